@@ -1,0 +1,29 @@
+import { defineConfig } from 'vitest/config'
+import vue from '@vitejs/plugin-vue'
+
+// Generous, because a busy machine is no fault; what hangs is still found.
+const LIMIT_MS = 240_000
+
+const project = (name: string, more: object = {}) => ({
+  plugins: [vue()],
+  test: {
+    name,
+    include: [`${name}/**/*.test.ts`],
+    exclude: ['**/node_modules/**', '**/dist/**'],
+    testTimeout: LIMIT_MS,
+    hookTimeout: LIMIT_MS,
+    ...more,
+  },
+})
+
+export default defineConfig({
+  test: {
+    projects: [
+      project('core'),
+      project('player'),
+      project('web'),
+      // Against a real PostgreSQL, which the test command starts; one database a file.
+      project('server', { fileParallelism: false }),
+    ],
+  },
+})
