@@ -1,0 +1,2 @@
+// The only door of core/analysis.
+export * from './results.ts'

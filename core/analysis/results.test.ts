@@ -1,0 +1,119 @@
+import { describe, expect, it } from 'vitest'
+import { edits } from '../lesson/index.ts'
+import { createRandom, drawPersona, simulateLearner } from '../rehearsal/index.ts'
+import { edited, lessonWithFilm, PART, withQuestion } from '../testing/index.ts'
+import { attemptOutcome, lessonOutcome, type AttemptRecord, type ResponseRecord } from './index.ts'
+
+let lesson = withQuestion(withQuestion(lessonWithFilm(10_000), { id: 'a', atMs: 2000 }), {
+  id: 'b',
+  atMs: 8000,
+})
+lesson = edited(lesson, edits.setQuestionRules, {
+  questionId: 'q-a',
+  rules: { points: 2, tryPenalty: 0.5 },
+})
+
+const response = (questionId: string, tryNumber: number, points: number): ResponseRecord => ({
+  questionId,
+  tryNumber,
+  points,
+  verdict: points > 0 ? 'right' : 'wrong',
+})
+const attempt = (id: string, responses: ResponseRecord[], to = 10_000): AttemptRecord => ({
+  attemptId: id,
+  spans: { [PART]: [{ fromMs: 0, toMs: to }] },
+  responses,
+})
+
+describe('one learner', () => {
+  it('adds up what was watched, answered and earned', () => {
+    expect(
+      attemptOutcome(
+        lesson,
+        attempt('x', [response('q-a', 1, 0), response('q-a', 2, 2), response('q-b', 1, 1)], 5000),
+      ),
+    ).toMatchObject({
+      watched: 0.5,
+      answered: 2,
+      questions: 2,
+      points: 2,
+      max: 3,
+    })
+  })
+
+  it('a question that is not placed counts for nothing', () => {
+    const without = edited(lesson, edits.removeCue, { cueId: 'b' })
+    expect(attemptOutcome(without, attempt('x', []))).toMatchObject({ questions: 1, max: 2 })
+  })
+})
+
+describe('a class', () => {
+  const class3 = [
+    attempt('x', [response('q-a', 1, 2)]),
+    attempt('y', [response('q-a', 1, 0), response('q-a', 2, 2)], 4000),
+    attempt('z', [response('q-a', 1, 0)], 1000),
+  ]
+  const outcome = lessonOutcome(lesson, class3)
+
+  it('counts learners, not tries', () => {
+    expect(outcome.questions).toEqual([
+      { questionId: 'q-a', answered: 3, right: 2 },
+      { questionId: 'q-b', answered: 0, right: 0 },
+    ])
+  })
+
+  it('where the last try counts, the last one says whether it was right', () => {
+    const last = edited(lesson, edits.setQuestionRules, {
+      questionId: 'q-a',
+      rules: { keep: 'last' },
+    })
+    const lost = attempt('x', [response('q-a', 1, 2), response('q-a', 2, 0)])
+    expect(lessonOutcome(last, [lost]).questions[0]).toMatchObject({ answered: 1, right: 0 })
+  })
+
+  it('counts who watched each stretch', () => {
+    expect(outcome.watching[PART]).toEqual({
+      binMs: 1000,
+      learners: [3, 2, 2, 2, 1, 1, 1, 1, 1, 1],
+    })
+  })
+
+  it('is empty, not broken, without learners', () => {
+    expect(lessonOutcome(lesson, []).attempts).toEqual([])
+  })
+})
+
+describe('simulated learners', () => {
+  const make = (seed: number) => {
+    const random = createRandom(seed)
+    return simulateLearner(lesson, PART, drawPersona(random), random, 1_700_000_000_000)
+  }
+  it('are the same for the same seed, and differ for another', () => {
+    expect(make(5)).toEqual(make(5))
+    expect(make(5)).not.toEqual(make(6))
+  })
+  it('send spans in film time and an end only when they reach it', () => {
+    for (let seed = 0; seed < 40; seed += 1) {
+      const records = make(seed)
+      for (const record of records)
+        if (record.kind === 'span') {
+          expect(record.toMs).toBeGreaterThan(record.fromMs)
+          expect(record.toMs).toBeLessThanOrEqual(10_000)
+        }
+      const reached = records.some((record) => record.kind === 'span' && record.toMs === 10_000)
+      expect(records.some((record) => record.kind === 'finish')).toBe(reached)
+    }
+  })
+})
+
+describe('random numbers', () => {
+  it('are even and normal enough', () => {
+    const random = createRandom(42)
+    const numbers = Array.from({ length: 20_000 }, () => random.next())
+    expect(numbers.reduce((a, b) => a + b, 0) / numbers.length).toBeCloseTo(0.5, 1)
+    const normals = Array.from({ length: 20_000 }, () => random.normal())
+    const variance = normals.reduce((sum, value) => sum + value * value, 0) / normals.length
+    expect(variance).toBeGreaterThan(0.95)
+    expect(variance).toBeLessThan(1.05)
+  })
+})

@@ -1,0 +1,130 @@
+// What a lesson's results show: who opened, how much was watched, what was answered. Computed from plain records.
+import { partsInOrder, cuesInOrder, type Lesson } from '../lesson/index.ts'
+import { pointsAfterTries, pointsKept, type Question, type Verdict } from '../questions/index.ts'
+import { coverage, learnersPerBin, normalise, type Span } from '../watching/index.ts'
+
+export interface ResponseRecord {
+  questionId: string
+  tryNumber: number
+  verdict: Verdict
+  /** Before the deduction for tries. */
+  points: number
+}
+
+export interface AttemptRecord {
+  attemptId: string
+  /** Spans by part; only those that count. */
+  spans: Record<string, Span[]>
+  responses: ResponseRecord[]
+}
+
+export interface QuestionOutcome {
+  questionId: string
+  answered: number
+  right: number
+}
+
+export interface AttemptOutcome {
+  attemptId: string
+  watched: number
+  answered: number
+  questions: number
+  points: number
+  max: number
+  stretches: Record<string, Span[]>
+}
+
+export interface LessonOutcome {
+  attempts: AttemptOutcome[]
+  questions: QuestionOutcome[]
+  /** By part: learners who watched each bin. */
+  watching: Record<string, { binMs: number; learners: number[] }>
+}
+
+/** How many bins a frond of results is drawn with, at the most. */
+export const RESULT_BINS = 240
+
+/** The questions that learners of this edition meet, in film order. */
+export function questionsMet(lesson: Lesson): Question[] {
+  return partsInOrder(lesson).flatMap((part) =>
+    cuesInOrder(lesson, part.id).flatMap((cue) => {
+      const question = cue.kind === 'question' ? lesson.questions[cue.questionId] : undefined
+      return question ? [question] : []
+    }),
+  )
+}
+
+/** The points that count for one question out of all its responses. */
+export function questionScore(question: Question, responses: readonly ResponseRecord[]): number {
+  const points = responses
+    .filter((response) => response.questionId === question.id)
+    .sort((a, b) => a.tryNumber - b.tryNumber)
+    .map((response) => pointsAfterTries(response.points, question.tryPenalty, response.tryNumber))
+  return pointsKept(points, question.keep)
+}
+
+/** One learner's line of the results. */
+export function attemptOutcome(lesson: Lesson, attempt: AttemptRecord): AttemptOutcome {
+  const questions = questionsMet(lesson)
+  const answered = new Set(attempt.responses.map((response) => response.questionId))
+  const parts = partsInOrder(lesson)
+  const totalMs = parts.reduce((sum, part) => sum + (part.durationMs ?? 0), 0)
+  const watchedMs = parts.reduce((sum, part) => {
+    const durationMs = part.durationMs ?? 0
+    return sum + coverage(attempt.spans[part.id] ?? [], durationMs) * durationMs
+  }, 0)
+  return {
+    attemptId: attempt.attemptId,
+    watched: totalMs > 0 ? watchedMs / totalMs : 0,
+    answered: questions.filter((question) => answered.has(question.id)).length,
+    questions: questions.length,
+    points: questions.reduce(
+      (sum, question) => sum + questionScore(question, attempt.responses),
+      0,
+    ),
+    max: questions.reduce((sum, question) => sum + question.points, 0),
+    stretches: Object.fromEntries(
+      Object.entries(attempt.spans).map(([partId, spans]) => [partId, normalise(spans)]),
+    ),
+  }
+}
+
+/** The results of a lesson's attempts, all on the same edition. */
+export function lessonOutcome(lesson: Lesson, attempts: readonly AttemptRecord[]): LessonOutcome {
+  return {
+    attempts: attempts.map((attempt) => attemptOutcome(lesson, attempt)),
+    questions: questionsMet(lesson).map((question) => questionOutcome(question, attempts)),
+    watching: Object.fromEntries(
+      partsInOrder(lesson).map((part) => [
+        part.id,
+        watchingOf(part.id, part.durationMs ?? 0, attempts),
+      ]),
+    ),
+  }
+}
+
+/** A learner counts as right when any of the tries that are kept was fully right. */
+function questionOutcome(question: Question, attempts: readonly AttemptRecord[]): QuestionOutcome {
+  const perLearner = attempts
+    .map(({ responses }) =>
+      responses
+        .filter((response) => response.questionId === question.id)
+        .sort((a, b) => a.tryNumber - b.tryNumber),
+    )
+    .filter((responses) => responses.length > 0)
+  const isRight = (responses: ResponseRecord[]) =>
+    question.keep === 'last'
+      ? responses.at(-1)!.verdict === 'right'
+      : responses.some((response) => response.verdict === 'right')
+  return {
+    questionId: question.id,
+    answered: perLearner.length,
+    right: perLearner.filter(isRight).length,
+  }
+}
+
+function watchingOf(partId: string, durationMs: number, attempts: readonly AttemptRecord[]) {
+  const binMs = Math.max(1000, Math.ceil(durationMs / RESULT_BINS))
+  const spans = attempts.map((attempt) => attempt.spans[partId] ?? [])
+  return { binMs, learners: learnersPerBin(spans, durationMs, binMs) }
+}

@@ -1,0 +1,181 @@
+// Learning: opening a lesson by its link, and the records that a learner's player sends.
+import { z } from 'zod'
+import { clockSchema, idSchema, mediaMsSchema } from '../fields/index.ts'
+import { lessonSchema } from '../lesson/index.ts'
+import { answerSchema } from '../questions/index.ts'
+import { fullNameSchema, personSchema } from './people.ts'
+import { route, type ReplyOf } from './route.ts'
+
+/** The code in a lesson's link. */
+export const linkCodeSchema = z.string().regex(/^[A-Za-z0-9_-]{8,40}$/)
+
+export const spanRecordSchema = z
+  .strictObject({
+    kind: z.literal('span'),
+    id: idSchema,
+    partId: idSchema,
+    fromMs: mediaMsSchema,
+    toMs: mediaMsSchema,
+    rate: z.number().min(0.1).max(16),
+    beganAt: clockSchema,
+    endedAt: clockSchema,
+    muted: z.boolean(),
+    hidden: z.boolean(),
+  })
+  .refine((span) => span.fromMs < span.toMs, 'must end after it begins')
+
+export const responseRecordSchema = z.strictObject({
+  kind: z.literal('response'),
+  id: idSchema,
+  cueId: idSchema,
+  questionId: idSchema,
+  answer: answerSchema,
+  answeredAt: clockSchema,
+})
+
+/** Where the learner is, and which questions lie behind them; the newest by `at` wins. */
+export const placeRecordSchema = z.strictObject({
+  kind: z.literal('place'),
+  id: idSchema,
+  partId: idSchema,
+  atMs: mediaMsSchema,
+  released: z.array(idSchema).max(2000),
+  at: clockSchema,
+})
+
+export const finishRecordSchema = z.strictObject({
+  kind: z.literal('finish'),
+  id: idSchema,
+  partId: idSchema,
+  at: clockSchema,
+})
+
+export const learnerRecordSchema = z.discriminatedUnion('kind', [
+  spanRecordSchema,
+  responseRecordSchema,
+  placeRecordSchema,
+  finishRecordSchema,
+])
+
+/** The most records in one batch. */
+export const MOST_RECORDS = 500
+
+export const attemptMediaSchema = z.strictObject({
+  id: idSchema,
+  durationMs: z.int(),
+  width: z.int(),
+  height: z.int(),
+  hasSound: z.boolean(),
+})
+
+export const pastResponseSchema = z.strictObject({
+  cueId: idSchema,
+  questionId: idSchema,
+  tryNumber: z.int(),
+  answer: answerSchema,
+  verdict: z.enum(['right', 'partly', 'wrong', 'unmarked']),
+  points: z.number(),
+})
+
+export const attemptSchema = z.strictObject({
+  id: idSchema,
+  lessonId: idSchema,
+  edition: z.int(),
+  /** Told when a newer edition exists; this attempt stays on its own. */
+  newestEdition: z.int(),
+  person: personSchema,
+  lesson: lessonSchema,
+  media: z.array(attemptMediaSchema),
+  progress: z.strictObject({
+    partId: idSchema.nullable(),
+    atMs: z.int(),
+    released: z.array(idSchema),
+    finished: z.boolean(),
+    covered: z.record(idSchema, z.array(z.strictObject({ fromMs: z.int(), toMs: z.int() }))),
+    responses: z.array(pastResponseSchema),
+  }),
+})
+
+const attemptParams = z.strictObject({ attemptId: idSchema })
+const linkParams = z.strictObject({ code: linkCodeSchema })
+
+export const attemptRoutes = {
+  link: route('get', '/api/links/:code', 'public', 'What a link leads to', {
+    params: linkParams,
+    reply: z.strictObject({
+      title: z.string(),
+      summary: z.string(),
+      person: personSchema.nullable(),
+      attemptId: idSchema.nullable(),
+    }),
+  }),
+  openLink: route('post', '/api/links/:code/attempts', 'public', 'Open a lesson by its link', {
+    params: linkParams,
+    /** A guest gives a full name; somebody signed in gives none. */
+    body: z.strictObject({ name: fullNameSchema.optional() }),
+    reply: z.strictObject({ attemptId: idSchema }),
+    status: 201,
+  }),
+  myAttempts: route('get', '/api/attempts', 'signedIn', 'The lessons I have opened', {
+    reply: z.strictObject({
+      attempts: z.array(
+        z.strictObject({
+          id: idSchema,
+          title: z.string(),
+          edition: z.int(),
+          watched: z.number(),
+          answered: z.int(),
+          questions: z.int(),
+          finished: z.boolean(),
+          lastSeenAt: clockSchema,
+          posterMediaId: idSchema.nullable(),
+        }),
+      ),
+    }),
+  }),
+  attempt: route('get', '/api/attempts/:attemptId', 'attemptOwner', 'An attempt to go on with', {
+    params: attemptParams,
+    reply: attemptSchema,
+  }),
+  sendRecords: route(
+    'post',
+    '/api/attempts/:attemptId/records',
+    'attemptOwner',
+    'Send what was watched and answered',
+    {
+      params: attemptParams,
+      body: z.strictObject({ records: z.array(learnerRecordSchema).min(1).max(MOST_RECORDS) }),
+      reply: z.strictObject({
+        /** These are in the database, now or from an earlier sending. */
+        kept: z.array(idSchema),
+        /** These can never be taken in, and why; sending them again is of no use. */
+        refused: z.array(
+          z.strictObject({
+            id: idSchema,
+            code: z.enum([
+              'unknownPart',
+              'unknownQuestion',
+              'beyondEnd',
+              'noTriesLeft',
+              'wrongAnswerKind',
+              'futureClock',
+            ]),
+            message: z.string(),
+          }),
+        ),
+      }),
+      bodyLimit: 512 * 1024,
+    },
+  ),
+}
+
+export type LearnerRecord = z.infer<typeof learnerRecordSchema>
+export type SpanRecord = z.infer<typeof spanRecordSchema>
+export type ResponseRecordInput = z.infer<typeof responseRecordSchema>
+export type PlaceRecord = z.infer<typeof placeRecordSchema>
+export type FinishRecord = z.infer<typeof finishRecordSchema>
+export type Attempt = z.infer<typeof attemptSchema>
+export type AttemptCard = ReplyOf<typeof attemptRoutes.myAttempts>['attempts'][number]
+export type RecordsReply = ReplyOf<typeof attemptRoutes.sendRecords>
+export type RefusedRecord = RecordsReply['refused'][number]
+export type LinkReply = ReplyOf<typeof attemptRoutes.link>

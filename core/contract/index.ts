@@ -1,0 +1,46 @@
+// The only door of core/contract: the HTTP and socket API as schemas, for server, web and tests alike.
+import { z } from 'zod'
+import { attemptRoutes } from './attempts.ts'
+import { lessonRoutes } from './lessons.ts'
+import { mediaRoutes } from './media.ts'
+import { peopleRoutes } from './people.ts'
+import { route } from './route.ts'
+
+export const healthSchema = z.strictObject({
+  status: z.enum(['ok', 'unavailable']),
+  database: z.enum(['ok', 'away']),
+  version: z.string(),
+})
+
+export const contract = {
+  health: route('get', '/api/health', 'public', 'Whether the server and its database are well', {
+    reply: healthSchema,
+  }),
+  openapi: route('get', '/api/openapi.json', 'public', 'This description', {
+    reply: z.record(z.string(), z.unknown()),
+  }),
+  ...peopleRoutes,
+  ...lessonRoutes,
+  ...mediaRoutes,
+  ...attemptRoutes,
+}
+
+export type Contract = typeof contract
+export type RouteName = keyof Contract
+
+export * from './attempts.ts'
+export * from './lessons.ts'
+export * from './media.ts'
+export * from './people.ts'
+export * from './problem.ts'
+export * from './sockets.ts'
+export {
+  BODY_LIMIT,
+  type Access,
+  type BodyOf,
+  type Method,
+  type ParamsOf,
+  type QueryOf,
+  type ReplyOf,
+  type RouteSpec,
+} from './route.ts'

@@ -1,0 +1,150 @@
+// Lessons: the draft and its edits, editions, results.
+import { z } from 'zod'
+import { clockSchema, idSchema, languageSchema, plainText } from '../fields/index.ts'
+import { lessonSchema, patchSchema } from '../lesson/index.ts'
+import { route } from './route.ts'
+
+const lessonParams = z.strictObject({ lessonId: idSchema })
+
+export const editionSummarySchema = z.strictObject({
+  number: z.int(),
+  publishedAt: clockSchema,
+  revision: z.int(),
+})
+
+/** A lesson as the home page shows it, with what its small frond needs. */
+export const lessonCardSchema = z.strictObject({
+  id: idSchema,
+  title: z.string(),
+  summary: z.string(),
+  updatedAt: clockSchema,
+  editionNumber: z.int().nullable(),
+  learners: z.int(),
+  durationMs: z.int(),
+  posterMediaId: idSchema.nullable(),
+  cues: z.array(
+    z.strictObject({
+      id: idSchema,
+      kind: z.enum(['question', 'overlay', 'bookmark']),
+      fromMs: z.int(),
+      toMs: z.int(),
+    }),
+  ),
+})
+
+export const loggedEditSchema = z.strictObject({
+  revision: z.int(),
+  id: idSchema,
+  name: plainText(60),
+  patches: z.array(patchSchema).max(5000),
+})
+
+const draftReply = z.strictObject({
+  id: idSchema,
+  lesson: lessonSchema,
+  revision: z.int(),
+  role: z.enum(['owner', 'editor', 'viewer']),
+  editions: z.array(editionSummarySchema),
+  linkCode: z.string().nullable(),
+  updatedAt: clockSchema,
+})
+
+const editsReply = z.strictObject({ revision: z.int(), entries: z.array(loggedEditSchema) })
+
+const spanSchema = z.strictObject({ fromMs: z.int(), toMs: z.int() })
+
+const resultsReply = z.strictObject({
+  edition: z.int().nullable(),
+  editions: z.array(editionSummarySchema),
+  lesson: lessonSchema.nullable(),
+  learners: z.array(
+    z.strictObject({
+      attemptId: idSchema,
+      name: z.string(),
+      guest: z.boolean(),
+      openedAt: clockSchema,
+      lastSeenAt: clockSchema,
+      finishedAt: clockSchema.nullable(),
+      watched: z.number(),
+      answered: z.int(),
+      questions: z.int(),
+      points: z.number(),
+      max: z.number(),
+      stretches: z.record(idSchema, z.array(spanSchema)),
+      /** Spans that could not be true; kept, but left out of all figures. */
+      leftOut: z.int(),
+      answers: z.array(
+        z.strictObject({
+          questionId: idSchema,
+          tryNumber: z.int(),
+          verdict: z.enum(['right', 'partly', 'wrong', 'unmarked']),
+          points: z.number(),
+          text: z.string(),
+          answeredAt: clockSchema,
+        }),
+      ),
+    }),
+  ),
+  questions: z.array(z.strictObject({ questionId: idSchema, answered: z.int(), right: z.int() })),
+  watching: z.record(idSchema, z.strictObject({ binMs: z.int(), learners: z.array(z.int()) })),
+})
+
+export const lessonRoutes = {
+  lessons: route('get', '/api/lessons', 'designer', 'The lessons I have a role on', {
+    reply: z.strictObject({ lessons: z.array(lessonCardSchema) }),
+  }),
+  createLesson: route('post', '/api/lessons', 'designer', 'Begin a lesson', {
+    body: z.strictObject({ id: idSchema, title: plainText(200, 1), language: languageSchema }),
+    reply: draftReply,
+    status: 201,
+  }),
+  lesson: route('get', '/api/lessons/:lessonId', 'lessonViewer', 'A lesson’s draft', {
+    params: lessonParams,
+    reply: draftReply,
+  }),
+  editDraft: route('patch', '/api/lessons/:lessonId/draft', 'lessonEditor', 'Edit a draft', {
+    params: lessonParams,
+    body: z.strictObject({
+      /** The revision that the patches were made on. */
+      revision: z.int().min(0),
+      /** All are taken in, or none. */
+      edits: z
+        .array(loggedEditSchema.omit({ revision: true }))
+        .min(1)
+        .max(200),
+    }),
+    /** Everything in the log after the given revision, these edits included. */
+    reply: editsReply,
+    bodyLimit: 8 * 1024 * 1024,
+  }),
+  draftEdits: route('get', '/api/lessons/:lessonId/draft/edits', 'lessonViewer', 'The patch log', {
+    params: lessonParams,
+    query: z.strictObject({ since: z.coerce.number().int().min(0) }),
+    reply: editsReply,
+  }),
+  publish: route('post', '/api/lessons/:lessonId/editions', 'lessonEditor', 'Publish an edition', {
+    params: lessonParams,
+    /** `revision` is what the person saw; `number` the edition they meant to publish, so that a repeat is harmless. */
+    body: z.strictObject({ revision: z.int().min(0), number: z.int().min(1) }),
+    reply: z.strictObject({ edition: editionSummarySchema, linkCode: z.string() }),
+    status: 201,
+  }),
+  results: route(
+    'get',
+    '/api/lessons/:lessonId/results',
+    'lessonEditor',
+    'Who watched and answered',
+    {
+      params: lessonParams,
+      query: z.strictObject({ edition: z.coerce.number().int().min(1).optional() }),
+      reply: resultsReply,
+    },
+  ),
+}
+
+export type LessonCard = z.infer<typeof lessonCardSchema>
+export type DraftReply = z.infer<typeof draftReply>
+export type EditsReply = z.infer<typeof editsReply>
+export type EditionSummary = z.infer<typeof editionSummarySchema>
+export type ResultsReply = z.infer<typeof resultsReply>
+export type LearnerResult = ResultsReply['learners'][number]

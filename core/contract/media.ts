@@ -1,0 +1,67 @@
+// Media and their preparation. Uploads themselves follow the tus protocol at UPLOADS_PATH.
+import { z } from 'zod'
+import { idSchema } from '../fields/index.ts'
+import { frameRateSchema } from '../lesson/index.ts'
+import { route } from './route.ts'
+
+/** Where films are put in, by the tus protocol 1.0.0; designers only. */
+export const UPLOADS_PATH = '/api/uploads'
+
+export const mediaFileKindSchema = z.enum(['original', 'playable', 'poster', 'peaks', 'filmstrip'])
+
+export const jobSchema = z.strictObject({
+  kind: z.enum(['probe', 'playable', 'poster', 'peaks', 'filmstrip']),
+  state: z.enum(['waiting', 'running', 'done', 'failed']),
+  /** 0 to 1. */
+  progress: z.number(),
+})
+
+export const mediaSchema = z.strictObject({
+  id: idSchema,
+  title: z.string(),
+  /** `ready` as soon as it plays; `failed` says why in `fault`. */
+  state: z.enum(['preparing', 'ready', 'failed']),
+  fault: z.enum(['notAFilm', 'noPicture', 'unreadable', 'conversionFailed']).nullable(),
+  bytes: z.number(),
+  durationMs: z.int().nullable(),
+  frameRate: frameRateSchema.nullable(),
+  width: z.int().nullable(),
+  height: z.int().nullable(),
+  hasSound: z.boolean().nullable(),
+  files: z.array(mediaFileKindSchema),
+  jobs: z.array(jobSchema),
+})
+
+const mediaParams = z.strictObject({ mediaId: idSchema })
+
+export const mediaRoutes = {
+  mediaList: route('get', '/api/media', 'designer', 'My media', {
+    reply: z.strictObject({ media: z.array(mediaSchema) }),
+  }),
+  media: route('get', '/api/media/:mediaId', 'mediaViewer', 'One medium and its preparation', {
+    params: mediaParams,
+    reply: mediaSchema,
+  }),
+  prepareAgain: route(
+    'post',
+    '/api/media/:mediaId/preparation',
+    'mediaOwner',
+    'Try preparing again',
+    {
+      params: mediaParams,
+      reply: mediaSchema,
+    },
+  ),
+  mediaFile: route('get', '/api/media/:mediaId/files/:file', 'mediaViewer', 'The bytes of a file', {
+    params: z.strictObject({ mediaId: idSchema, file: mediaFileKindSchema }),
+    reply: null,
+  }),
+}
+
+/** The address of one of a medium's files. */
+export const mediaFileAddress = (mediaId: string, file: MediaFileKind) =>
+  `/api/media/${mediaId}/files/${file}`
+
+export type Media = z.infer<typeof mediaSchema>
+export type MediaFileKind = z.infer<typeof mediaFileKindSchema>
+export type MediaJob = z.infer<typeof jobSchema>

@@ -1,0 +1,47 @@
+// Problem documents after RFC 9457: a stable type, a sentence a person can act on, and where the fault lies.
+import { z } from 'zod'
+
+/** Every `type` that the server answers with; the part after `urn:fernbrake:problem:`. */
+export const PROBLEM_TYPES = [
+  'invalid-input',
+  'too-large',
+  'not-json',
+  'not-found',
+  'not-signed-in',
+  'not-allowed',
+  'wrong-password',
+  'too-many-tries',
+  'wrong-origin',
+  'edit-refused',
+  'stale-revision',
+  'not-publishable',
+  'already-exists',
+  'not-a-film',
+  'upload-gone',
+  'database-away',
+  'internal',
+] as const
+
+export type ProblemType = (typeof PROBLEM_TYPES)[number]
+
+export const issueSchema = z.strictObject({
+  path: z.array(z.union([z.string(), z.number()])),
+  code: z.string(),
+  message: z.string(),
+})
+
+export const problemSchema = z.strictObject({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string(),
+  issues: z.array(issueSchema).optional(),
+  /** The edit that could not be taken in, where it was one of several. */
+  editId: z.string().optional(),
+  /** To be named when asking for help; the server's log has the details under it. */
+  requestId: z.string().optional(),
+})
+
+export type Problem = z.infer<typeof problemSchema>
+
+export const problemTypeUri = (type: ProblemType) => `urn:fernbrake:problem:${type}`

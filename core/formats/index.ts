@@ -1,0 +1,12 @@
+// The only door of core/formats: one folder a format.
+export { readWebVtt, writeWebVtt } from './webvtt/index.ts'
+export { readSrt, writeSrt } from './srt/index.ts'
+export type { CaptionFault, CaptionLine, CaptionResult } from './captions.ts'
+import { readSrt } from './srt/index.ts'
+import { readWebVtt } from './webvtt/index.ts'
+import type { CaptionResult } from './captions.ts'
+
+/** Reads a caption file by what it holds, whatever its name says. */
+export function readCaptions(text: string): CaptionResult {
+  return /^\ufeff?WEBVTT/.test(text) ? readWebVtt(text) : readSrt(text)
+}

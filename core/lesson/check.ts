@@ -1,0 +1,60 @@
+// Whether a value is a lesson: its shape (Zod) and its inner references.
+import { issuesOf, type Issue } from '../fields/index.ts'
+import { lessonSchema, type Lesson } from './schema.ts'
+
+export type Checked<T> = { ok: true; value: T } | { ok: false; issues: Issue[] }
+
+/** Checks shape and references of any value; never throws. */
+export function checkLesson(value: unknown): Checked<Lesson> {
+  const parsed = lessonSchema.safeParse(value)
+  if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
+  const issues = [...findMisfiledKeys(parsed.data), ...findBrokenReferences(parsed.data)]
+  return issues.length === 0 ? { ok: true, value: parsed.data } : { ok: false, issues }
+}
+
+/** Every thing must stand under the key that is its own id. */
+function findMisfiledKeys(lesson: Lesson): Issue[] {
+  const issues: Issue[] = []
+  for (const map of ['parts', 'scripts', 'cues', 'questions'] as const) {
+    for (const [key, thing] of Object.entries(lesson[map])) {
+      if (thing.id !== key)
+        issues.push({
+          path: [map, key, 'id'],
+          code: 'id.mismatch',
+          message: 'differs from its key',
+        })
+    }
+  }
+  return issues
+}
+
+function findBrokenReferences(lesson: Lesson): Issue[] {
+  const issues: Issue[] = []
+  const missing = (path: (string | number)[], what: string) =>
+    issues.push({
+      path,
+      code: 'reference.missing',
+      message: `refers to a ${what} that is not there`,
+    })
+  const asked = new Set<string>()
+  for (const script of Object.values(lesson.scripts))
+    if (!Object.hasOwn(lesson.parts, script.partId))
+      missing(['scripts', script.id, 'partId'], 'part')
+  for (const question of Object.values(lesson.questions))
+    if (question.evidence && !Object.hasOwn(lesson.parts, question.evidence.partId))
+      missing(['questions', question.id, 'evidence', 'partId'], 'part')
+  for (const cue of Object.values(lesson.cues)) {
+    if (!Object.hasOwn(lesson.parts, cue.partId)) missing(['cues', cue.id, 'partId'], 'part')
+    if (cue.kind !== 'question') continue
+    if (!Object.hasOwn(lesson.questions, cue.questionId))
+      missing(['cues', cue.id, 'questionId'], 'question')
+    if (asked.has(cue.questionId))
+      issues.push({
+        path: ['cues', cue.id, 'questionId'],
+        code: 'reference.shared',
+        message: 'asks a question that another cue already asks',
+      })
+    asked.add(cue.questionId)
+  }
+  return issues
+}

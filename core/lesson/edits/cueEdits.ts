@@ -1,0 +1,221 @@
+// Edits that place, move, change, copy and remove cues.
+import { cleanText } from '../../fields/index.ts'
+import type { Edit } from '../runEdit.ts'
+import type { Box, Cue, Hold, Lesson, OverlayCue } from '../schema.ts'
+import { cueStartMs } from '../order.ts'
+import { clampSpan, clampToFilm, orderAfterAll } from './placing.ts'
+
+/** How long a new overlay stays when nothing else is said, in ms. */
+export const NEW_OVERLAY_MS = 5000
+
+const nextOrder = (draft: Lesson) => orderAfterAll(Object.values(draft.cues))
+
+export interface NewQuestionIds {
+  cueId: string
+  questionId: string
+  optionIds: [string, string]
+}
+
+/** A new choice question with two empty options; `evidence` is the stretch that answers it, if known. */
+export const addQuestion: Edit<
+  NewQuestionIds & {
+    partId: string
+    atMs: number
+    evidence?: { fromMs: number; toMs: number } | null
+  }
+> = {
+  name: 'addQuestion',
+  change: (draft, { cueId, questionId, optionIds, partId, atMs, evidence }) => {
+    draft.questions[questionId] = {
+      id: questionId,
+      kind: 'choice',
+      stem: '',
+      several: false,
+      options: emptyOptions(optionIds),
+      hint: '',
+      feedback: { right: '', partly: '', wrong: '' },
+      explanation: '',
+      points: 1,
+      credit: 'penalised',
+      tries: 2,
+      tryPenalty: 0,
+      keep: 'best',
+      evidence: evidence
+        ? { partId, ...clampSpan(draft, partId, evidence.fromMs, evidence.toMs) }
+        : null,
+    }
+    draft.cues[cueId] = {
+      id: cueId,
+      kind: 'question',
+      partId,
+      order: nextOrder(draft),
+      atMs: clampToFilm(draft, partId, atMs),
+      questionId,
+      hold: 'answered',
+      sendBack: false,
+      again: false,
+    }
+  },
+}
+
+function emptyOptions(optionIds: [string, string]) {
+  const first = orderAfterAll([])
+  const orders = [first, orderAfterAll([{ order: first }])]
+  return Object.fromEntries(
+    optionIds.map((id, index) => [
+      id,
+      { id, order: orders[index]!, text: '', right: index === 0, feedback: '' },
+    ]),
+  )
+}
+
+export const addOverlay: Edit<{
+  cueId: string
+  partId: string
+  fromMs: number
+  toMs?: number
+  text: string
+}> = {
+  name: 'addOverlay',
+  change: (draft, { cueId, partId, fromMs, toMs, text }) => {
+    draft.cues[cueId] = {
+      id: cueId,
+      kind: 'overlay',
+      partId,
+      order: nextOrder(draft),
+      ...clampSpan(draft, partId, fromMs, toMs ?? fromMs + NEW_OVERLAY_MS),
+      box: { x: 0.06, y: 0.08, width: 0.4, height: 0.12 },
+      text: cleanText(text),
+      look: { ink: '#17231C', fill: '#FFFDF8', size: 0.045, align: 'start' },
+    }
+  },
+}
+
+export const addBookmark: Edit<{ cueId: string; partId: string; atMs: number; title: string }> = {
+  name: 'addBookmark',
+  change: (draft, { cueId, partId, atMs, title }) => {
+    draft.cues[cueId] = {
+      id: cueId,
+      kind: 'bookmark',
+      partId,
+      order: nextOrder(draft),
+      atMs: clampToFilm(draft, partId, atMs),
+      title: cleanText(title),
+    }
+  },
+}
+
+/** Moves a cue so that it begins at `toMs`; an overlay keeps its length as far as the film allows. */
+export const moveCue: Edit<{ cueId: string; toMs: number }> = {
+  name: 'moveCue',
+  change: (draft, { cueId, toMs }) => {
+    const cue = draft.cues[cueId]
+    if (cue) moveTo(draft, cue, toMs)
+  },
+}
+
+function moveTo(draft: Lesson, cue: Cue, toMs: number): void {
+  if (cue.kind !== 'overlay') {
+    cue.atMs = clampToFilm(draft, cue.partId, toMs)
+    return
+  }
+  const lengthMs = cue.toMs - cue.fromMs
+  Object.assign(cue, clampSpan(draft, cue.partId, toMs, toMs + lengthMs, lengthMs))
+}
+
+/** Sets when an overlay comes and goes. */
+export const setOverlaySpan: Edit<{ cueId: string; fromMs: number; toMs: number }> = {
+  name: 'setOverlaySpan',
+  change: (draft, { cueId, fromMs, toMs }) => {
+    const cue = draft.cues[cueId]
+    if (cue?.kind === 'overlay') Object.assign(cue, clampSpan(draft, cue.partId, fromMs, toMs))
+  },
+}
+
+export const setOverlayBox: Edit<{ cueId: string; box: Box }> = {
+  name: 'setOverlayBox',
+  change: (draft, { cueId, box }) => {
+    const cue = draft.cues[cueId]
+    if (cue?.kind === 'overlay') Object.assign(cue.box, boxOnStage(box))
+  },
+}
+
+/** The box with its size kept between a hundredth and the whole of the stage, and moved so that it lies on it. */
+export function boxOnStage(box: Box): Box {
+  const round = (value: number) => Math.round(value * 10_000) / 10_000
+  const width = round(Math.min(1, Math.max(0.01, box.width)))
+  const height = round(Math.min(1, Math.max(0.01, box.height)))
+  const x = round(Math.min(1 - width, Math.max(0, box.x)))
+  const y = round(Math.min(1 - height, Math.max(0, box.y)))
+  return { x, y, width, height }
+}
+
+export const setOverlayText: Edit<{ cueId: string; text: string }> = {
+  name: 'setOverlayText',
+  change: (draft, { cueId, text }) => {
+    const cue = draft.cues[cueId]
+    if (cue?.kind === 'overlay') cue.text = cleanText(text)
+  },
+}
+
+export const setOverlayLook: Edit<{ cueId: string; look: Partial<OverlayCue['look']> }> = {
+  name: 'setOverlayLook',
+  change: (draft, { cueId, look }) => {
+    const cue = draft.cues[cueId]
+    if (cue?.kind === 'overlay') Object.assign(cue.look, look)
+  },
+}
+
+export const setBookmarkTitle: Edit<{ cueId: string; title: string }> = {
+  name: 'setBookmarkTitle',
+  change: (draft, { cueId, title }) => {
+    const cue = draft.cues[cueId]
+    if (cue?.kind === 'bookmark') cue.title = cleanText(title)
+  },
+}
+
+export const setHold: Edit<{ cueId: string; hold?: Hold; sendBack?: boolean; again?: boolean }> = {
+  name: 'setHold',
+  change: (draft, { cueId, ...rules }) => {
+    const cue = draft.cues[cueId]
+    if (cue?.kind === 'question') Object.assign(cue, rules)
+  },
+}
+
+/** Removes a cue, and with it the question that only it asks. */
+export const removeCue: Edit<{ cueId: string }> = {
+  name: 'removeCue',
+  change: (draft, { cueId }) => {
+    const cue = draft.cues[cueId]
+    if (cue?.kind === 'question') delete draft.questions[cue.questionId]
+    delete draft.cues[cueId]
+  },
+}
+
+/** Copies a cue to `atMs`; the copy of a question asks a copy of its question. */
+export const duplicateCue: Edit<{
+  cueId: string
+  newCueId: string
+  newQuestionId: string
+  atMs: number
+}> = {
+  name: 'duplicateCue',
+  change: (draft, { cueId, newCueId, newQuestionId, atMs }) => {
+    const cue = draft.cues[cueId]
+    if (!cue) return
+    const copy: Cue = { ...structuredCloneOf(cue), id: newCueId, order: nextOrder(draft) }
+    if (copy.kind === 'question') {
+      const question = draft.questions[copy.questionId]
+      if (!question) return
+      draft.questions[newQuestionId] = { ...structuredCloneOf(question), id: newQuestionId }
+      copy.questionId = newQuestionId
+    }
+    draft.cues[newCueId] = copy
+    if (cueStartMs(copy) !== atMs) moveTo(draft, copy, atMs)
+  },
+}
+
+/** A deep copy of plain JSON, also of an Immer draft, which structuredClone refuses. */
+function structuredCloneOf<T>(value: T): T {
+  return JSON.parse(JSON.stringify(value)) as T
+}

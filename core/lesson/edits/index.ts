@@ -1,0 +1,4 @@
+// All named edits of a lesson. The names are keys of the language files (“Undo: …”).
+export * from './lessonEdits.ts'
+export * from './cueEdits.ts'
+export * from './questionEdits.ts'

@@ -1,0 +1,33 @@
+// Helpers that several edits share: order keys and times kept inside the film.
+import { generateKeyBetween } from 'fractional-indexing'
+import { LONGEST_MEDIA_MS } from '../../fields/index.ts'
+import type { Lesson } from '../schema.ts'
+
+/** An order key after all of the given things. */
+export function orderAfterAll(things: readonly { order: string }[]): string {
+  const last = things.reduce<string | null>(
+    (greatest, thing) => (greatest === null || thing.order > greatest ? thing.order : greatest),
+    null,
+  )
+  return generateKeyBetween(last, null)
+}
+
+/** A whole ms inside the part's film, as far as its length is known. */
+export function clampToFilm(lesson: Lesson, partId: string, ms: number): number {
+  const end = lesson.parts[partId]?.durationMs ?? LONGEST_MEDIA_MS
+  return Math.min(Math.max(0, Math.round(ms)), end)
+}
+
+/** A span of at least `leastMs` inside the film that keeps its beginning where it can. */
+export function clampSpan(
+  lesson: Lesson,
+  partId: string,
+  fromMs: number,
+  toMs: number,
+  leastMs = 1,
+): { fromMs: number; toMs: number } {
+  const end = lesson.parts[partId]?.durationMs ?? LONGEST_MEDIA_MS
+  const from = Math.min(Math.max(0, Math.round(fromMs)), Math.max(0, end - leastMs))
+  const to = Math.min(Math.max(from + leastMs, Math.round(toMs)), Math.max(end, leastMs))
+  return { fromMs: from, toMs: to }
+}

@@ -1,0 +1,11 @@
+// The only door of core/lesson: the lesson document, its edits, and how editors come to one document.
+export * from './schema.ts'
+export * from './order.ts'
+export { checkLesson, type Checked } from './check.ts'
+export { findWhatBlocksPublishing } from './publishable.ts'
+export { applyPatches, patchSchema, type Patch } from './patches.ts'
+export { runEdit, type Edit, type EditMade, type EditOutcome } from './runEdit.ts'
+export * from './sync.ts'
+export * from './undo.ts'
+export * as edits from './edits/index.ts'
+export { boxOnStage } from './edits/index.ts'

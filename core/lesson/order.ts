@@ -1,0 +1,57 @@
+// Reading order: of parts, of cues in film time, of script lines.
+import type { Cue, FilmPart, Lesson, Script, ScriptLine } from './schema.ts'
+
+const compareText = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)
+
+/** The parts in the order a learner meets them. */
+export function partsInOrder(lesson: Pick<Lesson, 'parts'>): FilmPart[] {
+  return Object.values(lesson.parts).sort(
+    (a, b) => compareText(a.order, b.order) || compareText(a.id, b.id),
+  )
+}
+
+/** The moment at which a cue begins, in ms. */
+export function cueStartMs(cue: Cue): number {
+  return cue.kind === 'overlay' ? cue.fromMs : cue.atMs
+}
+
+/** The cues of one part by their beginning, then by their order key. */
+export function cuesInOrder(lesson: Pick<Lesson, 'cues'>, partId: string): Cue[] {
+  return Object.values(lesson.cues)
+    .filter((cue) => cue.partId === partId)
+    .sort(
+      (a, b) =>
+        cueStartMs(a) - cueStartMs(b) || compareText(a.order, b.order) || compareText(a.id, b.id),
+    )
+}
+
+/** The lines of a script in film time. */
+export function linesInOrder(script: Pick<Script, 'lines'>): ScriptLine[] {
+  return Object.values(script.lines).sort(
+    (a, b) => a.fromMs - b.fromMs || a.toMs - b.toMs || compareText(a.id, b.id),
+  )
+}
+
+/** The script of a part in the wanted language, else its first one, else undefined. */
+export function scriptOfPart(
+  lesson: Pick<Lesson, 'scripts'>,
+  partId: string,
+  language?: string,
+): Script | undefined {
+  const scripts = Object.values(lesson.scripts)
+    .filter((script) => script.partId === partId)
+    .sort((a, b) => compareText(a.language, b.language) || compareText(a.id, b.id))
+  return scripts.find((script) => script.language === language) ?? scripts[0]
+}
+
+/** The index of the last line that has begun at `atMs`, or −1 before the first (binary search). */
+export function lineIndexAt(lines: readonly ScriptLine[], atMs: number): number {
+  let low = 0
+  let high = lines.length
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (lines[middle]!.fromMs <= atMs) low = middle + 1
+    else high = middle
+  }
+  return low - 1
+}

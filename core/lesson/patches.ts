@@ -1,0 +1,86 @@
+// RFC 6902 JSON Patch, the part that edits of a lesson need: add, replace and remove on objects.
+// The document holds no arrays, so a patch never names an array position.
+import { applyPatches as applyImmerPatches, enablePatches, type Patch as ImmerPatch } from 'immer'
+import { z } from 'zod'
+import type { Issue } from '../fields/index.ts'
+
+const pointerSchema = z
+  .string()
+  .regex(/^(\/([^~/]|~[01])*)+$/)
+  .max(500)
+
+/** Whatever JSON can say; what belongs there is decided by the lesson's own schema once the patch is applied. */
+const valueSchema = z.unknown().refine((value) => value !== undefined, 'is missing')
+
+export const patchSchema = z.discriminatedUnion('op', [
+  z.strictObject({ op: z.literal('add'), path: pointerSchema, value: valueSchema }),
+  z.strictObject({ op: z.literal('replace'), path: pointerSchema, value: valueSchema }),
+  z.strictObject({ op: z.literal('remove'), path: pointerSchema }),
+])
+
+export type Patch = z.infer<typeof patchSchema>
+
+export type Applied<T> = { ok: true; value: T } | { ok: false; issues: Issue[] }
+
+const FORBIDDEN = new Set(['__proto__', 'constructor', 'prototype'])
+
+/** Applies patches in order to a copy of `document` (unchanged branches are shared); all or nothing. */
+export function applyPatches<T extends object>(document: T, patches: readonly Patch[]): Applied<T> {
+  enablePatches()
+  let current = document
+  for (const [index, patch] of patches.entries()) {
+    const keys = keysOfPointer(patch.path)
+    const reason = reasonNotApplicable(current, patch, keys)
+    if (reason)
+      return {
+        ok: false,
+        issues: [{ path: ['patches', index], code: 'patch.target', message: reason }],
+      }
+    const immerPatch: ImmerPatch =
+      patch.op === 'remove'
+        ? { op: 'remove', path: keys }
+        : { op: patch.op, path: keys, value: patch.value }
+    current = applyImmerPatches(current, [immerPatch])
+  }
+  return { ok: true, value: current }
+}
+
+function reasonNotApplicable(document: object, patch: Patch, keys: string[]): string | null {
+  if (keys.some((key) => FORBIDDEN.has(key))) return `${patch.path} is not a place in a lesson`
+  let parent: unknown = document
+  for (const key of keys.slice(0, -1)) {
+    if (!isPlainObject(parent) || !Object.hasOwn(parent, key))
+      return `${patch.path} is not there any more`
+    parent = parent[key]
+  }
+  if (!isPlainObject(parent)) return `${patch.path} is not a place in a lesson`
+  if (patch.op !== 'add' && !Object.hasOwn(parent, keys[keys.length - 1]!))
+    return `${patch.path} is not there any more`
+  return null
+}
+
+function isPlainObject(value: unknown): value is Record<string, unknown> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value)
+}
+
+/** Splits a JSON Pointer (RFC 6901) into its keys. */
+export function keysOfPointer(pointer: string): string[] {
+  return pointer
+    .split('/')
+    .slice(1)
+    .map((key) => key.replaceAll('~1', '/').replaceAll('~0', '~'))
+}
+
+/** Writes Immer's patches as RFC 6902. Throws on an array position, which is a mistake of ours. */
+export function fromImmerPatches(patches: readonly ImmerPatch[]): Patch[] {
+  return patches.map((patch) => {
+    if (patch.path.some((key) => typeof key === 'number'))
+      throw new Error(`An edit changed an array at ${patch.path.join('/')}`)
+    const path = patch.path
+      .map((key) => '/' + String(key).replaceAll('~', '~0').replaceAll('/', '~1'))
+      .join('')
+    return patch.op === 'remove'
+      ? { op: 'remove', path }
+      : { op: patch.op, path, value: patch.value }
+  })
+}

@@ -1,0 +1,142 @@
+// The lesson document: plain JSON, maps keyed by id, fractional order keys, never an array that an edit would index.
+import { z } from 'zod'
+import {
+  colourSchema,
+  idSchema,
+  languageSchema,
+  mediaMsSchema,
+  orderSchema,
+  plainText,
+} from '../fields/index.ts'
+import { questionSchema } from '../questions/index.ts'
+
+export const LESSON_SCHEMA_VERSION = 1
+
+export const seekRuleSchema = z.enum(['free', 'backOnly', 'none'])
+
+export const frameRateSchema = z.enum(['23.976', '24', '25', '29.97', '30', '50', '59.94', '60'])
+
+export const filmPartSchema = z.strictObject({
+  id: idSchema,
+  kind: z.literal('film'),
+  title: plainText(200),
+  order: orderSchema,
+  mediaId: idSchema.nullable(),
+  /** Known once the film has been probed. */
+  durationMs: mediaMsSchema.nullable(),
+  frameRate: frameRateSchema.nullable(),
+  seekRule: seekRuleSchema,
+})
+
+export const scriptLineSchema = z
+  .strictObject({
+    id: idSchema,
+    fromMs: mediaMsSchema,
+    toMs: mediaMsSchema,
+    text: plainText(2000),
+  })
+  .refine((line) => line.fromMs < line.toMs, 'must end after it begins')
+
+export const scriptSchema = z.strictObject({
+  id: idSchema,
+  partId: idSchema,
+  language: languageSchema,
+  lines: z.record(idSchema, scriptLineSchema),
+})
+
+const cueBase = { id: idSchema, partId: idSchema, order: orderSchema }
+
+/**
+ * `none` runs beside the film; the others hold playback: until it is dismissed, until it is answered, or until it
+ * is answered right (or no try is left).
+ */
+export const holdSchema = z.enum(['none', 'shown', 'answered', 'right'])
+
+export const questionCueSchema = z.strictObject({
+  ...cueBase,
+  kind: z.literal('question'),
+  atMs: mediaMsSchema,
+  questionId: idSchema,
+  hold: holdSchema,
+  /** A wrong answer sends the learner back to the evidence, once a try. */
+  sendBack: z.boolean(),
+  /** Ask again on every re-watching, not only the first time. */
+  again: z.boolean(),
+})
+
+const shareOfStage = z.number().min(0).max(1)
+
+/** A rectangle in stage coordinates, 0 to 1 in both directions; it lies wholly on the stage. */
+export const boxSchema = z
+  .strictObject({ x: shareOfStage, y: shareOfStage, width: shareOfStage, height: shareOfStage })
+  .refine((box) => box.width >= 0.01 && box.height >= 0.01, 'is too small to see')
+  .refine((box) => box.x + box.width <= 1.0001 && box.y + box.height <= 1.0001, 'leaves the stage')
+
+export const overlayCueSchema = z
+  .strictObject({
+    ...cueBase,
+    kind: z.literal('overlay'),
+    fromMs: mediaMsSchema,
+    toMs: mediaMsSchema,
+    box: boxSchema,
+    text: plainText(1000),
+    look: z.strictObject({
+      ink: colourSchema,
+      fill: colourSchema.nullable(),
+      /** Height of the letters as a share of the stage's height. */
+      size: z.number().min(0.02).max(0.3),
+      align: z.enum(['start', 'centre', 'end']),
+    }),
+  })
+  .refine((cue) => cue.fromMs < cue.toMs, 'must end after it begins')
+
+export const bookmarkCueSchema = z.strictObject({
+  ...cueBase,
+  kind: z.literal('bookmark'),
+  atMs: mediaMsSchema,
+  title: plainText(200),
+})
+
+export const cueSchema = z.discriminatedUnion('kind', [
+  questionCueSchema,
+  overlayCueSchema,
+  bookmarkCueSchema,
+])
+
+export const lessonSchema = z.strictObject({
+  schemaVersion: z.literal(LESSON_SCHEMA_VERSION),
+  title: plainText(200),
+  summary: plainText(2000),
+  language: languageSchema,
+  parts: z.record(idSchema, filmPartSchema),
+  scripts: z.record(idSchema, scriptSchema),
+  cues: z.record(idSchema, cueSchema),
+  questions: z.record(idSchema, questionSchema),
+})
+
+export type Lesson = z.infer<typeof lessonSchema>
+export type FilmPart = z.infer<typeof filmPartSchema>
+export type Script = z.infer<typeof scriptSchema>
+export type ScriptLine = z.infer<typeof scriptLineSchema>
+export type Cue = z.infer<typeof cueSchema>
+export type QuestionCue = z.infer<typeof questionCueSchema>
+export type OverlayCue = z.infer<typeof overlayCueSchema>
+export type BookmarkCue = z.infer<typeof bookmarkCueSchema>
+export type Box = z.infer<typeof boxSchema>
+export type SeekRule = z.infer<typeof seekRuleSchema>
+export type Hold = z.infer<typeof holdSchema>
+export type FrameRateName = z.infer<typeof frameRateSchema>
+
+/** A lesson with nothing in it yet. */
+export function emptyLesson(title: string, language = 'en'): Lesson {
+  return {
+    schemaVersion: LESSON_SCHEMA_VERSION,
+    title,
+    summary: '',
+    language,
+    parts: {},
+    scripts: {},
+    cues: {},
+    questions: {},
+  }
+}

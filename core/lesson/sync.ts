@@ -1,0 +1,91 @@
+// How several editors come to one document. A client holds what the server has confirmed and its own unsent edits;
+// what it shows is the one with the others replayed on top. Pure; storage and network are the caller's.
+import type { Issue } from '../fields/index.ts'
+import { applyPatches, type Patch } from './patches.ts'
+import type { Lesson } from './schema.ts'
+
+/** An edit that the server has not acknowledged. */
+export interface PendingEdit {
+  id: string
+  name: string
+  patches: Patch[]
+}
+
+/** An edit in the server's log; revisions are consecutive. */
+export interface LoggedEdit extends PendingEdit {
+  revision: number
+}
+
+/** An edit that could not be applied, kept until it is mended or dropped. */
+export interface RefusedEdit extends PendingEdit {
+  issues: Issue[]
+}
+
+export interface DraftState {
+  confirmed: Lesson
+  revision: number
+  pending: PendingEdit[]
+  refused: RefusedEdit[]
+  /** `confirmed` with `pending` on top: what is on screen. */
+  view: Lesson
+}
+
+/** A draft as it came from the server, with edits that were waiting on this device replayed on it. */
+export function openDraft(
+  lesson: Lesson,
+  revision: number,
+  waiting: PendingEdit[] = [],
+): DraftState {
+  return replay({ confirmed: lesson, revision, pending: waiting, refused: [], view: lesson })
+}
+
+/** Adds an edit made here; its result is already known. */
+export function addOwnEdit(state: DraftState, edit: PendingEdit, view: Lesson): DraftState {
+  return { ...state, pending: [...state.pending, edit], view }
+}
+
+/**
+ * Takes in edits from the server's log, own ones included. Those already known are passed over.
+ * Returns null when revisions are missing in between: then the caller must ask the server for them.
+ */
+export function receiveEdits(state: DraftState, entries: readonly LoggedEdit[]): DraftState | null {
+  let { confirmed, revision, pending } = state
+  for (const entry of entries) {
+    if (entry.revision <= revision) continue
+    if (entry.revision !== revision + 1) return null
+    const applied = applyPatches(confirmed, entry.patches)
+    if (!applied.ok) return null
+    confirmed = applied.value
+    revision = entry.revision
+    pending = pending.filter((edit) => edit.id !== entry.id)
+  }
+  if (revision === state.revision) return state
+  return replay({ ...state, confirmed, revision, pending })
+}
+
+/** Takes an edit out of the waiting ones because the server refused it; later edits are replayed without it. */
+export function refuseEdit(state: DraftState, editId: string, issues: Issue[]): DraftState {
+  const edit = state.pending.find((candidate) => candidate.id === editId)
+  if (!edit) return state
+  const pending = state.pending.filter((candidate) => candidate.id !== editId)
+  return replay({ ...state, pending, refused: [...state.refused, { ...edit, issues }] })
+}
+
+/** Forgets a refused edit. */
+export function dropRefused(state: DraftState, editId: string): DraftState {
+  return { ...state, refused: state.refused.filter((edit) => edit.id !== editId) }
+}
+
+function replay(state: DraftState): DraftState {
+  let view = state.confirmed
+  const pending: PendingEdit[] = []
+  const refused = [...state.refused]
+  for (const edit of state.pending) {
+    const applied = applyPatches(view, edit.patches)
+    if (applied.ok) {
+      view = applied.value
+      pending.push(edit)
+    } else refused.push({ ...edit, issues: applied.issues })
+  }
+  return { ...state, pending, refused, view }
+}

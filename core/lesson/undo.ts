@@ -1,0 +1,77 @@
+// Undo and redo as edits of their own: the inverse patches of what was done, applied to the lesson as it is now.
+import { checkLesson } from './check.ts'
+import { applyPatches } from './patches.ts'
+import type { EditMade } from './runEdit.ts'
+import type { Lesson } from './schema.ts'
+
+export interface UndoState {
+  past: EditMade[]
+  future: EditMade[]
+}
+
+export const emptyUndo: UndoState = { past: [], future: [] }
+
+/**
+ * Notes an edit made here; what had been undone can then no longer be redone. `goesOn` says that it may carry on the
+ * last one, as each letter typed carries on a text: then both are one step.
+ */
+export function noteEdit(state: UndoState, made: EditMade, goesOn = false): UndoState {
+  const last = state.past.at(-1)
+  if (goesOn && last && carriesOn(last, made)) {
+    const merged = { name: made.name, patches: made.patches, inverse: last.inverse }
+    return { past: [...state.past.slice(0, -1), merged], future: [] }
+  }
+  return { past: [...state.past, made], future: [] }
+}
+
+/** Whether both edits do nothing but set the same properties, so that the later one makes the earlier one moot. */
+export function carriesOn(
+  earlier: Pick<EditMade, 'name' | 'patches'>,
+  later: Pick<EditMade, 'name' | 'patches'>,
+): boolean {
+  return (
+    earlier.name === later.name &&
+    earlier.patches.length === later.patches.length &&
+    earlier.patches.length > 0 &&
+    earlier.patches.every((patch, index) => {
+      const next = later.patches[index]!
+      return patch.op === 'replace' && next.op === 'replace' && patch.path === next.path
+    })
+  )
+}
+
+export type UndoOutcome =
+  | { ok: true; state: UndoState; lesson: Lesson; made: EditMade }
+  /** Somebody else's edit stands in the way: that step is given up, and its name told. */
+  | { ok: false; state: UndoState; name: string }
+
+/** Takes back the last edit; null when there is none. */
+export function undo(state: UndoState, lesson: Lesson): UndoOutcome | null {
+  const last = state.past.at(-1)
+  if (!last) return null
+  const past = state.past.slice(0, -1)
+  const lessonBefore = applyIfValid(lesson, last.inverse)
+  if (!lessonBefore) return { ok: false, state: { ...state, past }, name: last.name }
+  const made = { name: last.name, patches: last.inverse, inverse: last.patches }
+  return { ok: true, state: { past, future: [...state.future, last] }, lesson: lessonBefore, made }
+}
+
+/** Does again what was last taken back; null when there is none. */
+export function redo(state: UndoState, lesson: Lesson): UndoOutcome | null {
+  const next = state.future.at(-1)
+  if (!next) return null
+  const future = state.future.slice(0, -1)
+  const lessonAfter = applyIfValid(lesson, next.patches)
+  if (!lessonAfter) return { ok: false, state: { ...state, future }, name: next.name }
+  return {
+    ok: true,
+    state: { past: [...state.past, next], future },
+    lesson: lessonAfter,
+    made: next,
+  }
+}
+
+function applyIfValid(lesson: Lesson, patches: EditMade['patches']): Lesson | null {
+  const applied = applyPatches(lesson, patches)
+  return applied.ok && checkLesson(applied.value).ok ? applied.value : null
+}

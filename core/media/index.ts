@@ -1,0 +1,5 @@
+// The only door of core/media.
+export * from './frames.ts'
+export * from './timecode.ts'
+export * from './uploads.ts'
+export * from './peaks.ts'

@@ -1,0 +1,55 @@
+// What may be put in as a film, and what a browser plays without conversion.
+
+/** The largest film that is taken in, in bytes: 8 GiB. */
+export const LARGEST_FILM_BYTES = 8 * 1024 ** 3
+
+/** Container types, as found in the file's first bytes, that are taken in as films. */
+export const FILM_CONTAINERS: ReadonlySet<string> = new Set([
+  'video/mp4',
+  'video/webm',
+  'video/quicktime',
+  'video/matroska',
+  'video/x-matroska',
+  'video/x-m4v',
+  'video/vnd.avi',
+  'video/x-msvideo',
+  'video/x-ms-asf',
+  'video/x-flv',
+  'video/mpeg',
+  'video/MP1S',
+  'video/MP2P',
+  'video/mp2t',
+  'video/3gpp',
+  'video/3gpp2',
+  'video/ogg',
+])
+
+export interface FilmStreams {
+  /** Short container name as the prober tells it, such as `mov,mp4,m4a,3gp,3g2,mj2`. */
+  container: string
+  videoCodec: string
+  /** Such as `yuv420p`; null when unknown. */
+  pixelFormat: string | null
+  /** Null when the film has no sound. */
+  audioCodec: string | null
+}
+
+/** Whether every current browser plays these streams as they are. */
+export function playsInBrowsers({
+  container,
+  videoCodec,
+  pixelFormat,
+  audioCodec,
+}: FilmStreams): boolean {
+  const names = container.split(',')
+  const eightBit = pixelFormat === null || pixelFormat === 'yuv420p' || pixelFormat === 'yuvj420p'
+  if (!eightBit) return false
+  if (names.includes('mp4'))
+    return videoCodec === 'h264' && (audioCodec === null || audioCodec === 'aac')
+  if (names.includes('webm'))
+    return (
+      (videoCodec === 'vp8' || videoCodec === 'vp9') &&
+      (audioCodec === null || audioCodec === 'opus' || audioCodec === 'vorbis')
+    )
+  return false
+}

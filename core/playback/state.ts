@@ -1,0 +1,77 @@
+// The states, events and commands of the playback machine.
+
+/** What came of an answer; `final` when no further try is allowed. */
+export interface AnswerResult {
+  right: boolean
+  final: boolean
+}
+
+export type Mode =
+  | { kind: 'free' }
+  /** Playback stands still at a question. */
+  | { kind: 'held'; cueId: string }
+  /** A question's evidence is being played again; at `toMs` playback returns to the question. */
+  | { kind: 'reviewing'; cueId: string; toMs: number }
+  | { kind: 'ended' }
+
+export interface PlaybackState {
+  mode: Mode
+  playing: boolean
+  /** The last media time that counts as seen; −1 before the first. After a jump, just before its target. */
+  mediaMs: number
+  /** The furthest point reached by playing. */
+  furthestMs: number
+  /** Overlays on screen. */
+  overlays: readonly string[]
+  /** Questions open beside the running film. */
+  beside: readonly string[]
+  released: Readonly<Record<string, true>>
+  results: Readonly<Record<string, AnswerResult>>
+  finished: boolean
+}
+
+export type PlaybackEvent =
+  | { kind: 'tick'; mediaMs: number }
+  | { kind: 'seeked'; fromMs: number; toMs: number }
+  | { kind: 'played' }
+  | { kind: 'paused' }
+  | { kind: 'ended' }
+  | { kind: 'answered'; cueId: string; result: AnswerResult }
+  | { kind: 'dismissed'; cueId: string }
+  | { kind: 'rewatch'; cueId: string }
+
+export type PlaybackCommand =
+  | { kind: 'play' }
+  | { kind: 'pause' }
+  | { kind: 'seek'; ms: number }
+  | { kind: 'show'; cueId: string }
+  | { kind: 'hide'; cueId: string }
+  | { kind: 'finish' }
+
+export interface Advanced {
+  state: PlaybackState
+  commands: PlaybackCommand[]
+}
+
+/** What is known of a learner when a part is opened again. */
+export interface Progress {
+  furthestMs?: number
+  released?: readonly string[]
+  results?: Readonly<Record<string, AnswerResult>>
+  finished?: boolean
+}
+
+/** The state before anything has played. */
+export function startPlayback(progress: Progress = {}): PlaybackState {
+  return {
+    mode: { kind: 'free' },
+    playing: false,
+    mediaMs: -1,
+    furthestMs: progress.furthestMs ?? 0,
+    overlays: [],
+    beside: [],
+    released: Object.fromEntries((progress.released ?? []).map((cueId) => [cueId, true as const])),
+    results: progress.results ?? {},
+    finished: progress.finished ?? false,
+  }
+}

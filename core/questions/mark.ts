@@ -1,0 +1,34 @@
+// What marking any kind of question yields, and how tries weigh on it.
+
+/** `unmarked` waits for a person. */
+export type Verdict = 'right' | 'partly' | 'wrong' | 'unmarked'
+
+export interface PartMark {
+  id: string
+  picked: boolean
+  right: boolean
+}
+
+/** Points are between 0 and `max`; `perPart` tells the same for each option, gap or pair. */
+export interface Mark {
+  points: number
+  max: number
+  verdict: Verdict
+  perPart: PartMark[]
+}
+
+/** The verdict for a share of the points between 0 and 1. */
+export function verdictOf(share: number): Verdict {
+  return share >= 1 ? 'right' : share > 0 ? 'partly' : 'wrong'
+}
+
+/** `points × (1 − penalty × (tries − 1))`, not below 0; `tryNumber` counts from 1. */
+export function pointsAfterTries(points: number, tryPenalty: number, tryNumber: number): number {
+  return Math.max(0, points * (1 - tryPenalty * (tryNumber - 1)))
+}
+
+/** The points that count out of the points of each try in order: the best or the last; 0 when there is none. */
+export function pointsKept(pointsPerTry: readonly number[], keep: 'best' | 'last'): number {
+  if (pointsPerTry.length === 0) return 0
+  return keep === 'best' ? Math.max(...pointsPerTry) : pointsPerTry[pointsPerTry.length - 1]!
+}

@@ -1,0 +1,4 @@
+// The only door of core/watching.
+export * from './spans.ts'
+export * from './plausible.ts'
+export * from './recorder.ts'

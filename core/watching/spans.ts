@@ -1,0 +1,92 @@
+// Stretches of film that were played, and what follows from them. A span is half-open: `[fromMs, toMs)`.
+
+/** A stretch of film; `toMs` is not part of it. */
+export interface Span {
+  fromMs: number
+  toMs: number
+}
+
+/** The sorted, disjoint union of spans; touching spans merge, empty or reversed ones vanish. O(n log n). */
+export function normalise(spans: readonly Span[]): Span[] {
+  const sorted = spans
+    .filter((span) => span.fromMs < span.toMs)
+    .map(({ fromMs, toMs }) => ({ fromMs, toMs }))
+    .sort((a, b) => a.fromMs - b.fromMs)
+  const union: Span[] = []
+  for (const span of sorted) {
+    const last = union.at(-1)
+    if (last && span.fromMs <= last.toMs) last.toMs = Math.max(last.toMs, span.toMs)
+    else union.push(span)
+  }
+  return union
+}
+
+/** The film time that spans cover together, in ms; what is played twice counts once. */
+export function coveredMs(spans: readonly Span[]): number {
+  return normalise(spans).reduce((sum, span) => sum + span.toMs - span.fromMs, 0)
+}
+
+/** The share of the film that spans cover, 0 to 1; 0 for a film without length. */
+export function coverage(spans: readonly Span[], durationMs: number): number {
+  return durationMs <= 0 ? 0 : Math.min(1, coveredMs(clip(spans, 0, durationMs)) / durationMs)
+}
+
+/** The parts of spans that lie within `[fromMs, toMs)`. */
+export function clip(spans: readonly Span[], fromMs: number, toMs: number): Span[] {
+  return spans
+    .map((span) => ({ fromMs: Math.max(span.fromMs, fromMs), toMs: Math.min(span.toMs, toMs) }))
+    .filter((span) => span.fromMs < span.toMs)
+}
+
+/** The furthest point that was played, in ms; 0 when nothing was. */
+export function furthestMs(spans: readonly Span[]): number {
+  return spans.reduce((furthest, span) => Math.max(furthest, span.toMs), 0)
+}
+
+/**
+ * How often each bin of `binMs` was played, over `[0, durationMs)`; a bin counts as played by every span that touches
+ * it. By difference array, O(spans + bins).
+ */
+export function counts(spans: readonly Span[], durationMs: number, binMs: number): number[] {
+  const bins = Math.ceil(durationMs / binMs)
+  const difference = new Array<number>(bins + 1).fill(0)
+  for (const span of clip(spans, 0, durationMs)) {
+    difference[Math.floor(span.fromMs / binMs)]! += 1
+    difference[Math.ceil(span.toMs / binMs)]! -= 1
+  }
+  let running = 0
+  return difference.slice(0, bins).map((step) => (running += step))
+}
+
+/** How many learners played each bin at least once; one list of spans a learner. */
+export function learnersPerBin(
+  spansPerLearner: readonly (readonly Span[])[],
+  durationMs: number,
+  binMs: number,
+): number[] {
+  const totals = new Array<number>(Math.ceil(durationMs / binMs)).fill(0)
+  for (const spans of spansPerLearner)
+    counts(spans, durationMs, binMs).forEach((count, bin) => {
+      if (count > 0) totals[bin]! += 1
+    })
+  return totals
+}
+
+/** The share of learners whose furthest point is at or beyond each of `timesMs`; all 0 without learners. */
+export function leaveOff(
+  spansPerLearner: readonly (readonly Span[])[],
+  timesMs: readonly number[],
+): number[] {
+  const ends = spansPerLearner.map(furthestMs).sort((a, b) => a - b)
+  return timesMs.map((time) => {
+    if (ends.length === 0) return 0
+    let low = 0
+    let high = ends.length
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if (ends[middle]! < time) low = middle + 1
+      else high = middle
+    }
+    return (ends.length - low) / ends.length
+  })
+}
