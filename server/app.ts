@@ -1,0 +1,128 @@
+// Puts a server together: database, queue, uploads, routes, pages, sockets. Every part that opens is closed by `close`.
+import { createServer as createHttpServer, type Server } from 'node:http'
+import { createRequire } from 'node:module'
+import { join } from 'node:path'
+import compression from 'compression'
+import express, { type Express } from 'express'
+import pg from 'pg'
+import { pino, type Logger } from 'pino'
+import { pinoHttp } from 'pino-http'
+import { nanoid } from 'nanoid'
+import { contract, UPLOADS_PATH } from '@fernbrake/core/contract'
+import { connectDatabase } from './database/connect.ts'
+import { hasPendingMigrations } from './database/migrate.ts'
+import { defineModels } from './database/models.ts'
+import { HttpError } from './http/HttpError.ts'
+import { mountRoutes } from './http/mountRoutes.ts'
+import { problemHandler } from './http/problemHandler.ts'
+import { limitSignIns } from './http/rateLimit.ts'
+import { giveNonce, sameOriginOnly, securityHeaders } from './http/security.ts'
+import { createSessions } from './http/session.ts'
+import { openQueue } from './jobs/prepare.ts'
+import { createLiveServer } from './live/sockets.ts'
+import { createFolderStore } from './media/MediaStore.ts'
+import { createUploads, type Uploads } from './media/uploads.ts'
+import { makeSpanPartitions } from './queries/covered.ts'
+import { createHandlers } from './routes/handlers.ts'
+import type { Context } from './services/context.ts'
+import type { Settings } from './settings.ts'
+
+const DAY_MS = 24 * 60 * 60 * 1000
+
+export interface Running {
+  context: Context
+  server: Server
+  close(): Promise<void>
+}
+
+/** How pages are served: built files, or Vite's in development. */
+export type MountPages = (app: Express, server: Server) => Promise<void> | void
+
+/** Opens everything; the caller lets the server listen. Throws a plain sentence when the schema is older. */
+export async function openServer(
+  settings: Settings,
+  mountPages: MountPages,
+  development = false,
+): Promise<Running> {
+  const log = pino({ level: settings.logLevel })
+  const database = connectDatabase(settings.databaseUrl)
+  defineModels(database)
+  if (await hasPendingMigrations(database))
+    throw new Error('The database has an older schema; npm start brings it up to date.')
+  await makeSpanPartitions(database, new Date())
+  const pool = new pg.Pool({ connectionString: settings.databaseUrl, max: 4 })
+  pool.on('error', (error) => log.warn({ err: error }, 'a session connection was lost'))
+  const queue = await openQueue(settings.databaseUrl, (error) => log.error({ err: error }, 'queue'))
+  const live = createLiveServer()
+  const context: Context = {
+    database,
+    pool,
+    store: createFolderStore(join(settings.dataFolder, 'media')),
+    log,
+    announce: live.announce,
+    enqueue: (job) => queue.enqueue(job as Parameters<typeof queue.enqueue>[0]),
+    version: ownVersion(),
+  }
+  const uploads = createUploads(context, join(settings.dataFolder, 'uploads'))
+  const sessions = createSessions(pool, settings.sessionSecret)
+  const app = createApp(context, { sessions, uploads, log, development })
+  const server = createHttpServer(app)
+  live.attach(server, sessions)
+  await mountPages(app, server)
+  app.use(problemHandler)
+  await uploads.takeFinished()
+  if (settings.runsJobs) await queue.work(context)
+  const daily = setInterval(() => {
+    makeSpanPartitions(database, new Date()).catch((error: unknown) =>
+      log.error({ err: error }, 'partitions were not made'),
+    )
+  }, DAY_MS).unref()
+  const close = async () => {
+    clearInterval(daily)
+    await live.close()
+    server.closeAllConnections()
+    await queue.stop()
+    await pool.end()
+    await database.close()
+  }
+  return { context, server, close }
+}
+
+interface AppParts {
+  sessions: express.RequestHandler
+  uploads: Uploads
+  log: Logger
+  development: boolean
+}
+
+function createApp(context: Context, { sessions, uploads, log, development }: AppParts): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  app.set('query parser', 'simple')
+  app.use(pinoHttp({ logger: log, genReqId: () => nanoid(10), useLevel: 'debug' }))
+  app.use(giveNonce, securityHeaders(development))
+  app.use(compression())
+  app.use('/api', sameOriginOnly, (_request, response, next) => {
+    response.set('Cache-Control', 'no-store')
+    next()
+  })
+  // Health must be told even while the database, and with it the sessions, is away.
+  app.use('/api', (request, response, next) =>
+    request.path === '/health' ? withoutSession(request, next) : sessions(request, response, next),
+  )
+  app.post(contract.signIn.path, limitSignIns(context.database))
+  app.use(UPLOADS_PATH, uploads.handle)
+  mountRoutes(app, createHandlers(context))
+  app.use('/api', (_request, _response, next) => next(new HttpError('not-found')))
+  return app
+}
+
+function withoutSession(request: express.Request, next: express.NextFunction): void {
+  request.session = {} as express.Request['session']
+  next()
+}
+
+function ownVersion(): string {
+  const require = createRequire(import.meta.url)
+  return (require('../package.json') as { version: string }).version
+}

@@ -1,0 +1,44 @@
+// The connection to PostgreSQL.
+import { QueryTypes, Sequelize, type Transaction } from 'sequelize'
+
+export type Database = Sequelize
+
+/** Opens a pool; nothing is contacted before the first query. */
+export function connectDatabase(url: string, connections = 10): Database {
+  return new Sequelize(url, {
+    dialect: 'postgres',
+    logging: false,
+    pool: { max: connections, min: 0, acquire: 10_000, idle: 10_000 },
+    define: { underscored: true, timestamps: false },
+    dialectOptions: { application_name: 'fernbrake' },
+    retry: { max: 1 },
+  })
+}
+
+/** Runs a query with `$1`-style values and returns its rows. */
+export async function select<Row extends object>(
+  database: Database,
+  sql: string,
+  values: readonly unknown[] = [],
+  transaction?: Transaction,
+): Promise<Row[]> {
+  return database.query<Row>(sql, {
+    bind: [...values],
+    type: QueryTypes.SELECT,
+    ...(transaction ? { transaction } : {}),
+  })
+}
+
+/** Runs a statement whose rows are of no interest. */
+export async function run(
+  database: Database,
+  sql: string,
+  values: readonly unknown[] = [],
+  transaction?: Transaction,
+): Promise<void> {
+  await database.query(sql, {
+    bind: [...values],
+    type: QueryTypes.RAW,
+    ...(transaction ? { transaction } : {}),
+  })
+}

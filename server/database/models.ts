@@ -1,0 +1,268 @@
+// The rows that code handles one by one. Wherever a question spans many rows, server/queries asks it in SQL.
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+} from 'sequelize'
+import type { Media, MediaFileKind, MediaJob, Role } from '@fernbrake/core/contract'
+import type { Lesson, Patch } from '@fernbrake/core/lesson'
+import type { Answer, Verdict } from '@fernbrake/core/questions'
+import type { Database } from './connect.ts'
+
+export class PersonRow extends Model<
+  InferAttributes<PersonRow>,
+  InferCreationAttributes<PersonRow>
+> {
+  declare id: string
+  declare name: string
+  declare email: string | null
+  declare role: Role
+  declare passwordHash: string | null
+  declare demo: CreationOptional<boolean>
+  declare createdAt: CreationOptional<Date>
+}
+
+export class LessonRow extends Model<
+  InferAttributes<LessonRow>,
+  InferCreationAttributes<LessonRow>
+> {
+  declare id: string
+  declare draft: Lesson
+  declare revision: number
+  declare linkCode: CreationOptional<string | null>
+  declare createdAt: CreationOptional<Date>
+  declare updatedAt: CreationOptional<Date>
+}
+
+export type LessonRole = 'owner' | 'editor' | 'viewer'
+
+export class LessonRoleRow extends Model<
+  InferAttributes<LessonRoleRow>,
+  InferCreationAttributes<LessonRoleRow>
+> {
+  declare lessonId: string
+  declare personId: string
+  declare role: LessonRole
+}
+
+export class DraftPatchRow extends Model<
+  InferAttributes<DraftPatchRow>,
+  InferCreationAttributes<DraftPatchRow>
+> {
+  declare lessonId: string
+  declare revision: number
+  declare editId: string
+  declare name: string
+  declare patches: Patch[]
+  declare personId: string | null
+  declare madeAt: CreationOptional<Date>
+}
+
+export class EditionRow extends Model<
+  InferAttributes<EditionRow>,
+  InferCreationAttributes<EditionRow>
+> {
+  declare lessonId: string
+  declare number: number
+  declare document: Lesson
+  declare revision: number
+  declare publishedAt: CreationOptional<Date>
+  declare personId: string | null
+}
+
+export class MediaRow extends Model<InferAttributes<MediaRow>, InferCreationAttributes<MediaRow>> {
+  declare id: string
+  declare ownerId: string
+  declare title: string
+  declare state: Media['state']
+  declare fault: CreationOptional<Media['fault']>
+  declare bytes: number
+  declare durationMs: CreationOptional<number | null>
+  declare frameRate: CreationOptional<Media['frameRate']>
+  declare width: CreationOptional<number | null>
+  declare height: CreationOptional<number | null>
+  declare hasSound: CreationOptional<boolean | null>
+  declare createdAt: CreationOptional<Date>
+}
+
+export class MediaFileRow extends Model<
+  InferAttributes<MediaFileRow>,
+  InferCreationAttributes<MediaFileRow>
+> {
+  declare mediaId: string
+  declare kind: MediaFileKind
+  declare storageKey: string
+  declare contentType: string
+  declare bytes: number
+}
+
+export class MediaJobRow extends Model<
+  InferAttributes<MediaJobRow>,
+  InferCreationAttributes<MediaJobRow>
+> {
+  declare mediaId: string
+  declare kind: MediaJob['kind']
+  declare state: MediaJob['state']
+  declare progress: CreationOptional<number>
+}
+
+export class AttemptRow extends Model<
+  InferAttributes<AttemptRow>,
+  InferCreationAttributes<AttemptRow>
+> {
+  declare id: string
+  declare lessonId: string
+  declare edition: number
+  declare personId: string
+  declare openedAt: CreationOptional<Date>
+  declare lastSeenAt: CreationOptional<Date>
+  declare finishedAt: CreationOptional<Date | null>
+  declare placePart: CreationOptional<string | null>
+  declare placeMs: CreationOptional<number>
+  declare placeAt: CreationOptional<Date | null>
+  declare released: CreationOptional<string[]>
+}
+
+export class ResponseRow extends Model<
+  InferAttributes<ResponseRow>,
+  InferCreationAttributes<ResponseRow>
+> {
+  declare attemptId: string
+  declare id: string
+  declare cueId: string
+  declare questionId: string
+  declare tryNumber: number
+  declare answer: Answer
+  declare verdict: Verdict
+  declare points: number
+  declare answeredAt: Date
+  declare receivedAt: CreationOptional<Date>
+}
+
+const { ARRAY, BIGINT, BOOLEAN, DATE, INTEGER, JSONB, NOW, REAL, TEXT } = DataTypes
+// Functions, because Sequelize writes column names into the objects it is given.
+const key = () => ({ type: TEXT, primaryKey: true })
+const now = () => ({ type: DATE, defaultValue: NOW })
+
+/** Ties the models to a database. */
+export function defineModels(sequelize: Database): void {
+  const as = (tableName: string) => ({ sequelize, tableName })
+  PersonRow.init(
+    {
+      id: key(),
+      name: TEXT,
+      email: TEXT,
+      role: TEXT,
+      passwordHash: TEXT,
+      demo: { type: BOOLEAN, defaultValue: false },
+      createdAt: now(),
+    },
+    as('people'),
+  )
+  LessonRow.init(
+    {
+      id: key(),
+      draft: JSONB,
+      revision: INTEGER,
+      linkCode: TEXT,
+      createdAt: now(),
+      updatedAt: now(),
+    },
+    as('lessons'),
+  )
+  LessonRoleRow.init({ lessonId: key(), personId: key(), role: TEXT }, as('lesson_roles'))
+  DraftPatchRow.init(
+    {
+      lessonId: key(),
+      revision: { type: INTEGER, primaryKey: true },
+      editId: TEXT,
+      name: TEXT,
+      patches: JSONB,
+      personId: TEXT,
+      madeAt: now(),
+    },
+    as('draft_patches'),
+  )
+  EditionRow.init(
+    {
+      lessonId: key(),
+      number: { type: INTEGER, primaryKey: true },
+      document: JSONB,
+      revision: INTEGER,
+      publishedAt: now(),
+      personId: TEXT,
+    },
+    as('editions'),
+  )
+  defineMediaModels(as)
+  AttemptRow.init(
+    {
+      id: key(),
+      lessonId: TEXT,
+      edition: INTEGER,
+      personId: TEXT,
+      openedAt: now(),
+      lastSeenAt: now(),
+      finishedAt: DATE,
+      placePart: TEXT,
+      placeMs: { type: INTEGER, defaultValue: 0 },
+      placeAt: DATE,
+      released: { type: ARRAY(TEXT), defaultValue: [] },
+    },
+    as('attempts'),
+  )
+  ResponseRow.init(
+    {
+      attemptId: key(),
+      id: key(),
+      cueId: TEXT,
+      questionId: TEXT,
+      tryNumber: INTEGER,
+      answer: JSONB,
+      verdict: TEXT,
+      points: REAL,
+      answeredAt: DATE,
+      receivedAt: now(),
+    },
+    as('responses'),
+  )
+}
+
+function defineMediaModels(
+  as: (tableName: string) => { sequelize: Database; tableName: string },
+): void {
+  const bytes = () => ({
+    type: BIGINT,
+    // PostgreSQL tells bigints as text; sizes of files fit a double exactly.
+    get(this: Model): number {
+      return Number(this.getDataValue('bytes'))
+    },
+  })
+  MediaRow.init(
+    {
+      id: key(),
+      ownerId: TEXT,
+      title: TEXT,
+      state: TEXT,
+      fault: TEXT,
+      bytes: bytes(),
+      durationMs: INTEGER,
+      frameRate: TEXT,
+      width: INTEGER,
+      height: INTEGER,
+      hasSound: BOOLEAN,
+      createdAt: now(),
+    },
+    as('media'),
+  )
+  MediaFileRow.init(
+    { mediaId: key(), kind: key(), storageKey: TEXT, contentType: TEXT, bytes: bytes() },
+    as('media_files'),
+  )
+  MediaJobRow.init(
+    { mediaId: key(), kind: key(), state: TEXT, progress: { type: REAL, defaultValue: 0 } },
+    as('media_jobs'),
+  )
+}

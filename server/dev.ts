@@ -1,0 +1,34 @@
+// Pages in development: Vite serves both interfaces from their sources, with hot reload.
+import type { Server } from 'node:http'
+import { readFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import type { Express } from 'express'
+import { createServer as createVite } from 'vite'
+import { NONCE_PLACE, PLAYER_PATHS } from './http/pages.ts'
+import { REPOSITORY } from './settings.ts'
+
+/** Mounts Vite for web and player; their hot reload listens on ports beside the server's. */
+export async function mountDevelopmentPages(app: Express, _server: Server): Promise<void> {
+  const open = (workspace: string, port: number) =>
+    createVite({
+      root: join(REPOSITORY, workspace),
+      configFile: join(REPOSITORY, workspace, 'vite.config.ts'),
+      appType: 'custom',
+      server: { middlewareMode: true, hmr: { port } },
+    })
+  const [player, web] = await Promise.all([open('player', 4320), open('web', 4321)])
+  const page =
+    (workspace: string, vite: Awaited<ReturnType<typeof open>>) =>
+    async (
+      request: { originalUrl: string },
+      response: { locals: { nonce?: string }; type(t: string): { send(b: string): void } },
+    ) => {
+      const source = await readFile(join(REPOSITORY, workspace, 'index.html'), 'utf8')
+      const html = await vite.transformIndexHtml(request.originalUrl, source)
+      response.type('html').send(html.replaceAll(NONCE_PLACE, String(response.locals.nonce)))
+    }
+  app.get(PLAYER_PATHS, page('player', player))
+  app.use(player.middlewares)
+  app.use(web.middlewares)
+  app.get('/{*path}', page('web', web))
+}

@@ -1,0 +1,125 @@
+// The faults that a route answers with, from one catalogue.
+import { problemTypeUri, type Problem, type ProblemType } from '@fernbrake/core/contract'
+import type { Issue } from '@fernbrake/core/fields'
+
+const CATALOGUE: Record<ProblemType, { status: number; title: string; detail: string }> = {
+  'invalid-input': {
+    status: 422,
+    title: 'The request does not fit',
+    detail: 'Something in the request is missing or not as it should be; nothing was changed.',
+  },
+  'too-large': {
+    status: 413,
+    title: 'Too large',
+    detail: 'The request is larger than is taken in here; nothing was changed.',
+  },
+  'not-json': {
+    status: 400,
+    title: 'Not JSON',
+    detail: 'The request could not be read as JSON; nothing was changed.',
+  },
+  'not-found': {
+    status: 404,
+    title: 'Not found',
+    detail: 'There is nothing here, or it is not yours to see.',
+  },
+  'not-signed-in': {
+    status: 401,
+    title: 'Not signed in',
+    detail: 'Sign in first; what you were doing is kept on this device.',
+  },
+  'not-allowed': { status: 403, title: 'Not allowed', detail: 'Your account may not do this.' },
+  'wrong-password': {
+    status: 401,
+    title: 'Not signed in',
+    detail: 'The address and the password do not belong together.',
+  },
+  'too-many-tries': {
+    status: 429,
+    title: 'Too many tries',
+    detail: 'Too many tries to sign in. Wait a few minutes, then try again.',
+  },
+  'wrong-origin': {
+    status: 403,
+    title: 'Sent from elsewhere',
+    detail: 'The request came from another site and was not carried out.',
+  },
+  'edit-refused': {
+    status: 409,
+    title: 'The edit does not fit',
+    detail: 'The edit does not fit the lesson as it is now; the lesson is unchanged.',
+  },
+  'stale-revision': {
+    status: 409,
+    title: 'Changed in between',
+    detail: 'The lesson has changed since. Look at it again, then publish.',
+  },
+  'not-publishable': {
+    status: 409,
+    title: 'Cannot be published yet',
+    detail: 'Some things must be mended before this lesson can be published.',
+  },
+  'already-exists': {
+    status: 409,
+    title: 'Exists already',
+    detail: 'Something else already has this id.',
+  },
+  'not-a-film': {
+    status: 422,
+    title: 'Not a film',
+    detail: 'This file is not a film that can be read.',
+  },
+  'upload-gone': {
+    status: 410,
+    title: 'Upload gone',
+    detail: 'This upload is not here any more. Begin it again.',
+  },
+  'database-away': {
+    status: 503,
+    title: 'Database away',
+    detail: 'The database does not answer. Nothing was lost; try again in a moment.',
+  },
+  internal: {
+    status: 500,
+    title: 'A fault of ours',
+    detail: 'Something failed on the server. What was already kept is safe.',
+  },
+}
+
+export interface ProblemExtras {
+  detail?: string
+  issues?: Issue[]
+  editId?: string
+  cause?: unknown
+}
+
+/** A fault with a known type; its answer is made in one place, problemHandler. */
+export class HttpError extends Error {
+  readonly type: ProblemType
+  readonly extras: ProblemExtras
+
+  constructor(type: ProblemType, extras: ProblemExtras = {}) {
+    super(extras.detail ?? CATALOGUE[type].detail, { cause: extras.cause })
+    this.name = 'HttpError'
+    this.type = type
+    this.extras = extras
+  }
+
+  get status(): number {
+    return CATALOGUE[this.type].status
+  }
+
+  toProblem(requestId?: string): Problem {
+    const { title, detail, status } = CATALOGUE[this.type]
+    const { issues, editId } = this.extras
+    return {
+      type: problemTypeUri(this.type),
+      title,
+      status,
+      detail: this.extras.detail ?? detail,
+      ...(issues ? { issues } : {}),
+      ...(editId ? { editId } : {}),
+      ...(requestId && status >= 500 ? { requestId } : {}),
+    }
+  }
+}

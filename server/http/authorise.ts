@@ -1,0 +1,68 @@
+// Who may use a route. Every access that the contract names is decided here and nowhere else.
+import type { Access, Person } from '@fernbrake/core/contract'
+import { assertNever } from '@fernbrake/core/fields'
+import { AttemptRow, LessonRoleRow, MediaRow } from '../database/models.ts'
+import { mayLearnFrom } from '../queries/mediaAccess.ts'
+import { HttpError } from './HttpError.ts'
+
+/** Passes, or throws the fault that the person may know: what they may not see does not exist for them. */
+export async function authorise(
+  access: Access,
+  person: Person | null,
+  params: Record<string, string>,
+): Promise<void> {
+  if (access === 'public') return
+  if (!person) throw new HttpError('not-signed-in')
+  switch (access) {
+    case 'signedIn':
+      return
+    case 'designer':
+      return allow(person.role === 'designer' || person.role === 'keeper')
+    case 'keeper':
+      return allow(person.role === 'keeper')
+    case 'lessonViewer':
+      return need(await hasLessonRole(person, params.lessonId!, ['owner', 'editor', 'viewer']))
+    case 'lessonEditor':
+      return allowEditing(person, params.lessonId!)
+    case 'mediaOwner':
+      return need(await ownsMedia(person, params.mediaId!))
+    case 'mediaViewer':
+      return need(
+        (await ownsMedia(person, params.mediaId!)) ||
+          (await mayLearnFrom(person.id, params.mediaId!)),
+      )
+    case 'attemptOwner':
+      return need(
+        (await AttemptRow.count({ where: { id: params.attemptId!, personId: person.id } })) > 0,
+      )
+    default:
+      assertNever(access)
+  }
+}
+
+function allow(allowed: boolean): void {
+  if (!allowed) throw new HttpError('not-allowed')
+}
+
+function need(found: boolean): void {
+  if (!found) throw new HttpError('not-found')
+}
+
+async function allowEditing(person: Person, lessonId: string): Promise<void> {
+  need(await hasLessonRole(person, lessonId, ['owner', 'editor', 'viewer']))
+  allow(await hasLessonRole(person, lessonId, ['owner', 'editor']))
+}
+
+/** Whether a person has one of these roles on a lesson. Guests and learners never edit. */
+export async function hasLessonRole(
+  person: Person,
+  lessonId: string,
+  roles: LessonRoleRow['role'][],
+): Promise<boolean> {
+  if (person.role !== 'designer' && person.role !== 'keeper') return false
+  return (await LessonRoleRow.count({ where: { lessonId, personId: person.id, role: roles } })) > 0
+}
+
+async function ownsMedia(person: Person, mediaId: string): Promise<boolean> {
+  return (await MediaRow.count({ where: { id: mediaId, ownerId: person.id } })) > 0
+}

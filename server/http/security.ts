@@ -1,0 +1,56 @@
+// Headers that keep the pages to themselves, and a check that requests which change something come from them.
+import { randomBytes } from 'node:crypto'
+import type { RequestHandler } from 'express'
+import helmet from 'helmet'
+import { HttpError } from './HttpError.ts'
+
+/** Gives every answer a fresh nonce in `response.locals.nonce`, for the styles that the interface library adds. */
+export const giveNonce: RequestHandler = (_request, response, next) => {
+  response.locals.nonce = randomBytes(16).toString('base64')
+  next()
+}
+
+/** A strict Content-Security-Policy; `development` lets Vite's hot reload in. */
+export function securityHeaders(development: boolean): RequestHandler {
+  const nonce = (_request: unknown, response: unknown) =>
+    `'nonce-${(response as { locals: { nonce: string } }).locals.nonce}'`
+  return helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'none'"],
+        scriptSrc: ["'self'", ...(development ? [nonce] : [])],
+        styleSrc: ["'self'", ...(development ? ["'unsafe-inline'"] : [nonce])],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        mediaSrc: ["'self'", 'blob:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'", ...(development ? ['ws:'] : [])],
+        workerSrc: ["'self'"],
+        manifestSrc: ["'self'"],
+        formAction: ["'self'"],
+        baseUri: ["'none'"],
+        frameAncestors: ["'self'"],
+      },
+    },
+    // Fernbrake is served over plain HTTP on loopback too; the proxy in front says when HTTPS is a must.
+    strictTransportSecurity: false,
+    referrerPolicy: { policy: 'same-origin' },
+  })
+}
+
+const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
+
+/** Refuses changes that another site's page sends with our cookie (cross-site request forgery). */
+export const sameOriginOnly: RequestHandler = (request, _response, next) => {
+  const { origin } = request.headers
+  if (SAFE.has(request.method) || !origin || origin === 'null') {
+    if (origin === 'null' && !SAFE.has(request.method)) return next(new HttpError('wrong-origin'))
+    return next()
+  }
+  const host = request.headers['x-forwarded-host'] ?? request.headers.host
+  next(
+    URL.canParse(origin) && new URL(origin).host === host
+      ? undefined
+      : new HttpError('wrong-origin'),
+  )
+}

@@ -1,0 +1,139 @@
+// The chain of jobs that prepares a film, on pg-boss: queued in the database, taken by whichever process runs jobs.
+import PgBoss from 'pg-boss'
+import { Op } from 'sequelize'
+import { MediaJobRow, MediaRow } from '../database/models.ts'
+import type { Context } from '../services/context.ts'
+import { describeMedia, originalOf } from '../services/media.ts'
+import { runStep, UnusableFilm, withFolder, type StepKind } from './steps.ts'
+
+const QUEUE = 'prepare-media'
+/** Progress is told at most this often, in ms. */
+const PROGRESS_EVERY_MS = 400
+const RETRIES = 2
+
+export interface PrepareJob {
+  mediaId: string
+  kind: StepKind
+}
+
+export interface JobQueue {
+  enqueue(job: PrepareJob): Promise<void>
+  work(context: Context): Promise<void>
+  stop(): Promise<void>
+}
+
+/** Opens the queue; nothing is worked on before `work`. */
+export async function openQueue(
+  databaseUrl: string,
+  onError: (error: Error) => void,
+): Promise<JobQueue> {
+  const boss = new PgBoss({
+    connectionString: databaseUrl,
+    max: 3,
+    application_name: 'fernbrake-jobs',
+  })
+  boss.on('error', onError)
+  await boss.start()
+  await boss.createQueue(QUEUE)
+  const enqueue = async (job: PrepareJob) => {
+    await boss.send(QUEUE, job, { retryLimit: RETRIES, retryDelay: 2, expireInHours: 6 })
+  }
+  return {
+    enqueue,
+    async work(context) {
+      await resumeInterrupted(enqueue)
+      const options = { batchSize: 1, pollingIntervalSeconds: 0.5, includeMetadata: true } as const
+      const take = ([job]: PgBoss.JobWithMetadata<PrepareJob>[]) =>
+        takeJob(context, enqueue, job!.data, job!.retryCount >= RETRIES)
+      // Two at a time: a long conversion must not keep a short film from becoming playable.
+      await boss.work<PrepareJob>(QUEUE, options, take)
+      await boss.work<PrepareJob>(QUEUE, options, take)
+    },
+    stop: () => boss.stop({ graceful: false, wait: true, timeout: 5000 }),
+  }
+}
+
+/** What was under way when a server was killed is begun again; every step may be repeated. */
+async function resumeInterrupted(enqueue: (job: PrepareJob) => Promise<void>): Promise<void> {
+  const rows = await MediaJobRow.findAll({ where: { state: { [Op.in]: ['waiting', 'running'] } } })
+  for (const { mediaId, kind } of rows) await enqueue({ mediaId, kind })
+}
+
+async function takeJob(
+  context: Context,
+  enqueue: (job: PrepareJob) => Promise<void>,
+  { mediaId, kind }: PrepareJob,
+  isLastTry: boolean,
+): Promise<void> {
+  const media = await MediaRow.findByPk(mediaId)
+  const job = await MediaJobRow.findOne({ where: { mediaId, kind } })
+  if (!media || !job || job.state === 'done') return
+  await job.update({ state: 'running', progress: 0 })
+  await tell(context, media)
+  try {
+    const original = await originalOf(context, mediaId)
+    const onProgress = progressTeller(context, media, job)
+    const next = await withFolder((folder) =>
+      runStep(kind, { context, media, original, folder, onProgress }),
+    )
+    await job.update({ state: 'done', progress: 1 })
+    await addSteps(mediaId, next, enqueue)
+  } catch (error) {
+    await noteFailure(context, media, job, error, isLastTry)
+  }
+  await tell(context, media)
+}
+
+async function addSteps(
+  mediaId: string,
+  kinds: StepKind[],
+  enqueue: (job: PrepareJob) => Promise<void>,
+): Promise<void> {
+  await MediaJobRow.bulkCreate(
+    kinds.map((kind) => ({ mediaId, kind, state: 'waiting' as const })),
+    { ignoreDuplicates: true },
+  )
+  for (const kind of kinds) await enqueue({ mediaId, kind })
+}
+
+async function noteFailure(
+  context: Context,
+  media: MediaRow,
+  job: MediaJobRow,
+  error: unknown,
+  isLastTry: boolean,
+): Promise<void> {
+  context.log.warn({ err: error, mediaId: media.id, kind: job.kind }, 'a step of preparing failed')
+  if (error instanceof UnusableFilm) {
+    await job.update({ state: 'failed' })
+    await media.update({ state: 'failed', fault: error.fault })
+    return
+  }
+  await job.update({ state: isLastTry ? 'failed' : 'waiting' })
+  if (!isLastTry) throw error
+  const isNeeded = job.kind === 'probe' || job.kind === 'playable'
+  // Without poster, waveform or filmstrip a film is still good to work with.
+  if (isNeeded) await media.update({ state: 'failed', fault: 'conversionFailed' })
+}
+
+function progressTeller(
+  context: Context,
+  media: MediaRow,
+  job: MediaJobRow,
+): (share: number) => void {
+  let lastMs = 0
+  return (share) => {
+    const nowMs = performance.now()
+    if (nowMs - lastMs < PROGRESS_EVERY_MS) return
+    lastMs = nowMs
+    const progress = Math.min(0.99, Math.max(0, share))
+    void job
+      .update({ progress })
+      .then(() => tell(context, media))
+      .catch((error: unknown) => context.log.warn({ err: error }, 'progress was not told'))
+  }
+}
+
+async function tell(context: Context, media: MediaRow): Promise<void> {
+  context.announce.mediaChanged(media.ownerId, await describeMedia(media.id))
+}

@@ -1,0 +1,71 @@
+// Where media bytes lie. A folder now; an object store can take its place without anyone else noticing.
+import type { Response } from 'express'
+import { copyFile, mkdir, rename, rm, stat, statfs } from 'node:fs/promises'
+import { dirname, join, resolve, sep } from 'node:path'
+
+export interface MediaStore {
+  /** Moves a finished local file in under `key`, replacing what was there; answers with its size in bytes. */
+  take(key: string, localPath: string): Promise<number>
+  /** A local path to read `key` from. */
+  pathTo(key: string): string
+  /** Answers a request with the bytes, ranges included. */
+  send(key: string, contentType: string, response: Response): Promise<void>
+  remove(key: string): Promise<void>
+  freeBytes(): Promise<number>
+}
+
+/** A store in a folder. Keys are made by us, never from what users write; they still may not leave the folder. */
+export function createFolderStore(folder: string): MediaStore {
+  const root = resolve(folder)
+  const pathTo = (key: string) => {
+    const path = resolve(root, key)
+    if (!path.startsWith(root + sep)) throw new Error(`The key ${key} leads out of the store`)
+    return path
+  }
+  return {
+    pathTo,
+    async take(key, localPath) {
+      const path = pathTo(key)
+      await mkdir(dirname(path), { recursive: true })
+      await moveInto(localPath, path)
+      return (await stat(path)).size
+    },
+    send: (key, contentType, response) => sendFile(pathTo(key), contentType, response),
+    async remove(key) {
+      await rm(pathTo(key), { force: true })
+    },
+    async freeBytes() {
+      await mkdir(root, { recursive: true })
+      const { bavail, bsize } = await statfs(root)
+      return bavail * bsize
+    },
+  }
+}
+
+async function moveInto(from: string, to: string): Promise<void> {
+  try {
+    await rename(from, to)
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== 'EXDEV') throw error
+    // On another file system: copied beside, then renamed, so that a half file never has the final name.
+    const beside = join(dirname(to), `.${Date.now()}.part`)
+    await copyFile(from, beside)
+    await rename(beside, to)
+    await rm(from, { force: true })
+  }
+}
+
+function sendFile(path: string, contentType: string, response: Response): Promise<void> {
+  return new Promise((resolveSent, reject) => {
+    const headers = {
+      'Content-Type': contentType,
+      'Cache-Control': 'private, max-age=31536000, immutable',
+    }
+    response.sendFile(path, { headers, dotfiles: 'allow', cacheControl: false }, (error) => {
+      // A viewer who seeks or leaves ends the transfer early; that is not a fault.
+      const code = (error as NodeJS.ErrnoException | undefined)?.code
+      if (!error || code === 'ECONNABORTED' || code === 'EPIPE') resolveSent()
+      else reject(error)
+    })
+  })
+}

@@ -1,0 +1,175 @@
+// Calls ffmpeg and ffprobe: argument arrays, never a shell; a time limit; only files that we named ourselves.
+import { spawn } from 'node:child_process'
+
+/** Longest that a single step may take, in ms: six hours, enough for a long film on a slow machine. */
+const LONGEST_STEP_MS = 6 * 60 * 60 * 1000
+/** Films are read as local files only, so that a crafted playlist cannot make us fetch anything. */
+const INPUT_RULES = ['-protocol_whitelist', 'file,pipe']
+
+export class FfmpegError extends Error {}
+
+interface Run {
+  args: string[]
+  onOutput?: (chunk: Buffer) => void
+}
+
+function run(program: 'ffmpeg' | 'ffprobe', { args, onOutput }: Run): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const child = spawn(program, args, {
+      stdio: ['ignore', 'pipe', 'pipe'],
+      timeout: LONGEST_STEP_MS,
+    })
+    let complaint = ''
+    child.stdout.on('data', (chunk: Buffer) => onOutput?.(chunk))
+    child.stderr.on('data', (chunk: Buffer) => {
+      complaint = (complaint + chunk.toString()).slice(-2000)
+    })
+    child.on('error', reject)
+    child.on('close', (code) =>
+      code === 0
+        ? resolve()
+        : reject(new FfmpegError(`${program} ended with ${code}: ${complaint}`)),
+    )
+  })
+}
+
+export interface Probed {
+  container: string
+  durationMs: number
+  video: {
+    codec: string
+    pixelFormat: string | null
+    width: number
+    height: number
+    framesPerSecond: number
+  } | null
+  audioCodec: string | null
+}
+
+/** What is in a film file. Throws FfmpegError where it cannot be read. */
+export async function probe(path: string): Promise<Probed> {
+  let text = ''
+  await run('ffprobe', {
+    args: [
+      '-v',
+      'error',
+      ...INPUT_RULES,
+      '-print_format',
+      'json',
+      '-show_format',
+      '-show_streams',
+      path,
+    ],
+    onOutput: (chunk) => (text += chunk.toString()),
+  })
+  return readProbe(JSON.parse(text) as ProbeJson)
+}
+
+interface ProbeStream {
+  codec_type?: string
+  codec_name?: string
+  pix_fmt?: string
+  width?: number
+  height?: number
+  avg_frame_rate?: string
+  duration?: string
+  disposition?: { attached_pic?: number }
+  tags?: { rotate?: string }
+  side_data_list?: { rotation?: number }[]
+}
+
+interface ProbeJson {
+  format?: { format_name?: string; duration?: string }
+  streams?: ProbeStream[]
+}
+
+function readProbe({ format, streams = [] }: ProbeJson): Probed {
+  const video = streams.find((s) => s.codec_type === 'video' && s.disposition?.attached_pic !== 1)
+  const audio = streams.find((s) => s.codec_type === 'audio')
+  const seconds = Number(format?.duration ?? video?.duration ?? audio?.duration ?? 0)
+  return {
+    container: format?.format_name ?? '',
+    durationMs: Number.isFinite(seconds) ? Math.round(seconds * 1000) : 0,
+    video: video ? readVideo(video) : null,
+    audioCodec: audio?.codec_name ?? null,
+  }
+}
+
+function readVideo(stream: ProbeStream): NonNullable<Probed['video']> {
+  const rotation = Number(
+    stream.side_data_list?.find((s) => s.rotation !== undefined)?.rotation ??
+      stream.tags?.rotate ??
+      0,
+  )
+  const turned = Math.abs(rotation) % 180 === 90
+  const [width, height] = [stream.width ?? 0, stream.height ?? 0]
+  const [frames, seconds] = (stream.avg_frame_rate ?? '0/1').split('/').map(Number)
+  return {
+    codec: stream.codec_name ?? '',
+    pixelFormat: stream.pix_fmt ?? null,
+    width: turned ? height : width,
+    height: turned ? width : height,
+    framesPerSecond: seconds ? frames! / seconds : 0,
+  }
+}
+
+/** Runs ffmpeg on one input; `onProgress` hears how far into the film it is, in ms. */
+export async function transform(
+  input: string,
+  args: string[],
+  output: string,
+  onProgress?: (ms: number) => void,
+): Promise<void> {
+  await run('ffmpeg', {
+    args: [
+      '-y',
+      '-v',
+      'error',
+      '-nostdin',
+      '-progress',
+      'pipe:1',
+      ...INPUT_RULES,
+      '-i',
+      input,
+      ...args,
+      output,
+    ],
+    onOutput: (chunk) => {
+      const match = /out_time_us=(\d+)/.exec(chunk.toString())
+      if (match) onProgress?.(Number(match[1]) / 1000)
+    },
+  })
+}
+
+/** Decodes the sound to mono 16-bit samples and hands them on in pieces. */
+export async function decodeSound(
+  input: string,
+  sampleRate: number,
+  onSamples: (samples: Int16Array) => void,
+): Promise<void> {
+  let rest = Buffer.alloc(0)
+  await run('ffmpeg', {
+    args: [
+      '-v',
+      'error',
+      '-nostdin',
+      ...INPUT_RULES,
+      '-i',
+      input,
+      '-vn',
+      '-ac',
+      '1',
+      '-ar',
+      String(sampleRate),
+      '-f',
+      's16le',
+      'pipe:1',
+    ],
+    onOutput: (chunk) => {
+      const bytes = rest.length > 0 ? Buffer.concat([rest, chunk]) : chunk
+      const whole = bytes.length - (bytes.length % 2)
+      onSamples(new Int16Array(Uint8Array.from(bytes.subarray(0, whole)).buffer))
+      rest = Buffer.from(bytes.subarray(whole))
+    },
+  })
+}

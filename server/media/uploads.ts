@@ -1,0 +1,101 @@
+// Resumable uploads by the tus protocol. Who began an upload goes on with it, and nobody else sees it.
+import { FileStore } from '@tus/file-store'
+import { Server as TusServer } from '@tus/server'
+import { AsyncLocalStorage } from 'node:async_hooks'
+import { mkdirSync } from 'node:fs'
+import { readdir } from 'node:fs/promises'
+import { join } from 'node:path'
+import { nanoid } from 'nanoid'
+import type { RequestHandler, Response } from 'express'
+import { problemTypeUri, UPLOADS_PATH, type Person } from '@fernbrake/core/contract'
+import { LARGEST_FILM_BYTES } from '@fernbrake/core/media'
+import { authorise } from '../http/authorise.ts'
+import { personOf } from '../http/session.ts'
+import type { Context } from '../services/context.ts'
+import { takeUpload } from '../services/media.ts'
+
+const caller = new AsyncLocalStorage<Person>()
+
+/** A fault in the form that the tus server answers with. */
+function tusFault(status: number, type: 'upload-gone' | 'not-allowed', detail: string) {
+  const title = type === 'upload-gone' ? 'Upload gone' : 'Not allowed'
+  return {
+    status_code: status,
+    body: JSON.stringify({ type: problemTypeUri(type), title, status, detail }),
+  }
+}
+
+export interface Uploads {
+  handle: RequestHandler
+  /** Makes media of uploads that were complete when a server was killed. */
+  takeFinished(): Promise<void>
+}
+
+export function createUploads(context: Context, folder: string): Uploads {
+  mkdirSync(folder, { recursive: true })
+  const datastore = new FileStore({ directory: folder })
+  const finish = async (id: string, metadata: Record<string, string | null> | undefined) => {
+    const ownerId = metadata?.ownerId
+    if (!ownerId) return
+    await takeUpload(context, {
+      id,
+      ownerId,
+      title: metadata.filename ?? '',
+      path: join(folder, id),
+    })
+  }
+  const tus = new TusServer({
+    path: UPLOADS_PATH,
+    relativeLocation: true,
+    datastore,
+    maxSize: LARGEST_FILM_BYTES,
+    respectForwardedHeaders: true,
+    namingFunction: () => nanoid(),
+    onUploadCreate: (_request, upload) =>
+      Promise.resolve({
+        metadata: { filename: upload.metadata?.filename ?? '', ownerId: caller.getStore()!.id },
+      }),
+    onIncomingRequest: async (_request, uploadId) => {
+      const upload = await datastore.getUpload(uploadId).catch(() => undefined)
+      if (upload && upload.metadata?.ownerId !== caller.getStore()!.id)
+        throw tusFault(404, 'upload-gone', 'This upload is not here any more. Begin it again.')
+    },
+    onUploadFinish: async (_request, upload) => {
+      await finish(upload.id, upload.metadata)
+      return {}
+    },
+  })
+  return {
+    handle: async (request, response) => {
+      const person = await personOf(request)
+      await authorise('designer', person, {})
+      acceptCallbacks(response)
+      await caller.run(person!, () => tus.handle(request, response))
+    },
+    takeFinished: async () => {
+      for (const { id } of await listUploads(folder)) {
+        const upload = await datastore.getUpload(id).catch(() => null)
+        if (upload && upload.size !== undefined && upload.offset === upload.size)
+          await finish(upload.id, upload.metadata)
+      }
+    },
+  }
+}
+
+/**
+ * Node's `end` takes a callback in place of a chunk; the session and compression middlewares' versions of it do not,
+ * and the tus server relies on it.
+ */
+function acceptCallbacks(response: Response): void {
+  const end = response.end.bind(response) as (chunk?: unknown, encoding?: unknown) => Response
+  response.end = ((...args: unknown[]) => {
+    const callback = args.find((arg) => typeof arg === 'function') as (() => void) | undefined
+    if (callback) response.once('finish', callback)
+    return end(...args.filter((arg) => typeof arg !== 'function'))
+  }) as typeof response.end
+}
+
+async function listUploads(folder: string): Promise<{ id: string }[]> {
+  const names = await readdir(folder)
+  return names.filter((name) => name.endsWith('.json')).map((name) => ({ id: name.slice(0, -5) }))
+}

@@ -1,0 +1,136 @@
+// Which service answers which route of the contract.
+import { contract } from '@fernbrake/core/contract'
+import { select } from '../database/connect.ts'
+import { HttpError } from '../http/HttpError.ts'
+import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
+import { describeApi } from '../http/openapi.ts'
+import { beginSession, endSession } from '../http/session.ts'
+import { describeLink, listAttempts, openLink, readAttempt } from '../services/attempts.ts'
+import type { Context } from '../services/context.ts'
+import { createLesson, readDraft, readEdits, takeEdits } from '../services/drafts.ts'
+import { publishEdition } from '../services/editions.ts'
+import { listLessons } from '../services/lessonCards.ts'
+import { describeMedia, findFile, listMedia, prepareAgain } from '../services/media.ts'
+import {
+  createGuest,
+  describeSession,
+  findByPassword,
+  overviewForKeeper,
+} from '../services/people.ts'
+import { takeRecords } from '../services/records.ts'
+import { readResults } from '../services/results.ts'
+
+/** How long the database may take to say that it is there, in ms. */
+const HEALTH_LIMIT_MS = 5000
+
+export function createHandlers(context: Context): Handlers {
+  return {
+    ...generalHandlers(context),
+    ...peopleHandlers(context),
+    ...lessonHandlers(context),
+    ...mediaHandlers(context),
+    ...attemptHandlers(context),
+  }
+}
+
+type Part<Names extends keyof Handlers> = Pick<Handlers, Names>
+
+function generalHandlers({ database, version }: Context): Part<'health' | 'openapi'> {
+  const description = describeApi(version)
+  return {
+    health: async ({ response }) => {
+      const isThere = await Promise.race([
+        select(database, 'SELECT 1 AS one').then(
+          () => true,
+          () => false,
+        ),
+        new Promise<boolean>((resolve) => setTimeout(resolve, HEALTH_LIMIT_MS, false).unref()),
+      ])
+      const health = {
+        status: isThere ? 'ok' : 'unavailable',
+        database: isThere ? 'ok' : 'away',
+        version,
+      } as const
+      if (!isThere) response.status(503).json(health)
+      return contract.health.reply!.parse(health)
+    },
+    openapi: () => Promise.resolve(description),
+  }
+}
+
+function peopleHandlers(
+  context: Context,
+): Part<'session' | 'signIn' | 'signOut' | 'keeperOverview'> {
+  return {
+    session: ({ person }) => describeSession(person),
+    signIn: async ({ body, request }) => {
+      const person = await findByPassword(body.email, body.password)
+      if (!person) throw new HttpError('wrong-password')
+      await beginSession(request, person.id)
+      return describeSession(person)
+    },
+    signOut: async ({ request }) => {
+      await endSession(request)
+      return describeSession(null)
+    },
+    keeperOverview: () => overviewForKeeper(context),
+  }
+}
+
+function lessonHandlers(
+  context: Context,
+): Part<
+  'lessons' | 'createLesson' | 'lesson' | 'editDraft' | 'draftEdits' | 'publish' | 'results'
+> {
+  return {
+    lessons: async (call) => ({ lessons: await listLessons(context.database, whoCalls(call)) }),
+    createLesson: (call) => createLesson(context, whoCalls(call), call.body),
+    lesson: (call) => readDraft(whoCalls(call), call.params.lessonId),
+    editDraft: (call) => takeEdits(context, whoCalls(call), call.params.lessonId, call.body),
+    draftEdits: ({ params, query }) => readEdits(params.lessonId, query.since),
+    publish: (call) => publishEdition(context, whoCalls(call), call.params.lessonId, call.body),
+    results: ({ params, query }) => readResults(context, params.lessonId, query.edition),
+  }
+}
+
+function mediaHandlers(
+  context: Context,
+): Part<'mediaList' | 'media' | 'prepareAgain' | 'mediaFile'> {
+  return {
+    mediaList: async (call) => ({ media: await listMedia(whoCalls(call)) }),
+    media: ({ params }) => describeMedia(params.mediaId),
+    prepareAgain: ({ params }) => prepareAgain(context, params.mediaId),
+    mediaFile: async ({ params, response }) => {
+      const file = await findFile(params.mediaId, params.file)
+      await context.store.send(file.storageKey, file.contentType, response)
+      return undefined
+    },
+  }
+}
+
+function attemptHandlers(
+  context: Context,
+): Part<'link' | 'openLink' | 'myAttempts' | 'attempt' | 'sendRecords'> {
+  return {
+    link: ({ params, person }) => describeLink(params.code, person),
+    openLink: async ({ params, body, person, request }) => {
+      await describeLink(params.code, null)
+      const learner = person ?? (await welcomeGuest(body.name))
+      if (!person) await beginSession(request, learner.id)
+      return { attemptId: await openLink(params.code, learner) }
+    },
+    myAttempts: async (call) => ({ attempts: await listAttempts(context, whoCalls(call)) }),
+    attempt: ({ params }) => readAttempt(context, params.attemptId),
+    sendRecords: ({ params, body }) => takeRecords(context, params.attemptId, body.records),
+  }
+}
+
+function welcomeGuest(name: string | undefined) {
+  if (name === undefined)
+    throw new HttpError('invalid-input', {
+      issues: [
+        { path: ['body', 'name'], code: 'missing', message: 'needs a first and a last name' },
+      ],
+    })
+  return createGuest(name)
+}

@@ -1,0 +1,135 @@
+// Opening a lesson by its link, and what a learner needs to go on.
+import { nanoid } from 'nanoid'
+import type { Attempt, AttemptCard, LinkReply, Person } from '@fernbrake/core/contract'
+import { attemptOutcome } from '@fernbrake/core/analysis'
+import type { Lesson } from '@fernbrake/core/lesson'
+import {
+  AttemptRow,
+  EditionRow,
+  LessonRow,
+  MediaRow,
+  PersonRow,
+  ResponseRow,
+} from '../database/models.ts'
+import { HttpError } from '../http/HttpError.ts'
+import { toPerson } from '../http/session.ts'
+import { readCovered } from '../queries/covered.ts'
+import type { Context } from './context.ts'
+import { mediaOf } from './drafts.ts'
+
+async function findLink(code: string): Promise<{ lessonId: string; newest: EditionRow }> {
+  const lesson = await LessonRow.findOne({ where: { linkCode: code }, attributes: ['id'] })
+  const newest = lesson && (await newestEdition(lesson.id))
+  if (!newest) throw new HttpError('not-found')
+  return { lessonId: lesson.id, newest }
+}
+
+function newestEdition(lessonId: string): Promise<EditionRow | null> {
+  return EditionRow.findOne({ where: { lessonId }, order: [['number', 'DESC']] })
+}
+
+/** What a link leads to, before anything is opened. */
+export async function describeLink(code: string, person: Person | null): Promise<LinkReply> {
+  const { lessonId, newest } = await findLink(code)
+  const attempt = person && (await AttemptRow.findOne({ where: { lessonId, personId: person.id } }))
+  return {
+    title: newest.document.title,
+    summary: newest.document.summary,
+    person,
+    attemptId: attempt?.id ?? null,
+  }
+}
+
+/** The person's attempt at the lesson behind a link; a first one is begun on the newest edition. */
+export async function openLink(code: string, person: Person): Promise<string> {
+  const { lessonId, newest } = await findLink(code)
+  const [attempt] = await AttemptRow.findOrCreate({
+    where: { lessonId, personId: person.id },
+    defaults: { id: nanoid(), lessonId, edition: newest.number, personId: person.id },
+  })
+  return attempt.id
+}
+
+export async function readAttempt({ database }: Context, attemptId: string): Promise<Attempt> {
+  const row = await AttemptRow.findByPk(attemptId)
+  if (!row) throw new HttpError('not-found')
+  const { lessonId, edition: number } = row
+  const [edition, newest, person, responses, covered] = await Promise.all([
+    EditionRow.findOne({ where: { lessonId, number } }),
+    EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
+    PersonRow.findByPk(row.personId),
+    ResponseRow.findAll({ where: { attemptId }, order: [['tryNumber', 'ASC']] }),
+    readCovered(database, [attemptId]),
+  ])
+  if (!edition || !person) throw new HttpError('not-found')
+  return {
+    id: row.id,
+    lessonId,
+    edition: number,
+    newestEdition: newest,
+    person: toPerson(person),
+    lesson: edition.document,
+    media: await playableMedia(edition.document),
+    progress: {
+      partId: row.placePart,
+      atMs: row.placeMs,
+      released: row.released,
+      finished: row.finishedAt !== null,
+      covered: covered.get(attemptId)?.spans ?? {},
+      responses: responses.map(({ cueId, questionId, tryNumber, answer, verdict, points }) => ({
+        cueId,
+        questionId,
+        tryNumber,
+        answer,
+        verdict,
+        points,
+      })),
+    },
+  }
+}
+
+async function playableMedia(lesson: Lesson): Promise<Attempt['media']> {
+  const rows = await MediaRow.findAll({ where: { id: mediaOf(lesson), state: 'ready' } })
+  return rows.map(({ id, durationMs, width, height, hasSound }) => ({
+    id,
+    durationMs: durationMs!,
+    width: width!,
+    height: height!,
+    hasSound: hasSound ?? false,
+  }))
+}
+
+/** The lessons that a person has opened, newest first. */
+export async function listAttempts({ database }: Context, person: Person): Promise<AttemptCard[]> {
+  const rows = await AttemptRow.findAll({
+    where: { personId: person.id },
+    order: [['lastSeenAt', 'DESC']],
+    limit: 200,
+  })
+  const covered = await readCovered(
+    database,
+    rows.map((row) => row.id),
+  )
+  return Promise.all(
+    rows.map(async (row) => {
+      const [edition, responses] = await Promise.all([
+        EditionRow.findOne({ where: { lessonId: row.lessonId, number: row.edition } }),
+        ResponseRow.findAll({ where: { attemptId: row.id } }),
+      ])
+      const lesson = edition!.document
+      const spans = covered.get(row.id)?.spans ?? {}
+      const outcome = attemptOutcome(lesson, { attemptId: row.id, spans, responses })
+      return {
+        id: row.id,
+        title: lesson.title,
+        edition: row.edition,
+        watched: outcome.watched,
+        answered: outcome.answered,
+        questions: outcome.questions,
+        finished: row.finishedAt !== null,
+        lastSeenAt: row.lastSeenAt.toISOString(),
+        posterMediaId: mediaOf(lesson)[0] ?? null,
+      }
+    }),
+  )
+}

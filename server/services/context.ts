@@ -1,0 +1,24 @@
+// What services work with. Handed in once, so that tests and several servers can each have their own.
+import type pg from 'pg'
+import type { Logger } from 'pino'
+import type { LoggedEdit } from '@fernbrake/core/lesson'
+import type { Media } from '@fernbrake/core/contract'
+import type { Database } from '../database/connect.ts'
+import type { MediaStore } from '../media/MediaStore.ts'
+
+/** Tells those who are watching that something is new; losing a message is harmless. */
+export interface Announcer {
+  draftEdited(lessonId: string, entries: LoggedEdit[]): void
+  mediaChanged(ownerId: string, media: Media): void
+}
+
+export interface Context {
+  database: Database
+  pool: pg.Pool
+  store: MediaStore
+  log: Logger
+  announce: Announcer
+  /** Puts a job of preparing in the queue. */
+  enqueue: (job: { mediaId: string; kind: string }) => Promise<void>
+  version: string
+}

@@ -1,0 +1,120 @@
+// Media rows: what is known of a medium, taking an upload in, trying again.
+import { fileTypeFromFile } from 'file-type'
+import { rm, stat } from 'node:fs/promises'
+import type { Media, Person } from '@fernbrake/core/contract'
+import { cleanText } from '@fernbrake/core/fields'
+import { FILM_CONTAINERS } from '@fernbrake/core/media'
+import { MediaFileRow, MediaJobRow, MediaRow } from '../database/models.ts'
+import { HttpError } from '../http/HttpError.ts'
+import type { Context } from './context.ts'
+
+const JOB_ORDER = ['probe', 'playable', 'poster', 'peaks', 'filmstrip']
+
+export async function describeMedia(mediaId: string): Promise<Media> {
+  const [row, files, jobs] = await Promise.all([
+    MediaRow.findByPk(mediaId),
+    MediaFileRow.findAll({ where: { mediaId } }),
+    MediaJobRow.findAll({ where: { mediaId } }),
+  ])
+  if (!row) throw new HttpError('not-found')
+  const { id, title, state, fault, bytes, durationMs, frameRate, width, height, hasSound } = row
+  return {
+    ...{ id, title, state, fault: fault ?? null, bytes },
+    ...{ durationMs: durationMs ?? null, frameRate: frameRate ?? null },
+    ...{ width: width ?? null, height: height ?? null, hasSound: hasSound ?? null },
+    files: files.map((file) => file.kind).sort(),
+    jobs: jobs
+      .map(({ kind, state: jobState, progress }) => ({ kind, state: jobState, progress }))
+      .sort((a, b) => JOB_ORDER.indexOf(a.kind) - JOB_ORDER.indexOf(b.kind)),
+  }
+}
+
+export async function listMedia(person: Person): Promise<Media[]> {
+  const rows = await MediaRow.findAll({
+    where: { ownerId: person.id },
+    order: [['createdAt', 'DESC']],
+    limit: 500,
+  })
+  return Promise.all(rows.map((row) => describeMedia(row.id)))
+}
+
+export interface FinishedUpload {
+  id: string
+  ownerId: string
+  title: string
+  path: string
+}
+
+/**
+ * Makes a medium of a finished upload. What is no film by its content becomes a failed medium that says so, and its
+ * bytes are not kept. Called again for the same upload it changes nothing.
+ */
+export async function takeUpload(context: Context, upload: FinishedUpload): Promise<void> {
+  if (await MediaRow.findByPk(upload.id)) return
+  const type = await fileTypeFromFile(upload.path).catch(() => undefined)
+  const title = cleanText(upload.title).trim().slice(0, 200) || 'Film'
+  const base = { id: upload.id, ownerId: upload.ownerId, title }
+  if (!type || !FILM_CONTAINERS.has(type.mime)) {
+    await MediaRow.create({ ...base, bytes: 0, state: 'failed', fault: 'notAFilm' })
+    await rm(upload.path, { force: true })
+    return
+  }
+  const storageKey = `${upload.id}/original.${type.ext}`
+  const { size } = await stat(upload.path)
+  await context.store.take(storageKey, upload.path)
+  await context.database.transaction(async (transaction) => {
+    await MediaRow.create({ ...base, bytes: size, state: 'preparing' }, { transaction })
+    await MediaFileRow.create(
+      {
+        mediaId: upload.id,
+        kind: 'original',
+        storageKey,
+        contentType: servedAs(type.mime),
+        bytes: size,
+      },
+      { transaction },
+    )
+    await MediaJobRow.create(
+      { mediaId: upload.id, kind: 'probe', state: 'waiting' },
+      { transaction },
+    )
+  })
+  await context.enqueue({ mediaId: upload.id, kind: 'probe' })
+}
+
+/** Browsers play QuickTime's H.264 under MP4's name; all else is served as what it is. */
+function servedAs(mime: string): string {
+  return mime === 'video/quicktime' || mime === 'video/x-m4v' ? 'video/mp4' : mime
+}
+
+/** Begins preparing again where a step failed. */
+export async function prepareAgain(context: Context, mediaId: string): Promise<Media> {
+  const media = await MediaRow.findByPk(mediaId)
+  const original = await MediaFileRow.findOne({ where: { mediaId, kind: 'original' } })
+  if (!media || !original) throw new HttpError('not-found')
+  const failed = await MediaJobRow.findAll({ where: { mediaId, state: 'failed' } })
+  const wasUnusable = media.state === 'failed'
+  if (wasUnusable) await media.update({ state: 'preparing', fault: null })
+  for (const job of failed) {
+    await job.update({ state: 'waiting', progress: 0 })
+    await context.enqueue({ mediaId, kind: job.kind })
+  }
+  return describeMedia(mediaId)
+}
+
+/** The local path of the file as it was put in. */
+export async function originalOf({ store }: Context, mediaId: string): Promise<string> {
+  const file = await MediaFileRow.findOne({ where: { mediaId, kind: 'original' } })
+  if (!file) throw new HttpError('not-found')
+  return store.pathTo(file.storageKey)
+}
+
+/** The file to answer with: `playable` is the original where that plays as it is. */
+export async function findFile(mediaId: string, kind: MediaFileRow['kind']): Promise<MediaFileRow> {
+  const wanted = await MediaFileRow.findOne({ where: { mediaId, kind } })
+  if (wanted) return wanted
+  const media = await MediaRow.findByPk(mediaId)
+  const original = await MediaFileRow.findOne({ where: { mediaId, kind: 'original' } })
+  if (kind !== 'playable' || media?.state !== 'ready' || !original) throw new HttpError('not-found')
+  return original
+}

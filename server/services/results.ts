@@ -1,0 +1,100 @@
+// The results of a lesson's edition: reads the records, lets core compute, answers in the words of the contract.
+import type { LearnerResult, ResultsReply } from '@fernbrake/core/contract'
+import { lessonOutcome, type AttemptOutcome } from '@fernbrake/core/analysis'
+import type { Lesson } from '@fernbrake/core/lesson'
+import { readableAnswer } from '@fernbrake/core/questions'
+import { AttemptRow, EditionRow, PersonRow, ResponseRow } from '../database/models.ts'
+import { HttpError } from '../http/HttpError.ts'
+import { readCovered, type Covered } from '../queries/covered.ts'
+import type { Context } from './context.ts'
+import { toEditionSummary } from './editions.ts'
+
+/** The results of one edition, the newest unless another is asked for; empty before the first is published. */
+export async function readResults(
+  { database }: Context,
+  lessonId: string,
+  number?: number,
+): Promise<ResultsReply> {
+  const editions = await EditionRow.findAll({
+    where: { lessonId },
+    attributes: { exclude: ['document'] },
+    order: [['number', 'ASC']],
+  })
+  const summaries = editions.map(toEditionSummary)
+  const wanted = number ?? editions.at(-1)?.number
+  if (wanted === undefined)
+    return { edition: null, editions: [], lesson: null, learners: [], questions: [], watching: {} }
+  const edition = await EditionRow.findOne({ where: { lessonId, number: wanted } })
+  if (!edition) throw new HttpError('not-found')
+  const attempts = await AttemptRow.findAll({ where: { lessonId, edition: wanted } })
+  const ids = attempts.map((attempt) => attempt.id)
+  const [people, responses, covered] = await Promise.all([
+    PersonRow.findAll({ where: { id: attempts.map((attempt) => attempt.personId) } }),
+    ResponseRow.findAll({ where: { attemptId: ids }, order: [['tryNumber', 'ASC']] }),
+    readCovered(database, ids),
+  ])
+  const responsesBy = groupByAttempt(responses)
+  const outcome = lessonOutcome(
+    edition.document,
+    ids.map((attemptId) => ({
+      attemptId,
+      spans: covered.get(attemptId)?.spans ?? {},
+      responses: responsesBy.get(attemptId) ?? [],
+    })),
+  )
+  const names = new Map(people.map((person) => [person.id, person]))
+  const learners = attempts.map((attempt, index) =>
+    toLearner(edition.document, outcome.attempts[index]!, {
+      attempt,
+      person: names.get(attempt.personId)!,
+      responses: responsesBy.get(attempt.id) ?? [],
+      covered: covered.get(attempt.id),
+    }),
+  )
+  return {
+    edition: wanted,
+    editions: summaries,
+    lesson: edition.document,
+    learners: learners.sort((a, b) => a.name.localeCompare(b.name)),
+    questions: outcome.questions,
+    watching: outcome.watching,
+  }
+}
+
+function groupByAttempt(responses: ResponseRow[]): Map<string, ResponseRow[]> {
+  const groups = new Map<string, ResponseRow[]>()
+  for (const row of responses) {
+    const group = groups.get(row.attemptId)
+    if (group) group.push(row)
+    else groups.set(row.attemptId, [row])
+  }
+  return groups
+}
+
+interface LearnerRows {
+  attempt: AttemptRow
+  person: PersonRow
+  responses: ResponseRow[]
+  covered: Covered | undefined
+}
+
+function toLearner(lesson: Lesson, outcome: AttemptOutcome, rows: LearnerRows): LearnerResult {
+  const { attempt, person, responses, covered } = rows
+  return {
+    ...outcome,
+    name: person.name,
+    guest: person.role === 'guest',
+    openedAt: attempt.openedAt.toISOString(),
+    lastSeenAt: attempt.lastSeenAt.toISOString(),
+    finishedAt: attempt.finishedAt?.toISOString() ?? null,
+    leftOut: covered?.leftOut ?? 0,
+    answers: responses.map((row) => ({
+      questionId: row.questionId,
+      tryNumber: row.tryNumber,
+      verdict: row.verdict,
+      points: row.points,
+      text: readableAnswer(lesson.questions[row.questionId]!, row.answer),
+      answeredAt: row.answeredAt.toISOString(),
+    })),
+  }
+}

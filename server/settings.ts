@@ -1,0 +1,44 @@
+// What the server is told from outside: environment variables, read once.
+import { randomBytes } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export interface Settings {
+  port: number
+  /** The name or address to listen on; loopback unless said otherwise. */
+  host: string
+  databaseUrl: string
+  /** Where media, uploads and the session secret lie. */
+  dataFolder: string
+  sessionSecret: string
+  /** Whether films are prepared in this process. */
+  runsJobs: boolean
+  logLevel: string
+}
+
+export const REPOSITORY = resolve(dirname(fileURLToPath(import.meta.url)), '..')
+
+/** Reads the settings; throws with a plain sentence where one is missing. */
+export function readSettings(environment: NodeJS.ProcessEnv): Settings {
+  const databaseUrl = environment.FERNBRAKE_DATABASE_URL
+  if (!databaseUrl)
+    throw new Error('FERNBRAKE_DATABASE_URL is not set; start Fernbrake with npm start.')
+  const dataFolder = resolve(environment.FERNBRAKE_DATA ?? join(REPOSITORY, '.data'))
+  mkdirSync(dataFolder, { recursive: true })
+  return {
+    port: Number(environment.FERNBRAKE_PORT ?? 4310),
+    host: environment.FERNBRAKE_HOST ?? '127.0.0.1',
+    databaseUrl,
+    dataFolder,
+    sessionSecret:
+      environment.FERNBRAKE_SESSION_SECRET ?? keptSecret(join(dataFolder, 'session-secret')),
+    runsJobs: environment.FERNBRAKE_JOBS !== 'elsewhere',
+    logLevel: environment.FERNBRAKE_LOG ?? 'warn',
+  }
+}
+
+function keptSecret(path: string): string {
+  if (!existsSync(path)) writeFileSync(path, randomBytes(32).toString('hex'), { mode: 0o600 })
+  return readFileSync(path, 'utf8').trim()
+}

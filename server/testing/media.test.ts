@@ -1,0 +1,185 @@
+// Uploads and the preparation of films, with real files made by ffmpeg.
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { UPLOADS_PATH, type Media } from '@fernbrake/core/contract'
+import { startTestServer, type Agent, type TestServer } from './testServer.ts'
+
+let server: TestServer
+let agent: Agent
+let folder: string
+beforeAll(async () => {
+  server = await startTestServer({ runsJobs: true })
+  agent = (await server.signedIn('designer')).agent
+  folder = mkdtempSync(join(tmpdir(), 'fernbrake-media-'))
+})
+afterAll(async () => {
+  await server.stop()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+const TUS = { 'Tus-Resumable': '1.0.0' }
+const PIECE = { ...TUS, 'Content-Type': 'application/offset+octet-stream' }
+const WAIT_MS = 230_000
+
+function make(name: string, ...args: string[]): Buffer {
+  const path = join(folder, name)
+  execFileSync('ffmpeg', ['-y', '-v', 'error', ...args, path])
+  return readFileSync(path)
+}
+const PICTURE = ['-f', 'lavfi', '-i', 'testsrc2=size=320x180:rate=25:duration=2']
+const SOUND = ['-f', 'lavfi', '-i', 'sine=duration=2']
+const H264 = ['-c:v', 'libx264', '-pix_fmt', 'yuv420p', '-preset', 'ultrafast']
+
+async function begin(bytes: number, name = 'film'): Promise<string> {
+  const metadata = `filename ${Buffer.from(name).toString('base64')}`
+  const reply = await agent
+    .post(UPLOADS_PATH)
+    .set({ ...TUS, 'Upload-Length': String(bytes), 'Upload-Metadata': metadata })
+  expect(reply.status).toBe(201)
+  return reply.headers.location as string
+}
+
+async function upload(file: Buffer, name = 'film'): Promise<string> {
+  const location = await begin(file.length, name)
+  await agent
+    .patch(location)
+    .set({ ...PIECE, 'Upload-Offset': '0' })
+    .send(file)
+    .expect(204)
+  return location.split('/').at(-1)!
+}
+
+/** The medium once nothing is under way any more. */
+async function settled(mediaId: string): Promise<Media> {
+  const until = Date.now() + WAIT_MS
+  for (;;) {
+    const { body } = await agent.get(`/api/media/${mediaId}`).expect(200)
+    const media = body as Media
+    const isOpen = media.jobs.some((job) => job.state === 'waiting' || job.state === 'running')
+    if (media.state !== 'preparing' && !isOpen) return media
+    if (Date.now() > until) throw new Error(`Still preparing: ${JSON.stringify(media)}`)
+    await new Promise((resolve) => setTimeout(resolve, 100))
+  }
+}
+
+describe('a film that plays as it is', () => {
+  it('is ready at once, and gets poster, waveform and filmstrip', async () => {
+    const media = await settled(
+      await upload(make('a.mp4', ...PICTURE, ...SOUND, ...H264, '-c:a', 'aac'), 'Lock/../film.mp4'),
+    )
+    expect(media).toMatchObject({
+      state: 'ready',
+      durationMs: 2000,
+      frameRate: '25',
+      width: 320,
+      height: 180,
+      hasSound: true,
+    })
+    expect(media.files).toEqual(['filmstrip', 'original', 'peaks', 'poster'])
+    const peaks = await agent.get(`/api/media/${media.id}/files/peaks`).expect(200)
+    expect(peaks.body.length).toBeGreaterThan(380)
+    const range = await agent
+      .get(`/api/media/${media.id}/files/playable`)
+      .set('Range', 'bytes=0-99')
+      .expect(206)
+    expect(range.headers).toMatchObject({ 'content-type': 'video/mp4', 'content-length': '100' })
+  })
+
+  it('needs no sound', async () => {
+    const media = await settled(await upload(make('b.mp4', ...PICTURE, ...H264)))
+    expect(media).toMatchObject({ state: 'ready', hasSound: false })
+    expect(media.files).not.toContain('peaks')
+  })
+})
+
+it('a film that browsers cannot play is converted', async () => {
+  const media = await settled(
+    await upload(make('c.avi', ...PICTURE, ...SOUND, '-c:v', 'mpeg4', '-c:a', 'mp2')),
+  )
+  expect(media).toMatchObject({ state: 'ready', width: 320 })
+  expect(media.files).toContain('playable')
+})
+
+it('a film of a turned phone has its width and height as it is seen', async () => {
+  const flat = join(folder, 'flat.mp4')
+  writeFileSync(flat, make('flat0.mp4', ...PICTURE, ...H264))
+  const turned = make('turned.mp4', '-i', flat, '-c', 'copy', '-metadata:s:v', 'rotate=90')
+  expect(await settled(await upload(turned))).toMatchObject({
+    state: 'ready',
+    width: 180,
+    height: 320,
+  })
+})
+
+describe('what is no film', () => {
+  it('a text that calls itself a film is told apart by its content, and not kept', async () => {
+    const media = await settled(
+      await upload(Buffer.from('This is not a film.'.repeat(50)), 'film.mp4'),
+    )
+    expect(media).toMatchObject({
+      state: 'failed',
+      fault: 'notAFilm',
+      title: 'film.mp4',
+      files: [],
+    })
+  })
+  it('sound without a picture', async () => {
+    expect(await settled(await upload(make('d.mp4', ...SOUND, '-c:a', 'aac')))).toMatchObject({
+      state: 'failed',
+      fault: 'noPicture',
+    })
+  })
+  it('a film cut off in the middle', async () => {
+    const whole = make('e.mp4', ...PICTURE, ...H264)
+    expect(await settled(await upload(whole.subarray(0, whole.length / 3)))).toMatchObject({
+      state: 'failed',
+      fault: 'unreadable',
+    })
+  })
+  it('a playlist that names a file of the server', async () => {
+    const playlist = '#EXTM3U\n#EXTINF:1,\nfile:///etc/passwd\n'
+    expect(await settled(await upload(Buffer.from(playlist), 'x.m3u8'))).toMatchObject({
+      fault: 'notAFilm',
+    })
+  })
+})
+
+describe('an upload that is cut off', () => {
+  it('goes on where it stood, and nothing is a film before it is whole', async () => {
+    const file = make('f.mp4', ...PICTURE, ...H264)
+    const half = Math.floor(file.length / 2)
+    const location = await begin(file.length)
+    await agent
+      .patch(location)
+      .set({ ...PIECE, 'Upload-Offset': '0' })
+      .send(file.subarray(0, half))
+      .expect(204)
+    const mediaId = location.split('/').at(-1)!
+    await agent.get(`/api/media/${mediaId}`).expect(404)
+    const { headers } = await agent.head(location).set(TUS).expect(200)
+    expect(headers['upload-offset']).toBe(String(half))
+    await agent
+      .patch(location)
+      .set({ ...PIECE, 'Upload-Offset': String(half) })
+      .send(file.subarray(half))
+      .expect(204)
+    expect(await settled(mediaId)).toMatchObject({ state: 'ready' })
+  })
+  it('cannot go on from a place where it does not stand', async () => {
+    const location = await begin(100)
+    await agent
+      .patch(location)
+      .set({ ...PIECE, 'Upload-Offset': '50' })
+      .send(Buffer.alloc(10))
+      .expect(409)
+  })
+  it('of more than may be taken in is refused at once', async () => {
+    const reply = await agent
+      .post(UPLOADS_PATH)
+      .set({ ...TUS, 'Upload-Length': String(9 * 1024 ** 3) })
+    expect(reply.status).toBe(413)
+  })
+})

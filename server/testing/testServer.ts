@@ -1,0 +1,134 @@
+// A server of its own for a test: its own database on the cluster that the test command started, its own folder.
+import { mkdtemp, rm } from 'node:fs/promises'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { nanoid } from 'nanoid'
+import pg from 'pg'
+import supertest from 'supertest'
+import type { Person, Role } from '@fernbrake/core/contract'
+import type { Lesson } from '@fernbrake/core/lesson'
+import { openServer, type Running } from '../app.ts'
+import { connectDatabase } from '../database/connect.ts'
+import { migrate } from '../database/migrate.ts'
+import { EditionRow, LessonRoleRow, LessonRow, MediaRow } from '../database/models.ts'
+import { createAccount } from '../services/people.ts'
+import type { Settings } from '../settings.ts'
+
+export type Agent = ReturnType<typeof supertest.agent>
+
+export interface TestServer extends Running {
+  url: string
+  settings: Settings
+  /** A new account with this role, signed in. */
+  signedIn(role: Exclude<Role, 'guest'>): Promise<{ agent: Agent; person: Person; cookie: string }>
+  anonymous(): Agent
+  stop(): Promise<void>
+}
+
+const PASSWORD = 'a password for tests'
+
+function adminUrl(): string {
+  const url = process.env.FERNBRAKE_TEST_DATABASE_URL
+  if (!url) throw new Error('Run the tests with npm test, which starts their database.')
+  return url
+}
+
+/** Creates an empty, migrated database; answers with its address and how to drop it. */
+export async function createTestDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
+  const name = `test_${nanoid(12)
+    .replace(/[^a-zA-Z0-9]/g, '_')
+    .toLowerCase()}`
+  await administer(`CREATE DATABASE ${name}`)
+  const url = new URL(adminUrl())
+  url.pathname = `/${name}`
+  const database = connectDatabase(url.href, 2)
+  await migrate(database)
+  await database.close()
+  return { url: url.href, drop: () => administer(`DROP DATABASE ${name} WITH (FORCE)`) }
+}
+
+async function administer(sql: string): Promise<void> {
+  const client = new pg.Client({ connectionString: adminUrl() })
+  await client.connect()
+  await client.query(sql)
+  await client.end()
+}
+
+export async function startTestServer({ runsJobs = false } = {}): Promise<TestServer> {
+  const { url: databaseUrl, drop } = await createTestDatabase()
+  const dataFolder = await mkdtemp(join(tmpdir(), 'fernbrake-test-'))
+  const settings: Settings = {
+    port: 0,
+    host: '127.0.0.1',
+    databaseUrl,
+    dataFolder,
+    sessionSecret: 'a secret for tests',
+    runsJobs,
+    logLevel: 'silent',
+  }
+  const running = await openServer(settings, () => undefined)
+  await new Promise<void>((resolve) => running.server.listen(0, '127.0.0.1', resolve))
+  const url = `http://127.0.0.1:${(running.server.address() as AddressInfo).port}`
+  return {
+    ...running,
+    url,
+    settings,
+    anonymous: () => supertest.agent(url),
+    async signedIn(role) {
+      const email = `${nanoid(8).toLowerCase()}@harrowmere.example`
+      const person = await createAccount({ name: `Test ${role}`, email, role, password: PASSWORD })
+      const agent = supertest.agent(url)
+      const reply = await agent.post('/api/session').send({ email, password: PASSWORD }).expect(200)
+      return { agent, person, cookie: String(reply.headers['set-cookie']).split(';')[0]! }
+    },
+    async stop() {
+      await running.close()
+      await drop()
+      await rm(dataFolder, { recursive: true, force: true })
+    },
+  }
+}
+
+/** Puts a lesson straight into the database, with its owner, its film and, if wanted, its first edition. */
+export async function putLesson(
+  owner: Person,
+  lesson: Lesson,
+  { published = true } = {},
+): Promise<{ lessonId: string; code: string }> {
+  const lessonId = nanoid()
+  const code = nanoid(12)
+  await LessonRow.create({
+    id: lessonId,
+    draft: lesson,
+    revision: 0,
+    linkCode: published ? code : null,
+  })
+  await LessonRoleRow.create({ lessonId, personId: owner.id, role: 'owner' })
+  if (published)
+    await EditionRow.create({
+      lessonId,
+      number: 1,
+      document: lesson,
+      revision: 0,
+      personId: owner.id,
+    })
+  return { lessonId, code }
+}
+
+/** A film that is ready, as far as rows go. */
+export async function putMedia(owner: Person, id = nanoid()): Promise<string> {
+  await MediaRow.create({
+    id,
+    ownerId: owner.id,
+    title: 'A film',
+    state: 'ready',
+    bytes: 1,
+    durationMs: 60_000,
+    frameRate: '25',
+    width: 960,
+    height: 540,
+    hasSound: true,
+  })
+  return id
+}
