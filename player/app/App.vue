@@ -1,0 +1,24 @@
+<script setup lang="ts">
+// The learner's page: /open/:code leads in, /learn/:attempt goes on.
+import { onScopeDispose, shallowRef } from 'vue'
+import { createServerHost } from '../hosts/server/index.ts'
+import type { Host } from '../hosts/Host.ts'
+import LessonPlayer from '../ui/LessonPlayer.vue'
+import WelcomePage from './WelcomePage.vue'
+
+const [, place, key = ''] = location.pathname.split('/')
+const host = shallowRef<Host | null>(null)
+
+async function learn(attemptId: string): Promise<void> {
+  if (location.pathname !== `/learn/${attemptId}`)
+    history.replaceState(null, '', `/learn/${attemptId}`)
+  host.value = await createServerHost(attemptId)
+}
+if (place === 'learn') void learn(key)
+onScopeDispose(() => host.value?.destroy())
+</script>
+
+<template>
+  <LessonPlayer v-if="host" :host="host" />
+  <WelcomePage v-else-if="place === 'open'" :code="key" @opened="learn" />
+</template>

@@ -1,0 +1,212 @@
+<script setup lang="ts">
+// What a link opens on: go in as who you are, with your account, or as a guest with a full name.
+import { onMounted, ref, shallowRef } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { LinkReply } from '@fernbrake/core/contract'
+import { HostError } from '../hosts/Host.ts'
+import { openLink, readLink, signIn } from '../hosts/server/index.ts'
+
+const props = defineProps<{ code: string }>()
+const emit = defineEmits<{ opened: [attemptId: string] }>()
+const { t } = useI18n()
+const link = shallowRef<LinkReply | null>(null)
+const failure = ref<HostError['reason'] | null>(null)
+const way = ref<'guest' | 'account'>('guest')
+const name = ref('')
+const email = ref('')
+const password = ref('')
+const fault = ref<string | null>(null)
+const busy = ref(false)
+
+// Checked again by the server; here only so that the answer comes at once.
+const FULL_NAME = /^\p{L}[\p{L}\p{M}'’.-]*(\s+[\p{L}\p{M}'’.-]+)+$/u
+
+async function load(): Promise<void> {
+  failure.value = null
+  try {
+    link.value = await readLink(props.code)
+    document.title = link.value.title
+    if (link.value.attemptId) emit('opened', link.value.attemptId)
+  } catch (error) {
+    failure.value = error instanceof HostError ? error.reason : 'failed'
+  }
+}
+onMounted(load)
+
+async function begin(work: () => Promise<{ attemptId: string }>): Promise<void> {
+  if (busy.value) return
+  busy.value = true
+  fault.value = null
+  try {
+    emit('opened', (await work()).attemptId)
+  } catch (error) {
+    const reason = error instanceof HostError ? error.reason : 'failed'
+    fault.value = reason === 'notSignedIn' ? t('player.open.wrongPassword') : t(`player.${reason}`)
+  } finally {
+    busy.value = false
+  }
+}
+
+function beginAsGuest(): void {
+  if (!FULL_NAME.test(name.value.trim())) fault.value = t('player.open.fullNameNeeded')
+  else void begin(() => openLink(props.code, name.value.trim()))
+}
+
+function beginWithAccount(): void {
+  void begin(async () => {
+    await signIn(email.value, password.value)
+    return openLink(props.code)
+  })
+}
+
+function take(other: 'guest' | 'account'): void {
+  way.value = other
+  fault.value = null
+}
+</script>
+
+<template>
+  <main class="welcome">
+    <div v-if="failure" role="alert" class="card">
+      <p>{{ t(`player.${failure}`) }}</p>
+      <button v-if="failure !== 'notFound'" class="fb-button" type="button" @click="load">
+        {{ t('player.retry') }}
+      </button>
+    </div>
+    <div v-else-if="!link" class="card" role="status" :aria-label="t('player.loading')">
+      <div class="bone" />
+      <div class="bone" />
+    </div>
+    <div v-else class="card">
+      <p class="lead">{{ t('player.open.welcome') }}</p>
+      <h1 dir="auto">{{ link.title }}</h1>
+      <p v-if="link.summary" class="summary" dir="auto">{{ link.summary }}</p>
+      <form v-if="link.person" @submit.prevent="begin(() => openLink(code))">
+        <p>{{ t('player.open.signedInAs', { name: link.person.name }) }}</p>
+        <button class="fb-button act" type="submit" :disabled="busy">
+          {{ t('player.open.begin') }}
+        </button>
+      </form>
+      <form v-else-if="way === 'guest'" novalidate @submit.prevent="beginAsGuest">
+        <label for="full-name">{{ t('player.open.fullName') }}</label>
+        <input
+          id="full-name"
+          v-model="name"
+          autocomplete="name"
+          maxlength="120"
+          :aria-invalid="fault !== null"
+          aria-describedby="name-help fault"
+        />
+        <p id="name-help" class="help">{{ t('player.open.fullNameHelp') }}</p>
+        <button class="fb-button act" type="submit" :disabled="busy">
+          {{ t('player.open.asGuest') }}
+        </button>
+        <button class="fb-button plain" type="button" @click="take('account')">
+          {{ t('player.open.withAccount') }}
+        </button>
+      </form>
+      <form v-else @submit.prevent="beginWithAccount">
+        <label for="email">{{ t('player.open.email') }}</label>
+        <input
+          id="email"
+          v-model="email"
+          type="email"
+          autocomplete="username"
+          required
+          aria-describedby="fault"
+        />
+        <label for="password">{{ t('player.open.password') }}</label>
+        <input
+          id="password"
+          v-model="password"
+          type="password"
+          autocomplete="current-password"
+          required
+          aria-describedby="fault"
+        />
+        <button class="fb-button act" type="submit" :disabled="busy">
+          {{ t('player.open.signIn') }}
+        </button>
+        <button class="fb-button plain" type="button" @click="take('guest')">
+          {{ t('player.open.guestInstead') }}
+        </button>
+      </form>
+      <p id="fault" class="fault" role="alert">{{ fault }}</p>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.welcome {
+  min-height: 100dvh;
+  display: grid;
+  place-items: center;
+  padding: 24px 16px;
+}
+.card {
+  width: min(100%, 480px);
+  padding: 36px 40px 28px;
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--surface);
+}
+.lead {
+  color: var(--ink-2);
+}
+h1 {
+  margin: 6px 0 12px;
+  font-family: var(--reading);
+  font-size: 34px;
+  line-height: 1.15;
+  overflow-wrap: anywhere;
+}
+.summary {
+  margin-bottom: 24px;
+  font-family: var(--reading);
+  font-size: 17px;
+}
+label {
+  display: block;
+  margin: 14px 0 6px;
+  font-weight: 600;
+}
+input {
+  width: 100%;
+  min-height: 44px;
+  padding: 8px 12px;
+  border: 1px solid var(--line-strong);
+  border-radius: var(--radius);
+  background: #fff;
+  color: var(--ink);
+  font: inherit;
+  font-size: 17px;
+}
+form .fb-button {
+  margin-top: 18px;
+  margin-inline-end: 8px;
+}
+.help {
+  margin-top: 6px;
+  color: var(--ink-2);
+  font-size: 13.5px;
+}
+.fault {
+  min-height: 1.5em;
+  margin-top: 14px;
+  color: var(--rust);
+  font-weight: 600;
+}
+.bone {
+  height: 34px;
+  margin-bottom: 16px;
+  background: var(--sunk);
+}
+@media (max-width: 500px) {
+  .card {
+    padding: 24px 20px;
+  }
+  h1 {
+    font-size: 26px;
+  }
+}
+</style>

@@ -1,0 +1,360 @@
+<script setup lang="ts">
+// The frond: one drawing of a film's time. Used small on cards, for playing, for editing and for results.
+import { computed, ref } from 'vue'
+import { useElementWidth } from './useElementWidth.ts'
+import { msOfX, placeLabels, stackInLanes, xOfMs } from '@fernbrake/core/frond'
+import type { FrondCue, FrondDrag, FrondWatching, Span } from './model.ts'
+import {
+  bladePath,
+  FIRST_LANE,
+  LANE_HEIGHT,
+  LEAF_HEIGHT,
+  LEAF_PATH,
+  leafFillTop,
+  RING_RADIUS,
+  TICK_PATH,
+  VEIN_PATH,
+} from './shapes.ts'
+
+const props = withDefaults(
+  defineProps<{
+    durationMs: number
+    cues: readonly FrondCue[]
+    window?: { fromMs: number; toMs: number }
+    playheadMs?: number | null
+    covered?: readonly Span[]
+    watching?: FrondWatching | null
+    selectedId?: string | null
+    /** Cues can be picked up and moved. */
+    editable?: boolean
+    /** A click on the stem asks for that time. */
+    seekable?: boolean
+    labels?: boolean
+    small?: boolean
+  }>(),
+  {
+    window: undefined,
+    playheadMs: null,
+    covered: () => [],
+    watching: null,
+    selectedId: null,
+    labels: true,
+  },
+)
+
+const emit = defineEmits<{
+  seek: [ms: number]
+  pick: [id: string]
+  drag: [drag: FrondDrag]
+}>()
+
+/** Room at both ends, so that rings and leaves are not cut. */
+const MARGIN = 14
+const root = ref<HTMLElement | null>(null)
+const fullWidth = useElementWidth(root)
+
+const view = computed(() => ({
+  fromMs: props.window?.fromMs ?? 0,
+  toMs: props.window?.toMs ?? props.durationMs,
+  width: Math.max(10, fullWidth.value - 2 * MARGIN),
+}))
+const x = (ms: number) => MARGIN + xOfMs(ms, view.value)
+const inView = (cue: FrondCue) => x(cue.toMs) > -20 && x(cue.fromMs) < fullWidth.value + 20
+
+const lanes = computed(() => stackInLanes(props.cues.filter((cue) => cue.kind === 'overlay')))
+const laneCount = computed(() => Math.max(0, ...[...lanes.value.values()].map((lane) => lane + 1)))
+const stemY = computed(() => (props.small ? LEAF_HEIGHT * 0.62 + 3 : LEAF_HEIGHT + 10))
+const scale = computed(() => (props.small ? 0.6 : 1))
+const labelY = computed(() => stemY.value + FIRST_LANE + laneCount.value * LANE_HEIGHT + 12)
+const height = computed(() =>
+  props.small
+    ? stemY.value + 8 + Math.min(2, laneCount.value) * 7
+    : props.labels
+      ? labelY.value + 8
+      : stemY.value + FIRST_LANE + laneCount.value * LANE_HEIGHT + 4,
+)
+const visible = computed(() => props.cues.filter(inView))
+const placedLabels = computed(() =>
+  !props.labels || props.small
+    ? []
+    : placeLabels(
+        visible.value
+          .filter((cue) => cue.kind === 'bookmark' && cue.title && x(cue.fromMs) >= 0)
+          .map((cue) => ({ id: cue.id, x: x(cue.fromMs), text: cue.title! })),
+        fullWidth.value,
+      ),
+)
+const laneY = (id: string) =>
+  stemY.value +
+  (props.small ? 8 : FIRST_LANE) +
+  (lanes.value.get(id) ?? 0) * (props.small ? 6 : LANE_HEIGHT)
+
+/** The stem of results: as thick as the number who watched. */
+const thickness = computed(() => {
+  const { watching } = props
+  if (!watching || watching.learners.length === 0) return ''
+  const half = (count: number) => 1 + (count / Math.max(1, watching.most)) * 9
+  const edge = (sign: 1 | -1) =>
+    watching.learners.map((count, bin) => {
+      const at = Math.min(props.durationMs, (bin + 0.5) * watching.binMs)
+      return `${x(at).toFixed(1)} ${(stemY.value + sign * half(count)).toFixed(1)}`
+    })
+  const first = half(watching.learners[0]!)
+  const last = half(watching.learners.at(-1)!)
+  const start = `${x(0)} ${stemY.value - first}`
+  const end = `${x(props.durationMs)} ${stemY.value - last} L${x(props.durationMs)} ${stemY.value + last}`
+  return `M${start} L${edge(-1).join(' L')} L${end} L${edge(1).reverse().join(' L')} L${x(0)} ${stemY.value + first} Z`
+})
+
+const msAt = (event: PointerEvent | MouseEvent) => {
+  const left = root.value!.getBoundingClientRect().left
+  const ms = msOfX(event.clientX - left - MARGIN, view.value)
+  return Math.min(Math.max(0, ms), props.durationMs)
+}
+
+let held: { id: string; part: FrondDrag['part']; fromMs: number; moved: boolean } | null = null
+let scrubbing = false
+
+function onDown(event: PointerEvent): void {
+  if (event.button !== 0) return
+  const target = (event.target as Element).closest<SVGElement>('[data-cue]')
+  root.value!.setPointerCapture(event.pointerId)
+  if (target) {
+    const { cue: id, part = 'whole' } = target.dataset as { cue: string; part?: FrondDrag['part'] }
+    held = { id, part, fromMs: msAt(event), moved: false }
+    emit('pick', id)
+  } else if (props.seekable) {
+    scrubbing = true
+    emit('seek', msAt(event))
+  }
+}
+
+function onMove(event: PointerEvent): void {
+  if (scrubbing) emit('seek', msAt(event))
+  if (!held || !props.editable) return
+  const byMs = msAt(event) - held.fromMs
+  if (byMs !== 0) held.moved = true
+  if (held.moved) emit('drag', { id: held.id, part: held.part, byMs, done: false })
+}
+
+function onUp(event: PointerEvent): void {
+  if (held?.moved && props.editable)
+    emit('drag', { id: held.id, part: held.part, byMs: msAt(event) - held.fromMs, done: true })
+  held = null
+  scrubbing = false
+}
+
+function onCancel(): void {
+  if (held?.moved) emit('drag', { id: held.id, part: held.part, byMs: 0, done: true })
+  held = null
+  scrubbing = false
+}
+
+const clipId = (id: string) => `fill-${id}`
+</script>
+
+<template>
+  <div
+    ref="root"
+    class="frond"
+    :class="{ small, seekable, editable }"
+    @pointerdown="onDown"
+    @pointermove="onMove"
+    @pointerup="onUp"
+    @pointercancel="onCancel"
+  >
+    <svg :width="fullWidth" :height="height" aria-hidden="true" focusable="false">
+      <path v-if="watching" :d="thickness" class="thick" />
+      <line v-else :x1="x(0)" :x2="x(durationMs)" :y1="stemY" :y2="stemY" class="stem" />
+      <line
+        v-for="(span, index) in covered"
+        :key="index"
+        :x1="x(span.fromMs)"
+        :x2="x(span.toMs)"
+        :y1="stemY"
+        :y2="stemY"
+        class="watched"
+      />
+      <slot name="under" :x="x" :stem-y="stemY" />
+      <g
+        v-for="cue in visible"
+        :key="cue.id"
+        :data-cue="cue.id"
+        class="cue"
+        :class="[cue.kind, { selected: cue.id === selectedId }]"
+      >
+        <title>{{ cue.label }}</title>
+        <g
+          v-if="cue.kind === 'question'"
+          :transform="`translate(${x(cue.fromMs)} ${stemY}) scale(${scale})`"
+        >
+          <path :d="LEAF_PATH" class="hit" />
+          <path :d="LEAF_PATH" class="leaf" :class="cue.standing" />
+          <template v-if="cue.share !== undefined">
+            <clipPath :id="clipId(cue.id)">
+              <rect x="-20" :y="leafFillTop(cue.share)" width="60" height="60" />
+            </clipPath>
+            <path :d="LEAF_PATH" class="leaf-fill" :clip-path="`url(#${clipId(cue.id)})`" />
+          </template>
+          <path v-if="cue.standing === 'open'" :d="VEIN_PATH" class="vein" />
+          <path v-if="cue.standing === 'right'" :d="TICK_PATH" class="tick" />
+        </g>
+        <g
+          v-else-if="cue.kind === 'overlay'"
+          :transform="`translate(${x(cue.fromMs)} ${laneY(cue.id)})`"
+        >
+          <line v-if="!small" x1="0" x2="0" :y1="stemY - laneY(cue.id) + 2" y2="0" class="stalk" />
+          <path
+            :d="bladePath(x(cue.toMs) - x(cue.fromMs))"
+            class="blade"
+            :transform="small ? 'scale(1 0.5)' : undefined"
+          />
+          <template v-if="editable">
+            <rect
+              class="grip"
+              :data-cue="cue.id"
+              data-part="start"
+              x="-5"
+              y="-7"
+              width="10"
+              height="14"
+            />
+            <rect
+              class="grip"
+              :data-cue="cue.id"
+              data-part="end"
+              :x="Math.max(8, x(cue.toMs) - x(cue.fromMs)) - 5"
+              y="-7"
+              width="10"
+              height="14"
+            />
+          </template>
+        </g>
+        <g v-else :transform="`translate(${x(cue.fromMs)} ${stemY})`">
+          <circle :r="12" class="hit" />
+          <circle :r="small ? 3.5 : RING_RADIUS" class="ring" />
+        </g>
+      </g>
+      <text
+        v-for="label in placedLabels"
+        :key="label.id"
+        :x="label.x + (label.anchor === 'start' ? -RING_RADIUS : RING_RADIUS)"
+        :y="labelY"
+        :text-anchor="label.anchor"
+        class="label"
+      >
+        {{ label.text }}
+      </text>
+      <g v-if="playheadMs !== null" :transform="`translate(${x(playheadMs)} 0)`" class="playhead">
+        <path d="M-6 0 L6 0 L0 8 Z" />
+        <line x1="0" x2="0" y1="0" :y2="height - (labels && !small ? 16 : 0)" />
+      </g>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.frond {
+  position: relative;
+  width: 100%;
+  min-width: 0;
+  user-select: none;
+}
+.frond svg {
+  display: block;
+  overflow: hidden;
+}
+.seekable {
+  cursor: pointer;
+  touch-action: pan-y;
+}
+.editable .cue {
+  cursor: grab;
+}
+.stem {
+  stroke: var(--stem, var(--line-strong));
+  stroke-width: 5;
+  stroke-linecap: round;
+  opacity: 0.55;
+}
+.small .stem {
+  stroke-width: 3;
+}
+.thick {
+  fill: var(--fern);
+}
+.watched {
+  stroke: var(--fern);
+  stroke-width: 6;
+}
+.hit {
+  fill: transparent;
+  stroke: transparent;
+  stroke-width: 12;
+}
+.leaf {
+  fill: var(--surface);
+  stroke: var(--rust);
+  stroke-width: 1.75;
+}
+.leaf.answered,
+.leaf.right,
+.small .leaf {
+  fill: var(--rust);
+}
+.leaf-fill {
+  fill: var(--rust);
+}
+.vein {
+  fill: none;
+  stroke: var(--rust);
+  stroke-width: 1.25;
+}
+.small .vein {
+  display: none;
+}
+.tick {
+  fill: none;
+  stroke: var(--surface);
+  stroke-width: 2.5;
+}
+.blade {
+  fill: var(--slate);
+}
+.stalk {
+  stroke: var(--slate);
+  stroke-width: 1.25;
+}
+.ring {
+  fill: var(--surface);
+  stroke: var(--straw);
+  stroke-width: 2.5;
+}
+.grip {
+  fill: transparent;
+  cursor: ew-resize;
+}
+.selected .leaf,
+.selected .blade,
+.selected .ring {
+  stroke: var(--ink);
+  stroke-width: 2.75;
+}
+.label {
+  fill: var(--ink-2);
+  font-family: var(--interface);
+  font-size: 12.5px;
+}
+/* What lies under the playhead can still be taken hold of. */
+.playhead,
+.label {
+  pointer-events: none;
+}
+.playhead path {
+  fill: var(--ink);
+}
+.playhead line {
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+</style>

@@ -1,0 +1,26 @@
+// The shapes of the frond, as SVG paths around the point where a cue meets the stem (x = 0, y = 0; up is negative).
+// Shape alone tells the kinds apart: a leaf leans forward above, a blade hangs below, a ring sits on the stem.
+
+/** How far a leaf reaches above the stem, in pixels. */
+export const LEAF_HEIGHT = 34
+export const RING_RADIUS = 6
+export const LANE_HEIGHT = 13
+/** The first lane of blades begins this far below the stem. */
+export const FIRST_LANE = 16
+
+/** A question's leaf. */
+export const LEAF_PATH = 'M0 -3 C-9 -11 -8 -24 9 -34 C14 -20 11 -9 0 -3 Z'
+/** The vein in a leaf that is not answered yet. */
+export const VEIN_PATH = 'M0 -3 C1 -12 4 -20 7 -27'
+/** The tick in a leaf that was answered right. */
+export const TICK_PATH = 'M-2.5 -17 L1 -13 L7 -22'
+
+/** A leaf filled from its foot to `share` (0 to 1) of its height: the y of the fill's upper edge. */
+export const leafFillTop = (share: number) => -3 - share * (LEAF_HEIGHT - 3)
+
+/** An overlay's blade from 0 to `width`, on its lane; never thinner than it can be pointed at. */
+export function bladePath(width: number): string {
+  const w = Math.max(8, width)
+  const tip = Math.min(14, w / 3)
+  return `M0 0 C${tip} -6 ${w - tip} -6 ${w} 0 C${w - tip} 6 ${tip} 6 0 0 Z`
+}

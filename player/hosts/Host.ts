@@ -1,0 +1,52 @@
+// What the player needs from whoever embeds it. The player itself knows no server, no storage and no address.
+import type { Attempt, LearnerRecord, RefusedRecord } from '@fernbrake/core/contract'
+import type { Lesson } from '@fernbrake/core/lesson'
+
+/** A film as the player needs it. */
+export interface PlayableMedia {
+  id: string
+  durationMs: number
+  width: number
+  height: number
+  address: string
+  poster: string
+}
+
+export interface OpenedLesson {
+  lesson: Lesson
+  media: PlayableMedia[]
+  progress: Attempt['progress']
+  learnerName: string
+}
+
+/** How sending stands; `waiting` records are kept on this device until they are acknowledged. */
+export interface HostState {
+  waiting: number
+  connection: 'online' | 'offline' | 'signedOut'
+  refused: RefusedRecord[]
+}
+
+export interface Host {
+  open(): Promise<OpenedLesson>
+  /** Takes a record in charge: from here on it is the host's task that it is not lost. */
+  record(record: LearnerRecord): void
+  /** A short random id for a new record. */
+  newId(): string
+  state(): HostState
+  /** Hears of every change of `state`; answers with how to stop. */
+  onState(listener: (state: HostState) => void): () => void
+  /** Sends what waits, as far as that is possible now. */
+  flush(): Promise<void>
+  destroy(): void
+}
+
+/** Why a lesson could not be opened, in words that the interface has sentences for. */
+export class HostError extends Error {
+  readonly reason: 'notFound' | 'notSignedIn' | 'unreachable' | 'failed'
+
+  constructor(reason: HostError['reason'], cause?: unknown) {
+    super(reason, { cause })
+    this.name = 'HostError'
+    this.reason = reason
+  }
+}

@@ -1,0 +1,39 @@
+// PreviewHost: shows a draft as a learner would see it, and keeps nothing.
+import type { Lesson } from '@fernbrake/core/lesson'
+import type { Host, HostState, PlayableMedia } from '../Host.ts'
+
+export interface PreviewInput {
+  lesson: Lesson
+  media: PlayableMedia[]
+  learnerName: string
+  /** Where to begin. */
+  partId: string
+  atMs: number
+}
+
+const STATE: HostState = { waiting: 0, connection: 'online', refused: [] }
+
+export function createPreviewHost({
+  lesson,
+  media,
+  learnerName,
+  partId,
+  atMs,
+}: PreviewInput): Host {
+  let made = 0
+  return {
+    open: () =>
+      Promise.resolve({
+        lesson,
+        media,
+        learnerName,
+        progress: { partId, atMs, released: [], finished: false, covered: {}, responses: [] },
+      }),
+    record: () => undefined,
+    newId: () => `preview-${(made += 1)}`,
+    state: () => STATE,
+    onState: () => () => undefined,
+    flush: () => Promise.resolve(),
+    destroy: () => undefined,
+  }
+}

@@ -1,0 +1,103 @@
+// ServerHost: the host of the learner's page. Records go through IndexedDB to Fernbrake's own server.
+import { nanoid } from 'nanoid'
+import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
+import { markQuestion } from '@fernbrake/core/questions'
+import type { Host, HostState, OpenedLesson } from '../Host.ts'
+import { beaconRecords, readAttempt, sendRecords } from './api.ts'
+import { openRecordQueue, type RecordQueue } from './recordQueue.ts'
+import { createSender, SEND_EVERY_MS, type Sender } from './sender.ts'
+
+/** How many waiting records are looked through to bring progress up to date. */
+const MOST_WAITING = 5000
+
+export async function createServerHost(attemptId: string): Promise<Host> {
+  const queue = await openRecordQueue(attemptId)
+  const listeners = new Set<(state: HostState) => void>()
+  const sender = createSender({
+    queue,
+    send: (records) => sendRecords(attemptId, records),
+    beacon: (records) => beaconRecords(attemptId, records),
+    onState: (state) => listeners.forEach((listener) => listener(state)),
+  })
+  const stop = keepSending(sender)
+  return {
+    open: () => openAttempt(attemptId, queue, sender),
+    record: (record) => void sender.add(record),
+    newId: () => nanoid(),
+    state: () => sender.state(),
+    onState(listener) {
+      listeners.add(listener)
+      return () => listeners.delete(listener)
+    },
+    flush: () => sender.flush(),
+    destroy() {
+      stop()
+      void sender.leave()
+    },
+  }
+}
+
+/** Every few seconds, when the connection comes back, and when the page is put away. */
+function keepSending(sender: Sender): () => void {
+  const timer = setInterval(() => void sender.flush(), SEND_EVERY_MS)
+  const onOnline = () => void sender.flush()
+  const onHide = () => {
+    if (document.visibilityState === 'hidden') void sender.leave()
+  }
+  window.addEventListener('online', onOnline)
+  document.addEventListener('visibilitychange', onHide)
+  return () => {
+    clearInterval(timer)
+    window.removeEventListener('online', onOnline)
+    document.removeEventListener('visibilitychange', onHide)
+  }
+}
+
+async function openAttempt(
+  attemptId: string,
+  queue: RecordQueue,
+  sender: Sender,
+): Promise<OpenedLesson> {
+  // What an earlier sitting could not send goes first, so that the server's word on progress is whole.
+  await sender.flush()
+  const attempt = await readAttempt(attemptId)
+  const waiting = await queue.oldest(MOST_WAITING)
+  return {
+    lesson: attempt.lesson,
+    media: attempt.media.map((media) => ({
+      ...media,
+      address: `/api/media/${media.id}/files/playable`,
+      poster: `/api/media/${media.id}/files/poster`,
+    })),
+    progress: withWaiting(attempt, waiting),
+    learnerName: attempt.person.name,
+  }
+}
+
+/** Progress as it will be once the waiting records are taken in. */
+export function withWaiting(
+  attempt: Attempt,
+  waiting: readonly LearnerRecord[],
+): Attempt['progress'] {
+  const progress = structuredClone(attempt.progress)
+  for (const record of waiting) {
+    if (record.kind === 'place') {
+      progress.partId = record.partId
+      progress.atMs = record.atMs
+      progress.released = [...new Set([...progress.released, ...record.released])]
+    } else if (record.kind === 'span') {
+      const spans = (progress.covered[record.partId] ??= [])
+      spans.push({ fromMs: record.fromMs, toMs: record.toMs })
+    } else if (record.kind === 'response') {
+      const question = attempt.lesson.questions[record.questionId]
+      if (!question) continue
+      const { verdict, points } = markQuestion(question, record.answer)
+      const tries = progress.responses.filter((r) => r.questionId === record.questionId).length
+      const { cueId, questionId, answer } = record
+      progress.responses.push({ cueId, questionId, answer, verdict, points, tryNumber: tries + 1 })
+    } else progress.finished = true
+  }
+  return progress
+}
+
+export { openLink, readLink, signIn } from './api.ts'

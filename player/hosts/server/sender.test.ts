@@ -1,0 +1,193 @@
+// The way of a record from the player to the database, over connections that fail in every way.
+import 'fake-indexeddb/auto'
+import fc from 'fast-check'
+import { beforeEach, describe, expect, it } from 'vitest'
+import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
+import { lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
+import { withWaiting } from './index.ts'
+import { openRecordQueue, type RecordQueue } from './recordQueue.ts'
+import { createSender, type SendOutcome } from './sender.ts'
+
+const finish = (id: string): LearnerRecord => ({
+  kind: 'finish',
+  id,
+  partId: PART,
+  at: '2026-03-02T10:00:00.000Z',
+})
+
+let attempts = 0
+let queue: RecordQueue
+beforeEach(async () => {
+  queue = await openRecordQueue(`attempt-${(attempts += 1)}`)
+})
+
+/** A server that does what it is told for each sending, and remembers what it has. */
+function serverThat(answers: ('keep' | 'lose' | 'loseAnswer' | 'signedOut' | 'refuse')[]) {
+  const kept = new Map<string, number>()
+  const send = (records: LearnerRecord[]): Promise<SendOutcome> => {
+    const answer = answers.shift() ?? 'keep'
+    if (answer === 'lose') return Promise.resolve({ kind: 'unreachable' })
+    if (answer === 'signedOut') return Promise.resolve({ kind: 'signedOut' })
+    const ids = records.map((record) => record.id)
+    if (answer === 'refuse') {
+      const refused = ids.map((id) => ({ id, code: 'beyondEnd' as const, message: 'No.' }))
+      return Promise.resolve({ kind: 'acknowledged', reply: { kept: [], refused } })
+    }
+    for (const id of ids) kept.set(id, (kept.get(id) ?? 0) + 1)
+    if (answer === 'loseAnswer') return Promise.resolve({ kind: 'unreachable' })
+    return Promise.resolve({ kind: 'acknowledged', reply: { kept: ids, refused: [] } })
+  }
+  return { kept, send }
+}
+
+const senderTo = (
+  send: (records: LearnerRecord[]) => Promise<SendOutcome>,
+  beacons: LearnerRecord[][] = [],
+) =>
+  createSender({
+    queue,
+    send,
+    beacon: (records) => void beacons.push(records),
+    onState: () => undefined,
+  })
+
+describe('sending', () => {
+  it('drops only what was acknowledged', async () => {
+    const { send, kept } = serverThat(['lose'])
+    const sender = senderTo(send)
+    await sender.add(finish('a'))
+    await sender.flush()
+    expect(sender.state()).toMatchObject({ waiting: 1, connection: 'offline' })
+    await sender.flush()
+    expect(sender.state()).toMatchObject({ waiting: 0, connection: 'online' })
+    expect([...kept.keys()]).toEqual(['a'])
+  })
+
+  it('sends again what may or may not have arrived', async () => {
+    const { send, kept } = serverThat(['loseAnswer'])
+    const sender = senderTo(send)
+    await sender.add(finish('a'))
+    await sender.flush()
+    await sender.flush()
+    expect(kept.get('a')).toBe(2)
+    expect(sender.state().waiting).toBe(0)
+  })
+
+  it('keeps everything while signed out', async () => {
+    const sender = senderTo(serverThat(['signedOut']).send)
+    await sender.add(finish('a'))
+    await sender.flush()
+    expect(sender.state()).toMatchObject({ waiting: 1, connection: 'signedOut' })
+  })
+
+  it('forgets what can never be taken in, and says so', async () => {
+    const sender = senderTo(serverThat(['refuse']).send)
+    await sender.add(finish('a'))
+    await sender.flush()
+    expect(sender.state()).toMatchObject({ waiting: 0, refused: [{ id: 'a', message: 'No.' }] })
+  })
+
+  it('one record that the server chokes on does not hold up the others', async () => {
+    const kept: string[] = []
+    const sender = senderTo((records) => {
+      if (records.some((record) => record.id === 'bad'))
+        return Promise.resolve({ kind: 'rejected', message: 'Broken.' })
+      kept.push(...records.map((record) => record.id))
+      return Promise.resolve({
+        kind: 'acknowledged',
+        reply: { kept: records.map((r) => r.id), refused: [] },
+      })
+    })
+    for (const id of ['a', 'bad', 'b']) await sender.add(finish(id))
+    await sender.flush()
+    expect(kept).toEqual(['a', 'b'])
+    expect(sender.state()).toMatchObject({ waiting: 0, refused: [{ id: 'bad' }] })
+  })
+
+  it('hands what waits to the browser when the page goes, and keeps it all the same', async () => {
+    const beacons: LearnerRecord[][] = []
+    const sender = senderTo(serverThat([]).send, beacons)
+    await sender.add(finish('a'))
+    await sender.leave()
+    expect(beacons).toEqual([[finish('a')]])
+    expect(await queue.count()).toBe(1)
+  })
+
+  it('loses nothing and repeats harmlessly, whatever the connection does', async () => {
+    const answers = fc.array(
+      fc.constantFrom(
+        'keep' as const,
+        'lose' as const,
+        'loseAnswer' as const,
+        'signedOut' as const,
+      ),
+      { maxLength: 12 },
+    )
+    const acts = fc.array(fc.constantFrom('add', 'flush', 'closeTab'), { maxLength: 25 })
+    await fc.assert(
+      fc.asyncProperty(answers, acts, async (plan, list) => {
+        const key = `attempt-${(attempts += 1)}`
+        queue = await openRecordQueue(key)
+        const { send, kept } = serverThat([...plan])
+        let sender = senderTo(send)
+        const made: string[] = []
+        for (const act of list) {
+          if (act === 'add') {
+            made.push(`r${made.length}`)
+            await sender.add(finish(made.at(-1)!))
+          } else if (act === 'flush') await sender.flush()
+          else {
+            queue.close()
+            queue = await openRecordQueue(key)
+            sender = senderTo(send)
+          }
+        }
+        for (let tries = 0; tries <= plan.length; tries += 1) await sender.flush()
+        expect([...kept.keys()].sort()).toEqual(made.sort())
+        expect(await queue.count()).toBe(0)
+        queue.close()
+      }),
+      { seed: 51, numRuns: 60 },
+    )
+  })
+})
+
+describe('the queue', () => {
+  it('gives records back in the order in which they came, each attempt its own', async () => {
+    const other = await openRecordQueue('another')
+    await queue.add(finish('a'))
+    await other.add(finish('x'))
+    await queue.add(finish('b'))
+    expect((await queue.oldest(10)).map((record) => record.id)).toEqual(['a', 'b'])
+    expect((await queue.oldest(1)).map((record) => record.id)).toEqual(['a'])
+    await queue.drop(new Set(['a', 'x']))
+    expect([await queue.count(), await other.count()]).toEqual([1, 1])
+  })
+})
+
+describe('going on with what still waits', () => {
+  const attempt = {
+    lesson: withQuestion(lessonWithFilm(), { id: 'a', atMs: 5000 }),
+    progress: { partId: null, atMs: 0, released: [], finished: false, covered: {}, responses: [] },
+  } as unknown as Attempt
+
+  it('progress is what it will be once it is sent', () => {
+    const answer = { kind: 'choice' as const, picked: ['a-a'] }
+    const at = '2026-03-02T10:00:00.000Z'
+    const times = { rate: 1, beganAt: at, endedAt: at, muted: false, hidden: false }
+    const progress = withWaiting(attempt, [
+      { kind: 'span', id: '1', partId: PART, fromMs: 0, toMs: 5000, ...times },
+      { kind: 'response', id: '2', cueId: 'a', questionId: 'q-a', answer, answeredAt: at },
+      { kind: 'place', id: '3', partId: PART, atMs: 5000, released: ['a'], at },
+      { kind: 'response', id: '4', cueId: 'gone', questionId: 'gone', answer, answeredAt: at },
+    ])
+    expect(progress).toMatchObject({
+      partId: PART,
+      atMs: 5000,
+      released: ['a'],
+      covered: { [PART]: [{ fromMs: 0, toMs: 5000 }] },
+      responses: [{ verdict: 'right', tryNumber: 1, points: 1 }],
+    })
+    expect(attempt.progress.responses).toEqual([])
+  })
+})

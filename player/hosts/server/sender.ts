@@ -1,0 +1,101 @@
+// Sends queued records in batches until each is acknowledged. The queue drops only what the server says it has, or
+// says that it can never take. A repeat is harmless, so whatever is in doubt is sent again.
+import type { LearnerRecord, RecordsReply, RefusedRecord } from '@fernbrake/core/contract'
+import type { HostState } from '../Host.ts'
+import type { RecordQueue } from './recordQueue.ts'
+
+/** Records wait at most this long before they are sent, in ms. */
+export const SEND_EVERY_MS = 5000
+const MOST_IN_A_BATCH = 200
+/** Browsers refuse beacons above 64 kB; records take at most a few hundred bytes. */
+const MOST_IN_A_BEACON = 100
+
+/** What came of sending a batch. */
+export type SendOutcome =
+  | { kind: 'acknowledged'; reply: RecordsReply }
+  /** The server could not be reached, or was not well. */
+  | { kind: 'unreachable' }
+  | { kind: 'signedOut' }
+  /** The server will not have this batch as it is. */
+  | { kind: 'rejected'; message: string }
+
+export interface SenderParts {
+  queue: RecordQueue
+  send(records: LearnerRecord[]): Promise<SendOutcome>
+  /** Hands records to the browser to send while the page goes away; no answer is heard. */
+  beacon(records: LearnerRecord[]): void
+  onState(state: HostState): void
+}
+
+export interface Sender {
+  add(record: LearnerRecord): Promise<void>
+  flush(): Promise<void>
+  leave(): Promise<void>
+  state(): HostState
+}
+
+export function createSender({ queue, send, beacon, onState }: SenderParts): Sender {
+  let state: HostState = { waiting: 0, connection: 'online', refused: [] }
+  let sending: Promise<void> | null = null
+  const change = (next: Partial<HostState>) => {
+    state = { ...state, ...next }
+    onState(state)
+  }
+  const settle = async (ids: string[], refused: RefusedRecord[]) => {
+    await queue.drop(new Set(ids))
+    change({
+      waiting: await queue.count(),
+      connection: 'online',
+      refused: refused.length > 0 ? [...state.refused, ...refused] : state.refused,
+    })
+  }
+  /** Sends one batch; answers whether it is of use to go on. */
+  const sendBatch = async (records: LearnerRecord[]): Promise<boolean> => {
+    const outcome = await send(records)
+    switch (outcome.kind) {
+      case 'acknowledged': {
+        const { kept, refused } = outcome.reply
+        await settle([...kept, ...refused.map((record) => record.id)], refused)
+        return kept.length + refused.length > 0
+      }
+      case 'rejected': {
+        if (records.length > 1) return sendOneByOne(records)
+        const { id } = records[0]!
+        await settle([id], [{ id, code: 'wrongAnswerKind', message: outcome.message }])
+        return true
+      }
+      case 'unreachable':
+        change({ connection: 'offline' })
+        return false
+      case 'signedOut':
+        change({ connection: 'signedOut' })
+        return false
+    }
+  }
+  /** One bad record must not hold up the others. */
+  const sendOneByOne = async (records: LearnerRecord[]): Promise<boolean> => {
+    for (const record of records) if (!(await sendBatch([record]))) return false
+    return true
+  }
+  const sendAll = async () => {
+    for (;;) {
+      const records = await queue.oldest(MOST_IN_A_BATCH)
+      if (records.length === 0 || !(await sendBatch(records))) return
+    }
+  }
+  return {
+    async add(record) {
+      await queue.add(record)
+      change({ waiting: await queue.count() })
+    },
+    flush() {
+      sending ??= sendAll().finally(() => (sending = null))
+      return sending
+    },
+    async leave() {
+      const records = await queue.oldest(MOST_IN_A_BEACON)
+      if (records.length > 0) beacon(records)
+    },
+    state: () => state,
+  }
+}

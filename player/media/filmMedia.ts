@@ -1,0 +1,152 @@
+// The only place that touches a <video>. Everyone else asks for things and hears what the media confirmed.
+import { middleOfFrameSeconds, type FrameRate } from '@fernbrake/core/media'
+
+export interface MediaListeners {
+  /** A frame is on screen; whole ms. */
+  onTick(mediaMs: number): void
+  onPlay(): void
+  onPause(): void
+  onEnded(): void
+  /** The media jumped though nobody here asked for it, such as by a key of the keyboard's media row. */
+  onForeignSeek(mediaMs: number): void
+  /** A jump that was asked for is on screen. */
+  onSettled(): void
+  onState(): void
+}
+
+export interface MediaSnapshot {
+  paused: boolean
+  waiting: boolean
+  failed: boolean
+  muted: boolean
+  volume: number
+  rate: number
+}
+
+export interface FilmMedia {
+  /** Answers false where the browser refuses to play without a gesture. */
+  play(): Promise<boolean>
+  pause(): void
+  seekTo(ms: number): void
+  /** Tells of `ms` as soon as a timer says that it is reached, rather than with the next frame. */
+  tickAt(ms: number): void
+  nowMs(): number
+  snapshot(): MediaSnapshot
+  setRate(rate: number): void
+  setMuted(muted: boolean): void
+  setVolume(volume: number): void
+  retry(): void
+  destroy(): void
+}
+
+/** Two of the browser's times nearer than this belong to one jump, in seconds. */
+const SAME_PLACE_SECONDS = 0.06
+/** The first ms of a frame, with what binary fractions lose added back. */
+const wholeMs = (seconds: number) => Math.max(0, Math.ceil(seconds * 1000 - 0.05))
+
+export function createFilmMedia(
+  video: HTMLVideoElement,
+  frameRate: FrameRate,
+  listeners: MediaListeners,
+): FilmMedia {
+  const undo: (() => void)[] = []
+  let target: number | null = null
+  let failed = false
+  let waiting = true
+  let frameRequest = 0
+  let tickTimer: ReturnType<typeof setTimeout> | undefined
+  const on = (name: string, handler: () => void) => {
+    video.addEventListener(name, handler)
+    undo.push(() => video.removeEventListener(name, handler))
+  }
+  const onFrame = (_now: number, frame: { mediaTime: number }) => {
+    frameRequest = video.requestVideoFrameCallback(onFrame)
+    if (!video.seeking && !video.paused) listeners.onTick(wholeMs(frame.mediaTime))
+  }
+  const hasFrames = 'requestVideoFrameCallback' in video
+  if (hasFrames) frameRequest = video.requestVideoFrameCallback(onFrame)
+  const setWaiting = (is: boolean) => () => {
+    waiting = is
+    listeners.onState()
+  }
+  on('timeupdate', () => {
+    // While frames are reported these ticks are late and coarse; in a hidden tab they are all there is.
+    const framesRun = hasFrames && document.visibilityState === 'visible'
+    if (!video.seeking && !video.paused && !framesRun) listeners.onTick(wholeMs(video.currentTime))
+  })
+  on('play', () => listeners.onPlay())
+  on('pause', () => {
+    clearTimeout(tickTimer)
+    listeners.onPause()
+  })
+  on('ended', () => listeners.onEnded())
+  on('seeking', () => {
+    const isOurs = target !== null && Math.abs(video.currentTime - target) < SAME_PLACE_SECONDS
+    if (!isOurs) listeners.onForeignSeek(wholeMs(video.currentTime))
+  })
+  on('seeked', () => {
+    target = null
+    listeners.onSettled()
+  })
+  for (const name of ['waiting', 'loadstart', 'stalled']) on(name, setWaiting(true))
+  for (const name of ['playing', 'canplay', 'loadeddata', 'suspend']) on(name, setWaiting(false))
+  for (const name of ['volumechange', 'ratechange']) on(name, () => listeners.onState())
+  on('error', () => {
+    failed = true
+    listeners.onState()
+  })
+  return {
+    async play() {
+      try {
+        await video.play()
+        return true
+      } catch (error) {
+        // A pause that follows at once also ends here; only a refusal is of interest.
+        return (error as DOMException).name !== 'NotAllowedError'
+      }
+    },
+    pause: () => video.pause(),
+    seekTo(ms) {
+      clearTimeout(tickTimer)
+      const end = Number.isFinite(video.duration) ? video.duration : Infinity
+      target = Math.min(middleOfFrameSeconds(ms, frameRate), Math.max(0, end - 0.001))
+      video.currentTime = target
+    },
+    tickAt(ms) {
+      clearTimeout(tickTimer)
+      const untilMs = (ms - video.currentTime * 1000) / video.playbackRate
+      const tell = () => {
+        if (!video.paused && !video.seeking) listeners.onTick(ms)
+      }
+      tickTimer = setTimeout(tell, Math.max(0, untilMs))
+    },
+    nowMs: () => wholeMs(target ?? video.currentTime),
+    snapshot: () => ({
+      paused: video.paused,
+      waiting,
+      failed,
+      muted: video.muted || video.volume === 0,
+      volume: video.volume,
+      rate: video.playbackRate,
+    }),
+    setRate: (rate) => void (video.playbackRate = rate),
+    setMuted: (muted) => void (video.muted = muted),
+    setVolume: (volume) => void (video.volume = volume),
+    retry() {
+      failed = false
+      const at = video.currentTime
+      video.load()
+      target = at
+      video.currentTime = at
+      listeners.onState()
+    },
+    destroy() {
+      clearTimeout(tickTimer)
+      if (hasFrames) video.cancelVideoFrameCallback(frameRequest)
+      for (const stop of undo) stop()
+      video.pause()
+      video.removeAttribute('src')
+      video.load()
+    },
+  }
+}

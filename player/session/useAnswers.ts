@@ -1,0 +1,100 @@
+// What a learner has answered so far, and giving an answer: marked here at once, recorded through the host.
+import { computed, shallowRef } from 'vue'
+import type { Attempt } from '@fernbrake/core/contract'
+import type { Lesson } from '@fernbrake/core/lesson'
+import type { AnswerResult } from '@fernbrake/core/playback'
+import {
+  markQuestion,
+  pointsAfterTries,
+  pointsKept,
+  type Answer,
+  type Mark,
+  type Question,
+} from '@fernbrake/core/questions'
+import { isoTime, nowMs } from '../clock.ts'
+import type { Host } from '../hosts/Host.ts'
+
+type PastResponse = Attempt['progress']['responses'][number]
+
+/** What playback must know of earlier answers, by cue. */
+export function resultsOf(
+  lesson: Lesson,
+  responses: readonly PastResponse[],
+): Record<string, AnswerResult> {
+  const results: Record<string, AnswerResult> = {}
+  for (const { cueId, questionId, verdict, tryNumber } of responses) {
+    const question = lesson.questions[questionId]
+    if (!question) continue
+    const right = verdict === 'right' || results[cueId]?.right === true
+    results[cueId] = { right, final: isFinal(question, right, tryNumber) }
+  }
+  return results
+}
+
+const isFinal = (question: Question, right: boolean, triesUsed: number) =>
+  right || (question.tries > 0 && triesUsed >= question.tries)
+
+/** How a question stands for this learner. */
+export interface QuestionStanding {
+  triesUsed: number
+  /** Null for no limit. */
+  triesLeft: number | null
+  final: boolean
+  lastAnswer: Answer | null
+  lastMark: Mark | null
+}
+
+export function useAnswers(host: Host, lesson: Lesson, earlier: readonly PastResponse[]) {
+  const responses = shallowRef<PastResponse[]>([...earlier])
+
+  function standing(questionId: string): QuestionStanding {
+    const question = lesson.questions[questionId]!
+    const own = responses.value.filter((response) => response.questionId === questionId)
+    const last = own.at(-1)
+    const right = own.some((response) => response.verdict === 'right')
+    return {
+      triesUsed: own.length,
+      triesLeft: question.tries > 0 ? Math.max(0, question.tries - own.length) : null,
+      final: isFinal(question, right, own.length),
+      lastAnswer: last?.answer ?? null,
+      lastMark: last ? markQuestion(question, last.answer) : null,
+    }
+  }
+
+  /** Marks and records an answer; null where no try is left. */
+  function give(cueId: string, questionId: string, answer: Answer): AnswerResult | null {
+    const question = lesson.questions[questionId]!
+    if (standing(questionId).final) return null
+    const { verdict, points } = markQuestion(question, answer)
+    const tryNumber = standing(questionId).triesUsed + 1
+    const answeredAt = isoTime(nowMs())
+    host.record({ kind: 'response', id: host.newId(), cueId, questionId, answer, answeredAt })
+    responses.value = [
+      ...responses.value,
+      { cueId, questionId, tryNumber, answer, verdict, points },
+    ]
+    void host.flush()
+    const right = verdict === 'right'
+    return { right, final: isFinal(question, right, tryNumber) }
+  }
+
+  /** Points so far, and those that could be had, over all questions of the lesson. */
+  const score = computed(() => {
+    const questions = Object.values(lesson.questions)
+    const pointsOf = (question: Question) =>
+      pointsKept(
+        responses.value
+          .filter((response) => response.questionId === question.id)
+          .map((response) =>
+            pointsAfterTries(response.points, question.tryPenalty, response.tryNumber),
+          ),
+        question.keep,
+      )
+    return {
+      points: questions.reduce((sum, question) => sum + pointsOf(question), 0),
+      max: questions.reduce((sum, question) => sum + question.points, 0),
+    }
+  })
+
+  return { responses, standing, give, score }
+}

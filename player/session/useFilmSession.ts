@@ -1,0 +1,217 @@
+// Ties media, playback machine and host together for one film part. Components show its state and ask it for things.
+import { computed, onScopeDispose, ref, shallowRef, type Ref } from 'vue'
+import { frameRateOf } from '@fernbrake/core/media'
+import {
+  advance,
+  buildSchedule,
+  nextHoldMs,
+  startPlayback,
+  type PlaybackCommand,
+  type PlaybackEvent,
+} from '@fernbrake/core/playback'
+import { furthestMs, normalise, type Span } from '@fernbrake/core/watching'
+import { isoTime, nowMs } from '../clock.ts'
+import type { Host, OpenedLesson } from '../hosts/Host.ts'
+import { createFilmMedia, type FilmMedia, type MediaSnapshot } from '../media/filmMedia.ts'
+import { createSpanWriter, type SpanWriter } from './useSpans.ts'
+import { resultsOf } from './useAnswers.ts'
+
+/** Where the learner is is told this often while playing, in ms. */
+const PLACE_EVERY_MS = 10_000
+/** A hold nearer than this is met by a timer instead of waiting for the next frame, in ms of clock time. */
+const PREDICT_WITHIN_MS = 90
+
+export type FilmSession = ReturnType<typeof useFilmSession>
+
+export function useFilmSession(host: Host, opened: OpenedLesson, partId: string) {
+  const { lesson, progress } = opened
+  const part = lesson.parts[partId]!
+  const film = opened.media.find((media) => media.id === part.mediaId)
+  const durationMs = film?.durationMs ?? part.durationMs ?? 0
+  const frameRate = frameRateOf(part.frameRate ?? '25')
+  const schedule = buildSchedule(lesson, partId, durationMs)
+  const covered = shallowRef<Span[]>(normalise(progress.covered[partId] ?? []))
+  const state = shallowRef(
+    startPlayback({
+      furthestMs: furthestMs(covered.value),
+      released: progress.released,
+      results: resultsOf(lesson, progress.responses),
+      finished: progress.finished,
+    }),
+  )
+  const isHeld = computed(() => state.value.mode.kind === 'held')
+  const mediaMs = ref(0)
+  const snapshot: Ref<MediaSnapshot> = shallowRef({
+    paused: true,
+    waiting: true,
+    failed: false,
+    muted: false,
+    volume: 1,
+    rate: 1,
+  })
+  const needsGesture = ref(false)
+  let media: FilmMedia | null = null
+  let spans: SpanWriter | null = null
+  let lastPlaceMs = 0
+
+  function carryOut(command: PlaybackCommand): void {
+    switch (command.kind) {
+      case 'play':
+        void play()
+        return
+      case 'pause':
+        media?.pause()
+        return
+      case 'seek':
+        seekMedia(command.ms)
+        return
+      case 'finish':
+        host.record({ kind: 'finish', id: host.newId(), partId, at: isoTime(nowMs()) })
+        return
+      case 'show':
+      case 'hide':
+        // What is on screen follows from the state itself.
+        return
+    }
+  }
+
+  function dispatch(event: PlaybackEvent): PlaybackCommand[] {
+    const before = state.value
+    const { state: next, commands } = advance(schedule, before, event)
+    state.value = next
+    for (const command of commands) carryOut(command)
+    if (next.mode.kind === 'held' && before.mode.kind !== 'held') standAt(next.mediaMs)
+    return commands
+  }
+
+  /** However late the pause took effect, what is on screen while held is the cue's own frame. */
+  function standAt(ms: number): void {
+    media?.pause()
+    seekMedia(ms)
+    notePlace()
+  }
+
+  function seekMedia(ms: number): void {
+    spans?.close()
+    mediaMs.value = ms
+    media?.seekTo(ms)
+  }
+
+  function notePlace(): void {
+    lastPlaceMs = nowMs()
+    const atMs = Math.max(0, Math.min(durationMs, Math.round(mediaMs.value)))
+    const released = Object.keys(state.value.released)
+    host.record({
+      kind: 'place',
+      id: host.newId(),
+      partId,
+      atMs,
+      released,
+      at: isoTime(lastPlaceMs),
+    })
+  }
+
+  function onTick(ms: number): void {
+    if (isHeld.value) return
+    const { rate } = snapshot.value
+    const holdMs = nextHoldMs(schedule, state.value.released, mediaMs.value)
+    // Seen is what was played up to the hold, not what a late tick overshot.
+    spans?.tick(holdMs !== null && holdMs < ms ? holdMs : ms, rate)
+    mediaMs.value = ms
+    dispatch({ kind: 'tick', mediaMs: ms })
+    if (isHeld.value) return
+    if (holdMs !== null && (holdMs - ms) / rate < PREDICT_WITHIN_MS) media?.tickAt(holdMs)
+    if (nowMs() - lastPlaceMs > PLACE_EVERY_MS) notePlace()
+  }
+
+  function onPause(): void {
+    snapshot.value = media!.snapshot()
+    spans?.close()
+    const wasPlaying = state.value.playing
+    dispatch({ kind: 'paused' })
+    if (wasPlaying) notePlace()
+  }
+
+  function attach(video: HTMLVideoElement): void {
+    media = createFilmMedia(video, frameRate, {
+      onTick,
+      onPlay: () => {
+        needsGesture.value = false
+        dispatch({ kind: 'played' })
+        snapshot.value = media!.snapshot()
+      },
+      onPause,
+      onEnded: () => {
+        spans?.tick(durationMs, snapshot.value.rate)
+        spans?.close()
+        mediaMs.value = durationMs
+        dispatch({ kind: 'ended' })
+        notePlace()
+      },
+      onForeignSeek: (ms) => seek(ms),
+      onSettled: () => undefined,
+      onState: () => (snapshot.value = media!.snapshot()),
+    })
+    spans = createSpanWriter(
+      host,
+      partId,
+      () => ({ muted: media?.snapshot().muted ?? false }),
+      (span) => (covered.value = normalise([...covered.value, span])),
+    )
+    const resumeMs = progress.partId === partId && !progress.finished ? progress.atMs : 0
+    seek(Math.min(resumeMs, Math.max(0, durationMs - 1)))
+  }
+
+  async function play(): Promise<void> {
+    if (!media) return
+    if (state.value.mode.kind === 'ended') seek(0)
+    const allowed = await media.play()
+    if (!allowed) needsGesture.value = true
+  }
+
+  function pause(): void {
+    media?.pause()
+  }
+
+  /** A wish to jump; the seek rule and required questions decide where it lands. */
+  function seek(ms: number): void {
+    const toMs = Math.round(Math.min(Math.max(0, ms), durationMs))
+    const commands = dispatch({ kind: 'seeked', fromMs: mediaMs.value, toMs })
+    if (!commands.some((command) => command.kind === 'seek')) seekMedia(toMs)
+    notePlace()
+  }
+
+  function toggle(): void {
+    if (media?.snapshot().paused) void play()
+    else pause()
+  }
+
+  onScopeDispose(() => {
+    spans?.destroy()
+    if (media) notePlace()
+    media?.destroy()
+  })
+
+  return {
+    part,
+    film,
+    durationMs,
+    schedule,
+    state,
+    mediaMs,
+    covered,
+    snapshot,
+    needsGesture,
+    isHeld,
+    attach,
+    dispatch,
+    play,
+    pause,
+    toggle,
+    seek,
+    setRate: (rate: number) => media?.setRate(rate),
+    setMuted: (muted: boolean) => media?.setMuted(muted),
+    retry: () => media?.retry(),
+    notePlace,
+  }
+}

@@ -1,0 +1,49 @@
+// The learner's keys. They never fire while typing or while a control that uses the key itself has the focus.
+import { onMounted, onScopeDispose } from 'vue'
+
+export interface PlayerKeyActions {
+  toggle(): void
+  step(ms: number): void
+  bookmark(direction: 1 | -1): void
+  captions(): void
+  mute(): void
+  fullScreen(): void
+}
+
+const TYPING = 'input, textarea, select, [contenteditable="true"]'
+
+/** Whether a key pressed here belongs to the element itself. */
+export function belongsToTarget(event: KeyboardEvent): boolean {
+  const target = event.target as Element | null
+  if (!target?.closest) return false
+  if (target.closest(TYPING)) return true
+  return (
+    (event.key === ' ' || event.key === 'Enter') &&
+    target.closest('button, a, [role="tab"]') !== null
+  )
+}
+
+export function usePlayerKeys(actions: PlayerKeyActions): void {
+  const keys: Record<string, () => void> = {
+    ' ': () => actions.toggle(),
+    k: () => actions.toggle(),
+    j: () => actions.step(-10_000),
+    l: () => actions.step(10_000),
+    ArrowLeft: () => actions.step(-5000),
+    ArrowRight: () => actions.step(5000),
+    ArrowUp: () => actions.bookmark(-1),
+    ArrowDown: () => actions.bookmark(1),
+    c: () => actions.captions(),
+    m: () => actions.mute(),
+    f: () => actions.fullScreen(),
+  }
+  const onKey = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return
+    const action = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key]
+    if (!action || belongsToTarget(event)) return
+    event.preventDefault()
+    action()
+  }
+  onMounted(() => document.addEventListener('keydown', onKey))
+  onScopeDispose(() => document.removeEventListener('keydown', onKey))
+}

@@ -1,0 +1,322 @@
+<script setup lang="ts">
+// One film part as a learner works through it: stage, frond, controls, and beside them the question or the contents.
+import { computed, nextTick, onMounted, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { cuesInOrder, lineIndexAt, linesInOrder, scriptOfPart } from '@fernbrake/core/lesson'
+import { clockTime } from '@fernbrake/core/media'
+import { coverage } from '@fernbrake/core/watching'
+import type { Answer } from '@fernbrake/core/questions'
+import type { FrondCue } from '../frond/model.ts'
+import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
+import { useAnswers } from '../session/useAnswers.ts'
+import { useFilmSession } from '../session/useFilmSession.ts'
+import { usePlayerKeys } from '../session/usePlayerKeys.ts'
+import FilmStage from './FilmStage.vue'
+import PlaceSlider from './PlaceSlider.vue'
+import PlayControls from './PlayControls.vue'
+import QuestionSheet from './QuestionSheet.vue'
+import SidePanel from './SidePanel.vue'
+import WatchSettings from './WatchSettings.vue'
+
+const props = defineProps<{
+  host: Host
+  opened: OpenedLesson
+  partId: string
+  hostState: HostState
+  /** Beside the title: whose sitting this is. */
+  aside: string
+}>()
+const { t, n } = useI18n()
+const { lesson } = props.opened
+const session = useFilmSession(props.host, props.opened, props.partId)
+const answers = useAnswers(props.host, lesson, props.opened.progress.responses)
+const { state, mediaMs, covered, durationMs, schedule } = session
+const root = useTemplateRef('root')
+
+const script = scriptOfPart(lesson, props.partId, lesson.language)
+const lines = script ? linesInOrder(script) : []
+const captions = ref(readCaptionWish())
+watch(captions, keepCaptionWish)
+const caption = computed(() => {
+  const line = captions.value ? lines[lineIndexAt(lines, mediaMs.value)] : undefined
+  return line && mediaMs.value < line.toMs ? line.text : null
+})
+
+const questionCues = cuesInOrder(lesson, props.partId).filter((cue) => cue.kind === 'question')
+/** The question on the sheet: the one that holds, else the first that runs beside. */
+const open = computed(() => {
+  const { mode, beside } = state.value
+  const id = mode.kind === 'held' || mode.kind === 'reviewing' ? mode.cueId : beside[0]
+  const index = questionCues.findIndex((cue) => cue.id === id)
+  const cue = questionCues[index]
+  if (!cue) return null
+  const moment = schedule.moments.find((m) => m.cueId === cue.id)!
+  return { cue, moment, number: index + 1, question: lesson.questions[cue.questionId]! }
+})
+
+const frondCues = computed<FrondCue[]>(() =>
+  cuesInOrder(lesson, props.partId).map((cue) => {
+    if (cue.kind === 'overlay') {
+      const label = t('player.cue.overlay', { time: clockTime(cue.fromMs) })
+      return { id: cue.id, kind: cue.kind, fromMs: cue.fromMs, toMs: cue.toMs, label }
+    }
+    const at = { id: cue.id, fromMs: cue.atMs, toMs: cue.atMs }
+    const time = clockTime(cue.atMs)
+    if (cue.kind === 'bookmark')
+      return {
+        ...at,
+        kind: cue.kind,
+        title: cue.title,
+        label: t('player.cue.bookmark', { title: cue.title, time }),
+      }
+    const { triesUsed, lastMark } = answers.standing(cue.questionId)
+    const standing = lastMark?.verdict === 'right' ? 'right' : triesUsed > 0 ? 'answered' : 'open'
+    const key = standing === 'open' ? 'question' : standing
+    return { ...at, kind: cue.kind, standing, label: t(`player.cue.${key}`, { time }) }
+  }),
+)
+
+const watched = computed(() => coverage(covered.value, durationMs))
+const isEnded = computed(() => state.value.mode.kind === 'ended')
+const share = computed(() => n(watched.value, { style: 'percent', maximumFractionDigits: 0 }))
+const allSent = computed(() => props.hostState.waiting === 0)
+
+function give(answer: Answer): void {
+  if (!open.value) return
+  const { cue } = open.value
+  const result = answers.give(cue.id, cue.questionId, answer)
+  if (result) session.dispatch({ kind: 'answered', cueId: cue.id, result })
+}
+
+function goOn(): void {
+  if (!open.value) return
+  session.dispatch({ kind: 'dismissed', cueId: open.value.cue.id })
+  session.notePlace()
+  void props.host.flush()
+  void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="play"]')?.focus())
+}
+
+function pickCue(id: string): void {
+  const cue = lesson.cues[id]
+  if (cue) session.seek(cue.kind === 'overlay' ? cue.fromMs : cue.atMs)
+}
+
+function fullScreen(): void {
+  if (document.fullscreenElement) void document.exitFullscreen()
+  else void root.value?.requestFullscreen?.().catch(() => undefined)
+}
+
+watch(isEnded, (ended) => ended && void props.host.flush())
+
+usePlayerKeys({
+  toggle: () => !session.isHeld.value && session.toggle(),
+  step: (ms) => session.seek(mediaMs.value + ms),
+  bookmark: (direction) => {
+    const marks = schedule.bookmarks.map((mark) => mark.atMs)
+    // A press just after a bookmark goes to the one before it.
+    const target =
+      direction > 0
+        ? marks.find((ms) => ms > mediaMs.value + 50)
+        : marks.findLast((ms) => ms < mediaMs.value - 1500)
+    if (target !== undefined) session.seek(target)
+  },
+  captions: () => (captions.value = !captions.value),
+  mute: () => session.setMuted(!session.snapshot.value.muted),
+  fullScreen,
+})
+
+const live = ref('')
+onMounted(() => {
+  const stop = watch(open, (now) => {
+    live.value = now
+      ? t('player.questionOf', { number: now.number, count: questionCues.length })
+      : ''
+  })
+  onScopeDispose(stop)
+})
+
+const CAPTIONS_KEY = 'fernbrake-captions'
+function readCaptionWish(): boolean {
+  try {
+    return localStorage.getItem(CAPTIONS_KEY) !== 'off'
+  } catch {
+    return true
+  }
+}
+function keepCaptionWish(on: boolean): void {
+  try {
+    localStorage.setItem(CAPTIONS_KEY, on ? 'on' : 'off')
+  } catch {
+    // Storage may be switched off; the wish then lasts for this sitting.
+  }
+}
+</script>
+
+<template>
+  <div ref="root" class="film night">
+    <main class="desk">
+      <header class="head">
+        <h1 dir="auto">{{ lesson.title }}</h1>
+        <p>{{ aside }}</p>
+        <WatchSettings
+          v-model:captions="captions"
+          :session="session"
+          :has-captions="lines.length > 0"
+          @full-screen="fullScreen"
+        />
+      </header>
+      <div class="stage-room">
+        <FilmStage
+          :session="session"
+          :lesson="lesson"
+          :caption="caption"
+          :language="script?.language ?? lesson.language"
+        />
+      </div>
+      <PlaceSlider
+        :duration-ms="durationMs"
+        :media-ms="mediaMs"
+        :cues="frondCues"
+        :covered="covered"
+        @seek="session.seek"
+        @pick="pickCue"
+      />
+      <PlayControls :session="session" :watched="watched" :score="answers.score.value" />
+    </main>
+    <aside class="beside paper">
+      <p class="visually-hidden" aria-live="assertive">{{ live }}</p>
+      <QuestionSheet
+        v-if="open"
+        :key="open.cue.id"
+        :cue="open.cue"
+        :question="open.question"
+        :moment="open.moment"
+        :standing="answers.standing(open.question.id)"
+        :result="state.results[open.cue.id]"
+        :number="open.number"
+        :count="questionCues.length"
+        :reviewing="state.mode.kind === 'reviewing'"
+        @give="give"
+        @go-on="goOn"
+        @rewatch="session.dispatch({ kind: 'rewatch', cueId: open.cue.id })"
+      />
+      <template v-else>
+        <div v-if="isEnded" class="ended" role="status">
+          <h2>{{ t('player.finished') }}</h2>
+          <p>
+            {{
+              t('player.finishedSummary', {
+                share,
+                points: n(answers.score.value.points, { maximumFractionDigits: 2 }),
+                max: n(answers.score.value.max),
+              })
+            }}
+          </p>
+          <p class="kept">{{ allSent ? t('player.allKept') : t('player.notAllKept') }}</p>
+        </div>
+        <SidePanel
+          :schedule="schedule"
+          :lines="lines"
+          :language="script?.language ?? lesson.language"
+          :media-ms="mediaMs"
+          @seek="session.seek"
+        />
+      </template>
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.film {
+  flex: 1 1 0;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) clamp(340px, 32vw, 460px);
+}
+.desk {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  min-height: 0;
+  min-width: 0;
+  padding: 8px 22px 12px;
+}
+.head {
+  display: flex;
+  align-items: baseline;
+  gap: 2px 14px;
+}
+h1 {
+  font-family: var(--reading);
+  font-size: 21px;
+  font-weight: 600;
+  overflow-wrap: anywhere;
+}
+.head p {
+  flex: 1;
+  color: var(--ink-3);
+}
+.head :deep(.settings) {
+  flex: none;
+}
+.stage-room {
+  flex: 0 1 auto;
+  min-height: 0;
+  display: flex;
+  justify-content: center;
+  /* The stage keeps its shape and leaves room for frond and controls. */
+  max-height: calc(100vh - 250px);
+}
+.beside {
+  min-height: 0;
+  overflow-y: auto;
+}
+.ended {
+  padding: 28px 28px 8px;
+}
+.ended h2 {
+  font-family: var(--reading);
+  font-size: 23px;
+  margin-bottom: 8px;
+}
+.kept {
+  margin-top: 8px;
+  color: var(--ink-2);
+}
+@media (max-width: 760px) {
+  .film {
+    flex: 1 0 auto;
+    display: flex;
+    flex-direction: column;
+    overflow: visible;
+  }
+  .desk {
+    display: contents;
+  }
+  .desk > * {
+    flex: none;
+  }
+  .desk :deep(.place),
+  .desk :deep(.controls) {
+    padding: 0 12px;
+  }
+  .head {
+    flex-wrap: wrap;
+    padding: 8px 12px 0 16px;
+  }
+  h1 {
+    font-size: 17px;
+  }
+  .stage-room {
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    max-height: 45vh;
+    background: var(--ground);
+  }
+  .beside {
+    flex: 1 0 auto;
+    overflow: visible;
+  }
+}
+</style>

@@ -1,0 +1,117 @@
+<script setup lang="ts">
+// The stage: the film with what lies on it. Stage coordinates run 0 to 1 in both directions.
+import { computed, onMounted, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { Lesson } from '@fernbrake/core/lesson'
+import type { FilmSession } from '../session/useFilmSession.ts'
+import OverlayView from './OverlayView.vue'
+
+const props = defineProps<{
+  session: FilmSession
+  lesson: Lesson
+  caption: string | null
+  language: string
+}>()
+const { t } = useI18n()
+const video = ref<HTMLVideoElement | null>(null)
+const { film, snapshot, needsGesture, state } = props.session
+
+const overlays = computed(() =>
+  state.value.overlays.flatMap((id) => {
+    const cue = props.lesson.cues[id]
+    return cue?.kind === 'overlay' ? [cue] : []
+  }),
+)
+const showsWaiting = computed(
+  () => film && !snapshot.value.failed && snapshot.value.waiting && !needsGesture.value,
+)
+onMounted(() => video.value && props.session.attach(video.value))
+</script>
+
+<template>
+  <div class="stage" :style="film ? { aspectRatio: `${film.width} / ${film.height}` } : undefined">
+    <video
+      v-if="film"
+      ref="video"
+      :src="film.address"
+      :poster="film.poster"
+      preload="auto"
+      playsinline
+      disablepictureinpicture
+      :aria-label="t('player.film')"
+      @click="session.toggle()"
+    />
+    <p v-else class="stage-word" role="alert">{{ t('player.filmMissing') }}</p>
+    <OverlayView v-for="overlay in overlays" :key="overlay.id" :overlay="overlay" />
+    <p v-if="caption" class="caption" :lang="language">
+      <span>{{ caption }}</span>
+    </p>
+    <button v-if="needsGesture" class="fb-button act gesture" type="button" @click="session.play()">
+      {{ t('player.tapToPlay') }}
+    </button>
+    <p v-if="showsWaiting" class="stage-word loading" role="status">
+      {{ t('player.waitingForFilm') }}
+    </p>
+    <div v-if="snapshot.failed" class="stage-word" role="alert">
+      <p>{{ t('player.filmFailed') }}</p>
+      <button class="fb-button" type="button" @click="session.retry()">
+        {{ t('player.retry') }}
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.stage {
+  position: relative;
+  container-type: size;
+  width: 100%;
+  max-height: 100%;
+  background: var(--sunk);
+  overflow: hidden;
+}
+video {
+  display: block;
+  width: 100%;
+  height: 100%;
+}
+.stage-word {
+  position: absolute;
+  inset: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 16px;
+  align-items: center;
+  justify-content: center;
+  padding: 24px;
+  text-align: center;
+  background: color-mix(in srgb, var(--ground) 82%, transparent);
+}
+.loading {
+  inset: auto auto 12px 12px;
+  padding: 4px 10px;
+  font-size: 13.5px;
+}
+.gesture {
+  position: absolute;
+  inset: 0;
+  margin: auto;
+  width: max-content;
+  height: max-content;
+}
+.caption {
+  position: absolute;
+  inset: auto 4% 4%;
+  text-align: center;
+  font-size: max(13px, 4.6cqh);
+  line-height: 1.35;
+  pointer-events: none;
+}
+.caption span {
+  padding: 0.1em 0.45em;
+  background: #0f1713e6;
+  color: #fffdf8;
+  box-decoration-break: clone;
+  -webkit-box-decoration-break: clone;
+}
+</style>

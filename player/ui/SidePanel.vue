@@ -1,0 +1,192 @@
+<script setup lang="ts">
+// What stands beside the film while no question does: its contents and its script.
+import { computed, nextTick, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { lineIndexAt, type ScriptLine } from '@fernbrake/core/lesson'
+import { clockTime } from '@fernbrake/core/media'
+import { bookmarkAt, type Schedule } from '@fernbrake/core/playback'
+
+const props = defineProps<{
+  schedule: Schedule
+  lines: readonly ScriptLine[]
+  language: string
+  mediaMs: number
+}>()
+const emit = defineEmits<{ seek: [ms: number] }>()
+const { t } = useI18n()
+const tab = ref<'contents' | 'script'>('contents')
+const list = ref<HTMLElement | null>(null)
+const current = computed(() => lineIndexAt(props.lines, props.mediaMs))
+const bookmark = computed(() => bookmarkAt(props.schedule, props.mediaMs)?.cueId ?? null)
+const TABS = ['contents', 'script'] as const
+
+watch([current, tab], async () => {
+  await nextTick()
+  const line = list.value?.querySelector<HTMLElement>('[aria-current="true"]')
+  // Only the panel scrolls; the page must not move under a reader's hands.
+  if (line && list.value) list.value.scrollTop = line.offsetTop - list.value.clientHeight / 3
+})
+
+function onTabKey(event: KeyboardEvent): void {
+  if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return
+  event.preventDefault()
+  event.stopPropagation()
+  tab.value = tab.value === 'contents' ? 'script' : 'contents'
+  void nextTick(() => document.getElementById(`tab-${tab.value}`)?.focus())
+}
+</script>
+
+<template>
+  <div class="panel">
+    <div class="tabs" role="tablist" @keydown="onTabKey">
+      <button
+        v-for="name in TABS"
+        :id="`tab-${name}`"
+        :key="name"
+        type="button"
+        role="tab"
+        :aria-selected="tab === name"
+        :tabindex="tab === name ? 0 : -1"
+        aria-controls="side-panel"
+        @click="tab = name"
+      >
+        {{ t(`player.${name}`) }}
+      </button>
+    </div>
+    <div
+      id="side-panel"
+      ref="list"
+      class="list"
+      role="tabpanel"
+      tabindex="0"
+      :aria-labelledby="`tab-${tab}`"
+    >
+      <template v-if="tab === 'contents'">
+        <p v-if="schedule.bookmarks.length === 0" class="empty">{{ t('player.noContents') }}</p>
+        <ol v-else>
+          <li v-for="mark in schedule.bookmarks" :key="mark.cueId">
+            <button
+              type="button"
+              :aria-current="mark.cueId === bookmark"
+              @click="emit('seek', mark.atMs)"
+            >
+              <span class="at">{{ clockTime(mark.atMs) }}</span>
+              <span dir="auto">{{ mark.title }}</span>
+            </button>
+          </li>
+        </ol>
+      </template>
+      <template v-else>
+        <p v-if="lines.length === 0" class="empty">{{ t('player.noScript') }}</p>
+        <ol v-else class="script" :lang="language">
+          <li v-for="(line, index) in lines" :key="line.id">
+            <button
+              type="button"
+              :aria-current="index === current"
+              @click="emit('seek', line.fromMs)"
+            >
+              <span class="at">{{ clockTime(line.fromMs) }}</span>
+              <span dir="auto">{{ line.text }}</span>
+            </button>
+          </li>
+        </ol>
+      </template>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.panel {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  height: 100%;
+}
+.tabs {
+  display: flex;
+  gap: 20px;
+  padding: 20px 28px 0;
+  border-bottom: 1px solid var(--line);
+}
+.tabs button {
+  min-height: 44px;
+  padding: 4px 0;
+  border: 0;
+  border-bottom: 3px solid transparent;
+  background: none;
+  color: var(--ink-2);
+  font: inherit;
+  font-weight: 600;
+  cursor: pointer;
+}
+.tabs [aria-selected='true'] {
+  border-color: var(--fern);
+  color: var(--ink);
+}
+.list {
+  position: relative;
+  flex: 1 1 0;
+  min-height: 0;
+  overflow-y: auto;
+}
+.list:focus-visible {
+  outline-offset: -3px;
+}
+ol {
+  margin: 0;
+  padding: 10px 0;
+  list-style: none;
+}
+li button {
+  display: grid;
+  grid-template-columns: 4.2em 1fr;
+  width: 100%;
+  min-height: 44px;
+  align-items: baseline;
+  padding: 9px 28px;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  font-size: 16px;
+  text-align: start;
+  cursor: pointer;
+}
+li button:focus-visible {
+  outline-offset: -3px;
+}
+.script button {
+  font-family: var(--reading);
+  line-height: 1.5;
+}
+li button:hover {
+  background: var(--ground);
+}
+li [aria-current='true'] {
+  background: var(--fern-soft);
+}
+.at {
+  font-family: var(--mono);
+  font-size: 13.5px;
+  color: var(--ink-3);
+}
+li [aria-current='true'] .at {
+  color: var(--ink-2);
+}
+.empty {
+  padding: 24px 28px;
+  color: var(--ink-2);
+}
+@media (max-width: 760px) {
+  .tabs {
+    padding: 4px 16px 0;
+  }
+  li button {
+    padding: 9px 16px;
+  }
+  .list {
+    max-height: 46vh;
+    flex-basis: auto;
+  }
+}
+</style>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+// How the film is shown: captions, speed, sound, full screen.
+import { useI18n } from 'vue-i18n'
+import type { FilmSession } from '../session/useFilmSession.ts'
+
+const props = defineProps<{ session: FilmSession; hasCaptions: boolean }>()
+const captions = defineModel<boolean>('captions', { required: true })
+const emit = defineEmits<{ fullScreen: [] }>()
+const { t, n } = useI18n()
+const { snapshot } = props.session
+const RATES = [0.75, 1, 1.25, 1.5, 2]
+</script>
+
+<template>
+  <div class="settings">
+    <button
+      v-if="hasCaptions"
+      class="fb-button plain toggle"
+      type="button"
+      :aria-pressed="captions"
+      @click="captions = !captions"
+    >
+      {{ t('player.captions') }}
+    </button>
+    <label class="speed">
+      <span>{{ t('player.speed') }}</span>
+      <select
+        :value="snapshot.rate"
+        @change="session.setRate(Number(($event.target as HTMLSelectElement).value))"
+      >
+        <option v-for="rate in RATES" :key="rate" :value="rate">
+          {{ t('player.speedTimes', { rate: n(rate) }) }}
+        </option>
+      </select>
+    </label>
+    <button
+      class="fb-button plain"
+      type="button"
+      :aria-pressed="snapshot.muted"
+      @click="session.setMuted(!snapshot.muted)"
+    >
+      {{ snapshot.muted ? t('player.unmute') : t('player.mute') }}
+    </button>
+    <button class="fb-button plain" type="button" @click="emit('fullScreen')">
+      {{ t('player.fullScreen') }}
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.settings {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0 2px;
+}
+.fb-button.plain {
+  font-weight: 500;
+}
+.toggle[aria-pressed='true'] {
+  text-decoration: underline;
+  text-decoration-color: var(--fern);
+  text-decoration-thickness: 3px;
+  text-underline-offset: 6px;
+}
+.speed {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+.speed select {
+  min-height: 36px;
+  padding: 2px 4px;
+  border: 1px solid var(--line-strong);
+  border-radius: var(--radius);
+  background: var(--surface);
+  color: var(--ink);
+  font: inherit;
+}
+@media (max-width: 760px) {
+  .settings {
+    margin: 0 -10px;
+  }
+  .speed span {
+    position: absolute;
+    clip-path: inset(50%);
+  }
+}
+</style>
