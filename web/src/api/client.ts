@@ -1,0 +1,64 @@
+// Calls the HTTP API by the names of the contract. Faults become ApiError with the server's own problem document.
+import {
+  contract,
+  type BodyOf,
+  type Contract,
+  type ParamsOf,
+  type Problem,
+  type QueryOf,
+  type ReplyOf,
+  type RouteName,
+} from '@fernbrake/core/contract'
+
+export class ApiError extends Error {
+  /** 0 where the server could not be reached at all. */
+  readonly status: number
+  readonly problem: Problem | null
+
+  constructor(status: number, problem: Problem | null, cause?: unknown) {
+    super(problem?.detail ?? 'unreachable', { cause })
+    this.name = 'ApiError'
+    this.status = status
+    this.problem = problem
+  }
+
+  /** The server could not be reached, or says that it is not well: trying again later may help. */
+  get isPassing(): boolean {
+    return this.status === 0 || this.status >= 500 || this.status === 429
+  }
+}
+
+interface Given<Name extends RouteName> {
+  params?: ParamsOf<Contract[Name]>
+  query?: QueryOf<Contract[Name]>
+  body?: BodyOf<Contract[Name]>
+}
+
+/** Calls a route; throws ApiError. */
+export async function call<Name extends RouteName>(
+  name: Name,
+  given: Given<Name> = {},
+): Promise<ReplyOf<Contract[Name]>> {
+  const { method, path } = contract[name]
+  const response = await fetch(addressOf(path, given), {
+    method: method.toUpperCase(),
+    ...(given.body === undefined
+      ? {}
+      : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(given.body) }),
+  }).catch((error: unknown) => {
+    throw new ApiError(0, null, error)
+  })
+  if (response.ok) return (await response.json()) as ReplyOf<Contract[Name]>
+  throw new ApiError(response.status, (await response.json().catch(() => null)) as Problem | null)
+}
+
+function addressOf(path: string, given: { params?: unknown; query?: unknown }): string {
+  const params = (given.params ?? {}) as Record<string, string>
+  const filled = path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params[key] ?? ''))
+  const query = Object.entries((given.query ?? {}) as Record<string, unknown>).filter(
+    ([, value]) => value !== undefined,
+  )
+  return query.length === 0
+    ? filled
+    : `${filled}?${new URLSearchParams(query.map(([key, value]) => [key, String(value)]))}`
+}

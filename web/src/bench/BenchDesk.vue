@@ -1,0 +1,182 @@
+<script setup lang="ts">
+// The bench of one lesson: stage, script or sheet, frond; all show the same moment.
+import Button from 'primevue/button'
+import { nanoid } from 'nanoid'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { onBeforeRouteLeave } from 'vue-router'
+import { edits } from '@fernbrake/core/lesson'
+import BenchFrond from './BenchFrond.vue'
+import BenchHead from './BenchHead.vue'
+import BenchStage from './BenchStage.vue'
+import CueSheet from './CueSheet.vue'
+import FilmIntake from './FilmIntake.vue'
+import KeySheet from './KeySheet.vue'
+import LessonSheet from './LessonSheet.vue'
+import PublishDialog from './PublishDialog.vue'
+import ScriptDesk from './ScriptDesk.vue'
+import TransportRow from './TransportRow.vue'
+import { createBench, provideBench } from './useBench.ts'
+import { useBenchKeys } from './useBenchKeys.ts'
+import { closeWithScope, provideDraft, type Draft } from './useDraft.ts'
+import { useMedia } from './useFilmUpload.ts'
+
+const props = defineProps<{ draft: Draft }>()
+const { t } = useI18n()
+const { draft } = props
+provideDraft(draft)
+closeWithScope(() => draft)
+const bench = createBench(draft, {
+  bookmark: () =>
+    t('bench.newBookmark', {
+      number: bench.cues.value.filter((cue) => cue.kind === 'bookmark').length + 1,
+    }),
+  overlay: () => t('bench.newOverlay'),
+})
+provideBench(bench)
+
+const frond = useTemplateRef<{ zoom(factor: number): void; zoomAll(): void }>('frond')
+const publishing = ref(false)
+const showsKeys = ref(false)
+const showsLesson = ref(false)
+
+const { follow } = useMedia((media) => {
+  bench.media.value = media
+  const part = bench.part.value
+  // The film's length is known only now; it is written into the lesson once, as an edit like any other.
+  if (part && part.mediaId === media.id && media.state === 'ready' && bench.canEdit.value) {
+    const { durationMs, frameRate } = media
+    if (part.durationMs !== durationMs || part.frameRate !== frameRate)
+      draft.make(edits.attachFilm, { partId: part.id, mediaId: media.id, durationMs, frameRate })
+  }
+})
+watch(() => bench.part.value?.mediaId ?? null, follow, { immediate: true })
+
+const plays = computed(() => bench.media.value?.state === 'ready')
+
+function onUploaded(mediaId: string): void {
+  let partId = bench.part.value?.id
+  if (!partId) {
+    partId = nanoid()
+    draft.make(edits.addFilmPart, { id: partId, title: draft.lesson.value.title })
+  }
+  draft.make(edits.attachFilm, { partId, mediaId, durationMs: null, frameRate: null })
+}
+
+useBenchKeys(bench, {
+  zoom: (factor) => frond.value?.zoom(factor),
+  zoomAll: () => frond.value?.zoomAll(),
+  showKeys: () => (showsKeys.value = true),
+  focusSheet: () =>
+    void nextTick(() =>
+      document.querySelector<HTMLElement>('.side textarea, .side input')?.focus(),
+    ),
+})
+
+watch(bench.selectedId, (id) => {
+  if (id) showsLesson.value = false
+})
+// A cue that someone else removed must not stay selected.
+watch(bench.selected, (cue) => {
+  if (!cue) bench.selectedId.value = null
+})
+onBeforeRouteLeave(() => bench.film.value?.pause())
+</script>
+
+<template>
+  <div class="bench">
+    <BenchHead
+      :draft="draft"
+      :can-publish="plays"
+      @publish="publishing = true"
+      @settings="(bench.select(null), (showsLesson = !showsLesson))"
+      @keys="showsKeys = true"
+    />
+    <div
+      v-if="draft.notice.value || draft.state.value.refused.length > 0"
+      class="notices"
+      role="alert"
+    >
+      <p v-if="draft.notice.value?.kind === 'undoBlocked'" class="notice straw">
+        {{ t('bench.undoBlocked', { name: t(`edit.${draft.notice.value.name}`) }) }}
+      </p>
+      <p v-else-if="draft.notice.value" class="notice">
+        {{
+          t('bench.invalid', {
+            name: t(`edit.${draft.notice.value.name}`),
+            reason: draft.notice.value.issues[0]?.message,
+          })
+        }}
+      </p>
+      <p v-for="edit in draft.state.value.refused" :key="edit.id" class="notice">
+        {{ t('bench.refused', { name: t(`edit.${edit.name}`), reason: edit.issues[0]?.message }) }}
+        <Button
+          :label="t('bench.dropRefused')"
+          size="small"
+          severity="secondary"
+          variant="text"
+          @click="draft.dropRefused(edit.id)"
+        />
+      </p>
+    </div>
+    <main class="work">
+      <section class="left night" :aria-label="t('bench.stage')">
+        <div class="stage-room">
+          <BenchStage v-if="plays" />
+          <FilmIntake v-else @uploaded="onUploaded" />
+        </div>
+        <TransportRow v-if="plays" />
+      </section>
+      <div class="side">
+        <LessonSheet v-if="showsLesson" @close="showsLesson = false" />
+        <CueSheet
+          v-else-if="bench.selected.value"
+          :key="bench.selected.value.id"
+          :cue="bench.selected.value"
+        />
+        <ScriptDesk v-else />
+      </div>
+    </main>
+    <BenchFrond v-if="plays" ref="frond" />
+    <PublishDialog v-model:visible="publishing" />
+    <KeySheet v-model:visible="showsKeys" />
+  </div>
+</template>
+
+<style scoped>
+.bench {
+  display: flex;
+  flex-direction: column;
+  height: 100vh;
+  min-height: 560px;
+}
+.work {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 56fr) minmax(400px, 44fr);
+}
+.left {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  min-width: 0;
+  padding: 12px 14px 2px;
+}
+.stage-room {
+  flex: 1;
+  min-height: 0;
+  container-type: size;
+  display: flex;
+  align-items: center;
+  justify-content: center;
+}
+.side {
+  min-height: 0;
+  min-width: 0;
+  border-left: 1px solid var(--line);
+}
+.notices p {
+  padding: 6px 18px;
+}
+</style>

@@ -1,0 +1,179 @@
+<script setup lang="ts">
+// The head of a lesson's places: its title, whether everything is kept, undo and redo, and where to go from here.
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import { writeMoment } from '../ui/dates.ts'
+import FernMark from '../ui/FernMark.vue'
+import type { Draft } from './useDraft.ts'
+
+const props = defineProps<{ draft: Draft; canPublish: boolean }>()
+const emit = defineEmits<{ publish: []; settings: []; keys: [] }>()
+const { t } = useI18n()
+
+const status = computed(() => {
+  const { keeping, state, keptAt, editions } = props.draft
+  const waiting = state.value.pending.length
+  const base =
+    editions.value.length > 0
+      ? t('bench.draftAfter', { number: editions.value.length })
+      : t('bench.draft')
+  const word = {
+    kept: t('bench.keptAt', { time: writeMoment(keptAt.value) }),
+    sending: t('bench.keeping'),
+    offline: t('bench.offline', waiting),
+    signedOut: t('bench.signedOut', waiting),
+  }[keeping.value]
+  return { base, word, quiet: keeping.value === 'kept' || keeping.value === 'sending' }
+})
+const undoWord = computed(() => {
+  const name = props.draft.undoName.value
+  return name ? t('bench.undoNamed', { name: t(`edit.${name}`) }) : t('bench.nothingToUndo')
+})
+const redoWord = computed(() => {
+  const name = props.draft.redoName.value
+  return name ? t('bench.redoNamed', { name: t(`edit.${name}`) }) : t('bench.nothingToRedo')
+})
+const lessonId = computed(() => props.draft.lessonId)
+</script>
+
+<template>
+  <header class="head">
+    <RouterLink to="/" class="home" :aria-label="t('bench.home')" :title="t('bench.home')"
+      ><FernMark
+    /></RouterLink>
+    <h1 dir="auto">
+      <button type="button" :title="t('sheet.lesson')" @click="emit('settings')">
+        {{ draft.lesson.value.title || t('bench.untitled') }}
+      </button>
+    </h1>
+    <p class="status" role="status" data-test="keeping" :class="{ loud: !status.quiet }">
+      {{ status.base }} · {{ status.word }}
+    </p>
+    <nav :aria-label="t('bench.places')">
+      <RouterLink :to="{ name: 'bench', params: { lessonId } }">{{ t('bench.bench') }}</RouterLink>
+      <RouterLink :to="{ name: 'results', params: { lessonId } }">{{
+        t('bench.results')
+      }}</RouterLink>
+    </nav>
+    <span class="gap" />
+    <Button
+      :label="t('bench.undo')"
+      :title="undoWord"
+      severity="secondary"
+      variant="text"
+      size="small"
+      :disabled="!draft.undoName.value"
+      @click="draft.undo()"
+    />
+    <Button
+      :label="t('bench.redo')"
+      :title="redoWord"
+      severity="secondary"
+      variant="text"
+      size="small"
+      :disabled="!draft.redoName.value"
+      @click="draft.redo()"
+    />
+    <Button
+      :label="t('bench.keys')"
+      severity="secondary"
+      variant="text"
+      size="small"
+      @click="emit('keys')"
+    />
+    <RouterLink class="as-learner" :to="{ name: 'preview', params: { lessonId } }">{{
+      t('bench.asLearner')
+    }}</RouterLink>
+    <Button
+      v-if="draft.role !== 'viewer'"
+      :label="t('bench.publish', { number: draft.editions.value.length + 1 })"
+      :disabled="!canPublish"
+      @click="emit('publish')"
+    />
+  </header>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 54px;
+  padding: 0 16px;
+  border-bottom: 1px solid var(--line);
+  background: var(--surface);
+  white-space: nowrap;
+}
+.home {
+  display: grid;
+  padding: 4px;
+}
+h1 {
+  min-width: 0;
+  overflow: hidden;
+}
+h1 button {
+  max-width: 100%;
+  overflow: hidden;
+  padding: 4px 6px;
+  border: 0;
+  border-radius: var(--radius);
+  background: none;
+  color: var(--ink);
+  font-family: var(--reading);
+  font-size: 21px;
+  font-weight: 600;
+  text-overflow: ellipsis;
+  cursor: pointer;
+}
+h1 button:hover {
+  background: var(--sunk);
+}
+h1 button:focus-visible {
+  outline-offset: -2px;
+}
+.status {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  font-size: 13.5px;
+  color: var(--ink-2);
+}
+.loud {
+  padding: 3px 8px;
+  background: var(--straw-soft);
+  color: var(--ink);
+}
+nav {
+  display: flex;
+  gap: 16px;
+  padding: 0 10px;
+}
+nav a {
+  padding: 16px 0 13px;
+  border-bottom: 3px solid transparent;
+  color: var(--ink-2);
+  font-weight: 600;
+  text-decoration: none;
+}
+nav a.router-link-exact-active {
+  border-color: var(--fern);
+  color: var(--ink);
+}
+.gap {
+  flex: 1;
+}
+.as-learner {
+  padding: 6px 12px;
+  border: 1px solid var(--line-strong);
+  border-radius: var(--radius);
+  color: var(--ink);
+  font-weight: 650;
+  text-decoration: none;
+}
+.as-learner:hover {
+  background: var(--sunk);
+}
+</style>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+// A cue in the margin of the script.
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { cueStartMs, type Cue } from '@fernbrake/core/lesson'
+import { clockTime } from '@fernbrake/core/media'
+import { useBench } from './useBench.ts'
+
+const props = defineProps<{ cue: Cue }>()
+const bench = useBench()
+const { t } = useI18n()
+const time = computed(() =>
+  props.cue.kind === 'overlay'
+    ? `${clockTime(props.cue.fromMs)}–${clockTime(props.cue.toMs)}`
+    : clockTime(cueStartMs(props.cue)),
+)
+const words = computed(() => {
+  const { cue } = props
+  if (cue.kind === 'overlay') return cue.text || t('bench.noWords')
+  if (cue.kind === 'bookmark') return cue.title || t('bench.noWords')
+  return bench.lesson.value.questions[cue.questionId]?.stem || t('bench.noWords')
+})
+const extra = computed(() =>
+  props.cue.kind === 'question' && props.cue.hold !== 'none' ? t('bench.holds') : null,
+)
+</script>
+
+<template>
+  <button
+    type="button"
+    class="card"
+    :class="[cue.kind, { selected: bench.selectedId.value === cue.id }]"
+    :aria-pressed="bench.selectedId.value === cue.id"
+    @click="bench.select(cue.id, true)"
+  >
+    <span class="head">
+      <b>{{ t(`bench.kind.${cue.kind}`) }}</b> <span class="mono">{{ time }}</span>
+      <template v-if="extra"> · {{ extra }}</template>
+    </span>
+    <span class="words" dir="auto">{{ words }}</span>
+  </button>
+</template>
+
+<style scoped>
+.card {
+  display: block;
+  width: 100%;
+  padding: 6px 8px 7px 10px;
+  border: 1px solid var(--line);
+  border-left: 4px solid var(--kind);
+  border-radius: var(--radius);
+  background: var(--surface);
+  color: var(--ink);
+  font: inherit;
+  font-size: 13.5px;
+  line-height: 1.35;
+  text-align: start;
+  cursor: pointer;
+}
+.question {
+  --kind: var(--rust);
+}
+.overlay {
+  --kind: var(--slate);
+}
+.bookmark {
+  --kind: var(--straw);
+}
+.card:hover {
+  background: var(--ground);
+}
+.selected {
+  border-color: var(--ink);
+  border-left-color: var(--kind);
+  box-shadow: 0 0 0 1px var(--ink);
+}
+.head {
+  display: block;
+  font-size: 12.5px;
+  color: var(--ink-2);
+}
+.words {
+  display: -webkit-box;
+  overflow: hidden;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 3;
+  overflow-wrap: anywhere;
+}
+</style>

@@ -1,0 +1,168 @@
+<script setup lang="ts">
+// The stage before there is a film: putting one in, and watching it come.
+import Button from 'primevue/button'
+import ProgressBar from 'primevue/progressbar'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { call } from '../api/client.ts'
+import { useBench } from './useBench.ts'
+import { useFilmUpload } from './useFilmUpload.ts'
+
+const emit = defineEmits<{ uploaded: [mediaId: string] }>()
+const bench = useBench()
+const { t, n } = useI18n()
+const picker = ref<HTMLInputElement | null>(null)
+const over = ref(false)
+const { progress, begin, pause, goOn, forget } = useFilmUpload((mediaId) =>
+  emit('uploaded', mediaId),
+)
+
+const mb = (bytes: number) => n(bytes / 1_000_000, { maximumFractionDigits: 1 })
+const share = computed(() =>
+  progress.value
+    ? Math.round((progress.value.sentBytes / Math.max(1, progress.value.totalBytes)) * 100)
+    : 0,
+)
+const job = computed(
+  () => bench.media.value?.jobs.find((j) => j.state === 'running' || j.state === 'waiting') ?? null,
+)
+const fault = computed(() => bench.media.value?.fault ?? null)
+
+function take(file: File | undefined | null): void {
+  over.value = false
+  if (file && bench.canEdit.value) void begin(file)
+}
+
+async function again(): Promise<void> {
+  if (bench.media.value)
+    bench.media.value = await call('prepareAgain', { params: { mediaId: bench.media.value.id } })
+}
+</script>
+
+<template>
+  <div
+    class="intake"
+    :class="{ over }"
+    @dragover.prevent="over = true"
+    @dragleave="over = false"
+    @drop.prevent="take($event.dataTransfer?.files[0])"
+  >
+    <div v-if="progress && progress.state !== 'done'" class="inner" role="status">
+      <h2>{{ progress.name }}</h2>
+      <ProgressBar :value="share" :show-value="false" :aria-label="t('intake.sending')" />
+      <p>
+        {{
+          t('intake.sent', { sent: mb(progress.sentBytes), all: mb(progress.totalBytes), share })
+        }}
+      </p>
+      <p v-if="progress.state === 'waiting'">{{ t('intake.waiting') }}</p>
+      <p v-if="progress.state === 'failed'" role="alert">{{ t('intake.failed') }}</p>
+      <div class="buttons">
+        <Button
+          v-if="progress.state === 'sending'"
+          :label="t('intake.pause')"
+          severity="secondary"
+          @click="pause"
+        />
+        <Button
+          v-if="progress.state === 'paused' || progress.state === 'failed'"
+          :label="t('intake.goOn')"
+          @click="goOn"
+        />
+        <Button
+          v-if="progress.state === 'paused' || progress.state === 'failed'"
+          :label="t('intake.other')"
+          severity="secondary"
+          variant="text"
+          @click="forget"
+        />
+      </div>
+    </div>
+    <div v-else-if="bench.media.value?.state === 'preparing'" class="inner" role="status">
+      <h2>{{ t('intake.preparing') }}</h2>
+      <template v-if="job?.kind === 'playable'">
+        <ProgressBar
+          :value="Math.round(job.progress * 100)"
+          :show-value="false"
+          :aria-label="t('intake.converting')"
+        />
+        <p>{{ t('intake.convertingShare', { share: Math.round(job.progress * 100) }) }}</p>
+      </template>
+      <template v-else>
+        <ProgressBar mode="indeterminate" :aria-label="t('intake.preparing')" />
+        <p>{{ t('intake.looking') }}</p>
+      </template>
+    </div>
+    <div v-else class="inner">
+      <p v-if="fault" class="fault" role="alert">
+        {{ t(`intake.fault.${fault}`, { name: bench.media.value!.title }) }}
+      </p>
+      <h2>{{ t('intake.title') }}</h2>
+      <p>{{ t('intake.help') }}</p>
+      <div class="buttons">
+        <Button
+          :label="t('intake.choose')"
+          :disabled="!bench.canEdit.value"
+          @click="picker?.click()"
+        />
+        <Button
+          v-if="fault === 'conversionFailed'"
+          :label="t('intake.again')"
+          severity="secondary"
+          @click="again"
+        />
+      </div>
+      <input
+        ref="picker"
+        class="visually-hidden"
+        type="file"
+        accept="video/*,.mkv,.avi,.wmv,.flv,.mpg,.3gp"
+        tabindex="-1"
+        data-test="film"
+        :aria-label="t('intake.choose')"
+        @change="take(($event.target as HTMLInputElement).files?.[0])"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.intake {
+  display: grid;
+  place-items: center;
+  width: 100%;
+  height: 100%;
+  border: 1px dashed var(--line-strong);
+}
+.over {
+  border-color: var(--fern);
+  background: var(--surface);
+}
+.inner {
+  width: min(100%, 480px);
+  padding: 24px;
+}
+h2 {
+  font-family: var(--reading);
+  font-size: 23px;
+  font-weight: 600;
+  margin-bottom: 12px;
+  overflow-wrap: anywhere;
+}
+.inner p {
+  margin-top: 10px;
+  color: var(--ink-2);
+}
+.buttons {
+  display: flex;
+  gap: 10px;
+  margin-top: 20px;
+}
+.inner .fault {
+  margin: 0 0 20px;
+  padding: 10px 14px;
+  border-left: 4px solid var(--rust);
+  background: var(--rust-soft);
+  color: var(--ink);
+}
+</style>

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+// All keys of the bench, and a switch for them.
+import Dialog from 'primevue/dialog'
+import ToggleSwitch from 'primevue/toggleswitch'
+import { useI18n } from 'vue-i18n'
+import { keysOn, switchKeys } from './useBenchKeys.ts'
+
+const visible = defineModel<boolean>('visible', { required: true })
+const { t } = useI18n()
+const KEYS = [
+  ['Space', 'K', 'play'],
+  ['J', 'L', 'shuttle'],
+  ['←', '→', 'frame'],
+  ['Shift ←', 'Shift →', 'second'],
+  ['↑', '↓', 'cue'],
+  ['Q', '', 'question'],
+  ['O', '', 'overlay'],
+  ['B', '', 'bookmark'],
+  ['[', ']', 'edge'],
+  ['Enter', 'Esc', 'edit'],
+  ['Del', '', 'remove'],
+  ['Ctrl Z', 'Ctrl Shift Z', 'undo'],
+  ['Ctrl D', '', 'duplicate'],
+  ['+', '−', 'zoom'],
+  ['0', '', 'whole'],
+  ['?', '', 'help'],
+] as const
+</script>
+
+<template>
+  <Dialog
+    v-model:visible="visible"
+    modal
+    :header="t('keys.title')"
+    :style="{ width: 'min(94vw, 620px)' }"
+  >
+    <label class="switch">
+      <ToggleSwitch :model-value="keysOn" @update:model-value="switchKeys" />
+      {{ t('keys.on') }}
+    </label>
+    <dl>
+      <template v-for="[first, second, name] in KEYS" :key="name">
+        <dt>
+          <kbd>{{ first }}</kbd> <kbd v-if="second">{{ second }}</kbd>
+        </dt>
+        <dd>{{ t(`keys.${name}`) }}</dd>
+      </template>
+    </dl>
+  </Dialog>
+</template>
+
+<style scoped>
+.switch {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  margin-bottom: 16px;
+}
+dl {
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 8px 20px;
+  margin: 0;
+}
+dd {
+  margin: 0;
+}
+kbd {
+  padding: 1px 7px;
+  border: 1px solid var(--line-strong);
+  border-radius: var(--radius);
+  font-family: var(--mono);
+  font-size: 13.5px;
+}
+</style>

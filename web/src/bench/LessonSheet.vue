@@ -1,0 +1,105 @@
+<script setup lang="ts">
+// The sheet for the lesson itself: title, summary, language, and how learners may move through the film.
+import Button from 'primevue/button'
+import Select from 'primevue/select'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { edits, type SeekRule } from '@fernbrake/core/lesson'
+import WordsField from './WordsField.vue'
+import { useBench } from './useBench.ts'
+
+const emit = defineEmits<{ close: [] }>()
+const bench = useBench()
+const { draft } = bench
+const { t } = useI18n()
+const LANGUAGES = ['en', 'de', 'fr', 'es', 'it', 'nl', 'pl', 'pt', 'sv', 'ar', 'he', 'ja', 'zh']
+const names = new Intl.DisplayNames(['en'], { type: 'language' })
+const languages = LANGUAGES.map((value) => ({ value, label: names.of(value) ?? value }))
+const RULES: SeekRule[] = ['free', 'backOnly', 'none']
+const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seekRule.${value}`) })))
+</script>
+
+<template>
+  <section class="sheet" :aria-label="t('sheet.lesson')">
+    <header>
+      <h2>{{ t('sheet.lesson') }}</h2>
+      <Button
+        :label="t('sheet.close')"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        @click="emit('close')"
+      />
+    </header>
+    <div class="body">
+      <WordsField
+        :label="t('sheet.title')"
+        :text="draft.lesson.value.title"
+        :max="200"
+        @change="draft.make(edits.setLessonText, { field: 'title', text: $event })"
+      />
+      <WordsField
+        :label="t('sheet.summary')"
+        :text="draft.lesson.value.summary"
+        :max="2000"
+        :rows="4"
+        @change="draft.make(edits.setLessonText, { field: 'summary', text: $event })"
+      />
+      <div class="field">
+        <label for="language">{{ t('sheet.language') }}</label>
+        <Select
+          label-id="language"
+          :model-value="draft.lesson.value.language"
+          :options="languages"
+          option-label="label"
+          option-value="value"
+          :aria-label="t('sheet.language')"
+          :disabled="!bench.canEdit.value"
+          @update:model-value="draft.make(edits.setLanguage, { language: $event })"
+        />
+      </div>
+      <div v-if="bench.part.value" class="field">
+        <label for="seek-rule">{{ t('sheet.seeking') }}</label>
+        <Select
+          label-id="seek-rule"
+          :model-value="bench.part.value.seekRule"
+          :options="rules"
+          option-label="label"
+          option-value="value"
+          :aria-label="t('sheet.seeking')"
+          :disabled="!bench.canEdit.value"
+          @update:model-value="
+            draft.make(edits.setSeekRule, { partId: bench.part.value!.id, seekRule: $event })
+          "
+        />
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.sheet {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+  background: var(--surface);
+}
+header {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  min-height: 44px;
+  padding: 6px 12px 6px 18px;
+  border-bottom: 1px solid var(--line);
+}
+h2 {
+  font-size: 15px;
+}
+.body {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  padding: 14px 18px;
+  overflow-y: auto;
+}
+</style>

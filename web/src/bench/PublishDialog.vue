@@ -1,0 +1,157 @@
+<script setup lang="ts">
+// Publishing cannot be taken back, so it is asked for in a dialog: what is in the way, what will happen, the link.
+import Button from 'primevue/button'
+import Dialog from 'primevue/dialog'
+import InputText from 'primevue/inputtext'
+import { computed, ref, shallowRef } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { findWhatBlocksPublishing } from '@fernbrake/core/lesson'
+import type { Issue } from '@fernbrake/core/fields'
+import { clockTime } from '@fernbrake/core/media'
+import { call } from '../api/client.ts'
+import FaultNotice from '../ui/FaultNotice.vue'
+import { useBench } from './useBench.ts'
+
+const visible = defineModel<boolean>('visible', { required: true })
+const bench = useBench()
+const { draft } = bench
+const { t } = useI18n()
+const error = shallowRef<unknown>(null)
+const busy = ref(false)
+const done = ref(false)
+const copied = ref(false)
+const number = computed(() => draft.editions.value.length + 1)
+const blockers = computed(() => findWhatBlocksPublishing(draft.lesson.value))
+const allKept = computed(() => draft.keeping.value === 'kept')
+const address = computed(() => `${location.origin}/open/${draft.linkCode.value}`)
+
+function cueOf(issue: Issue): string | null {
+  const [map, id] = issue.path
+  return map === 'cues' && typeof id === 'string' && draft.lesson.value.cues[id] ? id : null
+}
+function placeOf(issue: Issue): string {
+  const cue = draft.lesson.value.cues[cueOf(issue) ?? '']
+  return cue ? clockTime(cue.kind === 'overlay' ? cue.fromMs : cue.atMs) : ''
+}
+function goTo(issue: Issue): void {
+  visible.value = false
+  bench.select(cueOf(issue), true)
+}
+
+async function publish(): Promise<void> {
+  busy.value = true
+  error.value = null
+  try {
+    const reply = await call('publish', {
+      params: { lessonId: draft.lessonId },
+      body: { revision: draft.state.value.revision, number: number.value },
+    })
+    draft.editions.value = [...draft.editions.value, reply.edition]
+    draft.linkCode.value = reply.linkCode
+    done.value = true
+  } catch (caught) {
+    error.value = caught
+    await draft.catchUp()
+  } finally {
+    busy.value = false
+  }
+}
+
+async function copy(): Promise<void> {
+  try {
+    await navigator.clipboard.writeText(address.value)
+    copied.value = true
+  } catch {
+    document.querySelector<HTMLInputElement>('[data-test="link"]')?.select()
+  }
+}
+
+function onHide(): void {
+  done.value = false
+  copied.value = false
+  error.value = null
+}
+</script>
+
+<template>
+  <Dialog
+    v-model:visible="visible"
+    modal
+    :header="done ? t('publish.doneTitle', { number: number - 1 }) : t('publish.title', { number })"
+    :style="{ width: 'min(94vw, 560px)' }"
+    @after-hide="onHide"
+  >
+    <div class="body">
+      <template v-if="done">
+        <p>{{ t('publish.done') }}</p>
+        <div class="link">
+          <InputText
+            :model-value="address"
+            readonly
+            fluid
+            data-test="link"
+            :aria-label="t('publish.link')"
+          />
+          <Button :label="copied ? t('publish.copied') : t('publish.copy')" @click="copy" />
+        </div>
+      </template>
+      <template v-else-if="blockers.length > 0">
+        <p>{{ t('publish.blocked', blockers.length) }}</p>
+        <ul>
+          <li v-for="issue in blockers" :key="`${issue.path.join('/')}-${issue.code}`">
+            {{ t(`publish.issue.${issue.code.replace('.', '_')}`) }}
+            <button v-if="cueOf(issue)" type="button" class="link-button" @click="goTo(issue)">
+              {{ t('publish.goTo', { time: placeOf(issue) }) }}
+            </button>
+          </li>
+        </ul>
+      </template>
+      <template v-else>
+        <p>
+          {{ number > 1 ? t('publish.next', { number, before: number - 1 }) : t('publish.first') }}
+        </p>
+        <p v-if="!allKept" class="muted">{{ t('publish.waiting') }}</p>
+        <FaultNotice v-if="error" :error="error" @retry="publish" />
+        <div class="buttons">
+          <Button
+            :label="t('publish.publish', { number })"
+            :disabled="busy || !allKept"
+            data-test="publish"
+            @click="publish"
+          />
+          <Button
+            :label="t('publish.notNow')"
+            severity="secondary"
+            variant="text"
+            @click="visible = false"
+          />
+        </div>
+        <p v-if="draft.linkCode.value && number > 1" class="muted">
+          {{ t('publish.currentLink') }}
+          <a :href="address" target="_blank" rel="noopener">{{ address }}</a>
+        </p>
+      </template>
+    </div>
+  </Dialog>
+</template>
+
+<style scoped>
+.body {
+  display: flex;
+  flex-direction: column;
+  gap: 16px;
+}
+.link,
+.buttons {
+  display: flex;
+  gap: 10px;
+}
+ul {
+  margin: 0;
+  padding-left: 20px;
+  line-height: 1.9;
+}
+a {
+  overflow-wrap: anywhere;
+}
+</style>

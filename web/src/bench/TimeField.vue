@@ -1,0 +1,44 @@
+<script setup lang="ts">
+// A time that can be typed: 2:07, 127.4, 00:02:07:11, +5. Shown as timecode; takes effect on Enter or on leaving.
+import InputText from 'primevue/inputtext'
+import { ref, useId, watch } from 'vue'
+import { readTypedTime, timecodeOf } from '@fernbrake/core/media'
+import { useBench } from './useBench.ts'
+
+const props = defineProps<{ label: string; ms: number }>()
+const emit = defineEmits<{ change: [ms: number] }>()
+const bench = useBench()
+const id = useId()
+const shown = () => timecodeOf(props.ms, bench.frameRate.value)
+const typed = ref(shown())
+const wrong = ref(false)
+watch(
+  () => props.ms,
+  () => (typed.value = shown()),
+)
+
+function take(): void {
+  if (typed.value === shown()) return
+  const ms = readTypedTime(typed.value, bench.frameRate.value, props.ms)
+  wrong.value = ms === null
+  if (ms === null) return
+  emit('change', Math.min(ms, bench.durationMs.value))
+  typed.value = shown()
+}
+</script>
+
+<template>
+  <div class="field">
+    <label :for="id">{{ label }}</label>
+    <InputText
+      :id="id"
+      v-model="typed"
+      class="mono"
+      size="small"
+      :invalid="wrong"
+      :disabled="!bench.canEdit.value"
+      @keydown.enter.prevent="take"
+      @blur="take"
+    />
+  </div>
+</template>

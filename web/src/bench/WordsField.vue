@@ -1,0 +1,50 @@
+<script setup lang="ts">
+// A text of the lesson: every letter is an edit at once; letters typed in a row are one step of undo.
+import InputText from 'primevue/inputtext'
+import Textarea from 'primevue/textarea'
+import { useId } from 'vue'
+import { useBench } from './useBench.ts'
+
+withDefaults(
+  defineProps<{
+    label: string
+    text: string
+    max: number
+    rows?: number
+    hideLabel?: boolean
+    invalid?: boolean
+  }>(),
+  { rows: 1 },
+)
+const emit = defineEmits<{ change: [text: string] }>()
+const bench = useBench()
+const id = useId()
+</script>
+
+<template>
+  <div class="field">
+    <label :for="id" :class="{ 'visually-hidden': hideLabel }">{{ label }}</label>
+    <InputText
+      v-if="rows === 1"
+      :id="id"
+      :model-value="text"
+      :maxlength="max"
+      :disabled="!bench.canEdit.value"
+      :invalid="invalid"
+      dir="auto"
+      @update:model-value="emit('change', $event ?? '')"
+    />
+    <Textarea
+      v-else
+      :id="id"
+      :model-value="text"
+      :maxlength="max"
+      :rows="rows"
+      auto-resize
+      :disabled="!bench.canEdit.value"
+      :invalid="invalid"
+      dir="auto"
+      @update:model-value="emit('change', $event ?? '')"
+    />
+  </div>
+</template>

@@ -1,0 +1,121 @@
+// The keys of the bench. They never fire while typing, and can be switched off.
+import { onMounted, onScopeDispose, ref } from 'vue'
+import type { Bench } from './useBench.ts'
+
+const OFF_KEY = 'fernbrake-bench-keys'
+
+function readWish(): boolean {
+  try {
+    return localStorage.getItem(OFF_KEY) !== 'off'
+  } catch {
+    return true
+  }
+}
+
+/** Whether single keys act; shared by the key sheet and the listener. */
+export const keysOn = ref(readWish())
+
+export function switchKeys(on: boolean): void {
+  keysOn.value = on
+  try {
+    localStorage.setItem(OFF_KEY, on ? 'on' : 'off')
+  } catch {
+    // Without storage the wish lasts for this sitting.
+  }
+}
+
+export interface BenchKeyActions {
+  zoom(factor: number): void
+  zoomAll(): void
+  showKeys(): void
+  focusSheet(): void
+}
+
+const TYPING =
+  'input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"], [role="dialog"]'
+/** Jumps grow when pressed again within this time, in ms. */
+const AGAIN_MS = 900
+const JUMPS_MS = [1000, 2000, 5000]
+const RATES = [1, 2, 4]
+
+export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
+  let lastJ = { atMs: -Infinity, count: 0 }
+
+  function back(): void {
+    const nowMs = performance.now()
+    const count = nowMs - lastJ.atMs < AGAIN_MS ? Math.min(lastJ.count + 1, JUMPS_MS.length - 1) : 0
+    lastJ = { atMs: nowMs, count }
+    bench.film.value?.setRate(1)
+    bench.seek(bench.mediaMs.value - JUMPS_MS[count]!)
+  }
+
+  function on(): void {
+    const film = bench.film.value
+    if (!film) return
+    const { paused, rate } = film.snapshot()
+    const faster = RATES[Math.min(RATES.length - 1, RATES.indexOf(rate) + 1)]!
+    film.setRate(paused ? 1 : faster)
+    if (paused) bench.toggle()
+  }
+
+  function toggle(): void {
+    bench.film.value?.setRate(1)
+    bench.toggle()
+  }
+
+  const single: Record<string, (event: KeyboardEvent) => void> = {
+    ' ': toggle,
+    k: toggle,
+    j: back,
+    l: on,
+    ArrowLeft: (event) =>
+      event.shiftKey ? bench.seek(bench.mediaMs.value - 1000) : bench.step(-1),
+    ArrowRight: (event) =>
+      event.shiftKey ? bench.seek(bench.mediaMs.value + 1000) : bench.step(1),
+    ArrowUp: () => bench.toCue(-1),
+    ArrowDown: () => bench.toCue(1),
+    q: () => bench.place('question'),
+    o: () => bench.place('overlay'),
+    b: () => bench.place('bookmark'),
+    '[': () => bench.setEdge('in'),
+    ']': () => bench.setEdge('out'),
+    Enter: () => actions.focusSheet(),
+    Delete: () => bench.selectedId.value && bench.remove(bench.selectedId.value),
+    '+': () => actions.zoom(1.6),
+    '=': () => actions.zoom(1.6),
+    '-': () => actions.zoom(1 / 1.6),
+    '0': () => actions.zoomAll(),
+    '?': () => actions.showKeys(),
+  }
+
+  const withControl: Record<string, (event: KeyboardEvent) => void> = {
+    z: (event) => (event.shiftKey ? bench.draft.redo() : bench.draft.undo()),
+    y: () => bench.draft.redo(),
+    d: () => bench.selectedId.value && bench.duplicate(bench.selectedId.value),
+  }
+
+  function onKey(event: KeyboardEvent): void {
+    if (event.altKey || event.defaultPrevented) return
+    const target = event.target as Element
+    if (event.key === 'Escape' && bench.selectedId.value && !target.closest('[role="dialog"]'))
+      return leaveSheet(target)
+    if (target.closest(TYPING)) return
+    const controlled = event.ctrlKey || event.metaKey
+    if (!controlled && !keysOn.value && event.key !== '?') return
+    const pressesIt = event.key === ' ' || event.key === 'Enter'
+    if (pressesIt && target.closest('button, a, [role="tab"]')) return
+    const name = event.key.length === 1 ? event.key.toLowerCase() : event.key
+    const action = controlled ? withControl[name] : single[name]
+    if (!action) return
+    event.preventDefault()
+    action(event)
+  }
+
+  function leaveSheet(target: Element): void {
+    if (target instanceof HTMLElement) target.blur()
+    bench.select(null)
+  }
+
+  onMounted(() => document.addEventListener('keydown', onKey))
+  onScopeDispose(() => document.removeEventListener('keydown', onKey))
+}

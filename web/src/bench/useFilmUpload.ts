@@ -1,0 +1,114 @@
+// Putting a film in: a resumable upload, and hearing of its preparation.
+import { onScopeDispose, ref, shallowRef } from 'vue'
+import { Upload } from 'tus-js-client'
+import { UPLOADS_PATH, type Media } from '@fernbrake/core/contract'
+import { ApiError, call } from '../api/client.ts'
+import { liveSocket } from '../api/live.ts'
+
+const CHUNK_BYTES = 8 * 1024 * 1024
+/** While a film is prepared its state is asked for this often as well, in ms: the socket may be away. */
+const ASK_EVERY_MS = 2500
+
+export interface UploadProgress {
+  name: string
+  sentBytes: number
+  totalBytes: number
+  state: 'sending' | 'paused' | 'waiting' | 'failed' | 'done'
+}
+
+export function useFilmUpload(onUploaded: (mediaId: string) => void) {
+  const progress = ref<UploadProgress | null>(null)
+  const upload = shallowRef<Upload | null>(null)
+
+  async function begin(file: File): Promise<void> {
+    progress.value = { name: file.name, sentBytes: 0, totalBytes: file.size, state: 'sending' }
+    const next = new Upload(file, {
+      endpoint: UPLOADS_PATH,
+      chunkSize: CHUNK_BYTES,
+      metadata: { filename: file.name },
+      // Without end: the connection may be gone for long, and the upload goes on where it stood.
+      retryDelays: [500, 1000, 2000, 4000, ...Array<number>(500).fill(6000)],
+      removeFingerprintOnSuccess: true,
+      onProgress: (sentBytes, totalBytes) => {
+        if (progress.value)
+          progress.value = { ...progress.value, sentBytes, totalBytes, state: 'sending' }
+      },
+      onShouldRetry: (error) => {
+        const status = error.originalResponse?.getStatus() ?? 0
+        const passing = status === 0 || status >= 500 || status === 423 || status === 409
+        if (passing && progress.value) progress.value = { ...progress.value, state: 'waiting' }
+        return passing
+      },
+      onError: () => setState('failed'),
+      onSuccess: () => {
+        setState('done')
+        onUploaded(next.url!.split('/').at(-1)!)
+      },
+    })
+    upload.value = next
+    const [earlier] = await next.findPreviousUploads()
+    if (earlier) next.resumeFromPreviousUpload(earlier)
+    next.start()
+  }
+
+  function setState(state: UploadProgress['state']): void {
+    if (progress.value) progress.value = { ...progress.value, state }
+  }
+
+  async function pause(): Promise<void> {
+    await upload.value?.abort()
+    setState('paused')
+  }
+
+  function goOn(): void {
+    setState('sending')
+    upload.value?.start()
+  }
+
+  function forget(): void {
+    progress.value = null
+    upload.value = null
+  }
+
+  onScopeDispose(() => void upload.value?.abort())
+  return { progress, begin, pause, goOn, forget }
+}
+
+/** Follows one medium until it is fully prepared. */
+export function useMedia(onChange: (media: Media) => void) {
+  let mediaId: string | null = null
+  let timer: ReturnType<typeof setInterval> | undefined
+  const socket = liveSocket()
+  const take = (media: Media) => {
+    if (media.id !== mediaId) return
+    onChange(media)
+    const isSettled = media.jobs.every((job) => job.state === 'done' || job.state === 'failed')
+    if (media.state !== 'preparing' && isSettled && media.jobs.length > 1) clearInterval(timer)
+  }
+  const onSocket = ({ media }: { media: Media }) => take(media)
+  socket.on('mediaChanged', onSocket)
+
+  async function ask(): Promise<void> {
+    if (!mediaId) return
+    try {
+      take(await call('media', { params: { mediaId } }))
+    } catch (error) {
+      // One that is not there will not come; everything else passes.
+      if (error instanceof ApiError && error.status === 404) clearInterval(timer)
+    }
+  }
+
+  function follow(id: string | null): void {
+    clearInterval(timer)
+    mediaId = id
+    if (!id) return
+    void ask()
+    timer = setInterval(() => void ask(), ASK_EVERY_MS)
+  }
+
+  onScopeDispose(() => {
+    clearInterval(timer)
+    socket.off('mediaChanged', onSocket)
+  })
+  return { follow }
+}

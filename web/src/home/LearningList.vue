@@ -1,0 +1,88 @@
+<script setup lang="ts">
+// The lessons that somebody is learning from.
+import { useI18n } from 'vue-i18n'
+import { mediaFileAddress, type AttemptCard } from '@fernbrake/core/contract'
+import { writeMoment } from '../ui/dates.ts'
+
+defineProps<{ attempts: AttemptCard[] }>()
+const { t, n } = useI18n()
+</script>
+
+<template>
+  <ul class="learning">
+    <li v-for="attempt in attempts" :key="attempt.id">
+      <a :href="`/learn/${attempt.id}`">
+        <img
+          v-if="attempt.posterMediaId"
+          :src="mediaFileAddress(attempt.posterMediaId, 'poster')"
+          alt=""
+        />
+        <span class="words">
+          <b dir="auto">{{ attempt.title }}</b>
+          <span class="muted">
+            {{ attempt.finished ? t('home.finished') : t('home.begun') }} ·
+            {{
+              t('home.watched', {
+                share: n(attempt.watched, { style: 'percent', maximumFractionDigits: 0 }),
+              })
+            }}
+            ·
+            {{ t('home.answered', { answered: attempt.answered, questions: attempt.questions }) }}
+          </span>
+          <span class="muted">{{
+            t('home.lastSeen', { when: writeMoment(new Date(attempt.lastSeenAt)) })
+          }}</span>
+        </span>
+        <span class="go">{{ attempt.finished ? t('home.lookAgain') : t('home.goOn') }}</span>
+      </a>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.learning {
+  display: grid;
+  gap: 12px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+a {
+  display: grid;
+  grid-template-columns: auto 1fr auto;
+  gap: 18px;
+  align-items: center;
+  min-height: 84px;
+  padding: 10px 20px 10px 10px;
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--surface);
+  color: var(--ink);
+  text-decoration: none;
+}
+a:hover {
+  border-color: var(--line-strong);
+}
+img {
+  width: 128px;
+  aspect-ratio: 16 / 9;
+  object-fit: cover;
+}
+.words {
+  display: flex;
+  flex-direction: column;
+}
+b {
+  font-family: var(--reading);
+  font-size: 17px;
+}
+.go {
+  color: var(--fern);
+  font-weight: 650;
+}
+@media (max-width: 560px) {
+  a {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+// A lesson on the home page: its picture, its words, its frond.
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import { mediaFileAddress, type LessonCard } from '@fernbrake/core/contract'
+import { clockTime } from '@fernbrake/core/media'
+import { Frond, type FrondCue } from '@fernbrake/player'
+import { writeMoment } from '../ui/dates.ts'
+
+const props = defineProps<{ lesson: LessonCard }>()
+const { t } = useI18n()
+const cues = computed<FrondCue[]>(() => props.lesson.cues.map((cue) => ({ ...cue, label: '' })))
+const counts = computed(() => {
+  const questions = props.lesson.cues.filter((cue) => cue.kind === 'question').length
+  return [
+    props.lesson.durationMs > 0 ? clockTime(props.lesson.durationMs) : t('home.noFilm'),
+    t('home.questions', questions),
+    props.lesson.editionNumber
+      ? t('home.edition', { number: props.lesson.editionNumber })
+      : t('home.draft'),
+  ].join(' · ')
+})
+</script>
+
+<template>
+  <article class="card">
+    <div class="picture">
+      <img
+        v-if="lesson.posterMediaId"
+        :src="mediaFileAddress(lesson.posterMediaId, 'poster')"
+        alt=""
+      />
+    </div>
+    <div class="words">
+      <h3>
+        <RouterLink :to="{ name: 'bench', params: { lessonId: lesson.id } }" dir="auto">{{
+          lesson.title
+        }}</RouterLink>
+      </h3>
+      <p class="muted">{{ counts }}</p>
+      <p v-if="lesson.summary" class="summary" dir="auto">{{ lesson.summary }}</p>
+      <Frond v-if="lesson.durationMs > 0" :duration-ms="lesson.durationMs" :cues="cues" small />
+      <p class="foot">
+        <span class="muted">{{
+          t('home.changed', { when: writeMoment(new Date(lesson.updatedAt)) })
+        }}</span>
+        <RouterLink
+          v-if="lesson.learners > 0"
+          class="above"
+          :to="{ name: 'results', params: { lessonId: lesson.id } }"
+        >
+          {{ t('home.learners', lesson.learners) }}
+        </RouterLink>
+      </p>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.card {
+  position: relative;
+  display: grid;
+  grid-template-columns: 300px minmax(0, 1fr);
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--surface);
+}
+.card:hover {
+  border-color: var(--line-strong);
+}
+.picture {
+  background: var(--sunk);
+  min-height: 168px;
+}
+.picture img {
+  display: block;
+  width: 100%;
+  height: 100%;
+  object-fit: cover;
+}
+.words {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  padding: 14px 22px 12px;
+  min-width: 0;
+}
+h3 {
+  font-family: var(--reading);
+  font-size: 21px;
+  font-weight: 600;
+  line-height: 1.25;
+  overflow-wrap: anywhere;
+}
+h3 a {
+  color: var(--ink);
+  text-decoration: none;
+}
+h3 a::after {
+  content: '';
+  position: absolute;
+  inset: 0;
+}
+.summary {
+  font-family: var(--reading);
+  display: -webkit-box;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
+  overflow: hidden;
+}
+.foot {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  margin-top: auto;
+  font-size: 13.5px;
+}
+.above {
+  position: relative;
+  z-index: 1;
+  font-weight: 650;
+}
+@media (max-width: 720px) {
+  .card {
+    grid-template-columns: 1fr;
+  }
+  .picture {
+    height: 150px;
+  }
+}
+</style>

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+// One learner: the watched stretches on the frond, and every answer.
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { LearnerResult } from '@fernbrake/core/contract'
+import { cuesInOrder, partsInOrder, type Lesson } from '@fernbrake/core/lesson'
+import { clockTime } from '@fernbrake/core/media'
+import { Frond, type FrondCue } from '@fernbrake/player'
+
+const props = defineProps<{ lesson: Lesson; learner: LearnerResult }>()
+const { t, n } = useI18n()
+const part = computed(() => partsInOrder(props.lesson)[0]!)
+const stretches = computed(() => props.learner.stretches[part.value.id] ?? [])
+const answersTo = (questionId: string) =>
+  props.learner.answers.filter((answer) => answer.questionId === questionId)
+
+const questions = computed(() =>
+  cuesInOrder(props.lesson, part.value.id).flatMap((cue) =>
+    cue.kind === 'question'
+      ? [
+          {
+            cue,
+            question: props.lesson.questions[cue.questionId]!,
+            answers: answersTo(cue.questionId),
+          },
+        ]
+      : [],
+  ),
+)
+const cues = computed<FrondCue[]>(() =>
+  questions.value.map(({ cue, question, answers }) => ({
+    id: `${props.learner.attemptId}-${cue.id}`,
+    kind: 'question',
+    fromMs: cue.atMs,
+    toMs: cue.atMs,
+    label: question.stem,
+    standing: answers.some((answer) => answer.verdict === 'right')
+      ? 'right'
+      : answers.length > 0
+        ? 'answered'
+        : 'open',
+  })),
+)
+const watchedWords = computed(() =>
+  stretches.value.map((span) => `${clockTime(span.fromMs)}–${clockTime(span.toMs)}`).join(', '),
+)
+</script>
+
+<template>
+  <div class="detail">
+    <Frond :duration-ms="part.durationMs ?? 0" :cues="cues" :covered="stretches" :labels="false" />
+    <p class="muted">
+      {{
+        watchedWords
+          ? t('results.stretches', { stretches: watchedWords })
+          : t('results.noStretches')
+      }}
+      <template v-if="learner.leftOut > 0">{{ t('results.leftOut', learner.leftOut) }}</template>
+    </p>
+    <ol>
+      <li v-for="{ cue, question, answers } in questions" :key="cue.id">
+        <p dir="auto">
+          <span class="mono muted">{{ clockTime(cue.atMs) }}</span> {{ question.stem }}
+        </p>
+        <p v-if="answers.length === 0" class="muted">{{ t('results.notAnswered') }}</p>
+        <ul>
+          <li v-for="answer in answers" :key="answer.tryNumber" :class="answer.verdict">
+            <b>{{ t(`results.verdict.${answer.verdict}`) }}</b>
+            <span dir="auto">{{ answer.text || t('results.nothingPicked') }}</span>
+            <span class="muted">
+              {{
+                t('results.tryPoints', {
+                  number: answer.tryNumber,
+                  points: n(answer.points, { maximumFractionDigits: 2 }),
+                })
+              }}
+            </span>
+          </li>
+        </ul>
+      </li>
+    </ol>
+  </div>
+</template>
+
+<style scoped>
+.detail {
+  padding: 8px 12px 16px;
+}
+ol {
+  margin: 14px 0 0;
+  padding-left: 22px;
+}
+ol > li {
+  margin-bottom: 10px;
+}
+ul {
+  margin: 4px 0 0;
+  padding: 0;
+  list-style: none;
+}
+ul li {
+  display: grid;
+  grid-template-columns: 100px minmax(0, 1fr) auto;
+  gap: 12px;
+  padding: 3px 10px;
+  border-left: 4px solid var(--rust);
+}
+ul li.right {
+  border-color: var(--fern);
+}
+ul li.partly {
+  border-color: var(--straw);
+}
+</style>

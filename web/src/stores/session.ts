@@ -1,0 +1,36 @@
+// Who is signed in here.
+import { defineStore } from 'pinia'
+import { computed, shallowRef } from 'vue'
+import type { Session } from '@fernbrake/core/contract'
+import { call } from '../api/client.ts'
+import { closeLiveSocket } from '../api/live.ts'
+
+export const useSession = defineStore('session', () => {
+  const session = shallowRef<Session | null>(null)
+  const person = computed(() => session.value?.person ?? null)
+  const isDesigner = computed(
+    () => person.value?.role === 'designer' || person.value?.role === 'keeper',
+  )
+
+  /** Asks the server once; answers whether it is known who is here. */
+  async function ensureKnown(): Promise<boolean> {
+    if (session.value) return true
+    try {
+      session.value = await call('session')
+      return true
+    } catch {
+      return false
+    }
+  }
+
+  async function signIn(email: string, password: string): Promise<void> {
+    session.value = await call('signIn', { body: { email, password } })
+  }
+
+  async function signOut(): Promise<void> {
+    session.value = await call('signOut')
+    closeLiveSocket()
+  }
+
+  return { session, person, isDesigner, ensureKnown, signIn, signOut }
+})

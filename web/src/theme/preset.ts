@@ -1,0 +1,108 @@
+// The one preset that gives PrimeVue's components the look of paper, ink and bracken. No view restyles them.
+import { definePreset } from '@primeuix/themes'
+import Aura from '@primeuix/themes/aura'
+
+const fern = {
+  50: '#f1f7f1',
+  100: '#dcebdc',
+  200: '#b8d6bd',
+  300: '#8fc79a',
+  400: '#4f8f68',
+  500: '#24603f',
+  600: '#24603f',
+  700: '#163f2a',
+  800: '#123522',
+  900: '#0e2a1b',
+  950: '#0a1d13',
+}
+
+const paper = {
+  0: '#fffdf8',
+  50: '#fbf9f1',
+  100: '#f5f3ea',
+  200: '#ebe7da',
+  300: '#d9d3c2',
+  400: '#b3ad9c',
+  500: '#8d8a7b',
+  600: '#66736a',
+  700: '#45534a',
+  800: '#2b3930',
+  900: '#17231c',
+  950: '#0f1713',
+}
+
+const RADIUS = '3px'
+
+export const fernbrakePreset = definePreset(Aura, {
+  primitive: {
+    borderRadius: { none: '0', xs: RADIUS, sm: RADIUS, md: RADIUS, lg: RADIUS, xl: RADIUS },
+  },
+  semantic: {
+    primary: fern,
+    focusRing: { width: '2px', style: 'solid', color: '#17231c', offset: '2px', shadow: 'none' },
+    formField: {
+      paddingX: '0.65rem',
+      paddingY: '0.45rem',
+      borderRadius: RADIUS,
+      focusRing: { width: '2px', style: 'solid', color: '#17231c', offset: '1px', shadow: 'none' },
+    },
+    colorScheme: {
+      light: {
+        surface: paper,
+        primary: {
+          color: fern[500],
+          contrastColor: '#fffdf8',
+          hoverColor: fern[700],
+          activeColor: fern[800],
+        },
+        text: {
+          color: '#17231c',
+          hoverColor: '#17231c',
+          mutedColor: '#45534a',
+          hoverMutedColor: '#17231c',
+        },
+        formField: {
+          background: '#ffffff',
+          borderColor: '#8d8a7b',
+          hoverBorderColor: '#45534a',
+          focusBorderColor: '#17231c',
+          color: '#17231c',
+          placeholderColor: '#66736a',
+          shadow: 'none',
+        },
+      },
+    },
+  },
+  components: {
+    button: {
+      root: {
+        borderRadius: RADIUS,
+        label: { fontWeight: '650' },
+        paddingX: '0.9rem',
+        paddingY: '0.5rem',
+      },
+      colorScheme: {
+        light: {
+          text: {
+            secondary: {
+              color: '#45534a',
+              hoverBackground: '#ebe7da',
+              activeBackground: '#d9d3c2',
+            },
+            danger: { color: '#a5461d', hoverBackground: '#f7e3d6', activeBackground: '#f7e3d6' },
+          },
+          outlined: {
+            secondary: {
+              color: '#17231c',
+              borderColor: '#8d8a7b',
+              hoverBackground: '#ebe7da',
+              activeBackground: '#d9d3c2',
+            },
+          },
+        },
+      },
+    },
+    dialog: { root: { borderRadius: RADIUS, shadow: '0 12px 40px #17231c40' } },
+    progressbar: { root: { height: '10px', borderRadius: RADIUS } },
+  },
+})

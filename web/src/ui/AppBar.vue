@@ -1,0 +1,70 @@
+<script setup lang="ts">
+// The bar at the top of the managing pages.
+import Button from 'primevue/button'
+import { RouterLink, useRouter } from 'vue-router'
+import { useI18n } from 'vue-i18n'
+import { useSession } from '../stores/session.ts'
+import FernMark from './FernMark.vue'
+
+const { t } = useI18n()
+const session = useSession()
+const router = useRouter()
+
+async function leave(): Promise<void> {
+  await session.signOut().catch(() => undefined)
+  await router.push({ name: 'sign-in' })
+}
+</script>
+
+<template>
+  <header class="bar">
+    <RouterLink to="/" class="brand"><FernMark /> {{ t('app.name') }}</RouterLink>
+    <nav v-if="session.person?.role === 'keeper'" :aria-label="t('app.places')">
+      <RouterLink to="/">{{ t('app.lessons') }}</RouterLink>
+      <RouterLink to="/keeper">{{ t('app.keeping') }}</RouterLink>
+    </nav>
+    <span class="gap" />
+    <template v-if="session.person">
+      <span class="muted">{{ session.person.name }}</span>
+      <Button :label="t('app.signOut')" severity="secondary" variant="text" @click="leave" />
+    </template>
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 20px;
+  min-height: 56px;
+  padding: 0 28px;
+  border-bottom: 1px solid var(--line);
+  background: var(--surface);
+}
+.brand {
+  display: inline-flex;
+  align-items: center;
+  gap: 10px;
+  font-family: var(--reading);
+  font-size: 21px;
+  font-weight: 600;
+  color: var(--ink);
+  text-decoration: none;
+}
+nav {
+  display: flex;
+  gap: 18px;
+}
+nav a {
+  font-weight: 600;
+  color: var(--ink-2);
+  text-decoration: none;
+}
+nav a.router-link-exact-active {
+  color: var(--ink);
+  box-shadow: 0 3px 0 var(--fern);
+}
+.gap {
+  flex: 1;
+}
+</style>

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+// What went wrong, what was kept, and what to do next.
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { ApiError } from '../api/client.ts'
+
+const props = defineProps<{ error: unknown }>()
+defineEmits<{ retry: [] }>()
+const { t } = useI18n()
+const sentence = computed(() => {
+  if (!(props.error instanceof ApiError)) return t('fault.ours')
+  if (props.error.status === 0) return t('fault.unreachable')
+  return props.error.problem?.detail ?? t('fault.ours')
+})
+</script>
+
+<template>
+  <div class="notice" role="alert">
+    <p>{{ sentence }}</p>
+    <Button
+      class="again"
+      :label="t('fault.again')"
+      severity="secondary"
+      size="small"
+      @click="$emit('retry')"
+    />
+  </div>
+</template>
+
+<style scoped>
+.again {
+  margin-top: 10px;
+}
+</style>

@@ -1,0 +1,17 @@
+// Dates in the reader's way: as their browser writes them.
+
+const clock = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' })
+const moment = new Intl.DateTimeFormat(undefined, {
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+})
+const day = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'long', year: 'numeric' })
+
+/** A moment: only its time when it is today. */
+export function writeMoment(date: Date, now = new Date()): string {
+  return date.toDateString() === now.toDateString() ? clock.format(date) : moment.format(date)
+}
+
+export const writeDay = (date: Date) => day.format(date)
