@@ -1,0 +1,31 @@
+// npm run bench: what is promised about speed, each figure beside its reference, taken in the same run.
+import { chromium } from '@playwright/test'
+import { CHROMIUM } from '../playwright.config.ts'
+import { startRealServer } from '../support/server.ts'
+import { measureHolds } from './holds.ts'
+import { measurePage } from './page.ts'
+import { measureSpans } from './spans.ts'
+
+export interface Figure {
+  what: string
+  value: string
+  reference: string
+  aim: string
+}
+
+const only = process.argv.slice(2)
+const wants = (name: string) => only.length === 0 || only.includes(name)
+const server = await startRealServer({ demo: true })
+const browser = await chromium.launch(CHROMIUM)
+const figures: Figure[] = []
+try {
+  if (wants('page')) figures.push(...(await measurePage(browser, server)))
+  if (wants('holds')) figures.push(await measureHolds(browser, server))
+  if (wants('spans')) figures.push(await measureSpans(server))
+} finally {
+  await browser.close()
+  await server.stop()
+}
+for (const { what, value, reference, aim } of figures)
+  console.log(`${what}\n    ${value}\n    reference: ${reference}; aim: ${aim}`)
+process.exit(0)

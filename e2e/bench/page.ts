@@ -1,0 +1,80 @@
+// The learner's page: how much script is sent before the first frame can play, and how late that frame is compared
+// with a bare <video> page that plays the same film from the same server.
+import { gzipSync } from 'node:zlib'
+import type { Browser, Page } from '@playwright/test'
+import { DEMO_LINK } from '@fernbrake/demo'
+import type { RealServer } from '../support/server.ts'
+import type { Figure } from './main.ts'
+
+const RUNS = 9
+const FILM = '/api/media/water-that-climbs-film/files/playable'
+const BARE = '/bare-video-page'
+
+/** Waits in the page for the first frame that can be shown; ms since navigation began. */
+async function firstFrame(page: Page, address: string): Promise<number> {
+  await page.goto(address, { waitUntil: 'commit' })
+  return page.evaluate(async () => {
+    const video = await new Promise<HTMLVideoElement>((resolve) => {
+      const look = () => {
+        const found = document.querySelector('video')
+        if (found) resolve(found)
+        else requestAnimationFrame(look)
+      }
+      look()
+    })
+    if (video.readyState < 2)
+      await new Promise((resolve) => video.addEventListener('loadeddata', resolve, { once: true }))
+    return performance.now()
+  })
+}
+
+const median = (numbers: number[]) =>
+  [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)]!
+
+export async function measurePage(browser: Browser, { url }: RealServer): Promise<Figure[]> {
+  const context = await browser.newContext()
+  const page = await context.newPage()
+  // Answered on the spot and without caching, so that it costs what a bare page costs.
+  await page.route(`**${BARE}`, (route) =>
+    route.fulfill({
+      contentType: 'text/html',
+      body: `<!doctype html><video src="${FILM}" preload="auto" muted></video>`,
+    }),
+  )
+  let scriptBytes = 0
+  page.on('response', (response) => {
+    if (response.request().resourceType() === 'script')
+      void response.body().then((body) => (scriptBytes += gzipSync(body).length))
+  })
+  await page.goto(`${url}/open/${DEMO_LINK}`)
+  await page.getByLabel('Your first and last name').fill('Bench Runner')
+  await page.getByRole('button', { name: 'Go in as a guest' }).click()
+  await page.waitForURL('**/learn/**')
+  await page.locator('video').waitFor()
+  await page.waitForLoadState('networkidle')
+  const learn = page.url()
+  const sent = scriptBytes
+  const [ours, bare]: [number[], number[]] = [[], []]
+  const client = await context.newCDPSession(page)
+  await client.send('Network.setCacheDisabled', { cacheDisabled: true })
+  for (let run = 0; run < RUNS; run += 1) {
+    bare.push(await firstFrame(page, url + BARE))
+    ours.push(await firstFrame(page, learn))
+  }
+  await context.close()
+  const [own, reference] = [median(ours), median(bare)]
+  return [
+    {
+      what: 'Script sent to a learner before the first frame',
+      value: `${(sent / 1000).toFixed(1)} kB gzip`,
+      reference: 'none',
+      aim: 'at most 130 kB',
+    },
+    {
+      what: `First frame, median of ${RUNS}, nothing cached`,
+      value: `${own.toFixed(0)} ms = ${(own / reference).toFixed(2)} × the bare page`,
+      reference: `bare <video> page ${reference.toFixed(0)} ms`,
+      aim: 'at most 1.3 ×',
+    },
+  ]
+}

@@ -1,0 +1,36 @@
+// Browser tests: the real interface in Debian's headless Chromium, against real servers that the tests start.
+import { defineConfig } from '@playwright/test'
+
+export const CHROMIUM = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--autoplay-policy=no-user-gesture-required',
+  ],
+}
+
+export default defineConfig({
+  testDir: 'tests',
+  timeout: 900_000,
+  expect: { timeout: 120_000 },
+  workers: 1,
+  retries: 0,
+  forbidOnly: true,
+  reporter: [['list'], ['json']],
+  outputDir: '../test-results',
+  use: {
+    headless: true,
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 120_000,
+    launchOptions: CHROMIUM,
+    trace: 'off',
+    testIdAttribute: 'data-test',
+    screenshot: 'only-on-failure',
+  },
+})

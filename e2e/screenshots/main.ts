@@ -1,0 +1,106 @@
+// Takes the pictures of docs/screenshots from the demo: one of each main view.
+import { mkdir } from 'node:fs/promises'
+import { join } from 'node:path'
+import { chromium, type Browser, type Page } from '@playwright/test'
+import { DEMO_LINK } from '@fernbrake/demo'
+import { DEMO_PASSWORD, REPOSITORY } from '@fernbrake/server'
+import { CHROMIUM } from '../playwright.config.ts'
+import { signIn } from '../support/pages.ts'
+import { startRealServer } from '../support/server.ts'
+
+const TARGET = join(REPOSITORY, 'docs', 'screenshots')
+const LESSON = '/lessons/water-that-climbs'
+
+const shoot = (page: Page, name: string) =>
+  page.screenshot({ path: join(TARGET, `${name}.png`), animations: 'disabled' })
+
+/** The picture is on screen: not loading, not between two frames. */
+async function settled(page: Page): Promise<void> {
+  await page.waitForFunction(() => {
+    const video = document.querySelector('video')
+    return !video || (video.readyState >= 2 && !video.seeking)
+  })
+  await page.evaluate(() => document.fonts.ready)
+  await page.evaluate(
+    () => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))),
+  )
+}
+
+async function desk(browser: Browser, url: string): Promise<void> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(`${url}/sign-in`)
+  await page.getByRole('heading', { name: 'Demo accounts' }).waitFor()
+  await shoot(page, 'sign-in')
+  await signIn(page, url, 'designer@harrowmere.example', DEMO_PASSWORD)
+  await page.locator('article img').waitFor()
+  await page.waitForLoadState('networkidle')
+  await settled(page)
+  await shoot(page, 'home')
+  await page.goto(url + LESSON)
+  await page.getByText('Half the paddle first.', { exact: false }).first().click()
+  await page.waitForLoadState('networkidle')
+  await settled(page)
+  await shoot(page, 'bench')
+  await page.getByRole('button', { name: /Where does the water/ }).click()
+  await settled(page)
+  await shoot(page, 'bench-question')
+  await page.goto(`${url}${LESSON}/results`)
+  await page.getByRole('row', { name: /Ansa Quillmere/ }).waitFor()
+  await settled(page)
+  await shoot(page, 'results')
+  await page
+    .getByRole('row', { name: /Corrie Thaxley/ })
+    .getByRole('button')
+    .click()
+  await page.getByRole('row', { name: /Corrie Thaxley/ }).scrollIntoViewIfNeeded()
+  await page
+    .getByRole('row', { name: /Corrie Thaxley/ })
+    .evaluate((row) => row.scrollIntoView({ block: 'start' }))
+  await settled(page)
+  await shoot(page, 'results-learner')
+  await page.close()
+}
+
+async function learner(browser: Browser, url: string): Promise<void> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(`${url}/open/${DEMO_LINK}`)
+  await page.getByLabel('Your first and last name').fill('Ottoline Fairweather')
+  await shoot(page, 'invitation')
+  await page.getByRole('button', { name: 'Go in as a guest' }).click()
+  await page.getByRole('button', { name: /The chamber/ }).click()
+  await page.getByText('Because a boat is too heavy').click()
+  await settled(page)
+  await shoot(page, 'player')
+  await page.close()
+}
+
+async function phone(browser: Browser, url: string): Promise<void> {
+  const page = await browser.newPage({
+    viewport: { width: 390, height: 844 },
+    isMobile: true,
+    hasTouch: true,
+  })
+  await page.goto(`${url}/open/${DEMO_LINK}`)
+  await page.getByLabel('Your first and last name').fill('Ottoline Fairweather')
+  await page.getByRole('button', { name: 'Go in as a guest' }).tap()
+  await page.getByRole('button', { name: /The chamber/ }).tap()
+  await page.getByText('Because a boat is too heavy').tap()
+  await page.getByRole('button', { name: 'Give this answer' }).tap()
+  await settled(page)
+  await page.evaluate(() => scrollTo(0, 0))
+  await shoot(page, 'player-phone')
+  await page.close()
+}
+
+await mkdir(TARGET, { recursive: true })
+const server = await startRealServer({ demo: true })
+const browser = await chromium.launch(CHROMIUM)
+try {
+  await desk(browser, server.url)
+  await learner(browser, server.url)
+  await phone(browser, server.url)
+} finally {
+  await browser.close()
+  await server.stop()
+}
+process.exit(0)

@@ -1,0 +1,43 @@
+// Steps that several browser tests take, in the words of the interface.
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page } from '@playwright/test'
+import { PASSWORD } from './server.ts'
+
+export async function signIn(
+  page: Page,
+  url: string,
+  email: string,
+  password = PASSWORD,
+): Promise<void> {
+  await page.goto(`${url}/sign-in`)
+  await page.getByLabel('Address').fill(email)
+  await page.getByLabel('Password', { exact: true }).fill(password)
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await page.waitForURL(`${url}/`)
+}
+
+/** Nothing that axe knows to be a barrier, by WCAG 2.2 A and AA. */
+export async function expectNoBarriers(page: Page, what: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  const found = violations.map(
+    ({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join(' | ')}`,
+  )
+  expect.soft(found, what).toEqual([])
+}
+
+/** The head of the bench says that everything is in the database. */
+export async function expectKept(page: Page): Promise<void> {
+  await expect(page.getByTestId('keeping')).toContainText(/· kept /)
+}
+
+/** Complaints of the page that no test expects: script errors, and whatever the security policy refused. */
+export function watchForErrors(page: Page): string[] {
+  const errors: string[] = []
+  page.on('pageerror', (error) => errors.push(error.message))
+  page.on('console', (message) => {
+    if (/Content.Security.Policy|Refused to/i.test(message.text())) errors.push(message.text())
+  })
+  return errors
+}

@@ -1,0 +1,142 @@
+// Starts the real server as its own process, so that tests can kill it as a power cut would.
+import { spawn, type ChildProcess } from 'node:child_process'
+import { once } from 'node:events'
+import { mkdtemp, rm } from 'node:fs/promises'
+import { createServer, type AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import pg from 'pg'
+import { loadDemo } from '@fernbrake/demo'
+import {
+  connectDatabase,
+  createAccount,
+  defineModels,
+  migrate,
+  REPOSITORY,
+  type Settings,
+} from '@fernbrake/server'
+
+export interface RealServer {
+  url: string
+  settings: Settings
+  /** Ends the process at once, as `kill -9` does. */
+  kill(): Promise<void>
+  start(): Promise<void>
+  stop(): Promise<void>
+}
+
+const READY_LIMIT_MS = 300_000
+
+async function freePort(): Promise<number> {
+  const probe = createServer().listen(0, '127.0.0.1')
+  await once(probe, 'listening')
+  const { port } = probe.address() as AddressInfo
+  probe.close()
+  await once(probe, 'close')
+  return port
+}
+
+async function administer(sql: string): Promise<void> {
+  const client = new pg.Client({ connectionString: process.env.FERNBRAKE_TEST_DATABASE_URL })
+  await client.connect()
+  await client.query(sql)
+  await client.end()
+}
+
+/** A server with a database of its own: with the demo, or with only the accounts of `people`. */
+export async function startRealServer({ demo = false } = {}): Promise<RealServer> {
+  const admin = process.env.FERNBRAKE_TEST_DATABASE_URL
+  if (!admin) throw new Error('Run the browser tests with npm test, which starts their database.')
+  const name = `e2e_${Date.now()}_${Math.floor(Math.random() * 1e6)}`
+  await administer(`CREATE DATABASE ${name}`)
+  const databaseUrl = new URL(admin)
+  databaseUrl.pathname = `/${name}`
+  const dataFolder = await mkdtemp(join(tmpdir(), 'fernbrake-e2e-'))
+  const settings: Settings = {
+    port: await freePort(),
+    host: '127.0.0.1',
+    databaseUrl: databaseUrl.href,
+    dataFolder,
+    sessionSecret: 'a secret for tests',
+    runsJobs: true,
+    logLevel: 'error',
+  }
+  await prepare(settings, demo)
+  const url = `http://127.0.0.1:${settings.port}`
+  let child: ChildProcess | null = null
+  const kill = async (signal: NodeJS.Signals) => {
+    if (!child || child.exitCode !== null || child.signalCode !== null) return
+    const ended = once(child, 'exit')
+    child.kill(signal)
+    await ended
+  }
+  const start = async () => {
+    child = spawnServer(settings)
+    await untilListening(child)
+  }
+  await start()
+  return {
+    url,
+    settings,
+    start,
+    kill: () => kill('SIGKILL'),
+    async stop() {
+      await kill('SIGTERM')
+      await administer(`DROP DATABASE ${name} WITH (FORCE)`)
+      await rm(dataFolder, { recursive: true, force: true })
+    },
+  }
+}
+
+export const PASSWORD = 'a password for tests'
+export const DESIGNER = {
+  name: 'Merrin Coldwell',
+  email: 'designer@harrowmere.example',
+  role: 'designer',
+} as const
+export const LEARNER = {
+  name: 'Tam Oakshott',
+  email: 'learner@harrowmere.example',
+  role: 'learner',
+} as const
+
+async function prepare(settings: Settings, demo: boolean): Promise<void> {
+  const database = connectDatabase(settings.databaseUrl, 2)
+  defineModels(database)
+  await migrate(database)
+  if (!demo)
+    for (const person of [DESIGNER, LEARNER]) await createAccount({ ...person, password: PASSWORD })
+  await database.close()
+  if (demo) await loadDemo(settings)
+}
+
+function spawnServer(settings: Settings): ChildProcess {
+  return spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+    cwd: REPOSITORY,
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      FERNBRAKE_DATABASE_URL: settings.databaseUrl,
+      FERNBRAKE_DATA: settings.dataFolder,
+      FERNBRAKE_PORT: String(settings.port),
+      FERNBRAKE_SESSION_SECRET: settings.sessionSecret,
+      FERNBRAKE_LOG: settings.logLevel,
+    },
+  })
+}
+
+async function untilListening(child: ChildProcess): Promise<void> {
+  await new Promise<void>((resolve, reject) => {
+    const timer = setTimeout(
+      () => reject(new Error('The server did not start in time')),
+      READY_LIMIT_MS,
+    )
+    child.stdout!.on('data', (chunk: Buffer) => {
+      if (!chunk.toString().includes('listening')) return
+      clearTimeout(timer)
+      resolve()
+    })
+    child.once('exit', (code) => reject(new Error(`The server ended with ${code}`)))
+  })
+}

@@ -1,0 +1,72 @@
+// The demo's screens: no barriers, no complaints of the security policy, and the states between.
+import { expect, test } from '@playwright/test'
+import { DEMO_LINK } from '@fernbrake/demo'
+import { DEMO_PASSWORD } from '@fernbrake/server'
+import { expectNoBarriers, signIn, watchForErrors } from '../support/pages.ts'
+import { startRealServer, type RealServer } from '../support/server.ts'
+
+let server: RealServer
+test.beforeAll(async () => {
+  test.setTimeout(900_000)
+  server = await startRealServer({ demo: true })
+})
+test.afterAll(() => server?.stop())
+
+test('the demo’s places', async ({ page }) => {
+  const errors = watchForErrors(page)
+  await page.goto(`${server.url}/lessons/water-that-climbs`)
+  await expect(page.getByRole('heading', { name: 'Demo accounts' })).toBeVisible()
+  await expectNoBarriers(page, 'sign-in')
+  await page.getByRole('button', { name: /Designer/ }).click()
+  await expect(page.getByText('Water will not lie on a slope.')).toBeVisible()
+  await expectNoBarriers(page, 'bench of the demo')
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+  await expectNoBarriers(page, 'keys')
+  await page.keyboard.press('Escape')
+  await page.getByRole('link', { name: 'See it as a learner' }).click()
+  await expect(page.getByText('Nothing you do here is kept.')).toBeVisible()
+  await expectNoBarriers(page, 'preview')
+  await page.getByRole('link', { name: 'Back to the bench' }).click()
+  await page.getByRole('link', { name: 'Results' }).click()
+  await expect(page.getByText('26').first()).toBeVisible()
+  await expect(page.getByRole('row', { name: /Ansa Quillmere/ })).toBeVisible()
+  await expectNoBarriers(page, 'results of the demo')
+  await page.goto(`${server.url}/nowhere/at/all`)
+  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible()
+  await page.goto(`${server.url}/lessons/not-mine`)
+  await expect(page.getByText('There is nothing here, or it is not yours to see.')).toBeVisible()
+  expect(errors).toEqual([])
+})
+
+test('the keeper sees accounts and space', async ({ page }) => {
+  await signIn(page, server.url, 'keeper@harrowmere.example', DEMO_PASSWORD)
+  await page.getByRole('link', { name: 'Accounts and space' }).click()
+  await expect(page.getByRole('row', { name: /Merrin Coldwell/ })).toBeVisible()
+  await expectNoBarriers(page, 'keeper')
+})
+
+test('a learner on a phone', async ({ browser }) => {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  })
+  const page = await context.newPage()
+  await page.goto(`${server.url}/open/${DEMO_LINK}`)
+  await page.getByLabel('Your first and last name').fill('Ottoline Fairweather')
+  await page.getByRole('button', { name: 'Go in as a guest' }).tap()
+  await page.getByRole('button', { name: /The chamber/ }).tap()
+  await expect(page.getByRole('heading', { name: /Why is the hill/ })).toBeVisible()
+  await expectNoBarriers(page, 'question on a phone')
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+  expect(wide).toBeLessThanOrEqual(0)
+  for (const label of await page.locator('.option').all())
+    expect((await label.boundingBox())!.height).toBeGreaterThanOrEqual(44)
+  await context.close()
+})
+
+test('a link that leads nowhere says so', async ({ page }) => {
+  await page.goto(`${server.url}/open/no-such-link`)
+  await expect(page.getByText('There is no lesson behind this link.')).toBeVisible()
+})

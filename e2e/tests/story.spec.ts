@@ -1,0 +1,297 @@
+// The whole story: a designer puts a real film in, places cues, publishes; a learner watches, is held, answers, loses
+// the connection and the server, goes on elsewhere; the designer sees what was watched and answered.
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test, type Browser, type Page } from '@playwright/test'
+import { CAPTIONS, makeFilm } from '../support/films.ts'
+import { expectKept, expectNoBarriers, signIn, watchForErrors } from '../support/pages.ts'
+import { DESIGNER, LEARNER, startRealServer, type RealServer } from '../support/server.ts'
+
+test.describe.configure({ mode: 'serial' })
+
+let server: RealServer
+let folder: string
+let bench: Page
+let errors: string[]
+let link = ''
+
+test.beforeAll(async ({ browser }) => {
+  test.setTimeout(900_000)
+  server = await startRealServer()
+  folder = mkdtempSync(join(tmpdir(), 'fernbrake-story-'))
+  bench = await newPage(browser)
+  errors = watchForErrors(bench)
+})
+test.afterAll(async () => {
+  await server?.stop()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+const newPage = async (browser: Browser) =>
+  (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+const timecode = (page: Page) => page.getByTestId('timecode')
+const leaves = (page: Page) => page.locator('.time [data-cue]:not(rect)')
+
+/** Shows another moment by typing its time. */
+async function goTo(page: Page, time: string): Promise<void> {
+  await timecode(page).fill(time)
+  await timecode(page).press('Enter')
+  await timecode(page).blur()
+}
+
+test('a lesson begins with a title and a film', async () => {
+  await signIn(bench, server.url, DESIGNER.email)
+  await expectNoBarriers(bench, 'home, empty')
+  await bench.getByLabel('Title of a new lesson').fill('The Upper Paddle')
+  await bench.getByRole('button', { name: 'Begin this lesson' }).click()
+  await expect(bench.getByRole('heading', { name: 'Put a film in' })).toBeVisible()
+  await expectNoBarriers(bench, 'bench without a film')
+
+  const noFilm = join(folder, 'notes.mp4')
+  writeFileSync(noFilm, 'These are notes about a lock, not a film of one.')
+  await bench.getByTestId('film').setInputFiles(noFilm)
+  await expect(bench.getByText('“notes.mp4” is not a film that can be read.')).toBeVisible()
+
+  await bench.getByTestId('film').setInputFiles(makeFilm(folder, 14))
+  await expect(bench.locator('video')).toBeVisible()
+  await expect(bench.getByText('/ 00:00:14:00')).toBeVisible()
+  await expectKept(bench)
+})
+
+test('captions become the script; broken ones are refused by line', async () => {
+  const broken = join(folder, 'broken.vtt')
+  writeFileSync(broken, CAPTIONS.replace('00:04.000', '00:4.0'))
+  await bench.getByTestId('captions').setInputFiles(broken)
+  await expect(bench.getByText('Line 6: the time cannot be read.')).toBeVisible()
+  const captions = join(folder, 'captions.vtt')
+  writeFileSync(captions, CAPTIONS)
+  await bench.getByTestId('captions').setInputFiles(captions)
+  await expect(bench.getByRole('button', { name: 'Then the upper paddle is wound.' })).toBeVisible()
+})
+
+test('stage, script and frond show one moment, to the frame', async () => {
+  await bench.getByRole('button', { name: 'Then the upper paddle is wound.' }).click()
+  await expect(timecode(bench)).toHaveValue('00:00:04:00')
+  await bench.getByRole('button', { name: 'One frame on' }).click()
+  await expect(timecode(bench)).toHaveValue('00:00:04:01')
+  await bench.locator('body').press('ArrowLeft')
+  await bench.locator('body').press('ArrowLeft')
+  await expect(timecode(bench)).toHaveValue('00:00:03:24')
+  await bench.locator('body').press('Shift+ArrowRight')
+  await expect(timecode(bench)).toHaveValue('00:00:04:24')
+  await expect(
+    bench.getByRole('button', { name: 'Then the upper paddle is wound.' }),
+  ).toHaveAttribute('aria-current', 'true')
+  await expect
+    .poll(() =>
+      bench
+        .locator('video')
+        .evaluate((video: HTMLVideoElement) => Math.floor(video.currentTime * 25)),
+    )
+    .toBe(124)
+})
+
+test('cues are placed at the playhead by key, and from a line of the script', async () => {
+  await goTo(bench, '6')
+  await bench.locator('body').press('q')
+  await bench.getByRole('textbox', { name: 'Question', exact: true }).fill('What is wound?')
+  await bench.getByLabel('Option 1', { exact: true }).fill('The upper paddle')
+  await bench.getByLabel('Option 2', { exact: true }).fill('The lower gates')
+  await bench.getByText('Feedback when picked').nth(1).click()
+  await bench.getByLabel('Feedback when option 2 is picked').fill('Gates are shut, not wound.')
+  await bench.getByLabel('Explanation afterwards').fill('A paddle is a shutter.')
+  await bench.getByLabel('When wrong').fill('Listen again.')
+  await expectNoBarriers(bench, 'bench with a question')
+  await bench.getByRole('button', { name: 'Close', exact: true }).click()
+
+  await goTo(bench, '2')
+  await bench.locator('body').press('o')
+  await bench.getByRole('textbox', { name: 'Words', exact: true }).fill('Mind the gate')
+  await expect(bench.locator('.stage .overlay')).toHaveText('Mind the gate')
+  await expectNoBarriers(bench, 'bench with an overlay')
+  await bench.getByRole('button', { name: 'Close', exact: true }).click()
+
+  await bench.getByText('The boat rises.').hover()
+  await bench.getByRole('button', { name: 'Bookmark at 0:08' }).click()
+  await bench.getByRole('textbox', { name: 'Name', exact: true }).fill('Rising')
+  await bench.locator('body').press('Escape')
+  await expect(leaves(bench)).toHaveCount(3)
+  await expectKept(bench)
+  await expectNoBarriers(bench, 'bench with its script')
+})
+
+test('a cue is dragged on the frond, copied, deleted; all of it can be undone and redone', async () => {
+  const ring = bench.locator('.time .cue.bookmark')
+  const box = (await ring.boundingBox())!
+  await bench.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await bench.mouse.down()
+  await bench.mouse.move(box.x + box.width / 2 + 90, box.y + box.height / 2, { steps: 5 })
+  await bench.mouse.up()
+  const at = bench.getByLabel('At', { exact: true })
+  await expect(at).not.toHaveValue('00:00:08:00')
+  await bench.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(at).toHaveValue('00:00:08:00')
+  await goTo(bench, '11')
+  await bench.locator('body').press('Control+d')
+  await expect(leaves(bench)).toHaveCount(4)
+  await bench.locator('body').press('Delete')
+  await expect(leaves(bench)).toHaveCount(3)
+  await bench.locator('body').press('Control+z')
+  await expect(leaves(bench)).toHaveCount(4)
+  await bench.locator('body').press('Control+Shift+z')
+  await expect(leaves(bench)).toHaveCount(3)
+  await expectKept(bench)
+})
+
+test('two tabs see each other’s changes; edits made offline survive a reload and a killed server', async ({
+  browser,
+}) => {
+  const other = await newPage(browser)
+  await signIn(other, server.url, DESIGNER.email)
+  await other.goto(bench.url())
+  await expect(other.getByText('Mind the gate')).toBeVisible()
+  await other.getByRole('button', { name: /Bookmark 0:08/ }).click()
+  await other.getByRole('textbox', { name: 'Name', exact: true }).fill('The boat is rising')
+  await expect(bench.getByText('The boat is rising').first()).toBeVisible()
+
+  await server.kill()
+  await other.getByRole('textbox', { name: 'Name', exact: true }).fill('Up she goes')
+  await expect(other.getByTestId('keeping')).toContainText('One edit waits on this device')
+  await server.start()
+  await expectKept(other)
+  await expect(bench.getByText('Up she goes').first()).toBeVisible()
+
+  // Kept in the browser before it is sent: a tab that is closed in between loses nothing.
+  await other.route('**/draft', (route) => route.abort())
+  await other.getByRole('textbox', { name: 'Name', exact: true }).fill('Rising in the dark')
+  await expect(other.getByTestId('keeping')).toContainText('waits on this device')
+  await other.unroute('**/draft')
+  await other.reload()
+  await expect(other.getByText('Rising in the dark').first()).toBeVisible()
+  await expect(bench.getByText('Rising in the dark').first()).toBeVisible()
+  await other.context().close()
+})
+
+test('publishing names what must be mended, then freezes an edition and gives a link', async () => {
+  await goTo(bench, '12')
+  await bench.locator('body').press('q')
+  await bench.locator('body').press('Escape')
+  await bench.getByRole('button', { name: 'Publish edition 1' }).click()
+  await expect(bench.getByText('A question has no text.')).toBeVisible()
+  await bench.getByRole('button', { name: 'Go to 0:12' }).first().click()
+  await bench.getByRole('button', { name: 'Delete', exact: true }).click()
+  await expectKept(bench)
+  await bench.getByRole('button', { name: 'Publish edition 1' }).click()
+  await expectNoBarriers(bench, 'publishing')
+  await bench.getByTestId('publish').click()
+  link = await bench.getByTestId('link').inputValue()
+  expect(link).toContain('/open/')
+  await bench.keyboard.press('Escape')
+  await expect(bench.getByRole('button', { name: 'Publish edition 2' })).toBeVisible()
+})
+
+test('a guest watches by keyboard alone, is held, answers offline, and loses nothing', async ({
+  browser,
+}) => {
+  const page = await newPage(browser)
+  const complaints = watchForErrors(page)
+  await page.goto(link)
+  await expectNoBarriers(page, 'invitation')
+  await page.getByLabel('Your first and last name').fill('Kezia')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Give a first and a last name')).toBeVisible()
+  await page.getByLabel('Your first and last name').fill('Kezia Sandholm')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('video')).toBeVisible()
+  await expectNoBarriers(page, 'player')
+
+  await page.locator('body').press('k')
+  await expect(page.getByText('Mind the gate')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'What is wound?' })).toBeVisible()
+  const shown = () =>
+    page
+      .locator('video')
+      .evaluate((video: HTMLVideoElement) => [video.paused, Math.floor(video.currentTime * 25)])
+  await expect.poll(shown).toEqual([true, 150])
+  await expectNoBarriers(page, 'player with a question')
+
+  await page.context().setOffline(true)
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByRole('radio', { name: /The lower gates/ })).toBeChecked()
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Gates are shut, not wound.')).toBeVisible()
+  await expect(page.getByText('Listen again.')).toBeVisible()
+  await expect(page.getByText(/Working offline\. \d+ entries wait/)).toBeVisible()
+  await page.getByRole('button', { name: 'Try again' }).press('Enter')
+  await page.getByRole('radio', { name: /The upper paddle/ }).press('Space')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('A paddle is a shutter.')).toBeVisible()
+  await expectNoBarriers(page, 'player with feedback')
+  await page.context().setOffline(false)
+  await expect(page.getByText(/Working offline/)).toBeHidden()
+
+  await server.kill()
+  await page.getByRole('button', { name: 'Go on watching' }).press('Enter')
+  await expect(page.getByText(/Working offline/)).toBeVisible()
+  await server.start()
+  await expect(page.getByText('You have reached the end.')).toBeVisible()
+  await expect(page.getByText('Everything is kept. You can close this page.')).toBeVisible()
+  expect(complaints).toEqual([])
+  await page.context().close()
+})
+
+test('a learner goes on to the second on another device, and stays on the edition begun', async ({
+  browser,
+}) => {
+  const first = await newPage(browser)
+  await signIn(first, server.url, LEARNER.email)
+  await first.goto(link)
+  await first.getByRole('button', { name: 'Begin the lesson' }).click()
+  await expect(first.locator('video')).toBeVisible()
+  await first.locator('body').press('k')
+  await expect(first.getByRole('heading', { name: 'What is wound?' })).toBeVisible()
+  await first.getByText('The lower gates').click()
+  const taken = first.waitForResponse((response) =>
+    (response.request().postData() ?? '').includes('"kind":"response"'),
+  )
+  await first.getByRole('button', { name: 'Give this answer' }).click()
+  await taken
+  await first.context().close()
+
+  await bench.getByRole('button', { name: 'The Upper Paddle', exact: true }).click()
+  await bench.getByRole('textbox', { name: 'Title', exact: true }).fill('The Upper Paddle, mended')
+  await expectKept(bench)
+  await bench.getByRole('button', { name: 'Publish edition 2' }).click()
+  await bench.getByTestId('publish').click()
+  await expect(bench.getByText('Edition 2 is published')).toBeVisible()
+  await bench.keyboard.press('Escape')
+
+  const second = await newPage(browser)
+  await signIn(second, server.url, LEARNER.email)
+  await second.getByRole('link', { name: /Go on/ }).click()
+  await expect(second.getByRole('heading', { name: 'The Upper Paddle', exact: true })).toBeVisible()
+  await expect(second.getByRole('heading', { name: 'What is wound?' })).toBeVisible()
+  await expect(second.getByText('Listen again.')).toBeVisible()
+  await expect(second.getByText('0:06 / 0:14')).toBeVisible()
+  await second.context().close()
+})
+
+test('results tell who opened, watched and answered', async () => {
+  await bench.getByRole('link', { name: 'Results' }).click()
+  await expect(bench.getByText('Nobody has opened this edition yet.')).toBeVisible()
+  await bench.getByRole('combobox', { name: 'Edition' }).click()
+  await bench.getByRole('option', { name: 'Edition 1' }).click()
+  const row = bench.getByRole('row', { name: /Kezia Sandholm/ })
+  await expect(row).toContainText('guest')
+  await expect(row).toContainText('1 / 1')
+  await expect(row).toContainText('Finished')
+  await expect(row).toContainText(/(9\d|100)%/)
+  await expect(bench.getByRole('row', { name: /Tam Oakshott/ })).toContainText('Begun')
+  await row.getByRole('button').click()
+  await expect(bench.getByText('The upper paddle').last()).toBeVisible()
+  await expect(bench.getByText('try 2 · 1 marks')).toBeVisible()
+  await expectNoBarriers(bench, 'results')
+  expect(errors).toEqual([])
+})
