@@ -1,0 +1,29 @@
+// Builds the interfaces when their sources are newer than what was built.
+import { spawnSync } from 'node:child_process'
+import { existsSync, readdirSync, statSync } from 'node:fs'
+import { join } from 'node:path'
+import { giveUp, say } from './say.mjs'
+
+const LEAVE_OUT = new Set(['node_modules', 'dist'])
+
+function newest(path) {
+  const found = statSync(path)
+  if (!found.isDirectory()) return found.mtimeMs
+  return readdirSync(path)
+    .filter((name) => !LEAVE_OUT.has(name))
+    .reduce((latest, name) => Math.max(latest, newest(join(path, name))), 0)
+}
+
+export function needBuild(root) {
+  const sources = ['core', 'player', 'web', 'package-lock.json'].map((name) =>
+    newest(join(root, name)),
+  )
+  const built = ['player', 'web'].map((name) => join(root, name, 'dist', 'index.html'))
+  const isFresh = built.every(
+    (path) => existsSync(path) && statSync(path).mtimeMs > Math.max(...sources),
+  )
+  if (isFresh) return
+  say('Building the interface')
+  const done = spawnSync('npm', ['run', 'build', '--silent'], { cwd: root, encoding: 'utf8' })
+  if (done.status !== 0) giveUp(`The interface could not be built:\n${done.stdout}\n${done.stderr}`)
+}

@@ -1,0 +1,40 @@
+// Programs that the start command runs, and those that a killed start command left behind.
+import { spawn } from 'node:child_process'
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { once } from 'node:events'
+
+/** Runs a TypeScript program to its end; rejects with what it said when it fails. */
+export async function runProgram(root, file, args, env, { quiet = false } = {}) {
+  const child = spawn(process.execPath, ['--import', 'tsx', file, ...args], {
+    cwd: root,
+    env: { ...process.env, ...env },
+    stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
+  })
+  const [code] = await once(child, 'exit')
+  if (code !== 0) throw new Error(`${file} ended with ${code}`)
+}
+
+/** Notes the process id of the running server, so that the next start can end it if this one is killed. */
+export function notePid(path, pid) {
+  writeFileSync(path, String(pid))
+}
+
+/** Ends the server that a killed start command left running; only if that process really is one of ours. */
+export async function endLeftover(path, sign) {
+  if (!existsSync(path)) return
+  const pid = Number(readFileSync(path, 'utf8'))
+  rmSync(path)
+  if (!pid || !commandOf(pid).includes(sign)) return
+  process.kill(pid, 'SIGTERM')
+  for (let tries = 0; tries < 100 && commandOf(pid).includes(sign); tries += 1)
+    await new Promise((resolve) => setTimeout(resolve, 50))
+  if (commandOf(pid).includes(sign)) process.kill(pid, 'SIGKILL')
+}
+
+function commandOf(pid) {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8')
+  } catch {
+    return ''
+  }
+}
