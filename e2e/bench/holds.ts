@@ -29,6 +29,8 @@ const holdFrame = (index: number) => 10 + index * STEP_FRAMES
 export async function measureHolds(browser: Browser, { url }: RealServer): Promise<Figure> {
   const folder = mkdtempSync(join(tmpdir(), 'fernbrake-holds-'))
   const page = await browser.newPage()
+  // The loader of TypeScript keeps the names of inner functions with a helper that a page does not have.
+  await page.addInitScript({ content: 'globalThis.__name = (named) => named' })
   try {
     const film = makeNumberedFilm(folder, Math.ceil((holdFrame(HOLDS) * FRAME_MS) / 1000) + 2)
     await signIn(page, url, 'designer@harrowmere.example', DEMO_PASSWORD)
