@@ -27,6 +27,8 @@ import { createHandlers } from './routes/handlers.ts'
 import type { Context } from './services/context.ts'
 import type { Settings } from './settings.ts'
 
+/** Answers shorter than this fit a few packets; pressing them costs more time than it saves. */
+const COMPRESS_FROM_BYTES = 4096
 const DAY_MS = 24 * 60 * 60 * 1000
 
 export interface Running {
@@ -99,9 +101,11 @@ function createApp(context: Context, { sessions, uploads, log, development }: Ap
   const app = express()
   app.disable('x-powered-by')
   app.set('query parser', 'simple')
+  // Answers of the API are never stored, so nobody would ask whether they are still the same.
+  app.set('etag', false)
   app.use(pinoHttp({ logger: log, genReqId: () => nanoid(10), useLevel: 'debug' }))
   app.use(giveNonce, securityHeaders(development))
-  app.use(compression())
+  app.use(compression({ threshold: COMPRESS_FROM_BYTES }))
   app.use('/api', sameOriginOnly, (_request, response, next) => {
     response.set('Cache-Control', 'no-store')
     next()

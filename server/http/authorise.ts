@@ -1,7 +1,8 @@
 // Who may use a route. Every access that the contract names is decided here and nowhere else.
 import type { Access, Person } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
-import { AttemptRow, LessonRoleRow, MediaRow } from '../database/models.ts'
+import { LessonRoleRow, MediaRow } from '../database/models.ts'
+import { attemptFacts } from '../queries/attemptFacts.ts'
 import { mayLearnFrom } from '../queries/mediaAccess.ts'
 import { HttpError } from './HttpError.ts'
 
@@ -32,9 +33,7 @@ export async function authorise(
           (await mayLearnFrom(person.id, params.mediaId!)),
       )
     case 'attemptOwner':
-      return need(
-        (await AttemptRow.count({ where: { id: params.attemptId!, personId: person.id } })) > 0,
-      )
+      return need((await attemptFacts(params.attemptId!))?.personId === person.id)
     default:
       assertNever(access)
   }

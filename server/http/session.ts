@@ -22,7 +22,13 @@ export function createSessions(pool: pg.Pool, secret: string): RequestHandler {
   return session({
     name: SESSION_COOKIE,
     secret,
-    store: new PgStore({ pool, tableName: 'sessions', pruneSessionInterval: 60 * 60 }),
+    // A session ends a month after signing in, so that a request need not write to it.
+    store: new PgStore({
+      pool,
+      tableName: 'sessions',
+      pruneSessionInterval: 60 * 60,
+      disableTouch: true,
+    }),
     resave: false,
     saveUninitialized: false,
     cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: MONTH_MS },

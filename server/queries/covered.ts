@@ -60,45 +60,68 @@ export interface SpanRow {
   counts: boolean
 }
 
-/** Stores spans that are not stored yet, and adds them to the coverage, in two statements. */
-export async function storeSpans(
+/** What a batch of a learner's records says, answers aside. */
+export interface Taken {
+  spans: SpanRow[]
+  place: { partId: string; atMs: number; at: Date } | null
+  /** Cues that lie behind the learner. */
+  released: string[]
+  finishedAt: Date | null
+  seenAt: Date
+}
+
+/**
+ * Stores spans that are not stored yet and adds them to the coverage; what was released on any device stays released;
+ * where the learner is, the newest word decides. One statement: it happens whole or not at all, and the lock on the
+ * attempt, taken first, keeps two batches of one learner from waiting for each other in a circle. Answers false, and
+ * stores nothing, where the attempt is gone.
+ */
+export async function storeTaken(
   database: Database,
   attemptId: string,
-  spans: readonly SpanRow[],
-  transaction: Transaction,
-): Promise<void> {
-  if (spans.length === 0) return
-  const column = <K extends keyof SpanRow>(key: K) => spans.map((span) => span[key])
-  await run(
+  { spans, place, released, finishedAt, seenAt }: Taken,
+  transaction?: Transaction,
+): Promise<boolean> {
+  // One JSON value for all spans: it is written and read faster than an array for each column.
+  const found = await select<{ id: string }>(
     database,
-    `WITH fresh AS (
+    `WITH owner AS (SELECT id FROM attempts WHERE id = $1 FOR UPDATE),
+     fresh AS (
        INSERT INTO spans (attempt_id, id, part_id, from_ms, to_ms, rate, began_at, ended_at, muted, hidden, counts)
-       SELECT $1, * FROM unnest($2::text[], $3::text[], $4::int[], $5::int[], $6::real[],
-                                $7::timestamptz[], $8::timestamptz[], $9::boolean[], $10::boolean[], $11::boolean[])
+       SELECT owner.id, sent.* FROM owner, json_to_recordset($2) AS sent (
+         "id" text, "partId" text, "fromMs" int, "toMs" int, "rate" real,
+         "beganAt" timestamptz, "endedAt" timestamptz, "muted" boolean, "hidden" boolean, "counts" boolean)
        ON CONFLICT DO NOTHING
-       RETURNING part_id, from_ms, to_ms, counts)
-     INSERT INTO attempt_coverage AS c (attempt_id, part_id, covered, left_out)
-     SELECT $1, part_id,
-            coalesce(range_agg(int4range(from_ms, to_ms)) FILTER (WHERE counts), '{}'),
-            count(*) FILTER (WHERE NOT counts)
-       FROM fresh GROUP BY part_id
-     ON CONFLICT (attempt_id, part_id)
-     DO UPDATE SET covered = c.covered + excluded.covered, left_out = c.left_out + excluded.left_out`,
+       RETURNING part_id, from_ms, to_ms, counts),
+     coverage AS (
+       INSERT INTO attempt_coverage AS c (attempt_id, part_id, covered, left_out)
+       SELECT $1, part_id,
+              coalesce(range_agg(int4range(from_ms, to_ms)) FILTER (WHERE counts), '{}'),
+              count(*) FILTER (WHERE NOT counts)
+         FROM fresh GROUP BY part_id
+       ON CONFLICT (attempt_id, part_id)
+       DO UPDATE SET covered = c.covered + excluded.covered, left_out = c.left_out + excluded.left_out)
+     UPDATE attempts AS a
+        SET last_seen_at = $3, finished_at = coalesce(a.finished_at, $4),
+            released = ARRAY(SELECT DISTINCT unnest(a.released || $5::text[])),
+            place_part = CASE WHEN a.place_at > $8 OR $8 IS NULL THEN a.place_part ELSE $6 END,
+            place_ms = CASE WHEN a.place_at > $8 OR $8 IS NULL THEN a.place_ms ELSE $7 END,
+            place_at = greatest(a.place_at, $8)
+       FROM owner WHERE a.id = owner.id
+  RETURNING a.id`,
     [
       attemptId,
-      column('id'),
-      column('partId'),
-      column('fromMs'),
-      column('toMs'),
-      column('rate'),
-      column('beganAt'),
-      column('endedAt'),
-      column('muted'),
-      column('hidden'),
-      column('counts'),
+      JSON.stringify(spans),
+      seenAt,
+      finishedAt,
+      released,
+      place?.partId ?? null,
+      place?.atMs ?? 0,
+      place?.at ?? null,
     ],
     transaction,
   )
+  return found.length > 0
 }
 
 /**

@@ -36,7 +36,8 @@ export function createHandlers(context: Context): Handlers {
 type Part<Names extends keyof Handlers> = Pick<Handlers, Names>
 
 function generalHandlers({ database, version }: Context): Part<'health' | 'openapi'> {
-  const description = describeApi(version)
+  // Made when it is first asked for: it takes a second that a start need not wait for.
+  let description: ReturnType<typeof describeApi> | undefined
   return {
     health: async ({ response }) => {
       const isThere = await Promise.race([
@@ -54,7 +55,7 @@ function generalHandlers({ database, version }: Context): Part<'health' | 'opena
       if (!isThere) response.status(503).json(health)
       return contract.health.reply!.parse(health)
     },
-    openapi: () => Promise.resolve(description),
+    openapi: () => Promise.resolve((description ??= describeApi(version))),
   }
 }
 

@@ -1,4 +1,4 @@
-// Taking in what a learner's player sends. A batch is stored in one transaction and acknowledged record by record.
+// Taking in what a learner's player sends. A batch is stored whole or not at all, and acknowledged record by record.
 import type { Transaction } from 'sequelize'
 import type {
   FinishRecord,
@@ -15,7 +15,8 @@ import { markQuestion } from '@fernbrake/core/questions'
 import { isPlausible } from '@fernbrake/core/watching'
 import { AttemptRow, EditionRow, ResponseRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
-import { storeSpans, type SpanRow } from '../queries/covered.ts'
+import { attemptFacts, type AttemptFacts } from '../queries/attemptFacts.ts'
+import { storeTaken, type Taken } from '../queries/covered.ts'
 import type { Context } from './context.ts'
 
 /** Reported times may lie past the film's end by this much, in ms: the container and the stream differ a little. */
@@ -24,13 +25,10 @@ const END_SLACK_MS = 500
 const CLOCK_SLACK_MS = 24 * 60 * 60 * 1000
 
 interface Batch {
-  attempt: AttemptRow
+  attempt: AttemptFacts
   lesson: Lesson
-  transaction: Transaction
   nowMs: number
-  spans: SpanRow[]
-  kept: string[]
-  refused: RefusedRecord[]
+  taken: Taken
 }
 
 type Refusal = Omit<RefusedRecord, 'id'>
@@ -63,46 +61,42 @@ export async function takeRecords(
   records: readonly LearnerRecord[],
   now = new Date(),
 ): Promise<RecordsReply> {
-  return database.transaction(async (transaction) => {
-    const attempt = await AttemptRow.findByPk(attemptId, {
-      transaction,
-      lock: transaction.LOCK.UPDATE,
-    })
-    if (!attempt) throw new HttpError('not-found')
-    const lesson = await editionOf(attempt, transaction)
-    const batch: Batch = {
-      attempt,
-      lesson,
-      transaction,
-      nowMs: now.getTime(),
-      spans: [],
-      kept: [],
-      refused: [],
-    }
-    for (const record of records) {
-      const refusal = await takeRecord(batch, record)
-      if (refusal) batch.refused.push({ id: record.id, ...refusal })
-      else batch.kept.push(record.id)
-    }
-    await storeSpans(database, attemptId, batch.spans, transaction)
-    attempt.lastSeenAt = now
-    await attempt.save({ transaction })
-    return { kept: batch.kept, refused: batch.refused }
-  })
+  const attempt = await attemptFacts(attemptId)
+  if (!attempt) throw new HttpError('not-found')
+  const taken: Taken = { spans: [], place: null, released: [], finishedAt: null, seenAt: now }
+  const batch = { attempt, lesson: await editionOf(attempt), nowMs: now.getTime(), taken }
+  const reply: RecordsReply = { kept: [], refused: [] }
+  const note = (id: string, refusal: Refusal | null) =>
+    refusal ? reply.refused.push({ id, ...refusal }) : reply.kept.push(id)
+  const responses: ResponseRecordInput[] = []
+  for (const record of records) {
+    if (record.kind === 'response') responses.push(record)
+    else note(record.id, takeMovement(batch, record))
+  }
+  // What was watched is one statement, which needs no transaction; answers are counted, and so wait for one another.
+  const isStored =
+    responses.length === 0
+      ? await storeTaken(database, attemptId, taken)
+      : await database.transaction(async (transaction) => {
+          const lock = transaction.LOCK.UPDATE
+          if (!(await AttemptRow.findByPk(attemptId, { transaction, lock }))) return false
+          for (const response of responses)
+            note(response.id, await takeResponse(batch, response, transaction))
+          return storeTaken(database, attemptId, taken, transaction)
+        })
+  if (!isStored) throw new HttpError('not-found')
+  return reply
 }
 
 /** An edition never changes, so its document is kept once read. Bounded, so that memory is too. */
 const editionCache = new Map<string, Lesson>()
 const MOST_CACHED_EDITIONS = 50
 
-async function editionOf(
-  { lessonId, edition }: AttemptRow,
-  transaction: Transaction,
-): Promise<Lesson> {
+async function editionOf({ lessonId, edition }: AttemptFacts): Promise<Lesson> {
   const key = `${lessonId}/${edition}`
   const cached = editionCache.get(key)
   if (cached) return cached
-  const row = await EditionRow.findOne({ where: { lessonId, number: edition }, transaction })
+  const row = await EditionRow.findOne({ where: { lessonId, number: edition } })
   if (!row) throw new HttpError('not-found')
   if (editionCache.size >= MOST_CACHED_EDITIONS)
     editionCache.delete(editionCache.keys().next().value!)
@@ -110,12 +104,13 @@ async function editionOf(
   return row.document
 }
 
-async function takeRecord(batch: Batch, record: LearnerRecord): Promise<Refusal | null> {
+function takeMovement(
+  batch: Batch,
+  record: Exclude<LearnerRecord, ResponseRecordInput>,
+): Refusal | null {
   switch (record.kind) {
     case 'span':
       return takeSpan(batch, record)
-    case 'response':
-      return takeResponse(batch, record)
     case 'place':
       return takePlace(batch, record)
     case 'finish':
@@ -137,15 +132,21 @@ function takeSpan(batch: Batch, record: SpanRecord): Refusal | null {
   const beganAtMs = Date.parse(record.beganAt)
   const endedAtMs = Date.parse(record.endedAt)
   if (beganAtMs > batch.nowMs + CLOCK_SLACK_MS) return REFUSALS.futureClock
-  const { kind: _, ...span } = record
+  const { id, partId, fromMs, rate, beganAt, endedAt, muted, hidden } = record
   // Played in a hidden tab is kept, but it is not watching.
-  const counts = !record.hidden && isPlausible({ ...span, beganAtMs, endedAtMs })
-  batch.spans.push({ ...span, toMs: Math.min(span.toMs, durationMs), counts })
+  const counts =
+    !hidden && isPlausible({ fromMs, toMs: record.toMs, rate, beganAtMs, endedAtMs })
+  const toMs = Math.min(record.toMs, durationMs)
+  const span = { id, partId, fromMs, toMs, rate, beganAt, endedAt, muted, hidden, counts }
+  batch.taken.spans.push(span)
   return null
 }
 
-async function takeResponse(batch: Batch, record: ResponseRecordInput): Promise<Refusal | null> {
-  const { attempt, lesson, transaction } = batch
+async function takeResponse(
+  { attempt, lesson }: Batch,
+  record: ResponseRecordInput,
+  transaction: Transaction,
+): Promise<Refusal | null> {
   const cue = Object.hasOwn(lesson.cues, record.cueId) ? lesson.cues[record.cueId]! : null
   if (cue?.kind !== 'question' || cue.questionId !== record.questionId)
     return REFUSALS.unknownQuestion
@@ -184,20 +185,18 @@ function takePlace(batch: Batch, record: PlaceRecord): Refusal | null {
   if (record.atMs > durationMs + END_SLACK_MS) return REFUSALS.beyondEnd
   const at = new Date(record.at)
   if (at.getTime() > batch.nowMs + CLOCK_SLACK_MS) return REFUSALS.futureClock
-  const { attempt, lesson } = batch
-  // What was released on any device stays released; where the learner is, the newest word decides.
-  const known = record.released.filter((cueId) => Object.hasOwn(lesson.cues, cueId))
-  attempt.released = [...new Set([...attempt.released, ...known])]
-  if (!attempt.placeAt || attempt.placeAt <= at) {
-    attempt.placePart = record.partId
-    attempt.placeMs = record.atMs
-    attempt.placeAt = at
-  }
+  const { lesson, taken } = batch
+  for (const cueId of record.released)
+    if (Object.hasOwn(lesson.cues, cueId)) taken.released.push(cueId)
+  // A clock that runs ahead must not outrank every later word from another device.
+  const heardAt = new Date(Math.min(at.getTime(), batch.nowMs))
+  if (!taken.place || taken.place.at <= heardAt)
+    taken.place = { partId: record.partId, atMs: record.atMs, at: heardAt }
   return null
 }
 
 function takeFinish(batch: Batch, record: FinishRecord): Refusal | null {
   if (lengthOf(batch, record.partId) === null) return REFUSALS.unknownPart
-  batch.attempt.finishedAt ??= new Date(Math.min(Date.parse(record.at), batch.nowMs))
+  batch.taken.finishedAt ??= new Date(Math.min(Date.parse(record.at), batch.nowMs))
   return null
 }
