@@ -13,7 +13,9 @@ import { connectDatabase } from './database/connect.ts'
 import { hasPendingMigrations } from './database/migrate.ts'
 import { defineModels } from './database/models.ts'
 import { HttpError } from './http/HttpError.ts'
+import { earlyPartOf } from './http/learnerPage.ts'
 import { mountRoutes } from './http/mountRoutes.ts'
+import type { LearnerPage } from './http/pages.ts'
 import { problemHandler } from './http/problemHandler.ts'
 import { limitSignIns } from './http/rateLimit.ts'
 import { giveNonce, sameOriginOnly, securityHeaders } from './http/security.ts'
@@ -38,7 +40,7 @@ export interface Running {
 }
 
 /** How pages are served: built files, or Vite's in development. */
-export type MountPages = (app: Express, server: Server) => Promise<void> | void
+export type MountPages = (app: Express, server: Server, learn: LearnerPage) => Promise<void> | void
 
 /** Opens everything; the caller lets the server listen. Throws a plain sentence when the schema is older. */
 export async function openServer(
@@ -70,7 +72,7 @@ export async function openServer(
   const app = createApp(context, { sessions, uploads, log, development })
   const server = createHttpServer(app)
   live.attach(server, sessions)
-  await mountPages(app, server)
+  await mountPages(app, server, { session: forgiving(sessions), earlyPart: earlyPartOf(context) })
   app.use(problemHandler)
   await uploads.takeFinished()
   if (settings.runsJobs) await queue.work(context)
@@ -119,6 +121,14 @@ function createApp(context: Context, { sessions, uploads, log, development }: Ap
   mountRoutes(app, createHandlers(context))
   app.use('/api', (_request, _response, next) => next(new HttpError('not-found')))
   return app
+}
+
+/** A page is shown even while the database, and with it the session, is away; it then says so itself. */
+function forgiving(sessions: express.RequestHandler): express.RequestHandler {
+  return (request, response, next) =>
+    sessions(request, response, (error?: unknown) =>
+      error ? withoutSession(request, next) : next(),
+    )
 }
 
 function withoutSession(request: express.Request, next: express.NextFunction): void {

@@ -2,13 +2,18 @@
 import type { Server } from 'node:http'
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import type { Express } from 'express'
+import type { Express, RequestHandler } from 'express'
 import { createServer as createVite } from 'vite'
-import { NONCE_PLACE, PLAYER_PATHS } from './http/pages.ts'
+import type { EarlyPart } from './http/learnerPage.ts'
+import { LEARN_PATH, NONCE_PLACE, OPEN_PATH, sendPage, type LearnerPage } from './http/pages.ts'
 import { REPOSITORY } from './settings.ts'
 
 /** Mounts Vite for web and player; their hot reload listens on ports beside the server's. */
-export async function mountDevelopmentPages(app: Express, _server: Server): Promise<void> {
+export async function mountDevelopmentPages(
+  app: Express,
+  _server: Server,
+  learn: LearnerPage,
+): Promise<void> {
   const open = (workspace: string, port: number) =>
     createVite({
       root: join(REPOSITORY, workspace),
@@ -18,16 +23,19 @@ export async function mountDevelopmentPages(app: Express, _server: Server): Prom
     })
   const [player, web] = await Promise.all([open('player', 4320), open('web', 4321)])
   const page =
-    (workspace: string, vite: Awaited<ReturnType<typeof open>>) =>
-    async (
-      request: { originalUrl: string },
-      response: { locals: { nonce?: string }; type(t: string): { send(b: string): void } },
-    ) => {
+    (
+      workspace: string,
+      vite: Awaited<ReturnType<typeof open>>,
+      earlyPart?: EarlyPart,
+    ): RequestHandler =>
+    async (request, response) => {
       const source = await readFile(join(REPOSITORY, workspace, 'index.html'), 'utf8')
       const html = await vite.transformIndexHtml(request.originalUrl, source)
-      response.type('html').send(html.replaceAll(NONCE_PLACE, String(response.locals.nonce)))
+      const own = html.replaceAll(NONCE_PLACE, String(response.locals.nonce))
+      await sendPage(request, response.type('html'), own, earlyPart)
     }
-  app.get(PLAYER_PATHS, page('player', player))
+  app.get(OPEN_PATH, page('player', player))
+  app.get(LEARN_PATH, learn.session, page('player', player, learn.earlyPart))
   app.use(player.middlewares)
   app.use(web.middlewares)
   app.get('/{*path}', page('web', web))

@@ -1,5 +1,6 @@
 // The only door of core/playback.
 export { advance, CLOCK_JITTER_MS, isReleasable } from './advance.ts'
+export { placeToGoOn, type KeptPlace } from './resume.ts'
 export {
   bookmarkAt,
   buildSchedule,

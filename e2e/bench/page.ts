@@ -1,12 +1,15 @@
 // The learner's page: how much script is sent before the first frame can play, and how late that frame is compared
 // with a bare <video> page that plays the same film from the same server.
+import { once } from 'node:events'
+import { createServer, request } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import { gzipSync } from 'node:zlib'
 import type { Browser, Page } from '@playwright/test'
 import { DEMO_LINK } from '@fernbrake/demo'
 import type { RealServer } from '../support/server.ts'
 import type { Figure } from './main.ts'
 
-const RUNS = 9
+const RUNS = 15
 const FILM = '/api/media/water-that-climbs-film/files/playable'
 const BARE = '/bare-video-page'
 
@@ -29,17 +32,33 @@ async function firstFrame(page: Page, address: string): Promise<number> {
 const median = (numbers: number[]) =>
   [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)]!
 
-export async function measurePage(browser: Browser, { url }: RealServer): Promise<Figure[]> {
+/** Passes everything on to the server, but answers the bare page itself, so that both pages travel the same way. */
+async function startFront(target: string): Promise<{ url: string; close(): void }> {
+  const front = createServer((incoming, outgoing) => {
+    if (incoming.url === BARE)
+      return void outgoing
+        .setHeader('Content-Type', 'text/html')
+        .end(`<!doctype html><video src="${FILM}" preload="auto" muted></video>`)
+    const { method, headers } = incoming
+    const onward = request(target + incoming.url, { method, headers }, (answer) => {
+      outgoing.writeHead(answer.statusCode!, answer.headers)
+      answer.pipe(outgoing)
+    })
+    onward.on('error', () => outgoing.destroy())
+    outgoing.on('close', () => onward.destroy())
+    incoming.pipe(onward)
+  }).listen(0, '127.0.0.1')
+  await once(front, 'listening')
+  const close = () => void front.close()
+  return { url: `http://127.0.0.1:${(front.address() as AddressInfo).port}`, close }
+}
+
+export async function measurePage(browser: Browser, server: RealServer): Promise<Figure[]> {
+  const front = await startFront(server.url)
+  const { url } = front
   const context = await browser.newContext()
   await context.addInitScript(NOTE_FIRST_FRAME)
   const page = await context.newPage()
-  // Answered on the spot and without caching, so that it costs what a bare page costs.
-  await page.route(`**${BARE}`, (route) =>
-    route.fulfill({
-      contentType: 'text/html',
-      body: `<!doctype html><video src="${FILM}" preload="auto" muted></video>`,
-    }),
-  )
   let scriptBytes = 0
   page.on('response', (response) => {
     if (response.request().resourceType() === 'script')
@@ -61,6 +80,7 @@ export async function measurePage(browser: Browser, { url }: RealServer): Promis
     ours.push(await firstFrame(page, learn))
   }
   await context.close()
+  front.close()
   const [own, reference] = [median(ours), median(bare)]
   return [
     {

@@ -10,6 +10,8 @@ export interface PlayableMedia {
   height: number
   address: string
   poster: string
+  /** An element that loads the film already, if there is one; it is used instead of a new one. */
+  element?: HTMLVideoElement | null
 }
 
 export interface OpenedLesson {

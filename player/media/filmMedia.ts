@@ -50,6 +50,7 @@ export function createFilmMedia(
   listeners: MediaListeners,
 ): FilmMedia {
   const undo: (() => void)[] = []
+  const firstFrameSeconds = middleOfFrameSeconds(0, frameRate)
   let target: number | null = null
   let failed = false
   let waiting = true
@@ -109,8 +110,11 @@ export function createFilmMedia(
     seekTo(ms) {
       clearTimeout(tickTimer)
       const end = Number.isFinite(video.duration) ? video.duration : Infinity
-      target = Math.min(middleOfFrameSeconds(ms, frameRate), Math.max(0, end - 0.001))
-      video.currentTime = target
+      const wanted = Math.min(middleOfFrameSeconds(ms, frameRate), Math.max(0, end - 0.001))
+      // A film that has not moved shows its first frame already; a jump there would only delay it.
+      if (video.currentTime === 0 && !video.seeking && wanted <= firstFrameSeconds) return
+      target = wanted
+      video.currentTime = wanted
     },
     tickAt(ms) {
       clearTimeout(tickTimer)

@@ -5,6 +5,7 @@ import {
   advance,
   buildSchedule,
   nextHoldMs,
+  placeToGoOn,
   startPlayback,
   type PlaybackCommand,
   type PlaybackEvent,
@@ -158,8 +159,7 @@ export function useFilmSession(host: Host, opened: OpenedLesson, partId: string)
       () => ({ muted: media?.snapshot().muted ?? false }),
       (span) => (covered.value = normalise([...covered.value, span])),
     )
-    const resumeMs = progress.partId === partId && !progress.finished ? progress.atMs : 0
-    seek(Math.min(resumeMs, Math.max(0, durationMs - 1)))
+    seek(placeToGoOn({ parts: { [partId]: { ...part, durationMs } } }, progress)?.atMs ?? 0)
   }
 
   async function play(): Promise<void> {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // The stage: the film with what lies on it. Stage coordinates run 0 to 1 in both directions.
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Lesson } from '@fernbrake/core/lesson'
+import type { PlayableMedia } from '../hosts/Host.ts'
 import type { FilmSession } from '../session/useFilmSession.ts'
 import OverlayView from './OverlayView.vue'
 
@@ -13,7 +14,7 @@ const props = defineProps<{
   language: string
 }>()
 const { t } = useI18n()
-const video = ref<HTMLVideoElement | null>(null)
+const slot = useTemplateRef('slot')
 const { film, snapshot, needsGesture, state } = props.session
 
 const overlays = computed(() =>
@@ -25,22 +26,29 @@ const overlays = computed(() =>
 const showsWaiting = computed(
   () => film && !snapshot.value.failed && snapshot.value.waiting && !needsGesture.value,
 )
-onMounted(() => video.value && props.session.attach(video.value))
+
+/** The element that the page brought along, or a new one. */
+function videoOf({ element, address, poster }: PlayableMedia): HTMLVideoElement {
+  const video = element ?? document.createElement('video')
+  if (!element) video.src = address
+  video.poster = poster
+  video.preload = 'auto'
+  video.playsInline = true
+  video.disablePictureInPicture = true
+  video.setAttribute('aria-label', t('player.film'))
+  return video
+}
+onMounted(() => {
+  if (!film || !slot.value) return
+  const video = videoOf(film)
+  slot.value.append(video)
+  props.session.attach(video)
+})
 </script>
 
 <template>
   <div class="stage" :style="film ? { aspectRatio: `${film.width} / ${film.height}` } : undefined">
-    <video
-      v-if="film"
-      ref="video"
-      :src="film.address"
-      :poster="film.poster"
-      preload="auto"
-      playsinline
-      disablepictureinpicture
-      :aria-label="t('player.film')"
-      @click="session.toggle()"
-    />
+    <div v-if="film" ref="slot" class="film-slot" @click="session.toggle()" />
     <p v-else class="stage-word" role="alert">{{ t('player.filmMissing') }}</p>
     <OverlayView v-for="overlay in overlays" :key="overlay.id" :overlay="overlay" />
     <p v-if="caption" class="caption" :lang="language">
@@ -70,7 +78,11 @@ onMounted(() => video.value && props.session.attach(video.value))
   background: var(--sunk);
   overflow: hidden;
 }
-video {
+.film-slot {
+  width: 100%;
+  height: 100%;
+}
+.film-slot :deep(video) {
   display: block;
   width: 100%;
   height: 100%;

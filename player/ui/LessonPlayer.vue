@@ -2,7 +2,7 @@
 // The whole player: opens the lesson through its host and shows its film part. Needs nothing but a Host.
 import { computed, onMounted, onScopeDispose, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { partsInOrder } from '@fernbrake/core/lesson'
+import { placeToGoOn } from '@fernbrake/core/playback'
 import { HostError, type Host, type HostState, type OpenedLesson } from '../hosts/Host.ts'
 import FilmPlayer from './FilmPlayer.vue'
 import HostStrip from './HostStrip.vue'
@@ -14,11 +14,9 @@ const failure = ref<HostError['reason'] | null>(null)
 const hostState = shallowRef<HostState>(props.host.state())
 onScopeDispose(props.host.onState((state) => (hostState.value = state)))
 
-const part = computed(() => {
-  if (!opened.value) return null
-  const parts = partsInOrder(opened.value.lesson)
-  return parts.find((p) => p.id === opened.value!.progress.partId) ?? parts[0] ?? null
-})
+const part = computed(
+  () => opened.value && (placeToGoOn(opened.value.lesson, opened.value.progress)?.part ?? null),
+)
 
 async function open(): Promise<void> {
   failure.value = null

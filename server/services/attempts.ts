@@ -14,6 +14,7 @@ import {
 import { HttpError } from '../http/HttpError.ts'
 import { toPerson } from '../http/session.ts'
 import { readCovered } from '../queries/covered.ts'
+import { editionDocument } from '../queries/editions.ts'
 import type { Context } from './context.ts'
 import { mediaOf } from './drafts.ts'
 
@@ -53,23 +54,23 @@ export async function openLink(code: string, person: Person): Promise<string> {
 export async function readAttempt({ database }: Context, attemptId: string): Promise<Attempt> {
   const row = await AttemptRow.findByPk(attemptId)
   if (!row) throw new HttpError('not-found')
-  const { lessonId, edition: number } = row
-  const [edition, newest, person, responses, covered] = await Promise.all([
-    EditionRow.findOne({ where: { lessonId, number } }),
+  const { lessonId } = row
+  const [lesson, newest, person, responses, covered] = await Promise.all([
+    editionDocument(row),
     EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
     PersonRow.findByPk(row.personId),
     ResponseRow.findAll({ where: { attemptId }, order: [['tryNumber', 'ASC']] }),
     readCovered(database, [attemptId]),
   ])
-  if (!edition || !person) throw new HttpError('not-found')
+  if (!person) throw new HttpError('not-found')
   return {
     id: row.id,
     lessonId,
-    edition: number,
+    edition: row.edition,
     newestEdition: newest,
     person: toPerson(person),
-    lesson: edition.document,
-    media: await playableMedia(edition.document),
+    lesson,
+    media: await playableMedia(lesson),
     progress: {
       partId: row.placePart,
       atMs: row.placeMs,
@@ -106,17 +107,15 @@ export async function listAttempts({ database }: Context, person: Person): Promi
     order: [['lastSeenAt', 'DESC']],
     limit: 200,
   })
-  const covered = await readCovered(
-    database,
-    rows.map((row) => row.id),
-  )
+  const ids = rows.map((row) => row.id)
+  const [covered, answers] = await Promise.all([
+    readCovered(database, ids),
+    ResponseRow.findAll({ where: { attemptId: ids } }),
+  ])
   return Promise.all(
     rows.map(async (row) => {
-      const [edition, responses] = await Promise.all([
-        EditionRow.findOne({ where: { lessonId: row.lessonId, number: row.edition } }),
-        ResponseRow.findAll({ where: { attemptId: row.id } }),
-      ])
-      const lesson = edition!.document
+      const lesson = await editionDocument(row)
+      const responses = answers.filter((answer) => answer.attemptId === row.id)
       const spans = covered.get(row.id)?.spans ?? {}
       const outcome = attemptOutcome(lesson, { attemptId: row.id, spans, responses })
       return {

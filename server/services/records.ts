@@ -13,10 +13,11 @@ import { assertNever } from '@fernbrake/core/fields'
 import type { Lesson } from '@fernbrake/core/lesson'
 import { markQuestion } from '@fernbrake/core/questions'
 import { isPlausible } from '@fernbrake/core/watching'
-import { AttemptRow, EditionRow, ResponseRow } from '../database/models.ts'
+import { AttemptRow, ResponseRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { attemptFacts, type AttemptFacts } from '../queries/attemptFacts.ts'
 import { storeTaken, type Taken } from '../queries/covered.ts'
+import { editionDocument } from '../queries/editions.ts'
 import type { Context } from './context.ts'
 
 /** Reported times may lie past the film's end by this much, in ms: the container and the stream differ a little. */
@@ -64,7 +65,7 @@ export async function takeRecords(
   const attempt = await attemptFacts(attemptId)
   if (!attempt) throw new HttpError('not-found')
   const taken: Taken = { spans: [], place: null, released: [], finishedAt: null, seenAt: now }
-  const batch = { attempt, lesson: await editionOf(attempt), nowMs: now.getTime(), taken }
+  const batch = { attempt, lesson: await editionDocument(attempt), nowMs: now.getTime(), taken }
   const reply: RecordsReply = { kept: [], refused: [] }
   const note = (id: string, refusal: Refusal | null) =>
     refusal ? reply.refused.push({ id, ...refusal }) : reply.kept.push(id)
@@ -86,22 +87,6 @@ export async function takeRecords(
         })
   if (!isStored) throw new HttpError('not-found')
   return reply
-}
-
-/** An edition never changes, so its document is kept once read. Bounded, so that memory is too. */
-const editionCache = new Map<string, Lesson>()
-const MOST_CACHED_EDITIONS = 50
-
-async function editionOf({ lessonId, edition }: AttemptFacts): Promise<Lesson> {
-  const key = `${lessonId}/${edition}`
-  const cached = editionCache.get(key)
-  if (cached) return cached
-  const row = await EditionRow.findOne({ where: { lessonId, number: edition } })
-  if (!row) throw new HttpError('not-found')
-  if (editionCache.size >= MOST_CACHED_EDITIONS)
-    editionCache.delete(editionCache.keys().next().value!)
-  editionCache.set(key, row.document)
-  return row.document
 }
 
 function takeMovement(
@@ -134,8 +119,7 @@ function takeSpan(batch: Batch, record: SpanRecord): Refusal | null {
   if (beganAtMs > batch.nowMs + CLOCK_SLACK_MS) return REFUSALS.futureClock
   const { id, partId, fromMs, rate, beganAt, endedAt, muted, hidden } = record
   // Played in a hidden tab is kept, but it is not watching.
-  const counts =
-    !hidden && isPlausible({ fromMs, toMs: record.toMs, rate, beganAtMs, endedAtMs })
+  const counts = !hidden && isPlausible({ fromMs, toMs: record.toMs, rate, beganAtMs, endedAtMs })
   const toMs = Math.min(record.toMs, durationMs)
   const span = { id, partId, fromMs, toMs, rate, beganAt, endedAt, muted, hidden, counts }
   batch.taken.spans.push(span)

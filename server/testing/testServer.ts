@@ -8,7 +8,7 @@ import pg from 'pg'
 import supertest from 'supertest'
 import type { Person, Role } from '@fernbrake/core/contract'
 import type { Lesson } from '@fernbrake/core/lesson'
-import { openServer, type Running } from '../app.ts'
+import { openServer, type MountPages, type Running } from '../app.ts'
 import { connectDatabase } from '../database/connect.ts'
 import { migrate } from '../database/migrate.ts'
 import { EditionRow, LessonRoleRow, LessonRow, MediaRow } from '../database/models.ts'
@@ -55,7 +55,10 @@ async function administer(sql: string): Promise<void> {
   await client.end()
 }
 
-export async function startTestServer({ runsJobs = false } = {}): Promise<TestServer> {
+export async function startTestServer({
+  runsJobs = false,
+  pages = () => undefined,
+}: { runsJobs?: boolean; pages?: MountPages } = {}): Promise<TestServer> {
   const { url: databaseUrl, drop } = await createTestDatabase()
   const dataFolder = await mkdtemp(join(tmpdir(), 'fernbrake-test-'))
   const settings: Settings = {
@@ -67,7 +70,7 @@ export async function startTestServer({ runsJobs = false } = {}): Promise<TestSe
     runsJobs,
     logLevel: 'silent',
   }
-  const running = await openServer(settings, () => undefined)
+  const running = await openServer(settings, pages)
   await new Promise<void>((resolve) => running.server.listen(0, '127.0.0.1', resolve))
   const url = `http://127.0.0.1:${(running.server.address() as AddressInfo).port}`
   return {

@@ -4,6 +4,7 @@ import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
 import { markQuestion } from '@fernbrake/core/questions'
 import type { Host, HostState, OpenedLesson } from '../Host.ts'
 import { beaconRecords, readAttempt, sendRecords } from './api.ts'
+import { dropEarlyStage, takeEarlyAttempt, takeEarlyVideo } from './early.ts'
 import { openRecordQueue, type RecordQueue } from './recordQueue.ts'
 import { createSender, SEND_EVERY_MS, type Sender } from './sender.ts'
 
@@ -58,19 +59,34 @@ async function openAttempt(
   queue: RecordQueue,
   sender: Sender,
 ): Promise<OpenedLesson> {
-  // What an earlier sitting could not send goes first, so that the server's word on progress is whole.
-  await sender.flush()
-  const attempt = await readAttempt(attemptId)
+  const attempt = await newestAttempt(attemptId, queue, sender)
   const waiting = await queue.oldest(MOST_WAITING)
   return {
     lesson: attempt.lesson,
-    media: attempt.media.map((media) => ({
-      ...media,
-      address: `/api/media/${media.id}/files/playable`,
-      poster: `/api/media/${media.id}/files/poster`,
-    })),
+    media: attempt.media.map((media) => {
+      const files = `/api/media/${media.id}/files`
+      const address = `${files}/playable`
+      return { ...media, address, poster: `${files}/poster`, element: takeEarlyVideo(address) }
+    }),
     progress: withWaiting(attempt, waiting),
     learnerName: attempt.person.name,
+  }
+}
+
+/** What came with the page, unless an earlier sitting left something to send: that goes first. */
+async function newestAttempt(
+  attemptId: string,
+  queue: RecordQueue,
+  sender: Sender,
+): Promise<Attempt> {
+  const early = takeEarlyAttempt(attemptId)
+  if (early && (await queue.count()) === 0) return early
+  try {
+    await sender.flush()
+    return await readAttempt(attemptId)
+  } catch (error) {
+    dropEarlyStage()
+    throw error
   }
 }
 

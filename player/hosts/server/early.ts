@@ -1,0 +1,34 @@
+// What the server sends with the page itself, so that the first frame need not wait for any script.
+import type { Attempt } from '@fernbrake/core/contract'
+
+/** The attempt that came with the page, once; null where none did. */
+export function takeEarlyAttempt(attemptId: string): Attempt | null {
+  const element = document.getElementById('early-attempt')
+  element?.remove()
+  if (!element?.textContent) return null
+  const attempt = JSON.parse(element.textContent) as Attempt
+  return attempt.id === attemptId ? attempt : null
+}
+
+/** Waits until the early video, if there is one, can show a frame, at most `mostMs`. */
+export function earlyFrame(mostMs: number): Promise<void> {
+  const video = document.querySelector<HTMLVideoElement>('#early-video')
+  if (!video || video.readyState >= HTMLMediaElement.HAVE_CURRENT_DATA) return Promise.resolve()
+  return new Promise((resolve) => {
+    for (const name of ['loadeddata', 'error']) video.addEventListener(name, () => resolve())
+    setTimeout(resolve, mostMs)
+  })
+}
+
+/** The video element that loads this film already, once; null where there is none. */
+export function takeEarlyVideo(address: string): HTMLVideoElement | null {
+  const video = document.querySelector<HTMLVideoElement>('#early-video')
+  if (!video || new URL(video.src).pathname !== address) return null
+  video.removeAttribute('id')
+  return video
+}
+
+/** Ends the stage that stood in for the player's own. */
+export function dropEarlyStage(): void {
+  document.getElementById('early-stage')?.remove()
+}

@@ -1,0 +1,63 @@
+// The learner's page as it is sent: what comes with it, for whom, and that no text can break out of it.
+import { afterAll, beforeAll, expect, it } from 'vitest'
+import { lessonWithFilm, PART } from '@fernbrake/core/testing'
+import type { Attempt } from '@fernbrake/core/contract'
+import { earlyPart } from '../http/learnerPage.ts'
+import { LEARN_PATH, sendPage } from '../http/pages.ts'
+import { putLesson, startTestServer, type Agent, type TestServer } from './testServer.ts'
+
+const TITLE = 'Locks </script><script>alert(1)</script> & <!--early-->'
+let server: TestServer
+let owner: Agent
+let attempt: Attempt
+
+beforeAll(async () => {
+  server = await startTestServer({
+    pages: (app, _server, learn) =>
+      void app.get(LEARN_PATH, learn.session, (request, response) =>
+        sendPage(
+          request,
+          response.type('html'),
+          '<i>head</i><!--early--><i>rest</i>',
+          learn.earlyPart,
+        ),
+      ),
+  })
+  const designer = await server.signedIn('designer')
+  const { code } = await putLesson(designer.person, { ...lessonWithFilm(60_000), title: TITLE })
+  owner = server.anonymous()
+  const opened = await owner.post(`/api/links/${code}/attempts`).send({ name: 'Odile Harcastle' })
+  attempt = (await owner.get(`/api/attempts/${opened.body.attemptId}`).expect(200)).body
+})
+afterAll(() => server.stop())
+
+const dataIn = (html: string) =>
+  JSON.parse(/<script type="application\/json" id="early-attempt">(.*?)<\/script>/s.exec(html)![1]!)
+
+it('brings the attempt along for whoever it belongs to', async () => {
+  const { text } = await owner.get(`/learn/${attempt.id}`).expect(200)
+  expect(dataIn(text)).toEqual(attempt)
+  expect(text.startsWith('<i>head</i>')).toBe(true)
+  expect(text.endsWith('<i>rest</i>')).toBe(true)
+  expect(text.match(/<script/g)).toHaveLength(1)
+})
+
+it('brings nothing along for anybody else', async () => {
+  const stranger = await server.signedIn('learner')
+  for (const agent of [server.anonymous(), stranger.agent]) {
+    const { text } = await agent.get(`/learn/${attempt.id}`).expect(200)
+    expect(text).toBe('<i>head</i><i>rest</i>')
+  }
+})
+
+it('loads the film from where the learner goes on', () => {
+  const film = { ...lessonWithFilm(60_000).parts[PART]!, mediaId: 'film', frameRate: '25' as const }
+  const media = [{ id: 'film', durationMs: 60_000, width: 640, height: 360, hasSound: true }]
+  const lesson = { ...attempt.lesson, parts: { [PART]: film } }
+  const at = (progress: Partial<Attempt['progress']>) =>
+    earlyPart({ ...attempt, lesson, media, progress: { ...attempt.progress, ...progress } })
+  expect(at({})).toContain('src="/api/media/film/files/playable"')
+  expect(at({ partId: PART, atMs: 12_000 })).toContain('/playable#t=12.020"')
+  expect(at({ partId: PART, atMs: 12_000, finished: true })).toContain('/playable"')
+  expect(earlyPart({ ...attempt, lesson, media: [] })).not.toContain('<video')
+})
