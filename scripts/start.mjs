@@ -5,7 +5,7 @@ import { mkdirSync, rmSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { needBuild } from './lib/build.mjs'
-import { endLeftover, notePid, runProgram } from './lib/children.mjs'
+import { endLeftover, notePid, runningProcess, runProgram } from './lib/children.mjs'
 import { needPackages } from './lib/debian.mjs'
 import { needNpmPackages } from './lib/npmPackages.mjs'
 import { freePort, startPostgres } from './lib/postgres.mjs'
@@ -16,6 +16,7 @@ const wants = (flag) => process.argv.includes(`--${flag}`)
 const dataFolder = resolve(process.env.FERNBRAKE_DATA ?? join(root, '.data'))
 const wantedPort = Number(process.env.FERNBRAKE_PORT ?? 4310)
 const pidFile = join(dataFolder, 'server.pid')
+const ownPidFile = join(dataFolder, 'start.pid')
 const MOST_RESTARTS = 5
 const DATABASE = 'fernbrake'
 
@@ -26,6 +27,12 @@ if (!Number.isInteger(wantedPort) || wantedPort < 1 || wantedPort > 65535)
 needPackages(['postgresql', 'ffmpeg', 'fonts-dejavu-core'])
 needNpmPackages(root)
 mkdirSync(dataFolder, { recursive: true })
+const other = runningProcess(ownPidFile, 'scripts/start.mjs')
+if (other)
+  giveUp(
+    `Fernbrake is already running with this data (process ${other}). Stop it there with Ctrl-C, or set FERNBRAKE_DATA to another folder and FERNBRAKE_PORT to another port.`,
+  )
+notePid(ownPidFile, process.pid)
 await endLeftover(pidFile, 'server/main.ts')
 await freePort(wantedPort).catch(() =>
   giveUp(
@@ -46,11 +53,13 @@ async function close(code = 0) {
     await ended
   }
   await postgres.stop()
-  rmSync(pidFile, { force: true })
+  for (const file of [pidFile, ownPidFile]) rmSync(file, { force: true })
   process.exit(code)
 }
 process.on('SIGINT', () => void close())
 process.on('SIGTERM', () => void close())
+// A terminal that is closed must not leave server and database behind.
+process.on('SIGHUP', () => void close())
 
 const environment = (database) => ({
   FERNBRAKE_DATABASE_URL: postgres.url(database),

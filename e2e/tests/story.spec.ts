@@ -275,6 +275,7 @@ test('a learner goes on to the second on another device, and stays on the editio
   await expect(second.getByRole('heading', { name: 'What is wound?' })).toBeVisible()
   await expect(second.getByText('Listen again.')).toBeVisible()
   await expect(second.getByText('0:06 / 0:14')).toBeVisible()
+  await expect(second.getByText('The film is loading')).toBeHidden()
   await second.context().close()
 })
 

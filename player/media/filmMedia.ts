@@ -52,8 +52,8 @@ export function createFilmMedia(
   const undo: (() => void)[] = []
   const firstFrameSeconds = middleOfFrameSeconds(0, frameRate)
   let target: number | null = null
-  let failed = false
-  let waiting = true
+  let failed = video.error !== null
+  let waiting = video.readyState < HTMLMediaElement.HAVE_CURRENT_DATA
   let frameRequest = 0
   let tickTimer: ReturnType<typeof setTimeout> | undefined
   const on = (name: string, handler: () => void) => {

@@ -153,6 +153,7 @@ export function useFilmSession(host: Host, opened: OpenedLesson, partId: string)
       onSettled: () => undefined,
       onState: () => (snapshot.value = media!.snapshot()),
     })
+    snapshot.value = media.snapshot()
     spans = createSpanWriter(
       host,
       partId,

@@ -31,6 +31,12 @@ export async function endLeftover(path, sign) {
   if (commandOf(pid).includes(sign)) process.kill(pid, 'SIGKILL')
 }
 
+/** The process that already runs `sign` with this data folder, or null. */
+export function runningProcess(path, sign) {
+  const pid = existsSync(path) ? Number(readFileSync(path, 'utf8')) : 0
+  return pid && pid !== process.pid && commandOf(pid).includes(sign) ? pid : null
+}
+
 function commandOf(pid) {
   try {
     return readFileSync(`/proc/${pid}/cmdline`, 'utf8')

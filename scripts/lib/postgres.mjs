@@ -13,6 +13,7 @@ import {
   rmSync,
   writeFileSync,
 } from 'node:fs'
+import { once } from 'node:events'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -20,6 +21,7 @@ import { postgresPrograms } from './debian.mjs'
 
 const USER = 'fernbrake'
 const READY_LIMIT_MS = 180_000
+const RESTART_PAUSE_MS = 250
 const isRoot = process.getuid() === 0
 
 /** Runs a program as the account that the cluster belongs to. */
@@ -178,10 +180,18 @@ export async function startPostgres(dataFolder, extra = []) {
         child.once('exit', async () => {
           if (stopping) return
           onRestart()
-          child = start()
-          listen()
+          await revive()
           watch()
         })
+      // What a killed database leaves in shared memory takes a moment to go; until then a start fails.
+      const revive = async () => {
+        do {
+          child = start()
+          listen()
+          await Promise.race([untilReady().catch(() => undefined), once(child, 'exit')])
+          if (child.exitCode !== null) await wait(RESTART_PAUSE_MS)
+        } while (!stopping && child.exitCode !== null)
+      }
       watch()
     },
     async stop() {
