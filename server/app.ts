@@ -48,7 +48,7 @@ export async function openServer(
   mountPages: MountPages,
   development = false,
 ): Promise<Running> {
-  const log = pino({ level: settings.logLevel })
+  const log = pino({ level: settings.logLevel, serializers: { err: briefly } })
   const database = connectDatabase(settings.databaseUrl)
   defineModels(database)
   if (await hasPendingMigrations(database))
@@ -129,6 +129,18 @@ function forgiving(sessions: express.RequestHandler): express.RequestHandler {
     sessions(request, response, (error?: unknown) =>
       error ? withoutSession(request, next) : next(),
     )
+}
+
+/** An error as it is logged: not with the whole connection that a database error carries along. */
+function briefly(error: Error & { code?: string; cause?: unknown }): object {
+  const { name, message, code, stack, cause } = error
+  return {
+    type: name,
+    message,
+    code,
+    stack,
+    ...(cause instanceof Error ? { cause: briefly(cause) } : {}),
+  }
 }
 
 function withoutSession(request: express.Request, next: express.NextFunction): void {
