@@ -2,6 +2,9 @@
 import { createI18n } from 'vue-i18n'
 import en from './locales/en.ts'
 
+/** Which form a figure takes: one, or many; a fraction such as 0.5 counts as many (“0.5 marks”). */
+export const pluralOf = (figure: number): number => (figure === 1 ? 1 : 2)
+
 /** Messages of the player by language, for embedding applications. */
 export const playerMessages = { en: { player: en } }
 

@@ -10,7 +10,7 @@ export async function signIn(
   password = PASSWORD,
 ): Promise<void> {
   await page.goto(`${url}/sign-in`)
-  await page.getByLabel('Address').fill(email)
+  await page.getByLabel('Email address').fill(email)
   await page.getByLabel('Password', { exact: true }).fill(password)
   await page.getByRole('button', { name: 'Sign in', exact: true }).click()
   await page.waitForURL(`${url}/`)

@@ -292,7 +292,7 @@ test('results tell who opened, watched and answered', async () => {
   await expect(bench.getByRole('row', { name: /Tam Oakshott/ })).toContainText('Begun')
   await row.getByRole('button').click()
   await expect(bench.getByText('The upper paddle').last()).toBeVisible()
-  await expect(bench.getByText('try 2 · 1 marks')).toBeVisible()
+  await expect(bench.getByText('Try 2 · 1 mark')).toBeVisible()
   await expectNoBarriers(bench, 'results')
   expect(errors).toEqual([])
 })

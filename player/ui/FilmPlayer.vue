@@ -2,6 +2,7 @@
 // One film part as a learner works through it: stage, frond, controls, and beside them the question or the contents.
 import { computed, nextTick, onMounted, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { pluralOf } from '../i18n.ts'
 import { cuesInOrder, lineIndexAt, linesInOrder, scriptOfPart } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { coverage } from '@fernbrake/core/watching'
@@ -205,11 +206,15 @@ function keepCaptionWish(on: boolean): void {
           <h2>{{ t('player.finished') }}</h2>
           <p>
             {{
-              t('player.finishedSummary', {
-                share,
-                points: n(answers.score.value.points, { maximumFractionDigits: 2 }),
-                max: n(answers.score.value.max),
-              })
+              t(
+                'player.finishedSummary',
+                {
+                  share,
+                  points: n(answers.score.value.points, { maximumFractionDigits: 2 }),
+                  max: n(answers.score.value.max),
+                },
+                pluralOf(answers.score.value.max),
+              )
             }}
           </p>
           <p class="kept">{{ allSent ? t('player.allKept') : t('player.notAllKept') }}</p>

@@ -2,6 +2,7 @@
 // The learner's controls under the frond. They ask the session and show what the media confirmed.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { pluralOf } from '../i18n.ts'
 import { clockTime } from '@fernbrake/core/media'
 import type { FilmSession } from '../session/useFilmSession.ts'
 
@@ -48,7 +49,7 @@ const points = computed(() => n(props.score.points, { maximumFractionDigits: 2 }
     <span class="gap" />
     <span class="told">{{ t('player.watched', { share }) }}</span>
     <span v-if="score.max > 0" class="told">{{
-      t('player.marks', { points, max: n(score.max) })
+      t('player.marks', { points, max: n(score.max) }, pluralOf(score.max))
     }}</span>
   </div>
 </template>

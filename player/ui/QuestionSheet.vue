@@ -2,6 +2,7 @@
 // The sheet beside the frame on which a question is answered. The picture it asks about stays in view.
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { pluralOf } from '../i18n.ts'
 import type { QuestionCue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { isReleasable, type AnswerResult, type Moment } from '@fernbrake/core/playback'
@@ -20,7 +21,7 @@ const props = defineProps<{
   reviewing: boolean
 }>()
 const emit = defineEmits<{ give: [answer: Answer]; goOn: []; rewatch: [] }>()
-const { t } = useI18n()
+const { t, n } = useI18n()
 
 const picked = ref<string[]>(props.standing.lastAnswer?.picked.slice() ?? [])
 /** Another try is being made, so the earlier feedback is put away. */
@@ -65,7 +66,8 @@ function tryAgain(): void {
 <template>
   <section class="question" :aria-label="t('player.questionOf', { number, count })">
     <p class="which">
-      {{ t('player.questionOf', { number, count }) }} · {{ t('player.points', question.points) }}
+      {{ t('player.questionOf', { number, count }) }} ·
+      {{ t('player.points', { n: n(question.points) }, pluralOf(question.points)) }}
     </p>
     <h2 ref="heading" tabindex="-1" dir="auto">{{ question.stem }}</h2>
     <p v-if="reviewing" class="note" role="status">{{ t('player.reviewing') }}</p>

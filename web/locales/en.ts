@@ -21,7 +21,7 @@ export default {
   },
   signIn: {
     title: 'Sign in',
-    email: 'Address',
+    email: 'Email address',
     password: 'Password',
     go: 'Sign in',
     demo: 'Demo accounts',
@@ -53,7 +53,7 @@ export default {
     title: 'Accounts and space',
     space: 'Media take {used} MB in {files} files; {free} MB are free on the disk.',
     name: 'Name',
-    email: 'Address',
+    email: 'Email address',
     role: 'Role',
     since: 'Since',
   },
@@ -117,6 +117,7 @@ export default {
     },
     closer: 'Closer',
     wider: 'Wider',
+    shown: 'Shown: {from} to {to}',
     wholeFilm: 'Whole film',
     readOnly: 'You may look at this lesson, not change it.',
     undoBlocked:
@@ -338,7 +339,7 @@ export default {
       'Nothing is left out. | One stretch is left out: played unseen in the background, or longer than the time that passed. | {n} stretches are left out: played unseen in the background, or longer than the time that passed.',
     notAnswered: 'Not answered',
     nothingPicked: 'nothing',
-    tryPoints: 'try {number} · {points} marks',
+    tryPoints: 'Try {number} · 1 mark | Try {number} · {points} marks',
     verdict: { right: 'Right', partly: 'Partly right', wrong: 'Wrong', unmarked: 'Not marked yet' },
   },
 }

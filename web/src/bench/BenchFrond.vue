@@ -21,14 +21,14 @@ const drag = shallowRef<FrondDrag | null>(null)
 const MARGIN = 14
 const FILMSTRIP_FRAMES = 60
 const STRIP_HEIGHT = 40
-/** The buttons for zooming stand over the right end of the ruler, in pixels. */
-const BUTTONS_WIDTH = 260
+/** A tick's word needs this much room before the right edge, in pixels. */
+const WORD_WIDTH = 60
 
 const view = computed(() => ({ ...range.value, width: Math.max(10, width.value - 2 * MARGIN) }))
 const x = (ms: number) => MARGIN + xOfMs(ms, view.value)
 const ticks = computed(() =>
   view.value.toMs > view.value.fromMs
-    ? rulerTicks(view.value).filter((tick) => x(tick) < width.value - BUTTONS_WIDTH)
+    ? rulerTicks(view.value).filter((tick) => x(tick) < width.value - WORD_WIDTH)
     : [],
 )
 const tickWord = (ms: number) =>
@@ -172,6 +172,30 @@ defineExpose({ zoom, zoomAll: () => (range.value = { fromMs: 0, toMs: bench.dura
 
 <template>
   <section class="time" :aria-label="t('bench.frond')">
+    <div class="zoom">
+      <p>{{ t('bench.shown', { from: clockTime(range.fromMs), to: clockTime(range.toMs) }) }}</p>
+      <Button
+        :label="t('bench.closer')"
+        severity="secondary"
+        variant="text"
+        size="small"
+        @click="zoom(1.6)"
+      />
+      <Button
+        :label="t('bench.wider')"
+        severity="secondary"
+        variant="text"
+        size="small"
+        @click="zoom(1 / 1.6)"
+      />
+      <Button
+        :label="t('bench.wholeFilm')"
+        severity="secondary"
+        variant="text"
+        size="small"
+        @click="range = { fromMs: 0, toMs: bench.durationMs.value }"
+      />
+    </div>
     <div ref="root" class="tracks" @wheel.prevent="onWheel">
       <div class="ruler mono" aria-hidden="true">
         <span v-for="tick in ticks" :key="tick" :style="{ left: `${x(tick)}px` }">{{
@@ -198,29 +222,6 @@ defineExpose({ zoom, zoomAll: () => (range.value = { fromMs: 0, toMs: bench.dura
         @seek="bench.seek"
         @pick="bench.select($event, true)"
         @drag="onDrag"
-      />
-    </div>
-    <div class="zoom">
-      <Button
-        :label="t('bench.closer')"
-        severity="secondary"
-        variant="text"
-        size="small"
-        @click="zoom(1.6)"
-      />
-      <Button
-        :label="t('bench.wider')"
-        severity="secondary"
-        variant="text"
-        size="small"
-        @click="zoom(1 / 1.6)"
-      />
-      <Button
-        :label="t('bench.wholeFilm')"
-        severity="secondary"
-        variant="text"
-        size="small"
-        @click="range = { fromMs: 0, toMs: bench.durationMs.value }"
       />
     </div>
   </section>
@@ -269,9 +270,14 @@ defineExpose({ zoom, zoomAll: () => (range.value = { fromMs: 0, toMs: bench.dura
   color: #9fae98;
 }
 .zoom {
-  position: absolute;
-  top: 0;
-  right: 12px;
   display: flex;
+  align-items: center;
+  justify-content: flex-end;
+  padding: 0 12px 0 22px;
+}
+.zoom p {
+  flex: 1;
+  font-size: 12.5px;
+  color: var(--ink-3);
 }
 </style>

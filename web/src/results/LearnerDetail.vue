@@ -5,7 +5,7 @@ import { useI18n } from 'vue-i18n'
 import type { LearnerResult } from '@fernbrake/core/contract'
 import { cuesInOrder, partsInOrder, type Lesson } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
-import { Frond, type FrondCue } from '@fernbrake/player'
+import { Frond, pluralOf, type FrondCue } from '@fernbrake/player'
 
 const props = defineProps<{ lesson: Lesson; learner: LearnerResult }>()
 const { t, n } = useI18n()
@@ -69,10 +69,14 @@ const watchedWords = computed(() =>
             <span dir="auto">{{ answer.text || t('results.nothingPicked') }}</span>
             <span class="muted">
               {{
-                t('results.tryPoints', {
-                  number: answer.tryNumber,
-                  points: n(answer.points, { maximumFractionDigits: 2 }),
-                })
+                t(
+                  'results.tryPoints',
+                  {
+                    number: answer.tryNumber,
+                    points: n(answer.points, { maximumFractionDigits: 2 }),
+                  },
+                  pluralOf(answer.points),
+                )
               }}
             </span>
           </li>
