@@ -6,6 +6,7 @@ import type { HostState } from '../hosts/Host.ts'
 
 const props = defineProps<{ state: HostState }>()
 const { t } = useI18n()
+const signInAddress = `/sign-in?to=${encodeURIComponent(location.pathname)}`
 const sentence = computed(() => {
   const { connection, waiting, refused } = props.state
   if (connection === 'offline') return t('player.offline', waiting)
@@ -24,7 +25,9 @@ const sentence = computed(() => {
   <div role="status" class="strip-place">
     <p v-if="sentence" class="strip">
       {{ sentence }}
-      <a v-if="state.connection === 'signedOut'" href="/sign-in">{{ t('player.signInAgain') }}</a>
+      <a v-if="state.connection === 'signedOut'" :href="signInAddress">{{
+        t('player.signInAgain')
+      }}</a>
     </p>
   </div>
 </template>

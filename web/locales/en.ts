@@ -74,6 +74,7 @@ export default {
       'Working offline. Everything is sent. | Working offline. One edit waits on this device. | Working offline. {n} edits wait on this device.',
     signedOut:
       'Signed out. | Signed out. One edit waits on this device. | Signed out. {n} edits wait on this device.',
+    signInAgain: 'Sign in again',
     bench: 'Bench',
     results: 'Results',
     undo: 'Undo',
@@ -159,6 +160,8 @@ export default {
   intake: {
     title: 'Put a film in',
     help: 'Choose a film file, or drop it here. You can begin to work as soon as it plays; the rest is prepared beside.',
+    partlySent:
+      '“{name}” was sent in part before. Choose it again, and sending goes on where it stopped.',
     choose: 'Choose a film',
     sending: 'Sending the film',
     sent: '{sent} of {all} MB sent, {share} %',

@@ -3,7 +3,7 @@
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { RouterLink } from 'vue-router'
+import { RouterLink, useRoute } from 'vue-router'
 import { writeMoment } from '../ui/dates.ts'
 import FernMark from '../ui/FernMark.vue'
 import type { Draft } from './useDraft.ts'
@@ -11,6 +11,7 @@ import type { Draft } from './useDraft.ts'
 const props = defineProps<{ draft: Draft; canPublish: boolean }>()
 const emit = defineEmits<{ publish: []; settings: []; keys: [] }>()
 const { t } = useI18n()
+const route = useRoute()
 
 const status = computed(() => {
   const { keeping, state, keptAt, editions } = props.draft
@@ -50,6 +51,11 @@ const lessonId = computed(() => props.draft.lessonId)
     </h1>
     <p class="status" role="status" data-test="keeping" :class="{ loud: !status.quiet }">
       {{ status.base }} · {{ status.word }}
+      <RouterLink
+        v-if="draft.keeping.value === 'signedOut'"
+        :to="{ name: 'sign-in', query: { to: route.fullPath } }"
+        >{{ t('bench.signInAgain') }}</RouterLink
+      >
     </p>
     <nav :aria-label="t('bench.places')">
       <RouterLink :to="{ name: 'bench', params: { lessonId } }">{{ t('bench.bench') }}</RouterLink>

@@ -13,7 +13,7 @@ const bench = useBench()
 const { t, n } = useI18n()
 const picker = ref<HTMLInputElement | null>(null)
 const over = ref(false)
-const { progress, begin, pause, goOn, forget } = useFilmUpload((mediaId) =>
+const { progress, partlySent, begin, pause, goOn, forget } = useFilmUpload((mediaId) =>
   emit('uploaded', mediaId),
 )
 
@@ -99,6 +99,7 @@ async function again(): Promise<void> {
       </p>
       <h2>{{ t('intake.title') }}</h2>
       <p>{{ t('intake.help') }}</p>
+      <p v-if="partlySent">{{ t('intake.partlySent', { name: partlySent }) }}</p>
       <div class="buttons">
         <Button
           :label="t('intake.choose')"

@@ -19,10 +19,27 @@ withDefaults(
 const emit = defineEmits<{ change: [text: string] }>()
 const bench = useBench()
 const id = useId()
+
+/** Undo and redo are the lesson's own here: the browser's know nothing of what another tab or editor changed. */
+function onKey(event: KeyboardEvent): void {
+  const key = event.key.toLowerCase()
+  if (!(event.ctrlKey || event.metaKey) || event.altKey || (key !== 'z' && key !== 'y')) return
+  event.preventDefault()
+  if (key === 'y' || event.shiftKey) bench.draft.redo()
+  else bench.draft.undo()
+}
+
+/** The same, asked for by a menu or a gesture. */
+function onBeforeInput(event: InputEvent): void {
+  if (event.inputType !== 'historyUndo' && event.inputType !== 'historyRedo') return
+  event.preventDefault()
+  if (event.inputType === 'historyUndo') bench.draft.undo()
+  else bench.draft.redo()
+}
 </script>
 
 <template>
-  <div class="field">
+  <div class="field" @keydown="onKey" @beforeinput="onBeforeInput">
     <label :for="id" :class="{ 'visually-hidden': hideLabel }">{{ label }}</label>
     <InputText
       v-if="rows === 1"

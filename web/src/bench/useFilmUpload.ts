@@ -1,6 +1,6 @@
 // Putting a film in: a resumable upload, and hearing of its preparation.
 import { onScopeDispose, ref, shallowRef } from 'vue'
-import { Upload } from 'tus-js-client'
+import { defaultOptions, Upload } from 'tus-js-client'
 import { UPLOADS_PATH, type Media } from '@fernbrake/core/contract'
 import { ApiError, call } from '../api/client.ts'
 import { liveSocket } from '../api/live.ts'
@@ -65,13 +65,19 @@ export function useFilmUpload(onUploaded: (mediaId: string) => void) {
     upload.value?.start()
   }
 
+  /** The name of a film that an earlier sitting sent only in part, if there is one. */
+  const partlySent = ref<string | null>(null)
+  void defaultOptions.urlStorage?.findAllUploads().then((uploads) => {
+    partlySent.value = uploads.at(-1)?.metadata.filename ?? null
+  })
+
   function forget(): void {
     progress.value = null
     upload.value = null
   }
 
   onScopeDispose(() => void upload.value?.abort())
-  return { progress, begin, pause, goOn, forget }
+  return { progress, partlySent, begin, pause, goOn, forget }
 }
 
 /** Follows one medium until it is fully prepared. */

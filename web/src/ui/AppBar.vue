@@ -25,8 +25,14 @@ async function leave(): Promise<void> {
     </nav>
     <span class="gap" />
     <template v-if="session.person">
-      <span class="muted">{{ session.person.name }}</span>
-      <Button :label="t('app.signOut')" severity="secondary" variant="text" @click="leave" />
+      <span class="muted person">{{ session.person.name }}</span>
+      <Button
+        class="leave"
+        :label="t('app.signOut')"
+        severity="secondary"
+        variant="text"
+        @click="leave"
+      />
     </template>
   </header>
 </template>
@@ -66,5 +72,24 @@ nav a.router-link-exact-active {
 }
 .gap {
   flex: 1;
+}
+.person {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.leave,
+.brand {
+  flex: none;
+}
+.leave :deep(.p-button-label) {
+  white-space: nowrap;
+}
+@media (max-width: 560px) {
+  .bar {
+    gap: 10px;
+    padding: 0 14px;
+  }
 }
 </style>

@@ -26,7 +26,9 @@ async function signIn(): Promise<void> {
     await session.signIn(email.value, password.value)
     const to =
       typeof route.query.to === 'string' && /^\/(?!\/)/.test(route.query.to) ? route.query.to : '/'
-    await router.push(to)
+    // The learner's page is not of this application.
+    if (/^\/(learn|open)\//.test(to)) location.assign(to)
+    else await router.push(to)
   } catch (error) {
     fault.value =
       error instanceof ApiError && error.status > 0
