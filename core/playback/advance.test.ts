@@ -5,6 +5,7 @@ import {
   advance,
   buildSchedule,
   overlaysAt,
+  seekRange,
   startPlayback,
   type PlaybackCommand,
   type PlaybackEvent,
@@ -185,6 +186,23 @@ describe('jumps', () => {
     const tried = advance(schedule, held, seeked(0))
     expect(tried.commands).toEqual([{ kind: 'seek', ms: 5000 }])
     expect(tried.state).toEqual(held)
+  })
+
+  it('none at all lets whoever has come to the end begin again', () => {
+    const schedule = scheduleOf([], 'none')
+    const { state } = run(schedule, [tick(59_990), { kind: 'ended' }])
+    expect(seekRange(schedule, state)).toEqual({ fromMs: 0, toMs: 0 })
+    const again = run(schedule, [{ kind: 'seeked', fromMs: END, toMs: 0 }], state)
+    expect(again.state).toMatchObject({ mediaMs: 0, mode: { kind: 'free' } })
+    expect(seekRange(schedule, again.state)).toBeNull()
+  })
+
+  it('tells how far a learner may jump', () => {
+    const reached = (rule: SeekRule) => run(scheduleOf([], rule), [tick(0), tick(9000)]).state
+    expect(seekRange(scheduleOf([]), reached('free'))).toEqual({ fromMs: 0, toMs: END })
+    const back = scheduleOf([], 'backOnly')
+    expect(seekRange(back, reached('backOnly'))).toEqual({ fromMs: 0, toMs: 9000 })
+    expect(seekRange(scheduleOf([], 'none'), reached('none'))).toBeNull()
   })
 
   it('none: where one left off is still taken up', () => {

@@ -152,29 +152,33 @@ function onPlayed(schedule: Schedule, state: PlaybackState): Advanced {
   }
 }
 
-/** Where a jump to `wantedMs` may land under the seek rule. */
-function allowedTarget(schedule: Schedule, state: PlaybackState, wantedMs: number): number {
-  const target = Math.min(Math.max(0, wantedMs), schedule.durationMs)
+/** The stretch that the seek rule lets a learner jump within, in ms; null where they may not jump at all. */
+export function seekRange(
+  schedule: Schedule,
+  state: PlaybackState,
+): { fromMs: number; toMs: number } | null {
+  const { durationMs, seekRule } = schedule
   // The first jump takes up where an earlier sitting left off; no rule stands against that.
-  if (state.mediaMs < 0) return target
-  const here = state.mediaMs
-  switch (schedule.seekRule) {
+  if (state.mediaMs < 0) return { fromMs: 0, toMs: durationMs }
+  switch (seekRule) {
     case 'free':
-      return target
+      return { fromMs: 0, toMs: durationMs }
     case 'backOnly':
-      return Math.min(target, Math.max(state.furthestMs, here))
+      return { fromMs: 0, toMs: Math.min(durationMs, Math.max(state.furthestMs, state.mediaMs)) }
     case 'none':
-      return here
+      // Whoever has come to the end may begin again.
+      return state.mode.kind === 'ended' ? { fromMs: 0, toMs: 0 } : null
   }
 }
 
 function onSeeked(schedule: Schedule, state: PlaybackState, wantedMs: number): Advanced {
+  const range = seekRange(schedule, state)
   // Where no jump is allowed, one that is tried must not break off a hold or a review either.
-  if (schedule.seekRule === 'none' && state.mediaMs >= 0) {
+  if (!range) {
     const here = Math.max(0, state.mediaMs)
     return { state, commands: wantedMs === here ? [] : [{ kind: 'seek', ms: here }] }
   }
-  const target = allowedTarget(schedule, state, wantedMs)
+  const target = Math.min(Math.max(range.fromMs, wantedMs), range.toMs)
   const barrier = schedule.moments.find(
     (m) => m.atMs <= target && isRequired(m) && !state.released[m.cueId],
   )

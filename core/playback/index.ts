@@ -1,5 +1,5 @@
 // The only door of core/playback.
-export { advance, CLOCK_JITTER_MS, isReleasable } from './advance.ts'
+export { advance, CLOCK_JITTER_MS, isReleasable, seekRange } from './advance.ts'
 export { placeToGoOn, type KeptPlace } from './resume.ts'
 export {
   bookmarkAt,

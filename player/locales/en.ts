@@ -22,6 +22,8 @@ export default {
   timelineValue: '{time} of {all}',
   contents: 'Contents',
   script: 'Script',
+  seekNone: 'This film plays straight through.',
+  seekBackOnly: 'You can go back, and on to where you have been.',
   noContents: 'This film has no bookmarks.',
   noScript: 'This film has no script.',
   nothingToAnswer: 'Watch on. Questions appear here.',

@@ -6,6 +6,7 @@ import {
   buildSchedule,
   nextHoldMs,
   placeToGoOn,
+  seekRange,
   startPlayback,
   type PlaybackCommand,
   type PlaybackEvent,
@@ -40,6 +41,8 @@ export function useFilmSession(host: Host, opened: OpenedLesson, partId: string)
       finished: progress.finished,
     }),
   )
+  /** Where jumps may land under the lesson's rule; null where there are none. */
+  const range = computed(() => seekRange(schedule, state.value))
   const isHeld = computed(() => state.value.mode.kind === 'held')
   const mediaMs = ref(0)
   const snapshot: Ref<MediaSnapshot> = shallowRef({
@@ -140,6 +143,8 @@ export function useFilmSession(host: Host, opened: OpenedLesson, partId: string)
         needsGesture.value = false
         dispatch({ kind: 'played' })
         snapshot.value = media!.snapshot()
+        // The frame that stood still is the first one watched; the browser reports the one after it.
+        if (!isHeld.value) spans?.tick(mediaMs.value, snapshot.value.rate)
       },
       onPause,
       onEnded: () => {
@@ -204,6 +209,7 @@ export function useFilmSession(host: Host, opened: OpenedLesson, partId: string)
     snapshot,
     needsGesture,
     isHeld,
+    range,
     attach,
     dispatch,
     play,

@@ -31,7 +31,7 @@ const { t, n } = useI18n()
 const { lesson } = props.opened
 const session = useFilmSession(props.host, props.opened, props.partId)
 const answers = useAnswers(props.host, lesson, props.opened.progress.responses)
-const { state, mediaMs, covered, durationMs, schedule } = session
+const { state, mediaMs, covered, durationMs, schedule, range } = session
 const root = useTemplateRef('root')
 
 const script = scriptOfPart(lesson, props.partId, lesson.language)
@@ -179,6 +179,7 @@ function keepCaptionWish(on: boolean): void {
         :media-ms="mediaMs"
         :cues="frondCues"
         :covered="covered"
+        :movable="range !== null"
         @seek="session.seek"
         @pick="pickCue"
       />
@@ -224,6 +225,7 @@ function keepCaptionWish(on: boolean): void {
           :lines="lines"
           :language="script?.language ?? lesson.language"
           :media-ms="mediaMs"
+          :range="range"
           @seek="session.seek"
         />
       </template>

@@ -11,6 +11,8 @@ const props = defineProps<{
   mediaMs: number
   cues: FrondCue[]
   covered: readonly Span[]
+  /** False where the lesson plays straight through. */
+  movable: boolean
 }>()
 const emit = defineEmits<{ seek: [ms: number]; pick: [id: string] }>()
 const { t } = useI18n()
@@ -31,6 +33,7 @@ function onKey(event: KeyboardEvent): void {
   if (step === undefined) return
   event.preventDefault()
   event.stopPropagation()
+  if (!props.movable) return
   emit('seek', Math.min(props.durationMs, Math.max(0, props.mediaMs + step)))
 }
 </script>
@@ -42,6 +45,7 @@ function onKey(event: KeyboardEvent): void {
     tabindex="0"
     :aria-label="t('player.timeline')"
     aria-valuemin="0"
+    :aria-disabled="!movable"
     :aria-valuemax="Math.round(durationMs / 1000)"
     :aria-valuenow="now"
     :aria-valuetext="
@@ -54,7 +58,7 @@ function onKey(event: KeyboardEvent): void {
       :cues="cues"
       :covered="covered"
       :playhead-ms="mediaMs"
-      seekable
+      :seekable="movable"
       @seek="emit('seek', $event)"
       @pick="emit('pick', $event)"
     />

@@ -12,7 +12,7 @@ const props = defineProps<{
   score: { points: number; max: number }
 }>()
 const { t, n } = useI18n()
-const { snapshot, mediaMs, durationMs, isHeld, state } = props.session
+const { snapshot, mediaMs, durationMs, isHeld, range, state } = props.session
 
 const playWord = computed(() => {
   if (!snapshot.value.paused) return t('player.pause')
@@ -43,7 +43,12 @@ const points = computed(() => n(props.score.points, { maximumFractionDigits: 2 }
       }}</span>
       <span aria-hidden="true">{{ clockTime(mediaMs) }} / {{ clockTime(durationMs) }}</span>
     </span>
-    <button class="fb-button plain" type="button" @click="session.seek(mediaMs - 10_000)">
+    <button
+      v-if="range"
+      class="fb-button plain"
+      type="button"
+      @click="session.seek(mediaMs - 10_000)"
+    >
       {{ t('player.back10') }}
     </button>
     <span class="gap" />

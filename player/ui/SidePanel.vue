@@ -11,6 +11,8 @@ const props = defineProps<{
   lines: readonly ScriptLine[]
   language: string
   mediaMs: number
+  /** Where jumps may land; null where there are none. */
+  range: { fromMs: number; toMs: number } | null
 }>()
 const emit = defineEmits<{ seek: [ms: number] }>()
 const { t } = useI18n()
@@ -18,6 +20,11 @@ const tab = ref<'contents' | 'script'>('contents')
 const list = ref<HTMLElement | null>(null)
 const current = computed(() => lineIndexAt(props.lines, props.mediaMs))
 const bookmark = computed(() => bookmarkAt(props.schedule, props.mediaMs)?.cueId ?? null)
+const mayGoTo = (ms: number) => props.range !== null && ms <= props.range.toMs
+const rule = computed(() => {
+  if (props.range === null) return t('player.seekNone')
+  return props.schedule.seekRule === 'backOnly' ? t('player.seekBackOnly') : null
+})
 const TABS = ['contents', 'script'] as const
 
 watch([current, tab], async () => {
@@ -61,6 +68,7 @@ function onTabKey(event: KeyboardEvent): void {
       tabindex="0"
       :aria-labelledby="`tab-${tab}`"
     >
+      <p v-if="rule" class="empty">{{ rule }}</p>
       <template v-if="tab === 'contents'">
         <p v-if="schedule.bookmarks.length === 0" class="empty">{{ t('player.noContents') }}</p>
         <ol v-else>
@@ -68,6 +76,7 @@ function onTabKey(event: KeyboardEvent): void {
             <button
               type="button"
               :aria-current="mark.cueId === bookmark"
+              :disabled="!mayGoTo(mark.atMs)"
               @click="emit('seek', mark.atMs)"
             >
               <span class="at">{{ clockTime(mark.atMs) }}</span>
@@ -83,6 +92,7 @@ function onTabKey(event: KeyboardEvent): void {
             <button
               type="button"
               :aria-current="index === current"
+              :disabled="!mayGoTo(line.fromMs)"
               @click="emit('seek', line.fromMs)"
             >
               <span class="at">{{ clockTime(line.fromMs) }}</span>
@@ -159,8 +169,12 @@ li button:focus-visible {
   font-family: var(--reading);
   line-height: 1.5;
 }
-li button:hover {
+li button:enabled:hover {
   background: var(--ground);
+}
+li button:disabled {
+  color: var(--ink-2);
+  cursor: default;
 }
 li [aria-current='true'] {
   background: var(--fern-soft);
