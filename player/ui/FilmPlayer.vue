@@ -241,6 +241,8 @@ function keepCaptionWish(on: boolean): void {
   grid-template-columns: minmax(0, 1fr) clamp(340px, 32vw, 460px);
 }
 .desk {
+  /* What is hidden from sight alone stays within, instead of lengthening the page. */
+  position: relative;
   display: flex;
   flex-direction: column;
   gap: 10px;
@@ -250,10 +252,12 @@ function keepCaptionWish(on: boolean): void {
 }
 .head {
   display: flex;
+  flex-wrap: wrap;
   align-items: baseline;
   gap: 2px 14px;
 }
 h1 {
+  min-width: min(100%, 8em);
   font-family: var(--reading);
   font-size: 21px;
   font-weight: 600;
@@ -275,6 +279,7 @@ h1 {
   max-height: calc(100vh - 250px);
 }
 .beside {
+  position: relative;
   min-height: 0;
   overflow-y: auto;
 }
@@ -289,6 +294,18 @@ h1 {
 .kept {
   margin-top: 8px;
   color: var(--ink-2);
+}
+/* A phone on its side: the film takes the height there is, and the rest of the desk is scrolled to. */
+@media (max-height: 520px) and (min-width: 761px) {
+  .desk {
+    overflow-y: auto;
+  }
+  .desk > * {
+    flex: none;
+  }
+  .stage-room {
+    max-height: calc(100dvh - 24px);
+  }
 }
 @media (max-width: 760px) {
   .film {
@@ -307,8 +324,10 @@ h1 {
   .desk :deep(.controls) {
     padding: 0 12px;
   }
+  .head :deep(.settings) {
+    flex: 0 1 auto;
+  }
   .head {
-    flex-wrap: wrap;
     padding: 8px 12px 0 16px;
   }
   h1 {

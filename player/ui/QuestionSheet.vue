@@ -29,6 +29,7 @@ const trying = ref(props.standing.triesUsed === 0)
 const hintShown = ref(false)
 const heading = useTemplateRef('heading')
 const outcome = useTemplateRef('outcome')
+const actions = useTemplateRef('actions')
 
 const verdict = computed(() => props.standing.lastMark?.verdict ?? null)
 const canGoOn = computed(() => isReleasable(props.moment, props.result))
@@ -53,7 +54,11 @@ function give(): void {
   if (picked.value.length === 0 || answered.value) return
   trying.value = false
   emit('give', { kind: 'choice', picked: [...picked.value] })
-  void nextTick(() => outcome.value?.focus({ preventScroll: true }))
+  void nextTick(() => {
+    outcome.value?.focus({ preventScroll: true })
+    // On a small screen the verdict and what can be done next may lie below the edge.
+    actions.value?.scrollIntoView({ block: 'nearest' })
+  })
 }
 
 function tryAgain(): void {
@@ -104,7 +109,7 @@ function tryAgain(): void {
         </div>
       </div>
       <p v-if="hintShown && !answered" class="note" role="status" dir="auto">{{ question.hint }}</p>
-      <div class="actions">
+      <div ref="actions" class="actions">
         <button
           v-if="!answered"
           class="fb-button act"
@@ -197,6 +202,7 @@ h2:focus-visible,
   white-space: pre-wrap;
 }
 .actions {
+  scroll-margin-bottom: 16px;
   display: flex;
   flex-wrap: wrap;
   gap: 10px 12px;

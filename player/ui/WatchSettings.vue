@@ -79,6 +79,7 @@ const RATES = [0.75, 1, 1.25, 1.5, 2]
 }
 @media (max-width: 760px) {
   .settings {
+    flex: 0 1 auto;
     margin: 0 -10px;
   }
   .speed span {

@@ -92,7 +92,11 @@ function onHide(): void {
             data-test="link"
             :aria-label="t('publish.link')"
           />
-          <Button :label="copied ? t('publish.copied') : t('publish.copy')" @click="copy" />
+          <Button
+            class="copy"
+            :label="copied ? t('publish.copied') : t('publish.copy')"
+            @click="copy"
+          />
         </div>
       </template>
       <template v-else-if="blockers.length > 0">
@@ -153,5 +157,8 @@ ul {
 }
 a {
   overflow-wrap: anywhere;
+}
+.copy {
+  flex: none;
 }
 </style>
