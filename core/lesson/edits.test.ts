@@ -155,6 +155,25 @@ describe('questions', () => {
 })
 
 describe('undo and redo', () => {
+  it('take nothing from somebody who has changed the same place since', () => {
+    const before = fullLesson()
+    const words = (text: string) => ({ field: 'title' as const, text })
+    const change = (lesson: Lesson, text: string) => {
+      const outcome = runEdit(lesson, edits.setLessonText, words(text))
+      if (!outcome.ok) throw new Error('not made')
+      return outcome
+    }
+    const mine = change(before, 'Mine')
+    const theirs = change(mine.lesson, 'Theirs')
+    const state = noteEdit(emptyUndo, mine.made)
+    expect(undo(state, theirs.lesson)).toMatchObject({ ok: false, name: 'setLessonText' })
+    const back = undo(state, mine.lesson)
+    if (!back?.ok) throw new Error('not undone')
+    const meanwhile = change(back.lesson, 'Theirs')
+    expect(redo(back.state, meanwhile.lesson)).toMatchObject({ ok: false })
+    expect(redo(back.state, back.lesson)).toMatchObject({ ok: true, lesson: { title: 'Mine' } })
+  })
+
   const first = runEdit(fullLesson(), edits.setLessonText, { field: 'title', text: 'First' })
   if (!first.ok) throw new Error('not made')
 

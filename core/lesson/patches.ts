@@ -59,6 +59,30 @@ function reasonNotApplicable(document: object, patch: Patch, keys: string[]): st
   return null
 }
 
+/**
+ * Whether the document still stands at every place of these patches as they left it. Each pointer is followed from
+ * the root; where several patches touch one place, the last one counts.
+ */
+export function isAsLeftBy(document: object, patches: readonly Patch[]): boolean {
+  const last = new Map(patches.map((patch) => [patch.path, patch]))
+  return [...last.values()].every((patch) => {
+    let value: unknown = document
+    for (const key of keysOfPointer(patch.path))
+      value = isPlainObject(value) && Object.hasOwn(value, key) ? value[key] : undefined
+    return isSame(value, patch.op === 'remove' ? undefined : patch.value)
+  })
+}
+
+/** Whether two JSON values say the same; the order of keys says nothing. */
+function isSame(one: unknown, other: unknown): boolean {
+  if (!isPlainObject(one) || !isPlainObject(other)) return Object.is(one, other)
+  const keys = Object.keys(one)
+  return (
+    keys.length === Object.keys(other).length &&
+    keys.every((key) => Object.hasOwn(other, key) && isSame(one[key], other[key]))
+  )
+}
+
 function isPlainObject(value: unknown): value is Record<string, unknown> {
   return typeof value === 'object' && value !== null && !Array.isArray(value)
 }

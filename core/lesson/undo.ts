@@ -1,6 +1,6 @@
 // Undo and redo as edits of their own: the inverse patches of what was done, applied to the lesson as it is now.
 import { checkLesson } from './check.ts'
-import { applyPatches } from './patches.ts'
+import { applyPatches, isAsLeftBy } from './patches.ts'
 import type { EditMade } from './runEdit.ts'
 import type { Lesson } from './schema.ts'
 
@@ -45,12 +45,12 @@ export type UndoOutcome =
   /** Somebody else's edit stands in the way: that step is given up, and its name told. */
   | { ok: false; state: UndoState; name: string }
 
-/** Takes back the last edit; null when there is none. */
+/** Takes back the last edit; null when there is none. What somebody has changed since is not taken from them. */
 export function undo(state: UndoState, lesson: Lesson): UndoOutcome | null {
   const last = state.past.at(-1)
   if (!last) return null
   const past = state.past.slice(0, -1)
-  const lessonBefore = applyIfValid(lesson, last.inverse)
+  const lessonBefore = isAsLeftBy(lesson, last.patches) && applyIfValid(lesson, last.inverse)
   if (!lessonBefore) return { ok: false, state: { ...state, past }, name: last.name }
   const made = { name: last.name, patches: last.inverse, inverse: last.patches }
   return { ok: true, state: { past, future: [...state.future, last] }, lesson: lessonBefore, made }
@@ -61,7 +61,7 @@ export function redo(state: UndoState, lesson: Lesson): UndoOutcome | null {
   const next = state.future.at(-1)
   if (!next) return null
   const future = state.future.slice(0, -1)
-  const lessonAfter = applyIfValid(lesson, next.patches)
+  const lessonAfter = isAsLeftBy(lesson, next.inverse) && applyIfValid(lesson, next.patches)
   if (!lessonAfter) return { ok: false, state: { ...state, future }, name: next.name }
   return {
     ok: true,

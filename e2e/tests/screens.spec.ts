@@ -1,5 +1,5 @@
 // The demo's screens: no barriers, no complaints of the security policy, and the states between.
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { DEMO_LINK } from '@fernbrake/demo'
 import { DEMO_PASSWORD } from '@fernbrake/server'
 import { expectNoBarriers, signIn, watchForErrors } from '../support/pages.ts'
@@ -46,6 +46,12 @@ test('the keeper sees accounts and space', async ({ page }) => {
   await expectNoBarriers(page, 'keeper')
 })
 
+/** Nothing reaches beyond the right edge. */
+async function expectToFit(page: Page): Promise<void> {
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+  expect(wide).toBeLessThanOrEqual(0)
+}
+
 test('a learner on a phone', async ({ browser }) => {
   const context = await browser.newContext({
     viewport: { width: 390, height: 844 },
@@ -59,10 +65,15 @@ test('a learner on a phone', async ({ browser }) => {
   await page.getByRole('button', { name: /The chamber/ }).tap()
   await expect(page.getByRole('heading', { name: /Why is the hill/ })).toBeVisible()
   await expectNoBarriers(page, 'question on a phone')
-  const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
-  expect(wide).toBeLessThanOrEqual(0)
+  await expectToFit(page)
   for (const label of await page.locator('.option').all())
     expect((await label.boundingBox())!.height).toBeGreaterThanOrEqual(44)
+  // WCAG 1.4.10: at 320 pixels nothing needs sideways scrolling; and a phone on its side still shows the film.
+  await page.setViewportSize({ width: 320, height: 640 })
+  await expectToFit(page)
+  await page.setViewportSize({ width: 844, height: 390 })
+  await expectToFit(page)
+  expect((await page.locator('video').boundingBox())!.height).toBeGreaterThan(150)
   await context.close()
 })
 

@@ -78,7 +78,8 @@ export function createFilmMedia(
   on('play', () => listeners.onPlay())
   on('pause', () => {
     clearTimeout(tickTimer)
-    listeners.onPause()
+    // At the end the browser pauses before it says so; what was watched goes on to the very end.
+    if (!video.ended) listeners.onPause()
   })
   on('ended', () => listeners.onEnded())
   on('seeking', () => {

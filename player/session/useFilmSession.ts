@@ -148,6 +148,7 @@ export function useFilmSession(host: Host, opened: OpenedLesson, partId: string)
       },
       onPause,
       onEnded: () => {
+        snapshot.value = media!.snapshot()
         spans?.tick(durationMs, snapshot.value.rate)
         spans?.close()
         mediaMs.value = durationMs

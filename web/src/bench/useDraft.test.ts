@@ -1,0 +1,230 @@
+// The draft in the bench against a server that may be away, signed out, busy with others, or of another opinion.
+import 'fake-indexeddb/auto'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import {
+  applyPatches,
+  edits,
+  runEdit,
+  type Edit,
+  type Lesson,
+  type LoggedEdit,
+} from '@fernbrake/core/lesson'
+import { lessonWithFilm, PART } from '@fernbrake/core/testing'
+
+type Mode = 'well' | 'away' | 'signedOut' | 'refuses' | 'answersLost'
+interface Body {
+  revision: number
+  edits: Omit<LoggedEdit, 'revision'>[]
+}
+
+const server = vi.hoisted(() => ({
+  lesson: null as unknown as Lesson,
+  log: [] as LoggedEdit[],
+  mode: 'well' as Mode,
+  calls: 0,
+}))
+const socket = vi.hoisted(() => ({
+  heard: new Map<string, (message: unknown) => void>(),
+  connected: false,
+}))
+
+vi.mock('../api/live.ts', () => ({
+  liveSocket: () => ({
+    on: (name: string, listener: (message: unknown) => void) => socket.heard.set(name, listener),
+    off: (name: string) => socket.heard.delete(name),
+    emit: () => undefined,
+    get connected() {
+      return socket.connected
+    },
+  }),
+}))
+
+vi.mock('../api/client.ts', async (original) => {
+  const { ApiError } = await original<typeof import('../api/client.ts')>()
+  const keep = (edit: Omit<LoggedEdit, 'revision'>) => {
+    if (server.log.some(({ id }) => id === edit.id)) return
+    const applied = applyPatches(server.lesson, edit.patches)
+    if (!applied.ok) throw new Error('The patches do not fit')
+    server.lesson = applied.value
+    server.log.push({ ...edit, revision: server.log.length + 1 })
+  }
+  const call = (name: string, given: { body?: Body; query?: { since: number } }) => {
+    if (server.mode === 'away') return Promise.reject(new ApiError(0, null))
+    if (name === 'lesson')
+      return Promise.resolve({
+        id: lessonId,
+        lesson: server.lesson,
+        revision: server.log.length,
+        role: 'owner',
+        editions: [],
+        linkCode: null,
+        updatedAt: '2026-03-02T10:00:00.000Z',
+      })
+    const since = given.body?.revision ?? given.query?.since ?? 0
+    if (name === 'editDraft') {
+      server.calls += 1
+      if (server.mode === 'signedOut') return Promise.reject(new ApiError(401, null))
+      const [first] = given.body!.edits
+      if (server.mode === 'refuses' && first!.patches.some((p) => p.path === '/title'))
+        return Promise.reject(
+          new ApiError(422, {
+            type: 'invalid-edit',
+            title: 'Invalid edit',
+            status: 422,
+            detail: 'No.',
+            editId: first!.id,
+            issues: [{ path: ['title'], code: 'taken', message: 'is taken' }],
+          }),
+        )
+      given.body!.edits.forEach(keep)
+      if (server.mode === 'answersLost') return Promise.reject(new ApiError(0, null))
+    }
+    const entries = server.log.filter(({ revision }) => revision > since)
+    return Promise.resolve({ revision: server.log.length, entries })
+  }
+  return { ApiError, call }
+})
+
+const { openBenchDraft } = await import('./useDraft.ts')
+let lessonId = ''
+let lessons = 0
+
+beforeEach(() => {
+  vi.stubGlobal('window', new EventTarget())
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'performance'] })
+  lessonId = `lesson-${(lessons += 1)}`
+  Object.assign(server, { lesson: lessonWithFilm(), log: [], mode: 'well', calls: 0 })
+})
+afterEach(() => vi.useRealTimers())
+
+const title = (text: string) => [edits.setLessonText, { field: 'title', text }] as const
+/** Lets the gathered edits be sent, or sent again. */
+const pass = async (ms = 300) => {
+  await vi.advanceTimersByTimeAsync(ms)
+  await vi.advanceTimersByTimeAsync(0)
+}
+
+/** What somebody else does, taken in by the server and told to everyone who listens. */
+function other<A>(edit: Edit<A>, args: A): void {
+  const outcome = runEdit(server.lesson, edit, args)
+  if (!outcome.ok) throw new Error('not a valid edit')
+  server.lesson = outcome.lesson
+  const { name, patches } = outcome.made
+  const entry = { id: `other-${server.log.length}`, name, patches, revision: server.log.length + 1 }
+  server.log.push(entry)
+  socket.heard.get('draftEdited')?.({ lessonId, entries: [entry] })
+}
+
+describe('an edit', () => {
+  it('is seen at once, and kept when the server has it', async () => {
+    const draft = await openBenchDraft(lessonId)
+    draft.make(...title('Water'))
+    expect(draft.lesson.value.title).toBe('Water')
+    expect(draft.keeping.value).toBe('sending')
+    await pass()
+    expect(draft.keeping.value).toBe('kept')
+    expect(server.lesson.title).toBe('Water')
+  })
+
+  it('typed letter by letter travels as one, and is one step of undo', async () => {
+    const draft = await openBenchDraft(lessonId)
+    for (const text of ['W', 'Wa', 'Wat']) draft.make(...title(text))
+    await pass()
+    expect(server.log).toHaveLength(1)
+    draft.undo()
+    expect(draft.lesson.value.title).toBe('A lesson')
+    draft.redo()
+    expect(draft.lesson.value.title).toBe('Wat')
+  })
+
+  it('that would break the lesson is not made, and says why', async () => {
+    const draft = await openBenchDraft(lessonId)
+    expect(draft.make(edits.setLanguage, { language: 'not a language' })).toBe(false)
+    expect(draft.notice.value).toMatchObject({ kind: 'invalid', name: 'setLanguage' })
+    expect(draft.state.value.pending).toEqual([])
+  })
+})
+
+describe('without the server', () => {
+  it('edits wait, are tried again, and arrive in order', async () => {
+    const draft = await openBenchDraft(lessonId)
+    server.mode = 'away'
+    draft.make(...title('One'))
+    await pass(2000)
+    draft.make(edits.addBookmark, { cueId: 'm', partId: PART, atMs: 1000, title: 'Two' })
+    await pass()
+    expect(draft.keeping.value).toBe('offline')
+    expect(draft.state.value.pending).toHaveLength(2)
+    server.mode = 'well'
+    await pass(4000)
+    expect(draft.keeping.value).toBe('kept')
+    expect(server.log.map(({ name }) => name)).toEqual(['setLessonText', 'addBookmark'])
+  })
+
+  it('edits survive a closed tab', async () => {
+    const draft = await openBenchDraft(lessonId)
+    server.mode = 'away'
+    draft.make(...title('Kept here'))
+    await pass()
+    draft.close()
+    server.mode = 'well'
+    const again = await openBenchDraft(lessonId)
+    expect(again.lesson.value.title).toBe('Kept here')
+    await pass()
+    expect(server.lesson.title).toBe('Kept here')
+  })
+
+  it('an edit whose answer was lost is taken in once', async () => {
+    const draft = await openBenchDraft(lessonId)
+    server.mode = 'answersLost'
+    draft.make(edits.addBookmark, { cueId: 'm', partId: PART, atMs: 1000, title: 'Once' })
+    await pass()
+    server.mode = 'well'
+    await pass(4000)
+    expect(server.log).toHaveLength(1)
+    expect(server.calls).toBeGreaterThan(1)
+    expect(draft.state.value.pending).toEqual([])
+  })
+
+  it('says that somebody is signed out, and keeps what waits', async () => {
+    const draft = await openBenchDraft(lessonId)
+    server.mode = 'signedOut'
+    draft.make(...title('Later'))
+    await pass()
+    expect(draft.keeping.value).toBe('signedOut')
+    expect(draft.state.value.pending).toHaveLength(1)
+  })
+})
+
+describe('with others', () => {
+  it('their edits come in below what is not sent yet', async () => {
+    const draft = await openBenchDraft(lessonId)
+    draft.make(...title('Mine'))
+    other(edits.addBookmark, { cueId: 'm', partId: PART, atMs: 1000, title: 'Theirs' })
+    expect(draft.lesson.value).toMatchObject({ title: 'Mine', cues: { m: { title: 'Theirs' } } })
+    await pass()
+    expect(draft.lesson.value).toEqual(server.lesson)
+  })
+
+  it('what they changed since cannot be undone over their heads', async () => {
+    const draft = await openBenchDraft(lessonId)
+    draft.make(...title('Mine'))
+    await pass()
+    other(edits.setLessonText, { field: 'title', text: 'Theirs' })
+    draft.undo()
+    expect(draft.notice.value).toMatchObject({ kind: 'undoBlocked', name: 'setLessonText' })
+    expect(draft.lesson.value.title).toBe('Theirs')
+  })
+
+  it('a refused edit is put aside with its reason, and the rest goes on', async () => {
+    const draft = await openBenchDraft(lessonId)
+    server.mode = 'refuses'
+    draft.make(...title('Taken'))
+    await pass(2000)
+    draft.make(edits.addBookmark, { cueId: 'm', partId: PART, atMs: 1000, title: 'Fine' })
+    await pass()
+    expect(draft.state.value.refused).toMatchObject([{ issues: [{ message: 'is taken' }] }])
+    expect(server.log.map(({ name }) => name)).toEqual(['addBookmark'])
+    expect(draft.lesson.value.title).toBe('A lesson')
+  })
+})
