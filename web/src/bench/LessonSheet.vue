@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // The sheet for the lesson itself: title, summary, language, and how learners may move through the film.
 import Button from 'primevue/button'
-import Select from 'primevue/select'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits, type SeekRule } from '@fernbrake/core/lesson'
+import ChoiceField from './ChoiceField.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
 
@@ -45,34 +45,19 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
         :rows="4"
         @change="draft.make(edits.setLessonText, { field: 'summary', text: $event })"
       />
-      <div class="field">
-        <label for="language">{{ t('sheet.language') }}</label>
-        <Select
-          label-id="language"
-          :model-value="draft.lesson.value.language"
-          :options="languages"
-          option-label="label"
-          option-value="value"
-          :aria-label="t('sheet.language')"
-          :disabled="!bench.canEdit.value"
-          @update:model-value="draft.make(edits.setLanguage, { language: $event })"
-        />
-      </div>
-      <div v-if="bench.part.value" class="field">
-        <label for="seek-rule">{{ t('sheet.seeking') }}</label>
-        <Select
-          label-id="seek-rule"
-          :model-value="bench.part.value.seekRule"
-          :options="rules"
-          option-label="label"
-          option-value="value"
-          :aria-label="t('sheet.seeking')"
-          :disabled="!bench.canEdit.value"
-          @update:model-value="
-            draft.make(edits.setSeekRule, { partId: bench.part.value!.id, seekRule: $event })
-          "
-        />
-      </div>
+      <ChoiceField
+        :label="t('sheet.language')"
+        :value="draft.lesson.value.language"
+        :choices="languages"
+        @change="draft.make(edits.setLanguage, { language: $event })"
+      />
+      <ChoiceField
+        v-if="bench.part.value"
+        :label="t('sheet.seeking')"
+        :value="bench.part.value.seekRule"
+        :choices="rules"
+        @change="draft.make(edits.setSeekRule, { partId: bench.part.value.id, seekRule: $event })"
+      />
     </div>
   </section>
 </template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // Editing a text overlay: words, time, place, look.
-import InputNumber from 'primevue/inputnumber'
-import Select from 'primevue/select'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { boxOnStage, edits, type OverlayCue } from '@fernbrake/core/lesson'
+import ChoiceField from './ChoiceField.vue'
+import NumberField from './NumberField.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
@@ -34,7 +34,7 @@ const valueOf = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
-  <div class="editor">
+  <div class="sheet-form">
     <WordsField
       :label="t('sheet.words')"
       :text="cue.text"
@@ -49,21 +49,17 @@ const valueOf = (event: Event) => (event.target as HTMLInputElement).value
     <fieldset>
       <legend>{{ t('sheet.place') }}</legend>
       <div class="pair four">
-        <div v-for="side in SIDES" :key="side" class="field">
-          <label :for="`box-${side}`">{{ t(`sheet.side.${side}`) }}</label>
-          <InputNumber
-            :input-id="`box-${side}`"
-            :model-value="Math.round(cue.box[side] * 1000) / 10"
-            :min="side === 'width' || side === 'height' ? 1 : 0"
-            :max="100"
-            :max-fraction-digits="1"
-            suffix=" %"
-            size="small"
-            fluid
-            :disabled="!bench.canEdit.value"
-            @update:model-value="setBox(side, $event ?? 0)"
-          />
-        </div>
+        <NumberField
+          v-for="side in SIDES"
+          :key="side"
+          :label="t(`sheet.side.${side}`)"
+          :value="Math.round(cue.box[side] * 1000) / 10"
+          :min="side === 'width' || side === 'height' ? 1 : 0"
+          :max="100"
+          :fraction-digits="1"
+          suffix=" %"
+          @change="setBox(side, $event)"
+        />
       </div>
     </fieldset>
     <fieldset>
@@ -102,68 +98,29 @@ const valueOf = (event: Event) => (event.target as HTMLInputElement).value
             </label>
           </span>
         </div>
-        <div class="field">
-          <label for="size">{{ t('sheet.size') }}</label>
-          <InputNumber
-            input-id="size"
-            :model-value="Math.round(cue.look.size * 1000) / 10"
-            :min="2"
-            :max="30"
-            :max-fraction-digits="1"
-            suffix=" %"
-            size="small"
-            fluid
-            :disabled="!bench.canEdit.value"
-            @update:model-value="setLook({ size: ($event ?? 4.5) / 100 })"
-          />
-        </div>
-        <div class="field">
-          <label for="align">{{ t('sheet.alignment') }}</label>
-          <Select
-            label-id="align"
-            :model-value="cue.look.align"
-            :options="aligns"
-            option-label="label"
-            option-value="value"
-            size="small"
-            :aria-label="t('sheet.alignment')"
-            :disabled="!bench.canEdit.value"
-            @update:model-value="setLook({ align: $event })"
-          />
-        </div>
+        <NumberField
+          :label="t('sheet.size')"
+          :value="Math.round(cue.look.size * 1000) / 10"
+          :min="2"
+          :max="30"
+          :fraction-digits="1"
+          suffix=" %"
+          @change="setLook({ size: $event / 100 })"
+        />
+        <ChoiceField
+          :label="t('sheet.alignment')"
+          :value="cue.look.align"
+          :choices="aligns"
+          @change="setLook({ align: $event })"
+        />
       </div>
     </fieldset>
   </div>
 </template>
 
 <style scoped>
-.editor {
-  display: flex;
-  flex-direction: column;
-  gap: 14px;
-}
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-}
-.four {
+.pair.four {
   grid-template-columns: repeat(4, minmax(0, 1fr));
-}
-fieldset {
-  display: flex;
-  flex-direction: column;
-  margin: 0;
-  padding: 12px 0 0;
-  border: 0;
-  border-top: 1px solid var(--line);
-  min-width: 0;
-}
-legend {
-  float: left;
-  width: 100%;
-  padding: 0 0 8px;
-  font-weight: 700;
 }
 input[type='color'] {
   width: 56px;
@@ -177,11 +134,5 @@ input[type='color'] {
   display: flex;
   align-items: center;
   gap: 10px;
-}
-.check {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-  font-size: 13.5px;
 }
 </style>

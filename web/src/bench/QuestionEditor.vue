@@ -2,15 +2,15 @@
 // Writing a choice question, live, with the stage in view.
 import Button from 'primevue/button'
 import Checkbox from 'primevue/checkbox'
-import InputNumber from 'primevue/inputnumber'
 import RadioButton from 'primevue/radiobutton'
-import Select from 'primevue/select'
 import { nanoid } from 'nanoid'
 import { computed, nextTick } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits, type Hold, type QuestionCue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { optionsInOrder } from '@fernbrake/core/questions'
+import ChoiceField from './ChoiceField.vue'
+import NumberField from './NumberField.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
@@ -58,27 +58,19 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
 </script>
 
 <template>
-  <div class="editor">
+  <div class="sheet-form">
     <div class="pair">
       <TimeField
         :label="t('sheet.at')"
         :ms="cue.atMs"
         @change="draft.make(edits.moveCue, { cueId: cue.id, toMs: $event })"
       />
-      <div class="field">
-        <label for="hold">{{ t('sheet.playback') }}</label>
-        <Select
-          label-id="hold"
-          :model-value="cue.hold"
-          :options="holds"
-          option-label="label"
-          option-value="value"
-          size="small"
-          :disabled="!bench.canEdit.value"
-          :aria-label="t('sheet.playback')"
-          @update:model-value="draft.make(edits.setHold, { cueId: cue.id, hold: $event })"
-        />
-      </div>
+      <ChoiceField
+        :label="t('sheet.playback')"
+        :value="cue.hold"
+        :choices="holds"
+        @change="draft.make(edits.setHold, { cueId: cue.id, hold: $event })"
+      />
     </div>
     <WordsField
       :label="t('sheet.stem')"
@@ -252,98 +244,42 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
     <fieldset>
       <legend>{{ t('sheet.marks') }}</legend>
       <div class="pair">
-        <div class="field">
-          <label for="points">{{ t('sheet.points') }}</label>
-          <InputNumber
-            input-id="points"
-            :model-value="question.points"
-            :min="0"
-            :max="1000"
-            :max-fraction-digits="2"
-            size="small"
-            fluid
-            :disabled="!bench.canEdit.value"
-            @update:model-value="rules({ points: $event ?? 0 })"
-          />
-        </div>
-        <div class="field">
-          <label for="tries">{{ t('sheet.tries') }}</label>
-          <InputNumber
-            input-id="tries"
-            :model-value="question.tries"
-            :min="0"
-            :max="20"
-            size="small"
-            fluid
-            :disabled="!bench.canEdit.value"
-            @update:model-value="rules({ tries: $event ?? 0 })"
-          />
-        </div>
-        <div class="field">
-          <label for="try-penalty">{{ t('sheet.tryPenalty') }}</label>
-          <InputNumber
-            input-id="try-penalty"
-            :model-value="Math.round(question.tryPenalty * 100)"
-            :min="0"
-            :max="100"
-            suffix=" %"
-            size="small"
-            fluid
-            :disabled="!bench.canEdit.value"
-            @update:model-value="rules({ tryPenalty: ($event ?? 0) / 100 })"
-          />
-        </div>
-      </div>
-      <div v-if="question.several" class="field">
-        <label for="credit">{{ t('sheet.credits') }}</label>
-        <Select
-          label-id="credit"
-          :model-value="question.credit"
-          :options="credits"
-          option-label="label"
-          option-value="value"
-          size="small"
-          :aria-label="t('sheet.credits')"
-          :disabled="!bench.canEdit.value"
-          @update:model-value="rules({ credit: $event })"
+        <NumberField
+          :label="t('sheet.points')"
+          :value="question.points"
+          :min="0"
+          :max="1000"
+          :fraction-digits="2"
+          @change="rules({ points: $event })"
+        />
+        <NumberField
+          :label="t('sheet.tries')"
+          :value="question.tries"
+          :min="0"
+          :max="20"
+          @change="rules({ tries: $event })"
+        />
+        <NumberField
+          :label="t('sheet.tryPenalty')"
+          :value="Math.round(question.tryPenalty * 100)"
+          :min="0"
+          :max="100"
+          suffix=" %"
+          @change="rules({ tryPenalty: $event / 100 })"
         />
       </div>
+      <ChoiceField
+        v-if="question.several"
+        :label="t('sheet.credits')"
+        :value="question.credit"
+        :choices="credits"
+        @change="rules({ credit: $event })"
+      />
     </fieldset>
   </div>
 </template>
 
 <style scoped>
-.editor {
-  display: flex;
-  flex-direction: column;
-  gap: 14px;
-}
-.pair {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(110px, 1fr));
-  gap: 12px;
-}
-fieldset {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-  margin: 0;
-  padding: 12px 0 0;
-  border: 0;
-  border-top: 1px solid var(--line);
-  min-width: 0;
-}
-legend {
-  float: left;
-  width: 100%;
-  padding: 0;
-  font-weight: 700;
-}
-.check {
-  display: inline-flex;
-  align-items: center;
-  gap: 8px;
-}
 .option {
   display: grid;
   grid-template-columns: 46px minmax(0, 1fr) auto;

@@ -1,0 +1,27 @@
+<script setup lang="ts" generic="Value extends string">
+// One of a few named values of the lesson.
+import Select from 'primevue/select'
+import { useId } from 'vue'
+import { useBench } from './useBench.ts'
+
+defineProps<{ label: string; value: Value; choices: { value: Value; label: string }[] }>()
+const emit = defineEmits<{ change: [value: Value] }>()
+const bench = useBench()
+const id = useId()
+</script>
+
+<template>
+  <div class="field">
+    <span :id="id" class="label">{{ label }}</span>
+    <Select
+      :aria-labelledby="id"
+      :model-value="value"
+      :options="choices"
+      option-label="label"
+      option-value="value"
+      size="small"
+      :disabled="!bench.canEdit.value"
+      @update:model-value="emit('change', $event)"
+    />
+  </div>
+</template>
