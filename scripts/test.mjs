@@ -18,17 +18,22 @@ const wants = (name) => only.length === 0 || only.includes(name)
 let failedSteps = 0
 const totals = { passed: 0, failed: 0 }
 
-async function step(name, command, args, env = {}) {
+/** Runs one step. One that runs beside others (`beside`) holds its output back, so that it reads as a whole. */
+async function step(name, command, args, { env = {}, beside = false } = {}) {
   if (!wants(name)) return
-  say(`\n== ${name}`)
+  if (!beside) say(`\n== ${name}`)
   const began = performance.now()
   const child = spawn(command, args, {
     cwd: root,
-    stdio: ['ignore', 'inherit', 'inherit'],
+    stdio: ['ignore', beside ? 'pipe' : 'inherit', beside ? 'pipe' : 'inherit'],
     env: { ...process.env, ...env, npm_config_loglevel: 'error', FORCE_COLOR: '0' },
   })
-  const [code] = await once(child, 'exit')
+  let output = beside ? `\n== ${name}\n` : ''
+  for (const stream of [child.stdout, child.stderr])
+    stream?.on('data', (chunk) => (output += chunk))
+  const [code] = await once(child, 'close')
   if (code !== 0) failedSteps += 1
+  if (output) process.stdout.write(output)
   say(
     `== ${name} ${code === 0 ? 'passed' : 'FAILED'} in ${((performance.now() - began) / 1000).toFixed(0)} s`,
   )
@@ -64,30 +69,29 @@ const readPlaywright = ({ stats }) => ({
 
 needPackages(['postgresql', 'ffmpeg', 'fonts-dejavu-core', 'chromium'])
 needNpmPackages(root)
-await step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.'])
-await step('lint', 'npx', ['eslint', '--max-warnings', '0', '.'])
-await step('imports', 'npx', [
-  'depcruise',
-  '--config',
-  '.dependency-cruiser.cjs',
-  'core',
-  'player',
-  'web',
-  'server',
-  'demo',
-  'e2e',
-])
-await step('types', 'npm', ['run', 'types', '--silent'])
+const beside = { beside: true }
+async function readThrough() {
+  await step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.'], beside)
+  await step('lint', 'npx', ['eslint', '--max-warnings', '0', '.'], beside)
+  const folders = ['core', 'player', 'web', 'server', 'demo', 'e2e']
+  await step(
+    'imports',
+    'npx',
+    ['depcruise', '--config', '.dependency-cruiser.cjs', ...folders],
+    beside,
+  )
+}
+// Two cores, and neither of these uses more than one.
+await Promise.all([readThrough(), step('types', 'npm', ['run', 'types', '--silent'], beside)])
 await step('unit', 'npx', vitest(['core', 'player', 'web'], 'unit.json'))
 if (wants('unit')) count(join(reports, 'unit.json'), readVitest)
 if (wants('server') || wants('e2e')) {
   needBuild(root)
   await withTestDatabase(async (env) => {
-    await step('server', 'npx', vitest(['server'], 'server.json'), env)
+    await step('server', 'npx', vitest(['server'], 'server.json'), { env })
     if (wants('server')) count(join(reports, 'server.json'), readVitest)
     await step('e2e', 'npx', ['playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
-      ...env,
-      PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'e2e.json'),
+      env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'e2e.json') },
     })
     if (wants('e2e')) count(join(reports, 'e2e.json'), readPlaywright)
   })

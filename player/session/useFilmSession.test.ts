@@ -121,8 +121,7 @@ function sit(lesson: Lesson, progress: Partial<OpenedLesson['progress']> = {}) {
 const spans = () =>
   records.flatMap((record) => (record.kind === 'span' ? [[record.fromMs, record.toMs]] : []))
 const lastPlace = () => records.findLast((record) => record.kind === 'place')
-const held = () =>
-  withQuestion(lessonWithFilm(END_MS), { id: 'a', atMs: 5000, hold: 'answered', tries: 2 })
+const held = () => withQuestion(lessonWithFilm(END_MS), { id: 'a', atMs: 5000, hold: 'answered' })
 const ruled = (seekRule: SeekRule) =>
   edited(lessonWithFilm(END_MS), edits.setSeekRule, { partId: PART, seekRule })
 
