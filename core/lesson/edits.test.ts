@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { edited, lessonWithFilm, PART, withQuestion } from '../testing/index.ts'
 import {
+  amendEdit,
   applyPatches,
   checkLesson,
   edits,
@@ -184,6 +185,31 @@ describe('undo and redo', () => {
     expect(back.lesson).toEqual(fullLesson())
     const forth = redo(back.state, back.lesson)
     expect(forth?.ok && forth.lesson).toEqual(first.lesson)
+  })
+
+  it('what follows by itself from an edit is undone and done again with it', () => {
+    const film = (mediaId: string, durationMs: number | null) => ({
+      ...{ partId: PART, mediaId, durationMs, frameRate: null },
+    })
+    const chosen = runEdit(fullLesson(), edits.attachFilm, film('other', null))
+    if (!chosen.ok) throw new Error('not made')
+    const titled = runEdit(chosen.lesson, edits.setLanguage, { language: 'de' })
+    if (!titled.ok) throw new Error('not made')
+    const measured = runEdit(titled.lesson, edits.attachFilm, film('other', 9000))
+    if (!measured.ok) throw new Error('not made')
+    const two = noteEdit(noteEdit(emptyUndo, chosen.made), titled.made)
+    const state = amendEdit(two, measured.made)
+    expect(state.past).toHaveLength(2)
+    const once = undo(state, measured.lesson)
+    if (!once?.ok) throw new Error('not undone')
+    const back = undo(once.state, once.lesson)
+    expect(back?.ok && back.lesson).toEqual(fullLesson())
+    const again = back?.ok && redo(back.state, back.lesson)
+    expect(again && again.ok && again.lesson.parts[PART]).toMatchObject({
+      mediaId: 'other',
+      durationMs: 9000,
+    })
+    expect(amendEdit(emptyUndo, measured.made)).toBe(emptyUndo)
   })
 
   it('letters typed in a row are one step', () => {

@@ -24,6 +24,22 @@ export function noteEdit(state: UndoState, made: EditMade, goesOn = false): Undo
   return { past: [...state.past, made], future: [] }
 }
 
+/**
+ * Notes an edit that follows by itself from an earlier one of the same name, as a film's length does from the film:
+ * both are one step. Where the earlier one was made in another sitting nothing is noted.
+ */
+export function amendEdit(state: UndoState, made: EditMade): UndoState {
+  const index = state.past.findLastIndex((step) => step.name === made.name)
+  const step = state.past[index]
+  if (!step) return state
+  const whole = {
+    name: step.name,
+    patches: [...step.patches, ...made.patches],
+    inverse: [...made.inverse, ...step.inverse],
+  }
+  return { ...state, past: state.past.with(index, whole) }
+}
+
 /** Whether both edits do nothing but set the same properties, so that the later one makes the earlier one moot. */
 export function carriesOn(
   earlier: Pick<EditMade, 'name' | 'patches'>,

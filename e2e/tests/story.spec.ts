@@ -59,6 +59,23 @@ test('a lesson begins with a title and a film', async () => {
   await expectKept(bench)
 })
 
+test('another film takes the place of the first; that can be undone and done again', async () => {
+  const length = (seconds: string) => bench.getByText(`/ 00:00:${seconds}:00`)
+  await bench.getByRole('button', { name: 'The Upper Paddle', exact: true }).click()
+  await bench.getByRole('button', { name: 'Put another film in' }).click()
+  await expectNoBarriers(bench, 'bench, choosing another film')
+  await bench.getByTestId('film').setInputFiles(makeFilm(folder, 9))
+  await expect(length('09')).toBeVisible()
+  await bench.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(length('14')).toBeVisible()
+  await bench.getByRole('button', { name: 'Redo', exact: true }).click()
+  await expect(length('09')).toBeVisible()
+  await bench.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(length('14')).toBeVisible()
+  await bench.getByRole('button', { name: 'Close', exact: true }).click()
+  await expectKept(bench)
+})
+
 test('captions become the script; broken ones are refused by line', async () => {
   const broken = join(folder, 'broken.vtt')
   writeFileSync(broken, CAPTIONS.replace('00:04.000', '00:4.0'))

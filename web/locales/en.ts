@@ -160,6 +160,10 @@ export default {
   intake: {
     title: 'Put a film in',
     help: 'Choose a film file, or drop it here. You can begin to work as soon as it plays; the rest is prepared beside.',
+    replaceTitle: 'Put another film in',
+    replaceHelp:
+      'Choose the film that takes the place of this one, or drop it here. Questions, overlays and bookmarks stay at their times. You can undo it.',
+    keep: 'Keep the present film',
     partlySent:
       '“{name}” was sent in part before. Choose it again, and sending goes on where it stopped.',
     choose: 'Choose a film',
@@ -189,6 +193,8 @@ export default {
     title: 'Title',
     summary: 'Summary',
     language: 'Language',
+    film: 'Film',
+    otherFilm: 'Put another film in',
     seeking: 'How learners may move through the film',
     seekRule: {
       free: 'Freely, but not past a question they must answer',

@@ -47,14 +47,24 @@ const { follow } = useMedia((media) => {
   if (part && part.mediaId === media.id && media.state === 'ready' && bench.canEdit.value) {
     const { durationMs, frameRate } = media
     if (part.durationMs !== durationMs || part.frameRate !== frameRate)
-      draft.make(edits.attachFilm, { partId: part.id, mediaId: media.id, durationMs, frameRate })
+      draft.amend(edits.attachFilm, { partId: part.id, mediaId: media.id, durationMs, frameRate })
   }
 })
-watch(() => bench.part.value?.mediaId ?? null, follow, { immediate: true })
+watch(
+  () => bench.part.value?.mediaId ?? null,
+  (mediaId) => {
+    if (bench.media.value?.id !== mediaId) bench.media.value = null
+    follow(mediaId)
+  },
+  { immediate: true },
+)
 
-const plays = computed(() => bench.media.value?.state === 'ready')
+/** Another film is being chosen for the one that is there. */
+const replacing = ref(false)
+const plays = computed(() => bench.media.value?.state === 'ready' && !replacing.value)
 
 function onUploaded(mediaId: string): void {
+  replacing.value = false
   let partId = bench.part.value?.id
   if (!partId) {
     partId = nanoid()
@@ -123,12 +133,17 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
       <section class="left night" :aria-label="t('bench.stage')">
         <div class="stage-room">
           <BenchStage v-if="plays" />
-          <FilmIntake v-else @uploaded="onUploaded" />
+          <FilmIntake
+            v-else
+            :replacing="replacing"
+            @uploaded="onUploaded"
+            @keep="replacing = false"
+          />
         </div>
         <TransportRow v-if="plays" />
       </section>
       <div class="side">
-        <LessonSheet v-if="showsLesson" @close="showsLesson = false" />
+        <LessonSheet v-if="showsLesson" @close="showsLesson = false" @replace="replacing = true" />
         <CueSheet
           v-else-if="bench.selected.value"
           :key="bench.selected.value.id"

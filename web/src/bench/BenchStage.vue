@@ -38,7 +38,10 @@ watch(
         bench.snapshot.value = film.snapshot()
         bench.mediaMs.value = Math.min(film.nowMs(), bench.durationMs.value)
       },
-      onEnded: () => (bench.mediaMs.value = bench.durationMs.value),
+      onEnded: () => {
+        bench.snapshot.value = film.snapshot()
+        bench.mediaMs.value = bench.durationMs.value
+      },
       onForeignSeek: (ms) => (bench.mediaMs.value = ms),
       onSettled: () => undefined,
       onState: () => (bench.snapshot.value = film.snapshot()),

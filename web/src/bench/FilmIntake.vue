@@ -8,7 +8,8 @@ import { call } from '../api/client.ts'
 import { useBench } from './useBench.ts'
 import { useFilmUpload } from './useFilmUpload.ts'
 
-const emit = defineEmits<{ uploaded: [mediaId: string] }>()
+defineProps<{ replacing: boolean }>()
+const emit = defineEmits<{ uploaded: [mediaId: string]; keep: [] }>()
 const bench = useBench()
 const { t, n } = useI18n()
 const picker = ref<HTMLInputElement | null>(null)
@@ -73,7 +74,6 @@ async function again(): Promise<void> {
           v-if="progress.state === 'paused' || progress.state === 'failed'"
           :label="t('intake.other')"
           severity="secondary"
-          variant="text"
           @click="forget"
         />
       </div>
@@ -97,8 +97,8 @@ async function again(): Promise<void> {
       <p v-if="fault" class="fault" role="alert">
         {{ t(`intake.fault.${fault}`, { name: bench.media.value!.title }) }}
       </p>
-      <h2>{{ t('intake.title') }}</h2>
-      <p>{{ t('intake.help') }}</p>
+      <h2>{{ replacing ? t('intake.replaceTitle') : t('intake.title') }}</h2>
+      <p>{{ replacing ? t('intake.replaceHelp') : t('intake.help') }}</p>
       <p v-if="partlySent">{{ t('intake.partlySent', { name: partlySent }) }}</p>
       <div class="buttons">
         <Button
@@ -111,6 +111,12 @@ async function again(): Promise<void> {
           :label="t('intake.again')"
           severity="secondary"
           @click="again"
+        />
+        <Button
+          v-if="replacing"
+          :label="t('intake.keep')"
+          severity="secondary"
+          @click="emit('keep')"
         />
       </div>
       <input

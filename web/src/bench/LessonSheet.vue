@@ -8,7 +8,7 @@ import ChoiceField from './ChoiceField.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
 
-const emit = defineEmits<{ close: [] }>()
+const emit = defineEmits<{ close: []; replace: [] }>()
 const bench = useBench()
 const { draft } = bench
 const { t } = useI18n()
@@ -58,6 +58,20 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
         :choices="rules"
         @change="draft.make(edits.setSeekRule, { partId: bench.part.value.id, seekRule: $event })"
       />
+      <div v-if="bench.media.value" class="field">
+        <span class="label">{{ t('sheet.film') }}</span>
+        <p class="film">
+          <span dir="auto">{{ bench.media.value.title }}</span>
+          <Button
+            :label="t('sheet.otherFilm')"
+            severity="secondary"
+            variant="outlined"
+            size="small"
+            :disabled="!bench.canEdit.value"
+            @click="emit('replace')"
+          />
+        </p>
+      </div>
     </div>
   </section>
 </template>
@@ -79,6 +93,16 @@ header {
 }
 h2 {
   font-size: 15px;
+}
+.film {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 12px;
+  overflow-wrap: anywhere;
+}
+.film :deep(.p-button) {
+  flex: none;
 }
 .body {
   display: flex;

@@ -5,6 +5,7 @@ import type { DraftReply, EditionSummary } from '@fernbrake/core/contract'
 import type { Issue } from '@fernbrake/core/fields'
 import {
   addOwnEdit,
+  amendEdit,
   carriesOn,
   dropRefused,
   emptyUndo,
@@ -82,6 +83,14 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
     steps.value = noteEdit(steps.value, outcome.made, goesOn)
     take(outcome.made, outcome.lesson, goesOn)
     return true
+  }
+
+  /** Makes an edit that follows by itself from one made before, and is undone together with it. */
+  function amend<A>(edit: Edit<A>, args: A): void {
+    const outcome = runEdit(state.value.view, edit, args)
+    if (!outcome.ok || outcome.made.patches.length === 0) return
+    steps.value = amendEdit(steps.value, outcome.made)
+    take(outcome.made, outcome.lesson, false)
   }
 
   /** Puts an edit among the waiting ones; letters of one word that have not been sent travel as one edit. */
@@ -201,6 +210,7 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
     linkCode,
     notice,
     make,
+    amend,
     undo: () => step(undo(steps.value, state.value.view)),
     redo: () => step(redo(steps.value, state.value.view)),
     undoName: computed(() => steps.value.past.at(-1)?.name ?? null),

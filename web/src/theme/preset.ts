@@ -83,6 +83,19 @@ export const fernbrakePreset = definePreset(Aura, {
       },
       colorScheme: {
         light: {
+          root: {
+            secondary: {
+              background: '#ebe7da',
+              hoverBackground: '#d9d3c2',
+              activeBackground: '#d9d3c2',
+              borderColor: '#ebe7da',
+              hoverBorderColor: '#d9d3c2',
+              activeBorderColor: '#d9d3c2',
+              color: '#17231c',
+              hoverColor: '#17231c',
+              activeColor: '#17231c',
+            },
+          },
           text: {
             secondary: {
               color: '#45534a',
