@@ -1,4 +1,5 @@
 // The demo's screens: no barriers, no complaints of the security policy, and the states between.
+import { gzipSync } from 'node:zlib'
 import { expect, test, type Page } from '@playwright/test'
 import { DEMO_LINK } from '@fernbrake/demo'
 import { DEMO_PASSWORD } from '@fernbrake/server'
@@ -75,6 +76,18 @@ test('a learner on a phone', async ({ browser }) => {
   await expectToFit(page)
   expect((await page.locator('video').boundingBox())!.height).toBeGreaterThan(150)
   await context.close()
+})
+
+test('the script that a learner is sent is small, and carries no schemas', async ({ page }) => {
+  const scripts: Promise<Buffer>[] = []
+  page.on('response', (response) => {
+    if (response.request().resourceType() === 'script') scripts.push(response.body())
+  })
+  await page.goto(`${server.url}/open/${DEMO_LINK}`)
+  await expect(page.getByLabel('Your first and last name')).toBeVisible()
+  const all = Buffer.concat(await Promise.all(scripts))
+  expect(gzipSync(all).length).toBeLessThan(130_000)
+  expect(all.toString()).not.toContain('ZodError')
 })
 
 test('a link that leads nowhere says so', async ({ page }) => {
