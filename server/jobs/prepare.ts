@@ -76,24 +76,30 @@ async function takeJob(
     const next = await withFolder((folder) =>
       runStep(kind, { context, media, original, folder, onProgress }),
     )
-    await job.update({ state: 'done', progress: 1 })
-    await addSteps(mediaId, next, enqueue)
+    await finishStep(context, job, next)
+    for (const later of next) await enqueue({ mediaId, kind: later })
   } catch (error) {
     await noteFailure(context, media, job, error, isLastTry)
   }
   await tell(context, media)
 }
 
-async function addSteps(
-  mediaId: string,
-  kinds: StepKind[],
-  enqueue: (job: PrepareJob) => Promise<void>,
+/**
+ * Notes that a step is done and which ones follow, both or neither: a server killed in between must not forget the
+ * rest of the chain, and nobody may see a film as fully prepared while the rest has not been noted.
+ */
+async function finishStep(
+  { database }: Context,
+  job: MediaJobRow,
+  next: StepKind[],
 ): Promise<void> {
-  await MediaJobRow.bulkCreate(
-    kinds.map((kind) => ({ mediaId, kind, state: 'waiting' as const })),
-    { ignoreDuplicates: true },
-  )
-  for (const kind of kinds) await enqueue({ mediaId, kind })
+  await database.transaction(async (transaction) => {
+    await job.update({ state: 'done', progress: 1 }, { transaction })
+    await MediaJobRow.bulkCreate(
+      next.map((kind) => ({ mediaId: job.mediaId, kind, state: 'waiting' as const })),
+      { ignoreDuplicates: true, transaction },
+    )
+  })
 }
 
 async function noteFailure(
