@@ -30,7 +30,9 @@ import type { Context } from './services/context.ts'
 import type { Settings } from './settings.ts'
 
 /** Answers shorter than this fit a few packets; pressing them costs more time than it saves. */
-const COMPRESS_FROM_BYTES = 4096
+const COMPRESS_FROM_BYTES = 10_000
+/** Longer than the pause between two sendings of a player, and than a proxy keeps its connections to us. */
+const KEEP_ALIVE_MS = 65_000
 const DAY_MS = 24 * 60 * 60 * 1000
 
 export interface Running {
@@ -71,6 +73,7 @@ export async function openServer(
   const sessions = createSessions(pool, settings.sessionSecret)
   const app = createApp(context, { sessions, uploads, log, development })
   const server = createHttpServer(app)
+  server.keepAliveTimeout = KEEP_ALIVE_MS
   live.attach(server, sessions)
   await mountPages(app, server, { session: forgiving(sessions), earlyPart: earlyPartOf(context) })
   app.use(problemHandler)
