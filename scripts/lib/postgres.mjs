@@ -31,16 +31,26 @@ function asOwner(program, args) {
 
 const program = (name) => join(postgresPrograms(), name)
 
-/** The folder of the cluster that belongs to a data folder. */
+const isCluster = (folder) => existsSync(join(folder, 'PG_VERSION'))
+
+/**
+ * The folder of the cluster that belongs to a data folder. A cluster stays where it was begun, whatever becomes of the
+ * rights on the folders above it; throws a plain sentence where its account cannot reach it any more.
+ */
 function clusterFolder(dataFolder) {
   const beside = join(dataFolder, 'postgres')
   if (!isRoot) return beside
-  mkdirSync(beside, { recursive: true })
-  const enters = spawnSync(...asOwner('test', ['-x', beside])).status === 0
-  if (enters) return beside
-  rmSync(beside, { recursive: true, force: true })
   const name = createHash('sha256').update(dataFolder).digest('hex').slice(0, 16)
-  return join('/var/lib/fernbrake', name)
+  const apart = join('/var/lib/fernbrake', name)
+  if (isCluster(apart)) return apart
+  mkdirSync(beside, { recursive: true })
+  if (spawnSync(...asOwner('test', ['-x', beside])).status === 0) return beside
+  if (isCluster(beside))
+    throw new Error(
+      `The account “postgres” cannot enter ${beside} any more, where the database lies. Let it enter that folder and those above it, then start again.`,
+    )
+  rmSync(beside, { recursive: true, force: true })
+  return apart
 }
 
 function ownerIds() {
@@ -62,7 +72,7 @@ function keptPassword(dataFolder) {
 }
 
 function initialise(folder, password) {
-  if (existsSync(join(folder, 'PG_VERSION'))) return
+  if (isCluster(folder)) return
   mkdirSync(folder, { recursive: true })
   giveToOwner(folder, 0o700)
   const secrets = mkdtempSync(join(tmpdir(), 'fernbrake-init-'))
