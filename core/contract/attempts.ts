@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { clockSchema, idSchema, mediaMsSchema } from '../fields/index.ts'
 import { lessonSchema } from '../lesson/index.ts'
 import { answerSchema } from '../questions/index.ts'
+import { MOST_RECORDS } from './limits.ts'
 import { fullNameSchema, personSchema } from './people.ts'
 import { route, type ReplyOf } from './route.ts'
 
@@ -56,9 +57,6 @@ export const learnerRecordSchema = z.discriminatedUnion('kind', [
   placeRecordSchema,
   finishRecordSchema,
 ])
-
-/** The most records in one batch. */
-export const MOST_RECORDS = 500
 
 export const attemptMediaSchema = z.strictObject({
   id: idSchema,

@@ -30,6 +30,7 @@ export type RouteName = keyof Contract
 
 export * from './attempts.ts'
 export * from './lessons.ts'
+export * from './limits.ts'
 export * from './media.ts'
 export * from './people.ts'
 export * from './problem.ts'

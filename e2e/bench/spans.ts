@@ -1,14 +1,14 @@
 // Spans taken in a second through the API of one server process, against a bare multi-row INSERT of the same rows
 // with the same batch size into a table without anything else. Database and server share the machine in both.
 import pg from 'pg'
-import { MOST_RECORDS } from '@fernbrake/core/contract'
+import { RECORDS_AT_ONCE } from '@fernbrake/core/contract'
 import { DEMO_LINK } from '@fernbrake/demo'
 import type { RealServer } from '../support/server.ts'
 import type { Figure } from './main.ts'
 
 /** As many as a player sends at once after a stretch without a connection. */
-const BATCH = MOST_RECORDS
-const BATCHES = 320
+const BATCH = RECORDS_AT_ONCE
+const BATCHES = 800
 /** Sent by each learner before the clock starts, so that neither side is measured while it warms up. */
 const WARM_UP = 4
 const CONNECTIONS = 16

@@ -1,16 +1,10 @@
 // What a learner has answered so far, and giving an answer: marked here at once, recorded through the host.
 import { computed, shallowRef } from 'vue'
 import type { Attempt } from '@fernbrake/core/contract'
+import { questionScore, questionsMet } from '@fernbrake/core/analysis'
 import type { Lesson } from '@fernbrake/core/lesson'
 import type { AnswerResult } from '@fernbrake/core/playback'
-import {
-  markQuestion,
-  pointsAfterTries,
-  pointsKept,
-  type Answer,
-  type Mark,
-  type Question,
-} from '@fernbrake/core/questions'
+import { markQuestion, type Answer, type Mark, type Question } from '@fernbrake/core/questions'
 import { isoTime, nowMs } from '../clock.ts'
 import type { Host } from '../hosts/Host.ts'
 
@@ -78,21 +72,12 @@ export function useAnswers(host: Host, lesson: Lesson, earlier: readonly PastRes
     return { right, final: isFinal(question, right, tryNumber) }
   }
 
-  /** Points so far, and those that could be had, over all questions of the lesson. */
+  /** Points so far, and those that could be had, over all questions that are met; as the results count them. */
   const score = computed(() => {
-    const questions = Object.values(lesson.questions)
-    const pointsOf = (question: Question) =>
-      pointsKept(
-        responses.value
-          .filter((response) => response.questionId === question.id)
-          .map((response) =>
-            pointsAfterTries(response.points, question.tryPenalty, response.tryNumber),
-          ),
-        question.keep,
-      )
+    const questions = questionsMet(lesson)
     return {
-      points: questions.reduce((sum, question) => sum + pointsOf(question), 0),
-      max: questions.reduce((sum, question) => sum + question.points, 0),
+      points: questions.reduce((sum, one) => sum + questionScore(one, responses.value), 0),
+      max: questions.reduce((sum, one) => sum + one.points, 0),
     }
   })
 

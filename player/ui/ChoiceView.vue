@@ -2,7 +2,7 @@
 // A choice question as a learner sees it: the options, and after an answer what was picked and what is right.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { optionsInOrder, type ChoiceAnswer, type ChoiceQuestion } from '@fernbrake/core/questions'
+import { optionsInOrder, type ChoiceQuestion } from '@fernbrake/core/questions'
 
 const props = defineProps<{
   question: ChoiceQuestion
@@ -28,8 +28,6 @@ function wordFor(option: ChoiceQuestion['options'][string]): string | null {
   if (props.revealed && option.right) return t('player.rightOption')
   return isPicked ? t('player.yourPick') : null
 }
-
-defineExpose({ toAnswer: (): ChoiceAnswer => ({ kind: 'choice', picked: picked.value }) })
 </script>
 
 <template>

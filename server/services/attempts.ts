@@ -15,6 +15,7 @@ import { HttpError } from '../http/HttpError.ts'
 import { toPerson } from '../http/session.ts'
 import { readCovered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
+import { responsesByAttempt } from '../queries/responses.ts'
 import type { Context } from './context.ts'
 import { mediaOf } from './drafts.ts'
 
@@ -110,12 +111,12 @@ export async function listAttempts({ database }: Context, person: Person): Promi
   const ids = rows.map((row) => row.id)
   const [covered, answers] = await Promise.all([
     readCovered(database, ids),
-    ResponseRow.findAll({ where: { attemptId: ids } }),
+    responsesByAttempt(ids),
   ])
   return Promise.all(
     rows.map(async (row) => {
       const lesson = await editionDocument(row)
-      const responses = answers.filter((answer) => answer.attemptId === row.id)
+      const responses = answers.get(row.id) ?? []
       const spans = covered.get(row.id)?.spans ?? {}
       const outcome = attemptOutcome(lesson, { attemptId: row.id, spans, responses })
       return {

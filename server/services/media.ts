@@ -11,12 +11,36 @@ import type { Context } from './context.ts'
 const JOB_ORDER = ['probe', 'playable', 'poster', 'peaks', 'filmstrip']
 
 export async function describeMedia(mediaId: string): Promise<Media> {
-  const [row, files, jobs] = await Promise.all([
-    MediaRow.findByPk(mediaId),
+  const row = await MediaRow.findByPk(mediaId)
+  if (!row) throw new HttpError('not-found')
+  return (await describeAll([row]))[0]!
+}
+
+export async function listMedia(person: Person): Promise<Media[]> {
+  const rows = await MediaRow.findAll({
+    where: { ownerId: person.id },
+    order: [['createdAt', 'DESC']],
+    limit: 500,
+  })
+  return describeAll(rows)
+}
+
+async function describeAll(rows: MediaRow[]): Promise<Media[]> {
+  const mediaId = rows.map((row) => row.id)
+  const [files, jobs] = await Promise.all([
     MediaFileRow.findAll({ where: { mediaId } }),
     MediaJobRow.findAll({ where: { mediaId } }),
   ])
-  if (!row) throw new HttpError('not-found')
+  return rows.map((row) =>
+    describe(
+      row,
+      files.filter((file) => file.mediaId === row.id),
+      jobs.filter((job) => job.mediaId === row.id),
+    ),
+  )
+}
+
+function describe(row: MediaRow, files: MediaFileRow[], jobs: MediaJobRow[]): Media {
   const { id, title, state, fault, bytes, durationMs, frameRate, width, height, hasSound } = row
   return {
     ...{ id, title, state, fault: fault ?? null, bytes },
@@ -27,15 +51,6 @@ export async function describeMedia(mediaId: string): Promise<Media> {
       .map(({ kind, state: jobState, progress }) => ({ kind, state: jobState, progress }))
       .sort((a, b) => JOB_ORDER.indexOf(a.kind) - JOB_ORDER.indexOf(b.kind)),
   }
-}
-
-export async function listMedia(person: Person): Promise<Media[]> {
-  const rows = await MediaRow.findAll({
-    where: { ownerId: person.id },
-    order: [['createdAt', 'DESC']],
-    limit: 500,
-  })
-  return Promise.all(rows.map((row) => describeMedia(row.id)))
 }
 
 export interface FinishedUpload {

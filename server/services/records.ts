@@ -1,5 +1,5 @@
 // Taking in what a learner's player sends. A batch is stored whole or not at all, and acknowledged record by record.
-import type { Transaction } from 'sequelize'
+import type { CreationAttributes } from 'sequelize'
 import type {
   FinishRecord,
   LearnerRecord,
@@ -81,8 +81,15 @@ export async function takeRecords(
       : await database.transaction(async (transaction) => {
           const lock = transaction.LOCK.UPDATE
           if (!(await AttemptRow.findByPk(attemptId, { transaction, lock }))) return false
+          const earlier = await ResponseRow.findAll({
+            where: { attemptId },
+            attributes: ['id', 'questionId'],
+            transaction,
+          })
+          const fresh: NewResponse[] = []
           for (const response of responses)
-            note(response.id, await takeResponse(batch, response, transaction))
+            note(response.id, takeResponse(batch, response, earlier, fresh))
+          await ResponseRow.bulkCreate(fresh, { transaction })
           return storeTaken(database, attemptId, taken, transaction)
         })
   if (!isStored) throw new HttpError('not-found')
@@ -126,11 +133,15 @@ function takeSpan(batch: Batch, record: SpanRecord): Refusal | null {
   return null
 }
 
-async function takeResponse(
+type NewResponse = CreationAttributes<ResponseRow>
+
+/** Marks a response and puts it among the `fresh` ones, unless it is kept already or can never be. */
+function takeResponse(
   { attempt, lesson }: Batch,
   record: ResponseRecordInput,
-  transaction: Transaction,
-): Promise<Refusal | null> {
+  earlier: readonly Pick<ResponseRow, 'id' | 'questionId'>[],
+  fresh: NewResponse[],
+): Refusal | null {
   const cue = Object.hasOwn(lesson.cues, record.cueId) ? lesson.cues[record.cueId]! : null
   if (cue?.kind !== 'question' || cue.questionId !== record.questionId)
     return REFUSALS.unknownQuestion
@@ -138,28 +149,22 @@ async function takeResponse(
   if (record.answer.kind !== question.kind) return REFUSALS.wrongAnswerKind
   if (!record.answer.picked.every((id) => Object.hasOwn(question.options, id)))
     return REFUSALS.wrongAnswerKind
-  const earlier = await ResponseRow.findAll({
-    where: { attemptId: attempt.id, questionId: question.id },
-    attributes: ['id'],
-    transaction,
+  const known = [...earlier, ...fresh]
+  if (known.some(({ id }) => id === record.id)) return null
+  const tries = known.filter(({ questionId }) => questionId === question.id).length
+  if (question.tries > 0 && tries >= question.tries) return REFUSALS.noTriesLeft
+  const { verdict, points } = markQuestion(question, record.answer)
+  fresh.push({
+    attemptId: attempt.id,
+    id: record.id,
+    cueId: record.cueId,
+    questionId: question.id,
+    tryNumber: tries + 1,
+    answer: record.answer,
+    verdict,
+    points,
+    answeredAt: new Date(record.answeredAt),
   })
-  if (earlier.some((row) => row.id === record.id)) return null
-  if (question.tries > 0 && earlier.length >= question.tries) return REFUSALS.noTriesLeft
-  const mark = markQuestion(question, record.answer)
-  await ResponseRow.create(
-    {
-      attemptId: attempt.id,
-      id: record.id,
-      cueId: record.cueId,
-      questionId: question.id,
-      tryNumber: earlier.length + 1,
-      answer: record.answer,
-      verdict: mark.verdict,
-      points: mark.points,
-      answeredAt: new Date(record.answeredAt),
-    },
-    { transaction },
-  )
   return null
 }
 

@@ -3,9 +3,10 @@ import type { LearnerResult, ResultsReply } from '@fernbrake/core/contract'
 import { lessonOutcome, type AttemptOutcome } from '@fernbrake/core/analysis'
 import type { Lesson } from '@fernbrake/core/lesson'
 import { readableAnswer } from '@fernbrake/core/questions'
-import { AttemptRow, EditionRow, PersonRow, ResponseRow } from '../database/models.ts'
-import { HttpError } from '../http/HttpError.ts'
+import { AttemptRow, EditionRow, PersonRow, type ResponseRow } from '../database/models.ts'
 import { readCovered, type Covered } from '../queries/covered.ts'
+import { editionDocument } from '../queries/editions.ts'
+import { responsesByAttempt } from '../queries/responses.ts'
 import type { Context } from './context.ts'
 import { toEditionSummary } from './editions.ts'
 
@@ -24,18 +25,16 @@ export async function readResults(
   const wanted = number ?? editions.at(-1)?.number
   if (wanted === undefined)
     return { edition: null, editions: [], lesson: null, learners: [], questions: [], watching: {} }
-  const edition = await EditionRow.findOne({ where: { lessonId, number: wanted } })
-  if (!edition) throw new HttpError('not-found')
+  const lesson = await editionDocument({ lessonId, edition: wanted })
   const attempts = await AttemptRow.findAll({ where: { lessonId, edition: wanted } })
   const ids = attempts.map((attempt) => attempt.id)
-  const [people, responses, covered] = await Promise.all([
+  const [people, responsesBy, covered] = await Promise.all([
     PersonRow.findAll({ where: { id: attempts.map((attempt) => attempt.personId) } }),
-    ResponseRow.findAll({ where: { attemptId: ids }, order: [['tryNumber', 'ASC']] }),
+    responsesByAttempt(ids),
     readCovered(database, ids),
   ])
-  const responsesBy = groupByAttempt(responses)
   const outcome = lessonOutcome(
-    edition.document,
+    lesson,
     ids.map((attemptId) => ({
       attemptId,
       spans: covered.get(attemptId)?.spans ?? {},
@@ -44,7 +43,7 @@ export async function readResults(
   )
   const names = new Map(people.map((person) => [person.id, person]))
   const learners = attempts.map((attempt, index) =>
-    toLearner(edition.document, outcome.attempts[index]!, {
+    toLearner(lesson, outcome.attempts[index]!, {
       attempt,
       person: names.get(attempt.personId)!,
       responses: responsesBy.get(attempt.id) ?? [],
@@ -54,21 +53,11 @@ export async function readResults(
   return {
     edition: wanted,
     editions: summaries,
-    lesson: edition.document,
+    lesson,
     learners: learners.sort((a, b) => a.name.localeCompare(b.name)),
     questions: outcome.questions,
     watching: outcome.watching,
   }
-}
-
-function groupByAttempt(responses: ResponseRow[]): Map<string, ResponseRow[]> {
-  const groups = new Map<string, ResponseRow[]>()
-  for (const row of responses) {
-    const group = groups.get(row.attemptId)
-    if (group) group.push(row)
-    else groups.set(row.attemptId, [row])
-  }
-  return groups
 }
 
 interface LearnerRows {

@@ -1,12 +1,16 @@
 // Sends queued records in batches until each is acknowledged. The queue drops only what the server says it has, or
 // says that it can never take. A repeat is harmless, so whatever is in doubt is sent again.
-import type { LearnerRecord, RecordsReply, RefusedRecord } from '@fernbrake/core/contract'
+import {
+  RECORDS_AT_ONCE,
+  type LearnerRecord,
+  type RecordsReply,
+  type RefusedRecord,
+} from '@fernbrake/core/contract'
 import type { HostState } from '../Host.ts'
 import type { RecordQueue } from './recordQueue.ts'
 
 /** Records wait at most this long before they are sent, in ms. */
 export const SEND_EVERY_MS = 5000
-const MOST_IN_A_BATCH = 200
 /** Browsers refuse beacons above 64 kB; records take at most a few hundred bytes. */
 const MOST_IN_A_BEACON = 100
 
@@ -79,7 +83,7 @@ export function createSender({ queue, send, beacon, onState }: SenderParts): Sen
   }
   const sendAll = async () => {
     for (;;) {
-      const records = await queue.oldest(MOST_IN_A_BATCH)
+      const records = await queue.oldest(RECORDS_AT_ONCE)
       if (records.length === 0 || !(await sendBatch(records))) return
     }
   }
