@@ -56,8 +56,8 @@ export async function openServer(
   if (await hasPendingMigrations(database))
     throw new Error('The database has an older schema; npm start brings it up to date.')
   await makeSpanPartitions(database, new Date())
-  const pool = new pg.Pool({ connectionString: settings.databaseUrl, max: 4 })
-  pool.on('error', (error) => log.warn({ err: error }, 'a session connection was lost'))
+  const pool = new pg.Pool({ connectionString: settings.databaseUrl, max: 10 })
+  pool.on('error', (error) => log.warn({ err: error }, 'a connection was lost'))
   const queue = await openQueue(settings.databaseUrl, (error) => log.error({ err: error }, 'queue'))
   const live = createLiveServer()
   const context: Context = {

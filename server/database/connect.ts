@@ -1,4 +1,5 @@
 // The connection to PostgreSQL.
+import type pg from 'pg'
 import { QueryTypes, Sequelize, type Transaction } from 'sequelize'
 
 export type Database = Sequelize
@@ -41,4 +42,18 @@ export async function run(
     type: QueryTypes.RAW,
     ...(transaction ? { transaction } : {}),
   })
+}
+
+/** Asks one statement, wherever it runs: in a transaction, or by itself. */
+export type Ask = <Row extends object>(sql: string, values: unknown[]) => Promise<Row[]>
+
+/** Asks as part of a transaction. */
+export function within(database: Database, transaction: Transaction): Ask {
+  return (sql, values) => select(database, sql, values, transaction)
+}
+
+/** Asks a statement that is asked all day long: the database parses and plans it once on each connection. */
+export function prepared(pool: pg.Pool, name: string): Ask {
+  return async <Row extends object>(text: string, values: unknown[]) =>
+    (await pool.query<Row>({ name, text, values })).rows
 }

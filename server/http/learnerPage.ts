@@ -20,7 +20,7 @@ export function earlyPartOf(context: Context): EarlyPart {
   return async (request) => {
     try {
       const attemptId = String(request.params.attemptId)
-      await authorise('attemptOwner', await personOf(request), { attemptId })
+      await authorise('attemptOwner', personOf(request), { attemptId })
       return earlyPart(await readAttempt(context, attemptId))
     } catch {
       return ''

@@ -55,7 +55,7 @@ function stagesOf(
   // Access is settled before a byte of the body is read.
   const enter: RequestHandler = async (request, response, next) => {
     const params = checked(spec.params, request.params, 'params')
-    const person = await personOf(request)
+    const person = personOf(request)
     await authorise(spec.access, person, params as Record<string, string>)
     response.locals.params = params
     response.locals.person = person

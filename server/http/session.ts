@@ -4,11 +4,13 @@ import type { Request, RequestHandler } from 'express'
 import session from 'express-session'
 import type pg from 'pg'
 import type { Person } from '@fernbrake/core/contract'
-import { PersonRow } from '../database/models.ts'
+import type { PersonRow } from '../database/models.ts'
 
 declare module 'express-session' {
   interface SessionData {
     personId: string
+    /** Who that is now, read along with the session; null where the account is gone. */
+    person: Person | null
   }
 }
 
@@ -18,17 +20,10 @@ export const SESSION_COOKIE = 'fernbrake'
 
 /** The session middleware, for requests and for sockets alike. */
 export function createSessions(pool: pg.Pool, secret: string): RequestHandler {
-  const PgStore = connectPgSimple(session)
   return session({
     name: SESSION_COOKIE,
     secret,
-    // A session ends a month after signing in, so that a request need not write to it.
-    store: new PgStore({
-      pool,
-      tableName: 'sessions',
-      pruneSessionInterval: 60 * 60,
-      disableTouch: true,
-    }),
+    store: createStore(pool),
     resave: false,
     saveUninitialized: false,
     cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: MONTH_MS },
@@ -36,15 +31,42 @@ export function createSessions(pool: pg.Pool, secret: string): RequestHandler {
   })
 }
 
-/** The person signed in here, or null; one whose account is gone counts as nobody. */
-export async function personOf(request: Request): Promise<Person | null> {
-  const { personId } = request.session
-  if (!personId) return null
-  const row = await PersonRow.findByPk(personId)
-  return row ? toPerson(row) : null
+function createStore(pool: pg.Pool): session.Store {
+  const PgStore = connectPgSimple(session)
+  const store = new PgStore({
+    pool,
+    tableName: 'sessions',
+    pruneSessionInterval: 60 * 60,
+    // A session ends a month after signing in, so that a request need not write to it.
+    disableTouch: true,
+  })
+  // Every request asks for both, so they are read as one.
+  store.get = (sid, done) => void readSession(pool, sid).then((found) => done(null, found), done)
+  return store
 }
 
-export function toPerson({ id, name, email, role }: PersonRow): Person {
+interface SessionRow extends Person {
+  sess: session.SessionData
+}
+
+async function readSession(pool: pg.Pool, sid: string): Promise<session.SessionData | null> {
+  const { rows } = await pool.query<SessionRow | (SessionRow & { id: null })>({
+    name: 'read-session',
+    text: `SELECT s.sess, p.id, p.name, p.email, p.role
+             FROM sessions s LEFT JOIN people p ON p.id = s.sess->>'personId'
+            WHERE s.sid = $1 AND s.expire >= now()`,
+    values: [sid],
+  })
+  const found = rows[0]
+  return found ? { ...found.sess, person: found.id === null ? null : toPerson(found) } : null
+}
+
+/** The person signed in here, or null; one whose account is gone counts as nobody. */
+export function personOf(request: Request): Person | null {
+  return request.session.person ?? null
+}
+
+export function toPerson({ id, name, email, role }: Person | PersonRow): Person {
   return { id, name, email, role }
 }
 

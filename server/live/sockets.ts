@@ -43,14 +43,10 @@ export function createLiveServer(): LiveServer {
       io.engine.use(sessions)
       // Who it is is settled before the connection stands: what a client sends at once finds its listener.
       io.use((socket, next) => {
-        personOf(socket.request as Request).then(
-          (person) => {
-            if (!person) return next(new Error('not signed in'))
-            socket.data.person = person
-            next()
-          },
-          () => next(new Error('unavailable')),
-        )
+        const person = personOf(socket.request as Request)
+        if (!person) return next(new Error('not signed in'))
+        socket.data.person = person
+        next()
       })
       io.on('connection', welcome)
     },

@@ -67,7 +67,7 @@ export function createUploads(context: Context, folder: string): Uploads {
   })
   return {
     handle: async (request, response) => {
-      const person = await personOf(request)
+      const person = personOf(request)
       await authorise('designer', person, {})
       acceptCallbacks(response)
       await caller.run(person!, () => tus.handle(request, response))

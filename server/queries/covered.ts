@@ -1,7 +1,6 @@
 // SQL about what attempts have covered: one multirange an attempt and part, kept by range_agg.
-import type { Transaction } from 'sequelize'
 import type { Span } from '@fernbrake/core/watching'
-import { run, select, type Database } from '../database/connect.ts'
+import { run, select, type Ask, type Database } from '../database/connect.ts'
 
 export interface Covered {
   /** By part: the disjoint, sorted stretches that were watched. */
@@ -77,20 +76,17 @@ export interface Taken {
  * stores nothing, where the attempt is gone.
  */
 export async function storeTaken(
-  database: Database,
+  ask: Ask,
   attemptId: string,
   { spans, place, released, finishedAt, seenAt }: Taken,
-  transaction?: Transaction,
 ): Promise<boolean> {
-  // One JSON value for all spans: it is written and read faster than an array for each column.
-  const found = await select<{ id: string }>(
-    database,
+  const found = await ask<{ id: string }>(
     `WITH owner AS (SELECT id FROM attempts WHERE id = $1 FOR UPDATE),
      fresh AS (
        INSERT INTO spans (attempt_id, id, part_id, from_ms, to_ms, rate, began_at, ended_at, muted, hidden, counts)
-       SELECT owner.id, sent.* FROM owner, json_to_recordset($2) AS sent (
-         "id" text, "partId" text, "fromMs" int, "toMs" int, "rate" real,
-         "beganAt" timestamptz, "endedAt" timestamptz, "muted" boolean, "hidden" boolean, "counts" boolean)
+       SELECT owner.id, sent.id, sent.part_id, sent.from_ms, sent.to_ms, sent.rate,
+              sent.began_at, sent.ended_at, sent.muted, sent.hidden, sent.counts
+         FROM owner, unnest($2::spans[]) AS sent
        ON CONFLICT DO NOTHING
        RETURNING part_id, from_ms, to_ms, counts),
      coverage AS (
@@ -111,7 +107,7 @@ export async function storeTaken(
   RETURNING a.id`,
     [
       attemptId,
-      JSON.stringify(spans),
+      rowsOf(spans),
       seenAt,
       finishedAt,
       released,
@@ -119,9 +115,21 @@ export async function storeTaken(
       place?.atMs ?? 0,
       place?.at ?? null,
     ],
-    transaction,
   )
   return found.length > 0
+}
+
+/**
+ * The spans as rows of their table without an attempt, in PostgreSQL's notation for an array of rows: of all ways to
+ * hand over many rows the one read fastest. Nothing is quoted, because nothing needs it: ids have only letters,
+ * digits, _ and -, clock times are ISO 8601.
+ */
+function rowsOf(spans: readonly SpanRow[]): string {
+  const rows = spans.map(
+    (s) =>
+      `"(,${s.id},${s.partId},${s.fromMs},${s.toMs},${s.rate},${s.beganAt},${s.endedAt},${s.muted},${s.hidden},${s.counts})"`,
+  )
+  return `{${rows.join(',')}}`
 }
 
 /**

@@ -14,6 +14,7 @@ export interface Announcer {
 
 export interface Context {
   database: Database
+  /** For what every request or every batch asks: sessions, and statements worth preparing. */
   pool: pg.Pool
   store: MediaStore
   log: Logger

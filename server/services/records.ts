@@ -13,6 +13,7 @@ import { assertNever } from '@fernbrake/core/fields'
 import type { Lesson } from '@fernbrake/core/lesson'
 import { markQuestion } from '@fernbrake/core/questions'
 import { isPlausible } from '@fernbrake/core/watching'
+import { prepared, within } from '../database/connect.ts'
 import { AttemptRow, ResponseRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { attemptFacts, type AttemptFacts } from '../queries/attemptFacts.ts'
@@ -57,7 +58,7 @@ const REFUSALS = {
  * be taken in, and sending it again is of no use). A repeat of what is kept changes nothing.
  */
 export async function takeRecords(
-  { database }: Context,
+  { database, pool }: Context,
   attemptId: string,
   records: readonly LearnerRecord[],
   now = new Date(),
@@ -77,7 +78,7 @@ export async function takeRecords(
   // What was watched is one statement, which needs no transaction; answers are counted, and so wait for one another.
   const isStored =
     responses.length === 0
-      ? await storeTaken(database, attemptId, taken)
+      ? await storeTaken(prepared(pool, 'store-taken'), attemptId, taken)
       : await database.transaction(async (transaction) => {
           const lock = transaction.LOCK.UPDATE
           if (!(await AttemptRow.findByPk(attemptId, { transaction, lock }))) return false
@@ -90,7 +91,7 @@ export async function takeRecords(
           for (const response of responses)
             note(response.id, takeResponse(batch, response, earlier, fresh))
           await ResponseRow.bulkCreate(fresh, { transaction })
-          return storeTaken(database, attemptId, taken, transaction)
+          return storeTaken(within(database, transaction), attemptId, taken)
         })
   if (!isStored) throw new HttpError('not-found')
   return reply

@@ -1,6 +1,7 @@
 // What the HTTP side promises for any input: health, the description, problem documents, headers.
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { contract, healthSchema, problemSchema } from '@fernbrake/core/contract'
+import { PersonRow } from '../database/models.ts'
 import { startTestServer, type Agent, type TestServer } from './testServer.ts'
 
 let server: TestServer
@@ -96,6 +97,14 @@ describe('sessions', () => {
     const { agent } = await server.signedIn('designer')
     await agent.delete('/api/session').expect(200)
     await agent.get('/api/lessons').expect(401)
+  })
+  it('asks each time who it is: a new role counts at once, a removed account is nobody', async () => {
+    const { agent, person } = await server.signedIn('learner')
+    await agent.get('/api/keeper').expect(403)
+    await PersonRow.update({ role: 'keeper' }, { where: { id: person.id } })
+    await agent.get('/api/keeper').expect(200)
+    await PersonRow.destroy({ where: { id: person.id } })
+    await agent.get('/api/keeper').expect(401)
   })
   it('cookies stay out of reach of scripts and other sites', async () => {
     const { cookie } = await server.signedIn('learner')

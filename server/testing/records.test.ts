@@ -5,6 +5,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
 import { normalise } from '@fernbrake/core/watching'
 import { select } from '../database/connect.ts'
+import { prepared } from '../database/connect.ts'
 import { readCovered, storeTaken } from '../queries/covered.ts'
 import { putLesson, startTestServer, type Agent, type TestServer } from './testServer.ts'
 
@@ -97,6 +98,18 @@ describe('a batch', () => {
       [attemptId],
     )
     expect(rows).toHaveLength(1)
+  })
+
+  it('takes every id a device may make as it is', async () => {
+    const ids = ['NULL', 'null', '-', '_', 't', '0', '-1', 'a'.repeat(40)]
+    const records = ids.map((id, index) => ({ ...span(index * 1000, index * 1000 + 500), id }))
+    expect((await send(...records)).kept).toEqual(ids)
+    const rows = await select<{ id: string }>(
+      server.context.database,
+      'SELECT id FROM spans WHERE attempt_id = $1 ORDER BY from_ms',
+      [attemptId],
+    )
+    expect(rows.map(({ id }) => id)).toEqual(ids)
   })
 
   it('with one bad record keeps the others', async () => {
@@ -196,7 +209,7 @@ describe('what counts as watched', () => {
     await fc.assert(
       fc.asyncProperty(batches, async (list) => {
         const id = `property-${nanoid()}`
-        const { database } = server.context
+        const { database, pool } = server.context
         await database.query(
           `INSERT INTO attempts (id, lesson_id, edition, person_id) SELECT '${id}', lesson_id, edition, '${designer.person.id}' FROM attempts WHERE id = '${attemptId}'`,
         )
@@ -204,7 +217,7 @@ describe('what counts as watched', () => {
           batch.filter(([a, b]) => a < b).map(([fromMs, toMs]) => ({ fromMs, toMs })),
         )
         for (const batch of proper)
-          await storeTaken(database, id, {
+          await storeTaken(prepared(pool, 'store'), id, {
             ...{ place: null, released: [], finishedAt: null, seenAt: new Date() },
             spans: batch.map((s) => ({
               ...s,
