@@ -1,14 +1,31 @@
 // Media and their preparation. Uploads themselves follow the tus protocol at UPLOADS_PATH.
 import { z } from 'zod'
-import { idSchema } from '../fields/index.ts'
+import { idSchema, mediaMsSchema } from '../fields/index.ts'
 import { frameRateSchema } from '../lesson/index.ts'
 import { route } from './route.ts'
 
 /** Where films are put in, by the tus protocol 1.0.0; designers only. */
 export const UPLOADS_PATH = '/api/uploads'
 
-export const mediaFileKindSchema = z.enum(['original', 'playable', 'poster', 'peaks', 'filmstrip'])
+export const mediaFileKindSchema = z.enum([
+  'original',
+  'playable',
+  'poster',
+  'peaks',
+  'pauses',
+  'filmstrip',
+  'shots',
+])
 
+/** What the file `shots` holds: the times at which a new shot begins, without 0. */
+export const shotsFileSchema = z.strictObject({ shots: z.array(mediaMsSchema) })
+
+/** What the file `pauses` holds: where nobody speaks. */
+export const pausesFileSchema = z.strictObject({
+  pauses: z.array(z.strictObject({ fromMs: mediaMsSchema, toMs: mediaMsSchema })),
+})
+
+/** The steps of preparing; sound yields peaks and pauses, one look at every frame filmstrip and shots. */
 export const jobSchema = z.strictObject({
   kind: z.enum(['probe', 'playable', 'poster', 'peaks', 'filmstrip']),
   state: z.enum(['waiting', 'running', 'done', 'failed']),

@@ -8,8 +8,6 @@ import {
   msOfFrame,
   msOfTimecode,
   nearestFrameRate,
-  PeakCollector,
-  peakColumns,
   playsInBrowsers,
   readTypedTime,
   stepFrames,
@@ -142,22 +140,6 @@ it('finds the name of a measured rate, or says that there is none', () => {
     null,
     null,
   ])
-})
-
-describe('waveform', () => {
-  it('takes least and greatest of every 10 ms, the last piece included', () => {
-    const collector = new PeakCollector(1000)
-    collector.add(Int16Array.from([256, -512, 0, 0, 0, 0, 0, 0, 0]))
-    collector.add(Int16Array.from([0, 32_767]))
-    expect([...collector.finish()]).toEqual([-2, 1, 0, 127])
-  })
-  it('draws the extremes of what a column covers', () => {
-    const columns = peakColumns(Int8Array.from([-128, 0, -64, 64, 0, 127]), 0, 30, 1)
-    expect([...columns].map((value) => Math.round(value * 100))).toEqual([-100, 99])
-  })
-  it('draws nothing where there is no sound', () => {
-    expect([...peakColumns(new Int8Array(0), 0, 1000, 2)]).toEqual([0, 0, 0, 0])
-  })
 })
 
 describe('what browsers play', () => {

@@ -2,8 +2,12 @@
 import { Umzug, SequelizeStorage } from 'umzug'
 import { run, type Database } from './connect.ts'
 import { SCHEMA_001 } from './schema001.ts'
+import { SCHEMA_002 } from './schema002.ts'
 
-const MIGRATIONS = [{ name: '001-first-schema', sql: SCHEMA_001 }]
+const MIGRATIONS = [
+  { name: '001-first-schema', sql: SCHEMA_001 },
+  { name: '002-shots-and-pauses', sql: SCHEMA_002 },
+]
 
 function umzugFor(database: Database) {
   return new Umzug({

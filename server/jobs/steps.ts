@@ -3,9 +3,23 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Media, MediaFileKind, MediaJob } from '@fernbrake/core/contract'
-import { nearestFrameRate, PeakCollector, playsInBrowsers } from '@fernbrake/core/media'
+import {
+  filmstripLayout,
+  findPauses,
+  frameRateOf,
+  LoudnessCollector,
+  msOfFrame,
+  nearestFrameRate,
+  PeakCollector,
+  peakLevels,
+  playsInBrowsers,
+  SHOT_FRAME,
+  ShotFinder,
+  STRIP_FRAME_HEIGHT,
+  writePeakFile,
+} from '@fernbrake/core/media'
 import { MediaFileRow, MediaRow } from '../database/models.ts'
-import { decodeSound, FfmpegError, probe, transform } from '../media/ffmpeg.ts'
+import { decodePictures, decodeSound, FfmpegError, probe, transform } from '../media/ffmpeg.ts'
 import type { Context } from '../services/context.ts'
 
 export type StepKind = MediaJob['kind']
@@ -29,10 +43,8 @@ export interface Step {
   onProgress: (share: number) => void
 }
 
-/** Sound is looked at this many times a second; enough for a waveform. */
-const PEAK_SAMPLE_RATE = 8000
-export const FILMSTRIP_FRAMES = 60
-const FILMSTRIP_HEIGHT = 54
+/** Sound is looked at this many times a second; enough for a waveform and for telling speech from silence. */
+const SOUND_SAMPLE_RATE = 8000
 
 /** Runs one step; answers with the steps that can begin now. */
 export async function runStep(kind: StepKind, step: Step): Promise<StepKind[]> {
@@ -94,7 +106,7 @@ async function makePlayable({
   const evenSize = 'scale=trunc(min(iw\\,1920)/2)*2:-2'
   const args = [
     '-map',
-    '0:v:0',
+    '0:V:0',
     '-map',
     '0:a:0?',
     '-vf',
@@ -148,42 +160,62 @@ async function makePoster({ context, media, original, folder }: Step): Promise<S
   return []
 }
 
-async function makePeaks({
-  context,
-  media,
-  original,
-  folder,
-  onProgress,
-}: Step): Promise<StepKind[]> {
-  const collector = new PeakCollector(PEAK_SAMPLE_RATE)
-  const expected = (media.durationMs! / 1000) * PEAK_SAMPLE_RATE
+/** The waveform, and where nobody speaks. */
+async function makePeaks(step: Step): Promise<StepKind[]> {
+  const { media, original, onProgress } = step
+  const peaks = new PeakCollector(SOUND_SAMPLE_RATE)
+  const loudness = new LoudnessCollector(SOUND_SAMPLE_RATE)
+  const expected = (media.durationMs! / 1000) * SOUND_SAMPLE_RATE
   let heard = 0
-  await decodeSound(original, PEAK_SAMPLE_RATE, (samples) => {
-    collector.add(samples)
+  await decodeSound(original, SOUND_SAMPLE_RATE, (samples) => {
+    peaks.add(samples)
+    loudness.add(samples)
     heard += samples.length
     onProgress(heard / expected)
   })
-  const output = join(folder, 'peaks.bin')
-  await writeFile(output, collector.finish())
-  await keepFile(context, media.id, 'peaks', output, 'application/octet-stream', 'bin')
+  const levels = writePeakFile(peakLevels(peaks.finish()))
+  await keepBytes(step, 'peaks', levels, 'application/octet-stream', 'bin')
+  await keepJson(step, 'pauses', { pauses: findPauses(loudness.finish()) })
   return []
 }
 
-async function makeFilmstrip({
-  context,
-  media,
-  original,
-  folder,
-  onProgress,
-}: Step): Promise<StepKind[]> {
+/** The filmstrip, and where one shot is cut to the next: both need every frame, so it is decoded once for both. */
+async function makeFilmstrip(step: Step): Promise<StepKind[]> {
+  const { context, media, original, folder, onProgress } = step
   const output = join(folder, 'filmstrip.jpg')
-  const rate = FILMSTRIP_FRAMES / (media.durationMs! / 1000)
-  const filter = `fps=${rate.toFixed(6)}:round=up,scale=-2:${FILMSTRIP_HEIGHT},tile=${FILMSTRIP_FRAMES}x1`
-  await transform(original, ['-vf', filter, '-frames:v', '1', '-q:v', '5'], output, (ms) =>
-    onProgress(ms / media.durationMs!),
-  )
+  const rate = frameRateOf(media.frameRate ?? '25')
+  const expected = (media.durationMs! / 1000) * (rate.numerator / rate.denominator)
+  const finder = new ShotFinder()
+  let seen = 0
+  const wanted = {
+    rate: `${rate.numerator}/${rate.denominator}`,
+    frame: SHOT_FRAME,
+    strip: { ...filmstripLayout(media.durationMs!), height: STRIP_FRAME_HEIGHT, output },
+  }
+  await decodePictures(original, wanted, (frame) => {
+    finder.add(frame, msOfFrame(seen, rate))
+    seen += 1
+    onProgress(seen / expected)
+  })
   await keepFile(context, media.id, 'filmstrip', output, 'image/jpeg', 'jpg')
+  await keepJson(step, 'shots', { shots: finder.finish() })
   return []
+}
+
+function keepJson(step: Step, kind: MediaFileKind, content: object): Promise<void> {
+  return keepBytes(step, kind, JSON.stringify(content), 'application/json', 'json')
+}
+
+async function keepBytes(
+  { context, media, folder }: Step,
+  kind: MediaFileKind,
+  bytes: Uint8Array | string,
+  contentType: string,
+  ending: string,
+): Promise<void> {
+  const path = join(folder, `${kind}.${ending}`)
+  await writeFile(path, bytes)
+  await keepFile(context, media.id, kind, path, contentType, ending)
 }
 
 /** Moves a finished file into the store and notes it; a repeat replaces the earlier one. */

@@ -147,28 +147,53 @@ export async function decodeSound(
   sampleRate: number,
   onSamples: (samples: Int16Array) => void,
 ): Promise<void> {
+  const args = ['-vn', '-ac', '1', '-ar', String(sampleRate), '-f', 's16le', 'pipe:1']
+  await decode(input, args, 2, (bytes) => onSamples(new Int16Array(Uint8Array.from(bytes).buffer)))
+}
+
+export interface FilmstripWanted {
+  /** Frames a second as a fraction; frames of uneven distance are brought to it. */
+  rate: string
+  /** Size of the grey frames handed on. */
+  frame: { width: number; height: number }
+  strip: { everyMs: number; columns: number; rows: number; height: number; output: string }
+}
+
+/** Decodes the pictures once: every frame is handed on small and grey, and a filmstrip is written. */
+export async function decodePictures(
+  input: string,
+  { rate, frame, strip }: FilmstripWanted,
+  onFrame: (frame: Uint8Array) => void,
+): Promise<void> {
+  const { width, height } = frame
+  const every = `${1000}/${strip.everyMs}`
+  const filter = [
+    `[0:V:0]split=2[a][b]`,
+    `[a]fps=${rate}:start_time=0,scale=${width}:${height}:flags=fast_bilinear,format=gray[grey]`,
+    `[b]fps=${every}:start_time=0:round=up,scale=-2:${strip.height},tile=${strip.columns}x${strip.rows}[strip]`,
+  ].join(';')
+  const args = ['-filter_complex', filter, '-map', '[grey]', '-f', 'rawvideo', 'pipe:1']
+  args.push('-map', '[strip]', '-frames:v', '1', '-update', '1', '-q:v', '5', strip.output)
+  await decode(input, args, width * height, (bytes) => {
+    for (let at = 0; at < bytes.length; at += width * height)
+      onFrame(bytes.subarray(at, at + width * height))
+  })
+}
+
+/** Runs ffmpeg on one input and hands on what it writes to its output, in whole units of `unit` bytes. */
+async function decode(
+  input: string,
+  args: string[],
+  unit: number,
+  onBytes: (bytes: Buffer) => void,
+): Promise<void> {
   let rest = Buffer.alloc(0)
   await run('ffmpeg', {
-    args: [
-      '-v',
-      'error',
-      '-nostdin',
-      ...INPUT_RULES,
-      '-i',
-      input,
-      '-vn',
-      '-ac',
-      '1',
-      '-ar',
-      String(sampleRate),
-      '-f',
-      's16le',
-      'pipe:1',
-    ],
+    args: ['-y', '-v', 'error', '-nostdin', ...INPUT_RULES, '-i', input, ...args],
     onOutput: (chunk) => {
       const bytes = rest.length > 0 ? Buffer.concat([rest, chunk]) : chunk
-      const whole = bytes.length - (bytes.length % 2)
-      onSamples(new Int16Array(Uint8Array.from(bytes.subarray(0, whole)).buffer))
+      const whole = bytes.length - (bytes.length % unit)
+      if (whole > 0) onBytes(bytes.subarray(0, whole))
       rest = Buffer.from(bytes.subarray(whole))
     },
   })

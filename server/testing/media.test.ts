@@ -1,69 +1,36 @@
 // Uploads and the preparation of films, with real files made by ffmpeg.
-import { execFileSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { writeFileSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { UPLOADS_PATH, type Media } from '@fernbrake/core/contract'
+import { UPLOADS_PATH } from '@fernbrake/core/contract'
+import { readPeakFile } from '@fernbrake/core/media'
+import {
+  beginUpload,
+  createFilmFolder,
+  H264,
+  PICTURE,
+  PIECE,
+  putIn,
+  settled as settledFor,
+  SOUND,
+  TUS,
+} from './films.ts'
 import { startTestServer, type Agent, type TestServer } from './testServer.ts'
 
 let server: TestServer
 let agent: Agent
-let folder: string
+const films = createFilmFolder()
+const { make, pathOf } = films
+const begin = (bytes: number, name?: string) => beginUpload(agent, bytes, name)
+const upload = (file: Buffer, name?: string) => putIn(agent, file, name)
+const settled = (mediaId: string) => settledFor(agent, mediaId)
 beforeAll(async () => {
   server = await startTestServer({ runsJobs: true })
   agent = (await server.signedIn('designer')).agent
-  folder = mkdtempSync(join(tmpdir(), 'fernbrake-media-'))
 })
 afterAll(async () => {
   await server.stop()
-  rmSync(folder, { recursive: true, force: true })
+  films.remove()
 })
-
-const TUS = { 'Tus-Resumable': '1.0.0' }
-const PIECE = { ...TUS, 'Content-Type': 'application/offset+octet-stream' }
-const WAIT_MS = 230_000
-
-function make(name: string, ...args: string[]): Buffer {
-  const path = join(folder, name)
-  execFileSync('ffmpeg', ['-y', '-v', 'error', ...args, path])
-  return readFileSync(path)
-}
-const PICTURE = ['-f', 'lavfi', '-i', 'testsrc2=size=320x180:rate=25:duration=2']
-const SOUND = ['-f', 'lavfi', '-i', 'sine=duration=2']
-const H264 = ['-c:v', 'libx264', '-pix_fmt', 'yuv420p', '-preset', 'ultrafast']
-
-async function begin(bytes: number, name = 'film'): Promise<string> {
-  const metadata = `filename ${Buffer.from(name).toString('base64')}`
-  const reply = await agent
-    .post(UPLOADS_PATH)
-    .set({ ...TUS, 'Upload-Length': String(bytes), 'Upload-Metadata': metadata })
-  expect(reply.status).toBe(201)
-  return reply.headers.location as string
-}
-
-async function upload(file: Buffer, name = 'film'): Promise<string> {
-  const location = await begin(file.length, name)
-  await agent
-    .patch(location)
-    .set({ ...PIECE, 'Upload-Offset': '0' })
-    .send(file)
-    .expect(204)
-  return location.split('/').at(-1)!
-}
-
-/** The medium once nothing is under way any more. */
-async function settled(mediaId: string): Promise<Media> {
-  const until = Date.now() + WAIT_MS
-  for (;;) {
-    const { body } = await agent.get(`/api/media/${mediaId}`).expect(200)
-    const media = body as Media
-    const isOpen = media.jobs.some((job) => job.state === 'waiting' || job.state === 'running')
-    if (media.state !== 'preparing' && !isOpen) return media
-    if (Date.now() > until) throw new Error(`Still preparing: ${JSON.stringify(media)}`)
-    await new Promise((resolve) => setTimeout(resolve, 100))
-  }
-}
 
 describe('a film that plays as it is', () => {
   it('is ready at once, and gets poster, waveform and filmstrip', async () => {
@@ -78,9 +45,11 @@ describe('a film that plays as it is', () => {
       height: 180,
       hasSound: true,
     })
-    expect(media.files).toEqual(['filmstrip', 'original', 'peaks', 'poster'])
+    expect(media.files).toEqual(['filmstrip', 'original', 'pauses', 'peaks', 'poster', 'shots'])
     const peaks = await agent.get(`/api/media/${media.id}/files/peaks`).expect(200)
-    expect(peaks.body.length).toBeGreaterThan(380)
+    expect(readPeakFile(Uint8Array.from(peaks.body as Buffer).buffer)![0]!.length).toBeGreaterThan(
+      380,
+    )
     const range = await agent
       .get(`/api/media/${media.id}/files/playable`)
       .set('Range', 'bytes=0-99')
@@ -104,7 +73,7 @@ it('a film that browsers cannot play is converted', async () => {
 })
 
 it('a film of a turned phone has its width and height as it is seen', async () => {
-  const flat = join(folder, 'flat.mp4')
+  const flat = pathOf('flat.mp4')
   writeFileSync(flat, make('flat0.mp4', ...PICTURE, ...H264))
   const turned = make('turned.mp4', '-i', flat, '-c', 'copy', '-metadata:s:v', 'rotate=90')
   expect(await settled(await upload(turned))).toMatchObject({
