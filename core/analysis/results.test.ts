@@ -42,7 +42,7 @@ describe('one learner', () => {
   })
 
   it('a question that is not placed counts for nothing', () => {
-    const without = edited(lesson, edits.removeCue, { cueId: 'b' })
+    const without = edited(lesson, edits.removeCues, { cueIds: ['b'] })
     expect(attemptOutcome(without, attempt('x', []))).toMatchObject({ questions: 1, max: 2 })
   })
 })

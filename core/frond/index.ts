@@ -1,6 +1,8 @@
 // The geometry of the frond, Fernbrake's drawing of a film's time. No screen: numbers in, numbers out.
 // A frond shows a window of film time on a stem of some width; cues grow on it as leaves, blades and rings.
 
+export * from './snap.ts'
+
 /** The stretch of film that is drawn, and how wide, in pixels. */
 export interface FrondWindow {
   fromMs: number

@@ -4,16 +4,25 @@ import {
   amendEdit,
   applyPatches,
   checkLesson,
+  clipOf,
+  cueStartMs,
   edits,
+  emptyLesson,
   emptyUndo,
+  endMessage,
   findWhatBlocksPublishing,
   noteEdit,
+  readClip,
   redo,
   runEdit,
   undo,
+  upgradeLesson,
+  withoutNotes,
   type Edit,
   type Lesson,
 } from './index.ts'
+
+const PASTED = { a: 'a2', 'q-a': 'q-a2', o: 'o2' }
 
 /** Every edit with arguments that change the lesson below. */
 const CASES: [Edit<never>, unknown][] = [
@@ -40,8 +49,15 @@ const CASES: [Edit<never>, unknown][] = [
   [edits.setOverlayLook, { cueId: 'o', look: { align: 'end' } }],
   [edits.setBookmarkTitle, { cueId: 'b', title: 'words' }],
   [edits.setHold, { cueId: 'a', hold: 'right' }],
-  [edits.removeCue, { cueId: 'a' }],
-  [edits.duplicateCue, { cueId: 'a', newCueId: 'c', newQuestionId: 'cq', atMs: 77 }],
+  [edits.removeCues, { cueIds: ['a'] }],
+  [edits.moveCues, { cueIds: ['a', 'o'], byMs: 400 }],
+  [
+    edits.pasteCues,
+    { clip: clipOf(fullLesson(), ['a', 'o']), partId: PART, atMs: 77, newIds: PASTED },
+  ],
+  [edits.addNote, { cueId: 'n', partId: PART, atMs: 9 }],
+  [edits.setNoteText, { cueId: 'note', text: 'words' }],
+  [edits.setEnding, { message: 'Well done', pass: { share: 0.5, message: 'Passed' } }],
   [edits.setQuestionText, { questionId: 'q-a', field: 'hint', text: 'words' }],
   [edits.setFeedback, { questionId: 'q-a', outcome: 'wrong', text: 'words' }],
   [edits.setQuestionRules, { questionId: 'q-a', rules: { points: 3 } }],
@@ -63,6 +79,7 @@ function fullLesson(): Lesson {
     text: '',
   })
   lesson = edited(lesson, edits.addBookmark, { cueId: 'b', partId: PART, atMs: 0, title: '' })
+  lesson = edited(lesson, edits.addNote, { cueId: 'note', partId: PART, atMs: 8000 })
   return edited(lesson, edits.importScript, { id: 's', partId: PART, language: 'en', lines: [] })
 }
 
@@ -95,6 +112,89 @@ it('the list above leaves no edit out', () => {
     typeof edit === 'object' ? [edit.name] : [],
   )
   expect(new Set(CASES.map(([edit]) => edit.name))).toEqual(new Set(names))
+})
+
+describe('several cues', () => {
+  it('move together as far as the first of them can', () => {
+    const starts = (lesson: Lesson) => ['a', 'o', 'b'].map((id) => cueStartMs(lesson.cues[id]!))
+    const moved = (byMs: number) =>
+      starts(edited(fullLesson(), edits.moveCues, { cueIds: ['a', 'o', 'gone'], byMs }))
+    expect(moved(400)).toEqual([5400, 1400, 0])
+    expect(moved(-9000)).toEqual([4000, 0, 0])
+    expect(moved(1e6)).toEqual([60_000, 56_000, 0])
+  })
+
+  it('beyond the end of a shorter film stay there, and go no further', () => {
+    const shorter = edited(fullLesson(), edits.attachFilm, {
+      ...{ partId: PART, mediaId: 'm2', durationMs: 3000, frameRate: '25' },
+    })
+    expect(shorter.cues.a).toMatchObject({ atMs: 5000 })
+    const move = (byMs: number) => edited(shorter, edits.moveCues, { cueIds: ['a'], byMs }).cues.a
+    expect(move(500)).toMatchObject({ atMs: 5000 })
+    expect(move(-2500)).toMatchObject({ atMs: 2500 })
+  })
+
+  it('go through the clipboard to another lesson, with their questions', () => {
+    const text = JSON.stringify(clipOf(fullLesson(), ['a', 'o', 'gone']))
+    const clip = readClip(text)!
+    const other = edited(lessonWithFilm(), edits.addFilmPart, { id: 'p2', title: '' })
+    const pasted = edited(other, edits.pasteCues, {
+      ...{ clip, partId: 'p2', atMs: 10_000, newIds: PASTED },
+    })
+    expect(pasted.cues.o2).toMatchObject({ partId: 'p2', fromMs: 10_000, toMs: 13_000 })
+    expect(pasted.cues.a2).toMatchObject({ atMs: 14_000, questionId: 'q-a2' })
+    expect(pasted.questions['q-a2']).toMatchObject({ stem: 'Stem of a' })
+  })
+
+  it('lose evidence in a film that is not there', () => {
+    const lesson = withQuestion(lessonWithFilm(), {
+      ...{ id: 'a', atMs: 5000, evidence: { fromMs: 1000, toMs: 2000 } },
+    })
+    const clip = clipOf(lesson, ['a'])!
+    const paste = { clip, atMs: 0, newIds: PASTED }
+    expect(
+      edited(lesson, edits.pasteCues, { ...paste, partId: PART }).questions['q-a2']!.evidence,
+    ).toEqual({ partId: PART, fromMs: 1000, toMs: 2000 })
+    const empty = edited(emptyLesson('Other'), edits.addFilmPart, { id: 'p2', title: '' })
+    const pasted = edited(empty, edits.pasteCues, { ...paste, partId: 'p2' })
+    expect(pasted.questions['q-a2']!.evidence).toBe(null)
+  })
+
+  it('are not read from a clipboard that holds something else, or a broken clip', () => {
+    expect(clipOf(fullLesson(), ['gone'])).toBe(null)
+    const clip = clipOf(fullLesson(), ['a'])!
+    const others = ['', 'words', '{}', '{"kind":"fernbrake-cues"}', '{"kind":"fernbrake-cues"']
+    for (const text of others) expect(readClip(text)).toBe(null)
+    expect(readClip(JSON.stringify({ ...clip, questions: {} }))).toBe(null)
+    expect(readClip(JSON.stringify({ ...clip, extra: 1 }))).toBe(null)
+  })
+})
+
+describe('older lessons', () => {
+  const { ending, ...rest } = fullLesson()
+  it('get what they lack, and are then valid', () => {
+    expect(upgradeLesson({ ...rest, schemaVersion: 1 })).toEqual({ ...rest, ending })
+    expect(checkLesson(upgradeLesson({ ...rest, schemaVersion: 1 })).ok).toBe(true)
+  })
+  it('that are none come back as they are', () => {
+    for (const value of [null, 7, 'x', {}, { schemaVersion: 99 }, { schemaVersion: 0 }])
+      expect(upgradeLesson(value)).toEqual(value)
+  })
+})
+
+it('learners never get a designer’s notes', () => {
+  const lesson = edited(fullLesson(), edits.setNoteText, { cueId: 'note', text: 'Between us' })
+  expect(JSON.stringify(withoutNotes(lesson))).not.toContain('Between us')
+  expect(Object.keys(withoutNotes(lesson).cues).sort()).toEqual(['a', 'b', 'o'])
+})
+
+it('the words at the end follow the marks', () => {
+  const ending = { message: 'Thank you', pass: { share: 0.6, message: 'Passed' } }
+  const said = (points: number, max: number) => endMessage(ending, { points, max })
+  expect([said(6, 10), said(5, 10), said(0, 0)]).toEqual(['Passed', 'Thank you', 'Thank you'])
+  const unsaid = { ...ending, pass: { share: 0, message: '' } }
+  expect(endMessage(unsaid, { points: 1, max: 1 })).toBe('Thank you')
+  expect(endMessage({ message: '', pass: null }, { points: 1, max: 1 })).toBe('')
 })
 
 describe('keeping inside the film', () => {
@@ -135,7 +235,7 @@ describe('questions', () => {
   })
 
   it('deleting a cue deletes the question that only it asks', () => {
-    expect(edited(fullLesson(), edits.removeCue, { cueId: 'a' }).questions).toEqual({})
+    expect(edited(fullLesson(), edits.removeCues, { cueIds: ['a'] }).questions).toEqual({})
   })
 
   it('control characters never get in', () => {
@@ -224,7 +324,7 @@ describe('undo and redo', () => {
   it('gives up a step that somebody else has made impossible, and says which', () => {
     const moved = runEdit(fullLesson(), edits.setOverlayText, { cueId: 'o', text: 'mine' })
     if (!moved.ok) throw new Error('not made')
-    const withoutIt = edited(moved.lesson, edits.removeCue, { cueId: 'o' })
+    const withoutIt = edited(moved.lesson, edits.removeCues, { cueIds: ['o'] })
     const outcome = undo(noteEdit(emptyUndo, moved.made), withoutIt)
     expect(outcome).toMatchObject({ ok: false, name: 'setOverlayText', state: { past: [] } })
   })

@@ -1,6 +1,8 @@
 // The only door of core/lesson: the lesson document, its edits, and how editors come to one document.
 export * from './schema.ts'
 export * from './order.ts'
+export { upgradeLesson } from './upgrade.ts'
+export { endMessage, withoutNotes } from './learner.ts'
 export { checkLesson, type Checked } from './check.ts'
 export { findWhatBlocksPublishing } from './publishable.ts'
 export { applyPatches, patchSchema, type Patch } from './patches.ts'
@@ -8,4 +10,5 @@ export { runEdit, type Edit, type EditMade, type EditOutcome } from './runEdit.t
 export * from './sync.ts'
 export * from './undo.ts'
 export * as edits from './edits/index.ts'
-export { boxOnStage } from './edits/index.ts'
+export { boundedShift, boxOnStage } from './edits/index.ts'
+export { clipOf, clipSchema, readClip, type Clip } from './clip.ts'

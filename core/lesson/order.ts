@@ -15,6 +15,11 @@ export function cueStartMs(cue: Cue): number {
   return cue.kind === 'overlay' ? cue.fromMs : cue.atMs
 }
 
+/** The moment at which a cue ends, in ms; for one that has no length, where it stands. */
+export function cueEndMs(cue: Cue): number {
+  return cue.kind === 'overlay' ? cue.toMs : cue.atMs
+}
+
 /** The cues of one part by their beginning, then by their order key. */
 export function cuesInOrder(lesson: Pick<Lesson, 'cues'>, partId: string): Cue[] {
   return Object.values(lesson.cues)

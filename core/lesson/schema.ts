@@ -10,7 +10,7 @@ import {
 } from '../fields/index.ts'
 import { questionSchema } from '../questions/index.ts'
 
-export const LESSON_SCHEMA_VERSION = 1
+export const LESSON_SCHEMA_VERSION = 2
 
 export const seekRuleSchema = z.enum(['free', 'backOnly', 'none'])
 
@@ -97,11 +97,27 @@ export const bookmarkCueSchema = z.strictObject({
   title: plainText(200),
 })
 
+/** A designer's own note at a time; learners never get it. */
+export const noteCueSchema = z.strictObject({
+  ...cueBase,
+  kind: z.literal('note'),
+  atMs: mediaMsSchema,
+  text: plainText(2000),
+})
+
 export const cueSchema = z.discriminatedUnion('kind', [
   questionCueSchema,
   overlayCueSchema,
   bookmarkCueSchema,
+  noteCueSchema,
 ])
+
+/** What is said at the end. */
+export const endingSchema = z.strictObject({
+  message: plainText(2000),
+  /** Instead, to those who have this share of the marks; null where nobody passes or fails. */
+  pass: z.strictObject({ share: z.number().min(0).max(1), message: plainText(2000) }).nullable(),
+})
 
 export const lessonSchema = z.strictObject({
   schemaVersion: z.literal(LESSON_SCHEMA_VERSION),
@@ -112,6 +128,7 @@ export const lessonSchema = z.strictObject({
   scripts: z.record(idSchema, scriptSchema),
   cues: z.record(idSchema, cueSchema),
   questions: z.record(idSchema, questionSchema),
+  ending: endingSchema,
 })
 
 export type Lesson = z.infer<typeof lessonSchema>
@@ -122,6 +139,8 @@ export type Cue = z.infer<typeof cueSchema>
 export type QuestionCue = z.infer<typeof questionCueSchema>
 export type OverlayCue = z.infer<typeof overlayCueSchema>
 export type BookmarkCue = z.infer<typeof bookmarkCueSchema>
+export type NoteCue = z.infer<typeof noteCueSchema>
+export type Ending = z.infer<typeof endingSchema>
 export type Box = z.infer<typeof boxSchema>
 export type SeekRule = z.infer<typeof seekRuleSchema>
 export type Hold = z.infer<typeof holdSchema>
@@ -138,5 +157,11 @@ export function emptyLesson(title: string, language = 'en'): Lesson {
     scripts: {},
     cues: {},
     questions: {},
+    ending: emptyEnding(),
   }
+}
+
+/** An end without a word of its own. */
+export function emptyEnding(): Ending {
+  return { message: '', pass: null }
 }

@@ -49,7 +49,7 @@ function makeEdit(state: DraftState, what: number): DraftState {
     () => runEdit(state.view, edits.setLessonText, { field: 'title', text: `title ${what}` }),
     () => runEdit(state.view, edits.addBookmark, { cueId, partId: PART, atMs: what, title: '' }),
     () => runEdit(state.view, edits.moveCue, { cueId, toMs: what * 10 }),
-    () => runEdit(state.view, edits.removeCue, { cueId }),
+    () => runEdit(state.view, edits.removeCues, { cueIds: [cueId] }),
     () => runEdit(state.view, edits.setBookmarkTitle, { cueId, title: `t${what}` }),
   ]
   const outcome = kinds[what % kinds.length]!()

@@ -44,7 +44,7 @@ export function buildSchedule(lesson: Lesson, partId: string, durationMs: number
     if (cue.kind === 'overlay') overlays.push({ cueId, fromMs: cue.fromMs, toMs: cue.toMs })
     else if (cue.kind === 'bookmark')
       bookmarks.push({ cueId, atMs: Math.min(cue.atMs, durationMs), title: cue.title })
-    else {
+    else if (cue.kind === 'question') {
       const atMs = Math.min(cue.atMs, durationMs)
       const evidence = lesson.questions[cue.questionId]?.evidence ?? null
       const inThisPart = evidence?.partId === partId ? evidence : null

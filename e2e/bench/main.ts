@@ -4,6 +4,7 @@ import { CHROMIUM } from '../playwright.config.ts'
 import { startRealServer } from '../support/server.ts'
 import { measureHolds } from './holds.ts'
 import { measurePage } from './page.ts'
+import { measurePreparing } from './preparing.ts'
 import { measureSpans } from './spans.ts'
 
 export interface Figure {
@@ -21,6 +22,7 @@ const figures: Figure[] = []
 try {
   if (wants('page')) figures.push(...(await measurePage(browser, server)))
   if (wants('holds')) figures.push(await measureHolds(browser, server))
+  if (wants('preparing')) figures.push(await measurePreparing(server))
   if (wants('spans')) figures.push(await measureSpans(server))
 } finally {
   await browser.close()

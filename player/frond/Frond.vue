@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useElementWidth } from './useElementWidth.ts'
 import { msOfX, placeLabels, stackInLanes, xOfMs } from '@fernbrake/core/frond'
 import type { FrondCue, FrondDrag, FrondWatching, Span } from './model.ts'
+import { useFrondPointer, type Marquee } from './useFrondPointer.ts'
 import {
   bladePath,
   FIRST_LANE,
@@ -11,6 +12,8 @@ import {
   LEAF_HEIGHT,
   LEAF_PATH,
   leafFillTop,
+  NOTE_PATH,
+  NOTE_TOP,
   RING_RADIUS,
   TICK_PATH,
   VEIN_PATH,
@@ -24,7 +27,9 @@ const props = withDefaults(
     playheadMs?: number | null
     covered?: readonly Span[]
     watching?: FrondWatching | null
-    selectedId?: string | null
+    selectedIds?: readonly string[]
+    /** Where something that is dragged has taken hold, in ms. */
+    snappedMs?: number | null
     /** Cues can be picked up and moved. */
     editable?: boolean
     /** A click on the stem asks for that time. */
@@ -37,15 +42,18 @@ const props = withDefaults(
     playheadMs: null,
     covered: () => [],
     watching: null,
-    selectedId: null,
+    selectedIds: () => [],
+    snappedMs: null,
     labels: true,
   },
 )
 
 const emit = defineEmits<{
   seek: [ms: number]
-  pick: [id: string]
+  pick: [id: string, extend: boolean]
   drag: [drag: FrondDrag]
+  /** The cues that a rectangle was drawn round. */
+  marquee: [ids: string[], extend: boolean]
 }>()
 
 /** Room at both ends, so that rings and leaves are not cut. */
@@ -106,49 +114,39 @@ const thickness = computed(() => {
   return `M${start} L${edge(-1).join(' L')} L${end} L${edge(1).reverse().join(' L')} L${x(0)} ${stemY.value + first} Z`
 })
 
-const msAt = (event: PointerEvent | MouseEvent) => {
+function msAt(clientX: number): number {
   const left = root.value!.getBoundingClientRect().left
-  const ms = msOfX(event.clientX - left - MARGIN, view.value)
-  return Math.min(Math.max(0, ms), props.durationMs)
+  return Math.min(Math.max(0, msOfX(clientX - left - MARGIN, view.value)), props.durationMs)
 }
 
-let held: { id: string; part: FrondDrag['part']; fromMs: number; moved: boolean } | null = null
-let scrubbing = false
-
-function onDown(event: PointerEvent): void {
-  if (event.button !== 0) return
-  const target = (event.target as Element).closest<SVGElement>('[data-cue]')
-  root.value!.setPointerCapture(event.pointerId)
-  if (target) {
-    const { cue: id, part = 'whole' } = target.dataset as { cue: string; part?: FrondDrag['part'] }
-    held = { id, part, fromMs: msAt(event), moved: false }
-    emit('pick', id)
-  } else if (props.seekable) {
-    scrubbing = true
-    emit('seek', msAt(event))
-  }
+/** How far a kind of cue reaches above and below the stem's line, in pixels. */
+function reachOf(cue: FrondCue): [top: number, bottom: number] {
+  if (cue.kind === 'overlay') return [laneY(cue.id) - 6, laneY(cue.id) + 6]
+  if (cue.kind === 'bookmark') return [stemY.value - RING_RADIUS, stemY.value + RING_RADIUS]
+  return [stemY.value - LEAF_HEIGHT, stemY.value]
 }
 
-function onMove(event: PointerEvent): void {
-  if (scrubbing) emit('seek', msAt(event))
-  if (!held || !props.editable) return
-  const byMs = msAt(event) - held.fromMs
-  if (byMs !== 0) held.moved = true
-  if (held.moved) emit('drag', { id: held.id, part: held.part, byMs, done: false })
+function cuesIn({ left, right, top, bottom }: Marquee): string[] {
+  return visible.value
+    .filter((cue) => {
+      const [above, below] = reachOf(cue)
+      return x(cue.toMs) >= left && x(cue.fromMs) <= right && below >= top && above <= bottom
+    })
+    .map(({ id }) => id)
 }
 
-function onUp(event: PointerEvent): void {
-  if (held?.moved && props.editable)
-    emit('drag', { id: held.id, part: held.part, byMs: msAt(event) - held.fromMs, done: true })
-  held = null
-  scrubbing = false
-}
-
-function onCancel(): void {
-  if (held?.moved) emit('drag', { id: held.id, part: held.part, byMs: 0, done: true })
-  held = null
-  scrubbing = false
-}
+const { marquee, onDown, onMove, onUp, onCancel } = useFrondPointer({
+  root,
+  msAt,
+  isEditable: () => props.editable,
+  isSeekable: () => props.seekable,
+  onSeek: (ms) => emit('seek', ms),
+  onPick: (id, extend) => emit('pick', id, extend),
+  onDrag: (drag) => emit('drag', drag),
+  onMarquee: (drawn, extend) => emit('marquee', cuesIn(drawn), extend),
+})
+const selected = computed(() => new Set(props.selectedIds))
+const isSelected = (id: string) => selected.value.has(id)
 
 const clipId = (id: string) => `fill-${id}`
 </script>
@@ -181,7 +179,7 @@ const clipId = (id: string) => `fill-${id}`
         :key="cue.id"
         :data-cue="cue.id"
         class="cue"
-        :class="[cue.kind, { selected: cue.id === selectedId }]"
+        :class="[cue.kind, { selected: isSelected(cue.id) }]"
       >
         <title>{{ cue.label }}</title>
         <g
@@ -230,6 +228,14 @@ const clipId = (id: string) => `fill-${id}`
             />
           </template>
         </g>
+        <g
+          v-else-if="cue.kind === 'note'"
+          :transform="`translate(${x(cue.fromMs)} ${stemY}) scale(${scale})`"
+        >
+          <path :d="NOTE_PATH" class="hit" />
+          <path :d="NOTE_PATH" class="thread" />
+          <circle r="3" :cy="NOTE_TOP" class="knob" />
+        </g>
         <g v-else :transform="`translate(${x(cue.fromMs)} ${stemY})`">
           <circle :r="12" class="hit" />
           <circle :r="small ? 3.5 : RING_RADIUS" class="ring" />
@@ -245,6 +251,22 @@ const clipId = (id: string) => `fill-${id}`
       >
         {{ label.text }}
       </text>
+      <line
+        v-if="snappedMs !== null"
+        :x1="x(snappedMs)"
+        :x2="x(snappedMs)"
+        y1="0"
+        :y2="height"
+        class="snap"
+      />
+      <rect
+        v-if="marquee"
+        :x="marquee.left"
+        :y="marquee.top"
+        :width="marquee.right - marquee.left"
+        :height="marquee.bottom - marquee.top"
+        class="marquee"
+      />
       <g v-if="playheadMs !== null" :transform="`translate(${x(playheadMs)} 0)`" class="playhead">
         <path d="M-6 0 L6 0 L0 8 Z" />
         <line x1="0" x2="0" y1="0" :y2="height - (labels && !small ? 16 : 0)" />
@@ -330,13 +352,37 @@ const clipId = (id: string) => `fill-${id}`
   stroke: var(--straw);
   stroke-width: 2.5;
 }
+.thread {
+  fill: none;
+  stroke: var(--ink-2);
+  stroke-width: 1.5;
+  stroke-dasharray: 1.5 3;
+  stroke-linecap: round;
+}
+.knob {
+  fill: var(--ink-2);
+}
+.snap {
+  stroke: var(--fern);
+  stroke-width: 1.5;
+  stroke-dasharray: 4 3;
+}
+.marquee {
+  fill: color-mix(in srgb, var(--fern) 12%, transparent);
+  stroke: var(--fern);
+}
+.snap,
+.marquee {
+  pointer-events: none;
+}
 .grip {
   fill: transparent;
   cursor: ew-resize;
 }
 .selected .leaf,
 .selected .blade,
-.selected .ring {
+.selected .ring,
+.selected .knob {
   stroke: var(--ink);
   stroke-width: 2.75;
 }

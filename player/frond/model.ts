@@ -3,7 +3,7 @@ import type { Span } from '@fernbrake/core/watching'
 
 export interface FrondCue {
   id: string
-  kind: 'question' | 'overlay' | 'bookmark'
+  kind: 'question' | 'overlay' | 'bookmark' | 'note'
   fromMs: number
   toMs: number
   /** Read out and shown as a tooltip. */
@@ -26,6 +26,8 @@ export interface FrondDrag {
   id: string
   part: 'whole' | 'start' | 'end'
   byMs: number
+  /** The key that suspends snapping is held. */
+  free: boolean
   /** False while the pointer is still down. */
   done: boolean
 }

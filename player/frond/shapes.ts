@@ -18,6 +18,10 @@ export const TICK_PATH = 'M-2.5 -17 L1 -13 L7 -22'
 /** A leaf filled from its foot to `share` (0 to 1) of its height: the y of the fill's upper edge. */
 export const leafFillTop = (share: number) => -3 - share * (LEAF_HEIGHT - 3)
 
+/** A note's stalk: thin, dotted, with a small knob. */
+export const NOTE_PATH = 'M0 -4 L0 -22'
+export const NOTE_TOP = -25
+
 /** An overlay's blade from 0 to `width`, on its lane; never thinner than it can be pointed at. */
 export function bladePath(width: number): string {
   const w = Math.max(8, width)

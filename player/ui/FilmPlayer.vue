@@ -3,7 +3,14 @@
 import { computed, nextTick, onMounted, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { pluralOf } from '../i18n.ts'
-import { cuesInOrder, lineIndexAt, linesInOrder, scriptOfPart } from '@fernbrake/core/lesson'
+import {
+  cuesInOrder,
+  cueStartMs,
+  endMessage,
+  lineIndexAt,
+  linesInOrder,
+  scriptOfPart,
+} from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
@@ -56,30 +63,34 @@ const open = computed(() => {
 })
 
 const frondCues = computed<FrondCue[]>(() =>
-  cuesInOrder(lesson, props.partId).map((cue) => {
+  cuesInOrder(lesson, props.partId).flatMap((cue): FrondCue[] => {
+    if (cue.kind === 'note') return []
     if (cue.kind === 'overlay') {
       const label = t('player.cue.overlay', { time: clockTime(cue.fromMs) })
-      return { id: cue.id, kind: cue.kind, fromMs: cue.fromMs, toMs: cue.toMs, label }
+      return [{ id: cue.id, kind: cue.kind, fromMs: cue.fromMs, toMs: cue.toMs, label }]
     }
     const at = { id: cue.id, fromMs: cue.atMs, toMs: cue.atMs }
     const time = clockTime(cue.atMs)
     if (cue.kind === 'bookmark')
-      return {
-        ...at,
-        kind: cue.kind,
-        title: cue.title,
-        label: t('player.cue.bookmark', { title: cue.title, time }),
-      }
+      return [
+        {
+          ...at,
+          kind: cue.kind,
+          title: cue.title,
+          label: t('player.cue.bookmark', { title: cue.title, time }),
+        },
+      ]
     const { triesUsed, lastMark } = answers.standing(cue.questionId)
     const standing = lastMark?.verdict === 'right' ? 'right' : triesUsed > 0 ? 'answered' : 'open'
     const key = standing === 'open' ? 'question' : standing
-    return { ...at, kind: cue.kind, standing, label: t(`player.cue.${key}`, { time }) }
+    return [{ ...at, kind: cue.kind, standing, label: t(`player.cue.${key}`, { time }) }]
   }),
 )
 
 const watched = computed(() => coverage(covered.value, durationMs))
 const isEnded = computed(() => state.value.mode.kind === 'ended')
 const share = computed(() => n(watched.value, { style: 'percent', maximumFractionDigits: 0 }))
+const endWords = computed(() => endMessage(lesson.ending, answers.score.value))
 const allSent = computed(() => props.hostState.waiting === 0)
 
 function give(answer: Answer): void {
@@ -99,7 +110,7 @@ function goOn(): void {
 
 function pickCue(id: string): void {
   const cue = lesson.cues[id]
-  if (cue) session.seek(cue.kind === 'overlay' ? cue.fromMs : cue.atMs)
+  if (cue) session.seek(cueStartMs(cue))
 }
 
 function fullScreen(): void {
@@ -205,6 +216,7 @@ function keepCaptionWish(on: boolean): void {
       <template v-else>
         <div v-if="isEnded" class="ended" role="status">
           <h2>{{ t('player.finished') }}</h2>
+          <p v-if="endWords" class="end-words" dir="auto">{{ endWords }}</p>
           <p>
             {{
               t(
@@ -285,6 +297,12 @@ h1 {
 }
 .ended {
   padding: 28px 28px 8px;
+}
+.end-words {
+  margin: 6px 0 10px;
+  font-family: var(--reading);
+  font-size: 17px;
+  white-space: pre-line;
 }
 .ended h2 {
   font-family: var(--reading);

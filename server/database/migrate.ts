@@ -1,23 +1,51 @@
 // Brings the database to this version's schema; forward only.
+import type { Transaction } from 'sequelize'
 import { Umzug, SequelizeStorage } from 'umzug'
-import { run, type Database } from './connect.ts'
+import { upgradeLesson } from '@fernbrake/core/lesson'
+import { run, select, type Database } from './connect.ts'
 import { SCHEMA_001 } from './schema001.ts'
 import { SCHEMA_002 } from './schema002.ts'
 
-const MIGRATIONS = [
-  { name: '001-first-schema', sql: SCHEMA_001 },
-  { name: '002-shots-and-pauses', sql: SCHEMA_002 },
+type Up = (database: Database, transaction: Transaction) => Promise<unknown>
+
+const sql =
+  (statements: string): Up =>
+  (database, transaction) =>
+    database.query(statements, { transaction })
+
+const MIGRATIONS: { name: string; up: Up }[] = [
+  { name: '001-first-schema', up: sql(SCHEMA_001) },
+  { name: '002-shots-and-pauses', up: sql(SCHEMA_002) },
+  { name: '003-lessons-with-an-ending', up: upgradeDocuments },
 ]
+
+/** Brings every draft and edition to this version's shape of a lesson. */
+async function upgradeDocuments(database: Database, transaction: Transaction): Promise<void> {
+  interface Stored {
+    key: unknown[]
+    document: unknown
+  }
+  const tables = [
+    [
+      'SELECT jsonb_build_array(id) AS key, draft AS document FROM lessons',
+      'UPDATE lessons SET draft = $1 WHERE id = $2',
+    ],
+    [
+      'SELECT jsonb_build_array(lesson_id, number) AS key, document FROM editions',
+      'UPDATE editions SET document = $1 WHERE lesson_id = $2 AND number = $3',
+    ],
+  ] as const
+  for (const [read, write] of tables)
+    for (const { key, document } of await select<Stored>(database, read, [], transaction))
+      await run(database, write, [JSON.stringify(upgradeLesson(document)), ...key], transaction)
+}
 
 function umzugFor(database: Database) {
   return new Umzug({
-    migrations: MIGRATIONS.map(({ name, sql }) => ({
+    migrations: MIGRATIONS.map(({ name, up }) => ({
       name,
       // One transaction each: a migration that fails leaves nothing behind.
-      up: () =>
-        database.transaction(async (transaction) => {
-          await database.query(sql, { transaction })
-        }),
+      up: () => database.transaction((transaction) => up(database, transaction)),
     })),
     storage: new SequelizeStorage({ sequelize: database, tableName: 'migrations' }),
     logger: undefined,

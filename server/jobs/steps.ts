@@ -131,12 +131,12 @@ async function makePlayable({
     '2',
   )
   args.push('-movflags', '+faststart')
-  await transform(original, args, output, (ms) => onProgress(ms / media.durationMs!)).catch(
-    (error: unknown) => {
-      if (error instanceof FfmpegError) throw new UnusableFilm('conversionFailed', error)
-      throw error
-    },
-  )
+  await transform(original, args, output, {
+    onProgress: (ms) => onProgress(ms / media.durationMs!),
+  }).catch((error: unknown) => {
+    if (error instanceof FfmpegError) throw new UnusableFilm('conversionFailed', error)
+    throw error
+  })
   const made = await probe(output)
   await keepFile(context, media.id, 'playable', output, 'video/mp4', 'mp4')
   await media.update({
@@ -150,12 +150,9 @@ async function makePlayable({
 
 async function makePoster({ context, media, original, folder }: Step): Promise<StepKind[]> {
   const output = join(folder, 'poster.jpg')
-  const atSeconds = Math.min(media.durationMs! * 0.2, media.durationMs! - 40) / 1000
-  await transform(
-    original,
-    ['-ss', String(Math.max(0, atSeconds)), '-frames:v', '1', '-vf', 'scale=640:-2', '-q:v', '4'],
-    output,
-  )
+  const atMs = Math.min(media.durationMs! * 0.2, media.durationMs! - 40)
+  const picture = ['-frames:v', '1', '-vf', 'scale=640:-2', '-q:v', '4']
+  await transform(original, picture, output, { fromSeconds: Math.max(0, atMs) / 1000 })
   await keepFile(context, media.id, 'poster', output, 'image/jpeg', 'jpg')
   return []
 }

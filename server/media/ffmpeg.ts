@@ -113,12 +113,15 @@ function readVideo(stream: ProbeStream): NonNullable<Probed['video']> {
   }
 }
 
-/** Runs ffmpeg on one input; `onProgress` hears how far into the film it is, in ms. */
+/**
+ * Runs ffmpeg on one input; `onProgress` hears how far into the film it is, in ms. `fromSeconds` skips what comes
+ * before without decoding all of it.
+ */
 export async function transform(
   input: string,
   args: string[],
   output: string,
-  onProgress?: (ms: number) => void,
+  { onProgress, fromSeconds = 0 }: { onProgress?: (ms: number) => void; fromSeconds?: number } = {},
 ): Promise<void> {
   await run('ffmpeg', {
     args: [
@@ -129,6 +132,8 @@ export async function transform(
       '-progress',
       'pipe:1',
       ...INPUT_RULES,
+      '-ss',
+      String(fromSeconds),
       '-i',
       input,
       ...args,

@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid'
 import type { Attempt, AttemptCard, LinkReply, Person } from '@fernbrake/core/contract'
 import { attemptOutcome } from '@fernbrake/core/analysis'
-import type { Lesson } from '@fernbrake/core/lesson'
+import { withoutNotes, type Lesson } from '@fernbrake/core/lesson'
 import {
   AttemptRow,
   EditionRow,
@@ -70,7 +70,7 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
     edition: row.edition,
     newestEdition: newest,
     person: toPerson(person),
-    lesson,
+    lesson: withoutNotes(lesson),
     media: await playableMedia(lesson),
     progress: {
       partId: row.placePart,

@@ -1,6 +1,12 @@
 // The lessons on a designer's home page.
 import type { LessonCard, Person } from '@fernbrake/core/contract'
-import { cuesInOrder, partsInOrder, type Cue, type Lesson } from '@fernbrake/core/lesson'
+import {
+  cueEndMs,
+  cuesInOrder,
+  cueStartMs,
+  partsInOrder,
+  type Lesson,
+} from '@fernbrake/core/lesson'
 import { select, type Database } from '../database/connect.ts'
 
 interface Row {
@@ -37,12 +43,14 @@ function toCard(row: Row): LessonCard {
     learners: row.learners,
     durationMs: first?.durationMs ?? 0,
     posterMediaId: first?.mediaId ?? null,
-    cues: first ? cuesInOrder(draft, first.id).map(toSmallCue) : [],
+    cues: first ? smallCues(draft, first.id) : [],
   }
 }
 
-function toSmallCue(cue: Cue): LessonCard['cues'][number] {
-  return cue.kind === 'overlay'
-    ? { id: cue.id, kind: cue.kind, fromMs: cue.fromMs, toMs: cue.toMs }
-    : { id: cue.id, kind: cue.kind, fromMs: cue.atMs, toMs: cue.atMs }
+function smallCues(lesson: Lesson, partId: string): LessonCard['cues'] {
+  return cuesInOrder(lesson, partId).flatMap((cue) =>
+    cue.kind === 'note'
+      ? []
+      : [{ id: cue.id, kind: cue.kind, fromMs: cueStartMs(cue), toMs: cueEndMs(cue) }],
+  )
 }

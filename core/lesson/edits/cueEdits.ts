@@ -105,6 +105,28 @@ export const addBookmark: Edit<{ cueId: string; partId: string; atMs: number; ti
   },
 }
 
+export const addNote: Edit<{ cueId: string; partId: string; atMs: number }> = {
+  name: 'addNote',
+  change: (draft, { cueId, partId, atMs }) => {
+    draft.cues[cueId] = {
+      id: cueId,
+      kind: 'note',
+      partId,
+      order: nextOrder(draft),
+      atMs: clampToFilm(draft, partId, atMs),
+      text: '',
+    }
+  },
+}
+
+export const setNoteText: Edit<{ cueId: string; text: string }> = {
+  name: 'setNoteText',
+  change: (draft, { cueId, text }) => {
+    const cue = draft.cues[cueId]
+    if (cue?.kind === 'note') cue.text = cleanText(text)
+  },
+}
+
 /** Moves a cue so that it begins at `toMs`; an overlay keeps its length as far as the film allows. */
 export const moveCue: Edit<{ cueId: string; toMs: number }> = {
   name: 'moveCue',
@@ -180,42 +202,4 @@ export const setHold: Edit<{ cueId: string; hold?: Hold; sendBack?: boolean; aga
     const cue = draft.cues[cueId]
     if (cue?.kind === 'question') Object.assign(cue, rules)
   },
-}
-
-/** Removes a cue, and with it the question that only it asks. */
-export const removeCue: Edit<{ cueId: string }> = {
-  name: 'removeCue',
-  change: (draft, { cueId }) => {
-    const cue = draft.cues[cueId]
-    if (cue?.kind === 'question') delete draft.questions[cue.questionId]
-    delete draft.cues[cueId]
-  },
-}
-
-/** Copies a cue to `atMs`; the copy of a question asks a copy of its question. */
-export const duplicateCue: Edit<{
-  cueId: string
-  newCueId: string
-  newQuestionId: string
-  atMs: number
-}> = {
-  name: 'duplicateCue',
-  change: (draft, { cueId, newCueId, newQuestionId, atMs }) => {
-    const cue = draft.cues[cueId]
-    if (!cue) return
-    const copy: Cue = { ...structuredCloneOf(cue), id: newCueId, order: nextOrder(draft) }
-    if (copy.kind === 'question') {
-      const question = draft.questions[copy.questionId]
-      if (!question) return
-      draft.questions[newQuestionId] = { ...structuredCloneOf(question), id: newQuestionId }
-      copy.questionId = newQuestionId
-    }
-    draft.cues[newCueId] = copy
-    if (cueStartMs(copy) !== atMs) moveTo(draft, copy, atMs)
-  },
-}
-
-/** A deep copy of plain JSON, also of an Immer draft, which structuredClone refuses. */
-function structuredCloneOf<T>(value: T): T {
-  return JSON.parse(JSON.stringify(value)) as T
 }

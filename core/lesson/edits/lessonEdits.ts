@@ -1,7 +1,7 @@
 // Edits of the lesson as a whole and of its parts.
 import { cleanText } from '../../fields/index.ts'
 import type { Edit } from '../runEdit.ts'
-import type { FrameRateName, Lesson, SeekRule } from '../schema.ts'
+import type { Ending, FrameRateName, Lesson, SeekRule } from '../schema.ts'
 import { orderAfterAll } from './placing.ts'
 
 export const setLessonText: Edit<{ field: 'title' | 'summary'; text: string }> = {
@@ -15,6 +15,16 @@ export const setLanguage: Edit<{ language: string }> = {
   name: 'setLanguage',
   change: (draft, { language }) => {
     draft.language = language
+  },
+}
+
+/** What is said at the end; `pass` null: nobody passes or fails. */
+export const setEnding: Edit<Partial<Ending>> = {
+  name: 'setEnding',
+  change: (draft, { message, pass }) => {
+    if (message !== undefined) draft.ending.message = cleanText(message)
+    if (pass === null) draft.ending.pass = null
+    else if (pass) draft.ending.pass = { share: pass.share, message: cleanText(pass.message) }
   },
 }
 

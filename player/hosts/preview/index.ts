@@ -1,5 +1,5 @@
 // PreviewHost: shows a draft as a learner would see it, and keeps nothing.
-import type { Lesson } from '@fernbrake/core/lesson'
+import { withoutNotes, type Lesson } from '@fernbrake/core/lesson'
 import type { Host, HostState, PlayableMedia } from '../Host.ts'
 
 export interface PreviewInput {
@@ -24,7 +24,7 @@ export function createPreviewHost({
   return {
     open: () =>
       Promise.resolve({
-        lesson,
+        lesson: withoutNotes(lesson),
         media,
         learnerName,
         progress: { partId, atMs, released: [], finished: false, covered: {}, responses: [] },

@@ -9,14 +9,17 @@ import { edits } from '@fernbrake/core/lesson'
 import BenchFrond from './BenchFrond.vue'
 import BenchHead from './BenchHead.vue'
 import BenchStage from './BenchStage.vue'
+import CueList from './CueList.vue'
 import CueSheet from './CueSheet.vue'
 import FilmIntake from './FilmIntake.vue'
 import KeySheet from './KeySheet.vue'
 import LessonSheet from './LessonSheet.vue'
 import PublishDialog from './PublishDialog.vue'
 import ScriptDesk from './ScriptDesk.vue'
+import SeveralSheet from './SeveralSheet.vue'
 import TransportRow from './TransportRow.vue'
 import { createBench, provideBench } from './useBench.ts'
+import { useClipboard } from './useClipboard.ts'
 import { useBenchKeys } from './useBenchKeys.ts'
 import { closeWithScope, provideDraft, type Draft } from './useDraft.ts'
 import { useMedia } from './useFilmUpload.ts'
@@ -35,7 +38,11 @@ const bench = createBench(draft, {
 })
 provideBench(bench)
 
-const frond = useTemplateRef<{ zoom(factor: number): void; zoomAll(): void }>('frond')
+const frond = useTemplateRef<{
+  zoom(factor: number): void
+  zoomAll(): void
+  toggleSnap(): void
+}>('frond')
 const publishing = ref(false)
 const showsKeys = ref(false)
 const showsLesson = ref(false)
@@ -59,6 +66,15 @@ watch(
   { immediate: true },
 )
 
+/** Shows one of the desks and puts the focus there. */
+async function showDesk(desk: 'script' | 'list', focus: string): Promise<void> {
+  bench.select(null)
+  showsLesson.value = false
+  bench.desk.value = desk
+  await nextTick()
+  document.querySelector<HTMLElement>(`.side ${focus}`)?.focus()
+}
+
 /** Another film is being chosen for the one that is there. */
 const replacing = ref(false)
 const plays = computed(() => bench.media.value?.state === 'ready' && !replacing.value)
@@ -73,9 +89,13 @@ function onUploaded(mediaId: string): void {
   draft.make(edits.attachFilm, { partId, mediaId, durationMs: null, frameRate: null })
 }
 
+useClipboard(bench)
+
 useBenchKeys(bench, {
   zoom: (factor) => frond.value?.zoom(factor),
   zoomAll: () => frond.value?.zoomAll(),
+  toggleSnap: () => frond.value?.toggleSnap(),
+  findInScript: () => void showDesk('script', '[data-find]'),
   showKeys: () => (showsKeys.value = true),
   focusSheet: () =>
     void nextTick(() =>
@@ -88,7 +108,7 @@ watch(bench.selectedId, (id) => {
 })
 // A cue that someone else removed must not stay selected.
 watch(bench.selected, (cue) => {
-  if (!cue) bench.selectedId.value = null
+  if (!cue && bench.selectedIds.value.length > 0) bench.select(null)
 })
 onBeforeRouteLeave(() => bench.film.value?.pause())
 </script>
@@ -144,6 +164,8 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
       </section>
       <div class="side">
         <LessonSheet v-if="showsLesson" @close="showsLesson = false" @replace="replacing = true" />
+        <CueList v-else-if="bench.desk.value === 'list' && !bench.sheetOpen.value" />
+        <SeveralSheet v-else-if="bench.selectedCues.value.length > 1" />
         <CueSheet
           v-else-if="bench.selected.value"
           :key="bench.selected.value.id"

@@ -1,67 +1,27 @@
 <script setup lang="ts">
-// The frond for editing: ruler, filmstrip, waveform and the cues, from the whole film to single frames.
+// The frond for editing: film, sound and cues of the stretch shown, from the whole film to single frames.
 import Button from 'primevue/button'
-import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { mediaFileAddress } from '@fernbrake/core/contract'
-import { panWindow, rulerTicks, xOfMs, zoomWindow } from '@fernbrake/core/frond'
-import { cueStartMs, edits, type Cue } from '@fernbrake/core/lesson'
-import { clockTime, frameAt, msOfFrame, peakColumns, timecodeOf } from '@fernbrake/core/media'
-import { Frond, useElementWidth, type FrondCue, type FrondDrag } from '@fernbrake/player'
+import { msOfX, panWindow, zoomWindow } from '@fernbrake/core/frond'
+import { cueStartMs } from '@fernbrake/core/lesson'
+import { clockTime } from '@fernbrake/core/media'
+import { Frond, useElementWidth, type FrondCue } from '@fernbrake/player'
+import FilmTracks from './FilmTracks.vue'
+import PreparingNote from './PreparingNote.vue'
 import { useBench } from './useBench.ts'
+import { useFrondDrag } from './useFrondDrag.ts'
 
 const bench = useBench()
 const { t } = useI18n()
 const root = useTemplateRef<HTMLElement>('root')
-const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const width = useElementWidth(root)
 const range = ref({ fromMs: 0, toMs: 0 })
-const peaks = shallowRef<Int8Array | null>(null)
-const drag = shallowRef<FrondDrag | null>(null)
 const MARGIN = 14
-const FILMSTRIP_FRAMES = 60
-const STRIP_HEIGHT = 40
-/** A tick's word needs this much room before the right edge, in pixels. */
-const WORD_WIDTH = 60
 
 const view = computed(() => ({ ...range.value, width: Math.max(10, width.value - 2 * MARGIN) }))
-const x = (ms: number) => MARGIN + xOfMs(ms, view.value)
-const ticks = computed(() =>
-  view.value.toMs > view.value.fromMs
-    ? rulerTicks(view.value).filter((tick) => x(tick) < width.value - WORD_WIDTH)
-    : [],
-)
-const tickWord = (ms: number) =>
-  view.value.toMs - view.value.fromMs < 15_000
-    ? timecodeOf(ms, bench.frameRate.value).slice(3)
-    : clockTime(ms)
-
-const strip = computed(() =>
-  bench.media.value?.files.includes('filmstrip')
-    ? mediaFileAddress(bench.media.value.id, 'filmstrip')
-    : null,
-)
-/** Frames side by side in their own shape, each the nearest one to the time it stands at. */
-const slots = computed(() => {
-  const { media, durationMs } = bench
-  if (!strip.value || !media.value?.width || durationMs.value === 0) return []
-  const slotWidth = STRIP_HEIGHT * (media.value.width / media.value.height!)
-  const count = Math.ceil(view.value.width / slotWidth)
-  const { fromMs, toMs } = view.value
-  return Array.from({ length: count }, (_, slot) => {
-    const atMs = fromMs + (((slot + 0.5) * slotWidth) / view.value.width) * (toMs - fromMs)
-    const frame = Math.min(
-      FILMSTRIP_FRAMES - 1,
-      Math.floor((atMs / durationMs.value) * FILMSTRIP_FRAMES),
-    )
-    return {
-      width: `${slotWidth}px`,
-      backgroundImage: `url("${strip.value}")`,
-      backgroundSize: `${slotWidth * FILMSTRIP_FRAMES}px 100%`,
-      backgroundPosition: `${-frame * slotWidth}px 0`,
-    }
-  })
-})
+const msPerPx = computed(() => (view.value.toMs - view.value.fromMs) / view.value.width)
+const { snaps, snappedMs, placeOf, onDrag } = useFrondDrag(bench, msPerPx)
 
 watch(
   bench.durationMs,
@@ -71,73 +31,25 @@ watch(
   },
   { immediate: true },
 )
-watch(
-  () => bench.media.value?.files.includes('peaks') && bench.media.value.id,
-  async (mediaId) => {
-    peaks.value = null
-    if (!mediaId) return
-    const response = await fetch(mediaFileAddress(mediaId, 'peaks')).catch(() => null)
-    if (response?.ok) peaks.value = new Int8Array(await response.arrayBuffer())
-  },
-  { immediate: true },
-)
-
-function drawWave(): void {
-  const context = canvas.value?.getContext('2d')
-  if (!context || !canvas.value) return
-  const columns = Math.max(1, Math.round(view.value.width / 3))
-  canvas.value.width = Math.round(view.value.width)
-  const { height } = canvas.value
-  context.clearRect(0, 0, canvas.value.width, height)
-  if (!peaks.value) return
-  const drawn = peakColumns(peaks.value, view.value.fromMs, view.value.toMs, columns)
-  context.fillStyle = getComputedStyle(canvas.value).color
-  for (let column = 0; column < columns; column += 1) {
-    const top = (0.5 - drawn[column * 2 + 1]! / 2) * height
-    const bottom = (0.5 - drawn[column * 2]! / 2) * height
-    context.fillRect(column * 3, top, 2, Math.max(1, bottom - top))
-  }
-}
-watch([peaks, view], drawWave, { flush: 'post' })
-onMounted(drawWave)
-
-const onFrame = (ms: number) =>
-  msOfFrame(frameAt(Math.max(0, ms), bench.frameRate.value), bench.frameRate.value)
-
-/** Where a cue lies while it is being dragged. */
-function dragged(cue: Cue): { fromMs: number; toMs: number } {
-  const fromMs = cueStartMs(cue)
-  const toMs = cue.kind === 'overlay' ? cue.toMs : fromMs
-  if (drag.value?.id !== cue.id) return { fromMs, toMs }
-  const { part, byMs } = drag.value
-  const end = bench.durationMs.value
-  if (part === 'start') return { fromMs: Math.min(onFrame(fromMs + byMs), toMs - 40), toMs }
-  if (part === 'end')
-    return { fromMs, toMs: Math.min(end, Math.max(onFrame(toMs + byMs), fromMs + 40)) }
-  const moved = onFrame(Math.min(Math.max(0, fromMs + byMs), end - (toMs - fromMs)))
-  return { fromMs: moved, toMs: moved + (toMs - fromMs) }
-}
 
 const frondCues = computed<FrondCue[]>(() =>
   bench.cues.value.map((cue) => {
     const label = `${t(`bench.kind.${cue.kind}`)} ${clockTime(cueStartMs(cue))}`
-    const base = { id: cue.id, kind: cue.kind, label, ...dragged(cue) }
+    const base = { id: cue.id, kind: cue.kind, label, ...placeOf(cue) }
     if (cue.kind === 'bookmark') return { ...base, title: cue.title }
     return cue.kind === 'question' ? { ...base, standing: 'answered' as const } : base
   }),
 )
 
-function onDrag(next: FrondDrag): void {
-  drag.value = next
-  const cue = bench.lesson.value.cues[next.id]
-  if (!cue) return
-  const place = dragged(cue)
-  bench.film.value?.pause()
-  if (!next.done) return bench.seek(next.part === 'end' ? place.toMs : place.fromMs)
-  drag.value = null
-  if (next.byMs === 0) return
-  if (next.part === 'whole') bench.draft.make(edits.moveCue, { cueId: cue.id, toMs: place.fromMs })
-  else bench.draft.make(edits.setOverlaySpan, { cueId: cue.id, ...place })
+/** A plain click on one of several that are selected keeps them, so that they can be dragged together. */
+function onPick(id: string, extend: boolean): void {
+  const isAmongSeveral = bench.selectedIds.value.length > 1 && bench.selectedIds.value.includes(id)
+  if (extend || !isAmongSeveral) bench.select(id, !extend, extend)
+}
+
+function onMarquee(ids: string[], extend: boolean): void {
+  const before = extend ? bench.selectedIds.value.filter((id) => !ids.includes(id)) : []
+  bench.selectMany([...before, ...ids])
 }
 
 function zoom(factor: number, anchorMs = bench.mediaMs.value): void {
@@ -145,18 +57,12 @@ function zoom(factor: number, anchorMs = bench.mediaMs.value): void {
 }
 
 function onWheel(event: WheelEvent): void {
-  const { fromMs, toMs } = view.value
   if (event.ctrlKey || event.metaKey) {
     const left = root.value!.getBoundingClientRect().left + MARGIN
-    const anchor = fromMs + ((event.clientX - left) / view.value.width) * (toMs - fromMs)
-    zoom(event.deltaY < 0 ? 1.25 : 0.8, anchor)
+    zoom(event.deltaY < 0 ? 1.25 : 0.8, msOfX(event.clientX - left, view.value))
   } else {
     const px = Math.abs(event.deltaX) > Math.abs(event.deltaY) ? event.deltaX : event.deltaY
-    range.value = panWindow(
-      view.value,
-      (px / view.value.width) * (toMs - fromMs),
-      bench.durationMs.value,
-    )
+    range.value = panWindow(view.value, px * msPerPx.value, bench.durationMs.value)
   }
 }
 
@@ -167,13 +73,29 @@ watch(bench.mediaMs, (ms) => {
   range.value = panWindow(view.value, ms - fromMs - (toMs - fromMs) * 0.1, bench.durationMs.value)
 })
 
-defineExpose({ zoom, zoomAll: () => (range.value = { fromMs: 0, toMs: bench.durationMs.value }) })
+defineExpose({
+  zoom,
+  zoomAll: () => (range.value = { fromMs: 0, toMs: bench.durationMs.value }),
+  toggleSnap: () => (snaps.value = !snaps.value),
+})
 </script>
 
 <template>
   <section class="time" :aria-label="t('bench.frond')">
     <div class="zoom">
       <p>{{ t('bench.shown', { from: clockTime(range.fromMs), to: clockTime(range.toMs) }) }}</p>
+      <PreparingNote />
+      <Button
+        :label="t('bench.snap')"
+        :title="t('bench.snapHelp')"
+        severity="secondary"
+        variant="text"
+        size="small"
+        :aria-pressed="snaps"
+        :class="{ off: !snaps }"
+        :disabled="!bench.canEdit.value"
+        @click="snaps = !snaps"
+      />
       <Button
         :label="t('bench.closer')"
         severity="secondary"
@@ -197,31 +119,20 @@ defineExpose({ zoom, zoomAll: () => (range.value = { fromMs: 0, toMs: bench.dura
       />
     </div>
     <div ref="root" class="tracks" @wheel.prevent="onWheel">
-      <div class="ruler mono" aria-hidden="true">
-        <span v-for="tick in ticks" :key="tick" :style="{ left: `${x(tick)}px` }">{{
-          tickWord(tick)
-        }}</span>
-      </div>
-      <div class="strip" :class="{ empty: !strip }" aria-hidden="true">
-        <div v-for="(style, slot) in slots" :key="slot" :style="style" />
-      </div>
-      <canvas
-        ref="canvas"
-        class="wave"
-        height="34"
-        :style="{ marginLeft: `${MARGIN}px`, width: `${view.width}px` }"
-      />
+      <FilmTracks :view="view" :margin="MARGIN" />
       <Frond
         :duration-ms="bench.durationMs.value"
         :window="range"
         :cues="frondCues"
         :playhead-ms="bench.mediaMs.value"
-        :selected-id="bench.selectedId.value"
+        :selected-ids="bench.selectedIds.value"
+        :snapped-ms="snappedMs"
         :editable="bench.canEdit.value"
         seekable
         @seek="bench.seek"
-        @pick="bench.select($event, true)"
+        @pick="onPick"
         @drag="onDrag"
+        @marquee="onMarquee"
       />
     </div>
   </section>
@@ -238,46 +149,18 @@ defineExpose({ zoom, zoomAll: () => (range.value = { fromMs: 0, toMs: bench.dura
   margin: 0 8px;
   min-width: 0;
 }
-.ruler {
-  position: relative;
-  height: 22px;
-  overflow: hidden;
-  font-size: 12.5px;
-  color: var(--ink-2);
-}
-.ruler span {
-  position: absolute;
-  padding-left: 4px;
-  border-left: 1px solid var(--line-strong);
-  line-height: 18px;
-}
-.strip {
-  display: flex;
-  height: 40px;
-  margin: 0 14px;
-  overflow: hidden;
-}
-.strip div {
-  flex: none;
-  border-right: 1px solid var(--surface);
-}
-.strip.empty {
-  background: var(--sunk);
-}
-.wave {
-  display: block;
-  height: 34px;
-  color: #9fae98;
-}
 .zoom {
   display: flex;
   align-items: center;
   justify-content: flex-end;
   padding: 0 12px 0 22px;
 }
-.zoom p {
+.zoom > p {
   flex: 1;
   font-size: 12.5px;
   color: var(--ink-3);
+}
+.off {
+  text-decoration: line-through;
 }
 </style>

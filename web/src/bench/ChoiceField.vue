@@ -1,10 +1,16 @@
 <script setup lang="ts" generic="Value extends string">
-// One of a few named values of the lesson.
+// One of a few named values of the lesson; with `always` of the screen, which those who only look may set too.
 import Select from 'primevue/select'
 import { useId } from 'vue'
 import { useBench } from './useBench.ts'
 
-defineProps<{ label: string; value: Value; choices: { value: Value; label: string }[] }>()
+defineProps<{
+  label: string
+  value: Value
+  choices: { value: Value; label: string }[]
+  hideLabel?: boolean
+  always?: boolean
+}>()
 const emit = defineEmits<{ change: [value: Value] }>()
 const bench = useBench()
 const id = useId()
@@ -12,7 +18,7 @@ const id = useId()
 
 <template>
   <div class="field">
-    <span :id="id" class="label">{{ label }}</span>
+    <span :id="id" class="label" :class="{ 'visually-hidden': hideLabel }">{{ label }}</span>
     <Select
       :aria-labelledby="id"
       :model-value="value"
@@ -20,7 +26,7 @@ const id = useId()
       option-label="label"
       option-value="value"
       size="small"
-      :disabled="!bench.canEdit.value"
+      :disabled="!always && !bench.canEdit.value"
       @update:model-value="emit('change', $event)"
     />
   </div>

@@ -4,22 +4,19 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { cueStartMs, type Cue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
+import { cueWords } from './cueWords.ts'
 import { useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: Cue }>()
 const bench = useBench()
 const { t } = useI18n()
+const isSelected = computed(() => bench.selectedIds.value.includes(props.cue.id))
 const time = computed(() =>
   props.cue.kind === 'overlay'
     ? `${clockTime(props.cue.fromMs)}–${clockTime(props.cue.toMs)}`
     : clockTime(cueStartMs(props.cue)),
 )
-const words = computed(() => {
-  const { cue } = props
-  if (cue.kind === 'overlay') return cue.text || t('bench.noWords')
-  if (cue.kind === 'bookmark') return cue.title || t('bench.noWords')
-  return bench.lesson.value.questions[cue.questionId]?.stem || t('bench.noWords')
-})
+const words = computed(() => cueWords(bench.lesson.value, props.cue) || t('bench.noWords'))
 const extra = computed(() =>
   props.cue.kind === 'question' && props.cue.hold !== 'none' ? t('bench.holds') : null,
 )
@@ -29,9 +26,9 @@ const extra = computed(() =>
   <button
     type="button"
     class="card"
-    :class="[cue.kind, { selected: bench.selectedId.value === cue.id }]"
-    :aria-pressed="bench.selectedId.value === cue.id"
-    @click="bench.select(cue.id, true)"
+    :class="[cue.kind, { selected: isSelected }]"
+    :aria-pressed="isSelected"
+    @click="bench.select(cue.id, true, $event.shiftKey || $event.ctrlKey || $event.metaKey)"
   >
     <span class="head">
       <b>{{ t(`bench.kind.${cue.kind}`) }}</b> <span class="mono">{{ time }}</span>
@@ -65,6 +62,11 @@ const extra = computed(() =>
 }
 .bookmark {
   --kind: var(--straw);
+}
+.note {
+  --kind: var(--ink-3);
+  border-style: dashed;
+  border-left-style: dotted;
 }
 .card:hover {
   background: var(--ground);

@@ -30,7 +30,7 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), bench.frameRate.va
           severity="secondary"
           variant="text"
           size="small"
-          @click="bench.duplicate(cue.id)"
+          @click="bench.duplicate()"
         />
         <Button
           v-if="bench.canEdit.value"
@@ -38,7 +38,7 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), bench.frameRate.va
           severity="danger"
           variant="text"
           size="small"
-          @click="bench.remove(cue.id)"
+          @click="bench.remove()"
         />
         <Button
           :label="t('sheet.close')"
@@ -53,6 +53,21 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), bench.frameRate.va
       <p v-if="!bench.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
       <QuestionEditor v-if="cue.kind === 'question'" :cue="cue" />
       <OverlayEditor v-else-if="cue.kind === 'overlay'" :cue="cue" />
+      <template v-else-if="cue.kind === 'note'">
+        <p class="hint">{{ t('sheet.noteHelp') }}</p>
+        <WordsField
+          :label="t('sheet.note')"
+          :text="cue.text"
+          :max="2000"
+          :rows="5"
+          @change="bench.draft.make(edits.setNoteText, { cueId: cue.id, text: $event })"
+        />
+        <TimeField
+          :label="t('sheet.at')"
+          :ms="cue.atMs"
+          @change="bench.draft.make(edits.moveCue, { cueId: cue.id, toMs: $event })"
+        />
+      </template>
       <template v-else>
         <WordsField
           :label="t('sheet.name')"
@@ -87,6 +102,13 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), bench.frameRate.va
 }
 .bookmark {
   --kind: var(--straw);
+}
+.note {
+  --kind: var(--ink-3);
+}
+.hint {
+  font-size: 13.5px;
+  color: var(--ink-2);
 }
 header {
   display: flex;

@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits, type SeekRule } from '@fernbrake/core/lesson'
 import ChoiceField from './ChoiceField.vue'
+import NumberField from './NumberField.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
 
@@ -16,6 +17,11 @@ const LANGUAGES = ['en', 'de', 'fr', 'es', 'it', 'nl', 'pl', 'pt', 'sv', 'ar', '
 const names = new Intl.DisplayNames(['en'], { type: 'language' })
 const languages = LANGUAGES.map((value) => ({ value, label: names.of(value) ?? value }))
 const RULES: SeekRule[] = ['free', 'backOnly', 'none']
+const ending = computed(() => draft.lesson.value.ending)
+const USUAL_PASS_SHARE = 0.6
+function switchPass(on: boolean): void {
+  draft.make(edits.setEnding, { pass: on ? { share: USUAL_PASS_SHARE, message: '' } : null })
+}
 const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seekRule.${value}`) })))
 </script>
 
@@ -58,6 +64,39 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
         :choices="rules"
         @change="draft.make(edits.setSeekRule, { partId: bench.part.value.id, seekRule: $event })"
       />
+      <WordsField
+        :label="t('sheet.endMessage')"
+        :text="ending.message"
+        :max="2000"
+        :rows="2"
+        @change="draft.make(edits.setEnding, { message: $event })"
+      />
+      <label class="check">
+        <input
+          type="checkbox"
+          :checked="ending.pass !== null"
+          :disabled="!bench.canEdit.value"
+          @change="switchPass(($event.target as HTMLInputElement).checked)"
+        />
+        {{ t('sheet.passes') }}
+      </label>
+      <div v-if="ending.pass" class="sheet-form">
+        <NumberField
+          :label="t('sheet.passShare')"
+          :value="Math.round(ending.pass.share * 100)"
+          :min="0"
+          :max="100"
+          suffix=" %"
+          @change="draft.make(edits.setEnding, { pass: { ...ending.pass, share: $event / 100 } })"
+        />
+        <WordsField
+          :label="t('sheet.passMessage')"
+          :text="ending.pass.message"
+          :max="2000"
+          :rows="2"
+          @change="draft.make(edits.setEnding, { pass: { ...ending.pass, message: $event } })"
+        />
+      </div>
       <div v-if="bench.media.value" class="field">
         <span class="label">{{ t('sheet.film') }}</span>
         <p class="film">

@@ -8,6 +8,7 @@ import { readCaptions, type CaptionFault } from '@fernbrake/core/formats'
 import { cueStartMs, edits, lineIndexAt, type Cue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import CueCard from './CueCard.vue'
+import DeskTabs from './DeskTabs.vue'
 import { useBench, type CueKind } from './useBench.ts'
 
 const bench = useBench()
@@ -77,7 +78,7 @@ function onPicked(event: Event): void {
     @drop.prevent="take($event.dataTransfer?.files[0])"
   >
     <header>
-      <h2>{{ t('bench.script') }}</h2>
+      <DeskTabs />
       <Button
         v-if="bench.canEdit.value && bench.part.value"
         :label="bench.lines.value.length > 0 ? t('bench.otherCaptions') : t('bench.bringCaptions')"
@@ -172,9 +173,6 @@ header {
   min-height: 44px;
   padding: 0 8px 0 18px;
   border-bottom: 1px solid var(--line);
-}
-h2 {
-  font-size: 15px;
 }
 .faults {
   max-height: 40%;

@@ -5,7 +5,7 @@ import { ref, useId, watch } from 'vue'
 import { readTypedTime, timecodeOf } from '@fernbrake/core/media'
 import { useBench } from './useBench.ts'
 
-const props = defineProps<{ label: string; ms: number }>()
+const props = defineProps<{ label: string; ms: number; hideLabel?: boolean }>()
 const emit = defineEmits<{ change: [ms: number] }>()
 const bench = useBench()
 const id = useId()
@@ -29,7 +29,7 @@ function take(): void {
 
 <template>
   <div class="field">
-    <label :for="id">{{ label }}</label>
+    <label :for="id" :class="{ 'visually-hidden': hideLabel }">{{ label }}</label>
     <InputText
       :id="id"
       v-model="typed"

@@ -2,7 +2,7 @@
 // Under the stage: playing, single frames, the exact time, and placing cues at the playhead.
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { readTypedTime, timecodeOf } from '@fernbrake/core/media'
+import { clockTime, readTypedTime, timecodeOf } from '@fernbrake/core/media'
 import { useBench } from './useBench.ts'
 
 const bench = useBench()
@@ -19,6 +19,7 @@ const KINDS = [
   { kind: 'question', key: 'Q' },
   { kind: 'overlay', key: 'O' },
   { kind: 'bookmark', key: 'B' },
+  { kind: 'note', key: 'N' },
 ] as const
 
 function goToTyped(): void {
@@ -81,9 +82,7 @@ function leave(): void {
       @keydown.enter.prevent="goToTyped"
       @keydown.esc.stop.prevent="leave"
     />
-    <span class="mono total"
-      >/ {{ timecodeOf(bench.durationMs.value, bench.frameRate.value) }}</span
-    >
+    <span class="mono total">/ {{ clockTime(bench.durationMs.value) }}</span>
     <span class="gap" />
     <button
       v-for="{ kind, key } in KINDS"

@@ -3,6 +3,8 @@ import { nanoid } from 'nanoid'
 import { computed, inject, provide, ref, shallowRef, type InjectionKey } from 'vue'
 import type { Media } from '@fernbrake/core/contract'
 import {
+  boundedShift,
+  clipOf,
   cuesInOrder,
   cueStartMs,
   edits,
@@ -10,13 +12,16 @@ import {
   linesInOrder,
   partsInOrder,
   scriptOfPart,
+  type Clip,
+  type Cue,
 } from '@fernbrake/core/lesson'
 import { frameAt, frameRateOf, msOfFrame, stepFrames } from '@fernbrake/core/media'
 import type { FilmMedia, MediaSnapshot } from '@fernbrake/player'
 import type { Draft } from './useDraft.ts'
+import { useFilmTimes } from './useFilmTimes.ts'
 
 export type Bench = ReturnType<typeof createBench>
-export type CueKind = 'question' | 'overlay' | 'bookmark'
+export type CueKind = Cue['kind']
 
 /** The evidence of a question that is placed without a script line is this long, in ms. */
 const USUAL_EVIDENCE_MS = 8000
@@ -30,7 +35,12 @@ export function createBench(
   const film = shallowRef<FilmMedia | null>(null)
   const snapshot = shallowRef<MediaSnapshot | null>(null)
   const mediaMs = ref(0)
-  const selectedId = ref<string | null>(null)
+  /** What is selected, in the order in which it was; the sheet shows the last. */
+  const selectedIds = shallowRef<readonly string[]>([])
+  /** How the film is seen while no sheet is open; and whether a selected cue's sheet is. */
+  const desk = ref<'script' | 'list'>('script')
+  const sheetOpen = ref(false)
+  const times = useFilmTimes(media)
   const part = computed(() => partsInOrder(lesson.value)[0] ?? null)
   const durationMs = computed(() => part.value?.durationMs ?? media.value?.durationMs ?? 0)
   const frameRate = computed(() => frameRateOf(part.value?.frameRate ?? '25'))
@@ -40,9 +50,11 @@ export function createBench(
   )
   const lines = computed(() => (script.value ? linesInOrder(script.value) : []))
   const lineIndex = computed(() => lineIndexAt(lines.value, mediaMs.value))
-  const selected = computed(() =>
-    selectedId.value ? (lesson.value.cues[selectedId.value] ?? null) : null,
+  const selectedCues = computed(() =>
+    selectedIds.value.flatMap((id) => lesson.value.cues[id] ?? []),
   )
+  const selected = computed(() => selectedCues.value.at(-1) ?? null)
+  const selectedId = computed(() => selected.value?.id ?? null)
   const canEdit = computed(() => draft.role !== 'viewer')
 
   function seek(ms: number): void {
@@ -79,8 +91,13 @@ export function createBench(
     if (next) select(next.id, true)
   }
 
-  function select(id: string | null, goThere = false): void {
-    selectedId.value = id
+  /** Selects one cue, or none; `extend` adds it to the others, or takes it from among them. */
+  function select(id: string | null, goThere = false, extend = false): void {
+    const others = selectedIds.value.filter((other) => other !== id)
+    const isTaken = extend && others.length < selectedIds.value.length
+    selectedIds.value = id === null ? [] : isTaken ? others : extend ? [...others, id] : [id]
+    sheetOpen.value = selectedIds.value.length > 0
+    if (isTaken) return
     const cue = id ? lesson.value.cues[id] : undefined
     if (!cue || !goThere) return
     // Whoever goes to an overlay wants to see it: inside its time the playhead stays.
@@ -108,7 +125,9 @@ export function createBench(
               toMs: endMs,
               text: words.overlay(),
             })
-          : draft.make(edits.addBookmark, { cueId, partId, atMs, title: words.bookmark() })
+          : kind === 'note'
+            ? draft.make(edits.addNote, { cueId, partId, atMs })
+            : draft.make(edits.addBookmark, { cueId, partId, atMs, title: words.bookmark() })
     if (done) select(cueId)
   }
 
@@ -126,25 +145,50 @@ export function createBench(
     })
   }
 
-  function remove(id: string): void {
-    if (!canEdit.value) return
-    draft.make(edits.removeCue, { cueId: id })
-    if (selectedId.value === id) selectedId.value = null
+  /** Several at once, as a marquee or “all” selects them. */
+  function selectMany(ids: readonly string[]): void {
+    selectedIds.value = ids
   }
 
-  /** Copies a cue to the moment shown. */
-  function duplicate(id: string): void {
-    if (!canEdit.value) return
-    const newCueId = nanoid()
-    if (
-      draft.make(edits.duplicateCue, {
-        cueId: id,
-        newCueId,
-        newQuestionId: nanoid(),
-        atMs: mediaMs.value,
-      })
-    )
-      select(newCueId)
+  function remove(cueIds: readonly string[] = selectedIds.value): void {
+    if (!canEdit.value || cueIds.length === 0) return
+    draft.make(edits.removeCues, { cueIds })
+    selectedIds.value = selectedIds.value.filter((id) => !cueIds.includes(id))
+  }
+
+  /** What is selected, to be put on the clipboard. */
+  const copied = () => clipOf(lesson.value, selectedIds.value)
+
+  /** Pastes a clip at the moment shown, and selects what came of it. */
+  function paste(clip: Clip): void {
+    const partId = part.value?.id
+    if (!partId || durationMs.value === 0 || !canEdit.value) return
+    const ids = [...clip.cues.map(({ id }) => id), ...Object.keys(clip.questions)]
+    const newIds = Object.fromEntries(ids.map((id) => [id, nanoid()]))
+    if (draft.make(edits.pasteCues, { clip, partId, atMs: mediaMs.value, newIds }))
+      selectMany(clip.cues.map(({ id }) => newIds[id]!))
+  }
+
+  /** Copies what is selected to the moment shown. */
+  function duplicate(): void {
+    const clip = copied()
+    if (clip) paste(clip)
+  }
+
+  /** Moves what is selected together; nothing leaves the film. */
+  function moveSelection(byMs: number): void {
+    const cueIds = selectedCues.value.map(({ id }) => id)
+    if (!canEdit.value || boundedShift(lesson.value, selectedCues.value, byMs) === 0) return
+    if (draft.make(edits.moveCues, { cueIds, byMs }) && selected.value)
+      seek(cueStartMs(selected.value))
+  }
+
+  /** Moves what is selected by whole frames, counted from the last one selected. */
+  function nudge(frames: number): void {
+    if (!selected.value) return
+    film.value?.pause()
+    const startMs = cueStartMs(selected.value)
+    moveSelection(stepFrames(startMs, frames, frameRate.value) - startMs)
   }
 
   /** Sets the selected overlay's beginning or end, or another cue's time, to the moment shown. */
@@ -166,7 +210,10 @@ export function createBench(
     draft,
     lesson,
     part,
+    desk,
+    sheetOpen,
     media,
+    times,
     film,
     snapshot,
     mediaMs,
@@ -176,6 +223,8 @@ export function createBench(
     script,
     lines,
     lineIndex,
+    selectedIds,
+    selectedCues,
     selectedId,
     selected,
     canEdit,
@@ -184,9 +233,14 @@ export function createBench(
     step,
     toCue,
     select,
+    selectMany,
     place,
     remove,
+    copied,
+    paste,
     duplicate,
+    moveSelection,
+    nudge,
     setEdge,
   }
 }

@@ -27,6 +27,8 @@ export function switchKeys(on: boolean): void {
 export interface BenchKeyActions {
   zoom(factor: number): void
   zoomAll(): void
+  toggleSnap(): void
+  findInScript(): void
   showKeys(): void
   focusSheet(): void
 }
@@ -77,10 +79,17 @@ export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
     q: () => bench.place('question'),
     o: () => bench.place('overlay'),
     b: () => bench.place('bookmark'),
+    n: () => bench.place('note'),
+    ',': (event) => bench.nudge(event.shiftKey ? -10 : -1),
+    '<': () => bench.nudge(-10),
+    '.': (event) => bench.nudge(event.shiftKey ? 10 : 1),
+    '>': () => bench.nudge(10),
+    s: () => actions.toggleSnap(),
     '[': () => bench.setEdge('in'),
     ']': () => bench.setEdge('out'),
     Enter: () => actions.focusSheet(),
-    Delete: () => bench.selectedId.value && bench.remove(bench.selectedId.value),
+    Delete: () => bench.remove(),
+    Backspace: () => bench.remove(),
     '+': () => actions.zoom(1.6),
     '=': () => actions.zoom(1.6),
     '-': () => actions.zoom(1 / 1.6),
@@ -91,7 +100,9 @@ export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
   const withControl: Record<string, (event: KeyboardEvent) => void> = {
     z: (event) => (event.shiftKey ? bench.draft.redo() : bench.draft.undo()),
     y: () => bench.draft.redo(),
-    d: () => bench.selectedId.value && bench.duplicate(bench.selectedId.value),
+    d: () => bench.duplicate(),
+    a: () => bench.selectMany(bench.cues.value.map(({ id }) => id)),
+    '/': () => actions.findInScript(),
   }
 
   function onKey(event: KeyboardEvent): void {

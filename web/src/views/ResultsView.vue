@@ -37,7 +37,7 @@ const cues = computed<FrondCue[]>(() => {
   if (!lesson.value || !part.value) return []
   const outcomes = new Map(value.value!.questions.map((outcome) => [outcome.questionId, outcome]))
   return cuesInOrder(lesson.value, part.value.id).flatMap((cue): FrondCue[] => {
-    if (cue.kind === 'overlay') return []
+    if (cue.kind === 'overlay' || cue.kind === 'note') return []
     const at = { id: cue.id, fromMs: cue.atMs, toMs: cue.atMs }
     if (cue.kind === 'bookmark')
       return [{ ...at, kind: 'bookmark', title: cue.title, label: cue.title }]

@@ -1,0 +1,95 @@
+// Edits of several cues at once: moving them together, removing, pasting.
+import type { Clip } from '../clip.ts'
+import { cueEndMs, cueStartMs } from '../order.ts'
+import type { Edit } from '../runEdit.ts'
+import type { Cue, Lesson } from '../schema.ts'
+import { LONGEST_MEDIA_MS } from '../../fields/index.ts'
+import { orderAfterAll } from './placing.ts'
+
+/** How far cues can be moved together so that each stays within its film, as near to `byMs` as can be. */
+export function boundedShift(
+  lesson: Pick<Lesson, 'parts'>,
+  cues: readonly Cue[],
+  byMs: number,
+): number {
+  let least = -Infinity
+  let most = Infinity
+  for (const cue of cues) {
+    const end = lesson.parts[cue.partId]?.durationMs ?? LONGEST_MEDIA_MS
+    least = Math.max(least, -cueStartMs(cue))
+    // What lies beyond the end of a film that was replaced may stay there, but goes no further.
+    most = Math.min(most, Math.max(0, end - cueEndMs(cue)))
+  }
+  return cues.length === 0 ? 0 : Math.round(Math.min(Math.max(byMs, least), most))
+}
+
+/** Moves cues together; their distances stay as they are. */
+export const moveCues: Edit<{ cueIds: readonly string[]; byMs: number }> = {
+  name: 'moveCues',
+  change: (draft, { cueIds, byMs }) => {
+    const cues = cueIds.flatMap((id) => draft.cues[id] ?? [])
+    const shift = boundedShift(draft, cues, byMs)
+    for (const cue of cues) shiftCue(cue, shift)
+  },
+}
+
+function shiftCue(cue: Cue, byMs: number): void {
+  if (cue.kind === 'overlay') {
+    cue.fromMs += byMs
+    cue.toMs += byMs
+  } else cue.atMs += byMs
+}
+
+/** Removes cues, and the questions that only they ask. */
+export const removeCues: Edit<{ cueIds: readonly string[] }> = {
+  name: 'removeCues',
+  change: (draft, { cueIds }) => {
+    for (const id of cueIds) {
+      const cue = draft.cues[id]
+      if (cue?.kind === 'question') delete draft.questions[cue.questionId]
+      delete draft.cues[id]
+    }
+  },
+}
+
+/**
+ * Pastes a clip so that its first cue begins at `atMs`. `newIds` gives every cue and question of the clip its id in
+ * this lesson. Evidence in a film that this lesson does not have is left out.
+ */
+export const pasteCues: Edit<{
+  clip: Clip
+  partId: string
+  atMs: number
+  newIds: Readonly<Record<string, string>>
+}> = {
+  name: 'pasteCues',
+  change: (draft, { clip, partId, atMs, newIds }) => {
+    const copies = copyOf(clip.cues).map((cue) => ({ ...cue, partId }))
+    const shift = boundedShift(draft, copies, atMs - cueStartMs(copies[0]!))
+    for (const cue of copies) {
+      shiftCue(cue, shift)
+      cue.id = newIds[cue.id]!
+      cue.order = orderAfterAll(Object.values(draft.cues))
+      if (cue.kind === 'question') pasteQuestion(draft, clip, cue, newIds)
+      draft.cues[cue.id] = cue
+    }
+  },
+}
+
+function pasteQuestion(
+  draft: Lesson,
+  clip: Clip,
+  cue: Extract<Cue, { kind: 'question' }>,
+  newIds: Readonly<Record<string, string>>,
+): void {
+  const question = copyOf(clip.questions[cue.questionId]!)
+  const isHere = question.evidence && Object.hasOwn(draft.parts, question.evidence.partId)
+  const id = newIds[question.id]!
+  draft.questions[id] = { ...question, id, evidence: isHere ? question.evidence : null }
+  cue.questionId = id
+}
+
+/** A deep copy of plain JSON; what comes back may be changed. */
+function copyOf<T>(value: T): T {
+  return JSON.parse(JSON.stringify(value)) as T
+}

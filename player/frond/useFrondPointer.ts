@@ -1,0 +1,116 @@
+// What a pointer does on a frond: seek on the stem, pick and drag cues, draw a marquee round several.
+import { ref, type Ref } from 'vue'
+import type { FrondDrag } from './model.ts'
+
+/** A rectangle in the frond's own pixels. */
+export interface Marquee {
+  left: number
+  right: number
+  top: number
+  bottom: number
+}
+
+interface PointerOptions {
+  root: Ref<HTMLElement | null>
+  /** Time at a place of the page, within the film. */
+  msAt(clientX: number): number
+  isEditable(): boolean
+  isSeekable(): boolean
+  onSeek(ms: number): void
+  onPick(id: string, extend: boolean): void
+  onDrag(drag: FrondDrag): void
+  onMarquee(marquee: Marquee, extend: boolean): void
+}
+
+/** A drag begins when the pointer has moved this far, in pixels: a click with a shaking hand moves nothing. */
+const DRAG_FROM_PX = 3
+
+type Held =
+  | {
+      kind: 'cue'
+      id: string
+      part: FrondDrag['part']
+      fromMs: number
+      fromX: number
+      moved: boolean
+    }
+  | { kind: 'scrub' }
+  | { kind: 'marquee'; x: number; y: number; extend: boolean }
+
+export function useFrondPointer(options: PointerOptions) {
+  const marquee = ref<Marquee | null>(null)
+  let held: Held | null = null
+
+  function onDown(event: PointerEvent): void {
+    if (event.button !== 0) return
+    const root = options.root.value!
+    const target = (event.target as Element).closest<SVGElement>('[data-cue]')
+    const extend = event.shiftKey || event.ctrlKey || event.metaKey
+    root.setPointerCapture(event.pointerId)
+    if (target) {
+      const { cue: id, part = 'whole' } = target.dataset as {
+        cue: string
+        part?: FrondDrag['part']
+      }
+      const { clientX: fromX } = event
+      held = { kind: 'cue', id, part, fromMs: options.msAt(fromX), fromX, moved: false }
+      options.onPick(id, extend)
+    } else if (event.shiftKey && options.isEditable()) {
+      const { left, top } = root.getBoundingClientRect()
+      held = { kind: 'marquee', x: event.clientX - left, y: event.clientY - top, extend: true }
+    } else if (options.isSeekable()) {
+      held = { kind: 'scrub' }
+      options.onSeek(options.msAt(event.clientX))
+    }
+  }
+
+  function onMove(event: PointerEvent): void {
+    if (held?.kind === 'scrub') options.onSeek(options.msAt(event.clientX))
+    if (held?.kind === 'marquee') marquee.value = rectangle(held, event)
+    if (held?.kind !== 'cue' || !options.isEditable()) return
+    if (Math.abs(event.clientX - held.fromX) >= DRAG_FROM_PX) held.moved = true
+    if (held.moved) options.onDrag(dragOf(held, event, false))
+  }
+
+  function onUp(event: PointerEvent): void {
+    if (held?.kind === 'cue' && held.moved && options.isEditable())
+      options.onDrag(dragOf(held, event, true))
+    if (held?.kind === 'marquee' && marquee.value) options.onMarquee(marquee.value, held.extend)
+    letGo()
+  }
+
+  function onCancel(): void {
+    if (held?.kind === 'cue' && held.moved) {
+      const { id, part } = held
+      options.onDrag({ id, part, byMs: 0, free: false, done: true })
+    }
+    letGo()
+  }
+
+  function letGo(): void {
+    held = null
+    marquee.value = null
+  }
+
+  function dragOf(
+    cue: Extract<Held, { kind: 'cue' }>,
+    event: PointerEvent,
+    done: boolean,
+  ): FrondDrag {
+    const byMs = options.msAt(event.clientX) - cue.fromMs
+    return { id: cue.id, part: cue.part, byMs, free: event.altKey, done }
+  }
+
+  function rectangle(from: { x: number; y: number }, event: PointerEvent): Marquee {
+    const { left, top } = options.root.value!.getBoundingClientRect()
+    const [x, y] = [event.clientX - left, event.clientY - top]
+    return {
+      left: Math.min(from.x, x),
+      right: Math.max(from.x, x),
+      top: Math.min(from.y, y),
+      bottom: Math.max(from.y, y),
+    }
+  }
+
+  return { marquee, onDown, onMove, onUp, onCancel }
+}

@@ -1,0 +1,249 @@
+<script setup lang="ts">
+// All cues as a table: the same selection as frond and script, for keyboard and screen reader.
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { cueEndMs, cueStartMs, edits, type Cue } from '@fernbrake/core/lesson'
+import { timecodeOf } from '@fernbrake/core/media'
+import ChoiceField from './ChoiceField.vue'
+import { cueWords } from './cueWords.ts'
+import DeskTabs from './DeskTabs.vue'
+import SelectionBar from './SelectionBar.vue'
+import TimeField from './TimeField.vue'
+import { useBench, type CueKind } from './useBench.ts'
+
+const bench = useBench()
+const { t, n } = useI18n()
+const grid = useTemplateRef<HTMLElement>('grid')
+const shownKind = ref<CueKind | 'all'>('all')
+const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'note']
+const kinds = computed(() => [
+  { value: 'all' as const, label: t('bench.allKinds') },
+  ...KINDS.map((value) => ({ value, label: t(`bench.kinds.${value}`) })),
+])
+const rows = computed(() =>
+  bench.cues.value.filter((cue) => shownKind.value === 'all' || cue.kind === shownKind.value),
+)
+const selected = computed(() => new Set(bench.selectedIds.value))
+/** The row that the keys start from. */
+const current = ref<string | null>(bench.selectedId.value)
+const tabStop = computed(() =>
+  rows.value.some(({ id }) => id === current.value) ? current.value : rows.value[0]?.id,
+)
+/** Where a stretch of rows that is selected with Shift begins. */
+let anchor: string | null = bench.selectedId.value
+
+const time = (cue: Cue) => timecodeOf(cueStartMs(cue), bench.frameRate.value)
+const length = (cue: Cue) =>
+  cue.kind === 'overlay'
+    ? t('bench.seconds', {
+        number: n((cueEndMs(cue) - cueStartMs(cue)) / 1000, { maximumFractionDigits: 2 }),
+      })
+    : ''
+
+function pick(id: string, how: 'one' | 'toggle' | 'stretch'): void {
+  current.value = id
+  if (how === 'stretch') selectStretch(id)
+  else {
+    anchor = id
+    bench.select(id, how === 'one', how === 'toggle')
+  }
+  // The list stays, so that the next one can be picked; Enter opens the sheet.
+  bench.sheetOpen.value = false
+}
+
+function selectStretch(id: string): void {
+  const ids = rows.value.map((cue) => cue.id)
+  const [from, to] = [ids.indexOf(anchor ?? id), ids.indexOf(id)]
+  bench.selectMany(ids.slice(Math.max(0, Math.min(from, to)), Math.max(from, to) + 1))
+}
+
+function onClick(event: MouseEvent, id: string): void {
+  if ((event.target as Element).closest('input')) return
+  pick(id, event.shiftKey ? 'stretch' : event.ctrlKey || event.metaKey ? 'toggle' : 'one')
+}
+
+async function goToRow(index: number, stretch: boolean): Promise<void> {
+  const cue = rows.value[Math.min(rows.value.length - 1, Math.max(0, index))]
+  if (!cue) return
+  pick(cue.id, stretch ? 'stretch' : 'one')
+  await nextTick()
+  grid.value?.querySelector<HTMLElement>(`[data-row="${cue.id}"]`)?.focus()
+}
+
+function onKey(event: KeyboardEvent, index: number): void {
+  if ((event.target as Element).closest('input') || event.ctrlKey || event.metaKey) return
+  const cue = rows.value[index]!
+  const actions: Record<string, () => void> = {
+    ArrowUp: () => void goToRow(index - 1, event.shiftKey),
+    ArrowDown: () => void goToRow(index + 1, event.shiftKey),
+    Home: () => void goToRow(0, event.shiftKey),
+    End: () => void goToRow(rows.value.length - 1, event.shiftKey),
+    ' ': () => pick(cue.id, 'toggle'),
+    Enter: () => bench.select(cue.id, true),
+  }
+  const action = actions[event.key]
+  if (!action) return
+  event.preventDefault()
+  action()
+}
+
+watch(bench.selectedId, async (id) => {
+  if (!id) return
+  current.value = id
+  await nextTick()
+  grid.value?.querySelector(`[data-row="${id}"]`)?.scrollIntoView({ block: 'nearest' })
+})
+</script>
+
+<template>
+  <section class="desk" :aria-label="t('bench.cueList')">
+    <header>
+      <DeskTabs />
+      <ChoiceField
+        hide-label
+        :label="t('bench.show')"
+        :value="shownKind"
+        :choices="kinds"
+        always
+        @change="shownKind = $event"
+      />
+    </header>
+    <p v-if="rows.length === 0" class="empty">{{ t('bench.noCues') }}</p>
+    <div
+      v-else
+      ref="grid"
+      class="grid"
+      role="grid"
+      aria-multiselectable="true"
+      :aria-label="t('bench.cueList')"
+      :aria-rowcount="rows.length + 1"
+    >
+      <div class="row head" role="row">
+        <span role="columnheader">{{ t('sheet.at') }}</span>
+        <span role="columnheader">{{ t('bench.kindOfCue') }}</span>
+        <span role="columnheader">{{ t('sheet.words') }}</span>
+        <span role="columnheader" class="end">{{ t('bench.length') }}</span>
+      </div>
+      <div
+        v-for="(cue, index) in rows"
+        :key="cue.id"
+        class="row"
+        :class="[cue.kind, { selected: selected.has(cue.id) }]"
+        role="row"
+        :data-row="cue.id"
+        :aria-selected="selected.has(cue.id)"
+        :tabindex="cue.id === tabStop ? 0 : -1"
+        @click="onClick($event, cue.id)"
+        @dblclick="bench.select(cue.id, true)"
+        @keydown="onKey($event, index)"
+      >
+        <span role="gridcell" class="mono">
+          <TimeField
+            v-if="bench.selectedIds.value.length === 1 && selected.has(cue.id)"
+            hide-label
+            :label="t('sheet.at')"
+            :ms="cueStartMs(cue)"
+            @change="bench.draft.make(edits.moveCue, { cueId: cue.id, toMs: $event })"
+          />
+          <template v-else>{{ time(cue) }}</template>
+        </span>
+        <span role="gridcell" class="kind">{{ t(`bench.kind.${cue.kind}`) }}</span>
+        <span role="gridcell" class="words" dir="auto">{{
+          cueWords(bench.lesson.value, cue) || t('bench.noWords')
+        }}</span>
+        <span role="gridcell" class="mono end">{{ length(cue) }}</span>
+      </div>
+    </div>
+    <SelectionBar v-if="bench.selectedCues.value.length > 0" />
+    <p v-else class="help">{{ t('bench.listHelp') }}</p>
+  </section>
+</template>
+
+<style scoped>
+.desk {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+  min-height: 0;
+  background: var(--surface);
+}
+header {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  min-height: 44px;
+  padding: 0 12px 0 18px;
+  border-bottom: 1px solid var(--line);
+}
+.grid {
+  flex: 1;
+  min-height: 0;
+  overflow-y: auto;
+}
+.row {
+  display: grid;
+  grid-template-columns: 116px 76px minmax(0, 1fr) 64px;
+  gap: 12px;
+  align-items: center;
+  min-height: 36px;
+  padding: 2px 18px 2px 14px;
+  border-bottom: 1px solid var(--line);
+  border-left: 4px solid var(--kind, transparent);
+  font-size: 13.5px;
+  cursor: default;
+  content-visibility: auto;
+  contain-intrinsic-size: auto 36px;
+}
+.row:focus-visible {
+  outline-offset: -2px;
+}
+.head {
+  position: sticky;
+  top: 0;
+  z-index: 1;
+  min-height: 30px;
+  background: var(--surface);
+  color: var(--ink-2);
+  font-size: 12.5px;
+  font-weight: 600;
+}
+.question {
+  --kind: var(--rust);
+}
+.overlay {
+  --kind: var(--slate);
+}
+.bookmark {
+  --kind: var(--straw);
+}
+.note {
+  --kind: var(--ink-3);
+}
+.selected {
+  background: var(--fern-soft);
+}
+.kind {
+  color: var(--ink-2);
+}
+.words {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.end {
+  text-align: end;
+}
+.empty,
+.help {
+  padding: 14px 18px;
+  color: var(--ink-2);
+}
+.empty {
+  flex: 1;
+  max-width: 44ch;
+}
+.help {
+  border-top: 1px solid var(--line);
+  font-size: 12.5px;
+}
+</style>

@@ -1,0 +1,46 @@
+<script setup lang="ts">
+// The two ways to see what is in the film: as its script, or as a list of its cues.
+import { useI18n } from 'vue-i18n'
+import { useBench } from './useBench.ts'
+
+const bench = useBench()
+const { t } = useI18n()
+const DESKS = ['script', 'list'] as const
+</script>
+
+<template>
+  <div class="tabs" role="group" :aria-label="t('bench.seeAs')">
+    <button
+      v-for="desk in DESKS"
+      :key="desk"
+      type="button"
+      :aria-pressed="bench.desk.value === desk"
+      @click="bench.desk.value = desk"
+    >
+      {{ t(desk === 'script' ? 'bench.script' : 'bench.cueList') }}
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.tabs {
+  display: flex;
+  align-self: stretch;
+  gap: 18px;
+}
+button {
+  min-height: 44px;
+  padding: 0;
+  border: 0;
+  border-bottom: 3px solid transparent;
+  background: none;
+  color: var(--ink-2);
+  font: inherit;
+  font-weight: 600;
+  cursor: pointer;
+}
+button[aria-pressed='true'] {
+  border-bottom-color: var(--fern);
+  color: var(--ink);
+}
+</style>

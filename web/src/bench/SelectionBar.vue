@@ -1,0 +1,92 @@
+<script setup lang="ts">
+// What can be done with everything that is selected.
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { ref, useId } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { readTypedTime } from '@fernbrake/core/media'
+import { useBench } from './useBench.ts'
+
+const bench = useBench()
+const { t } = useI18n()
+const id = useId()
+const typed = ref('')
+const wrong = ref(false)
+
+/** Moves by what was typed: `+5`, `-0:02`, or without a sign forwards. */
+function move(): void {
+  const text = typed.value.trim()
+  const back = /^[-−]/.test(text)
+  const ms = readTypedTime(text.replace(/^[-−+]\s*/, ''), bench.frameRate.value)
+  wrong.value = ms === null
+  if (ms === null) return
+  bench.moveSelection(back ? -ms : ms)
+  typed.value = ''
+}
+</script>
+
+<template>
+  <div class="bar">
+    <p role="status">{{ t('bench.selectedCount', bench.selectedCues.value.length) }}</p>
+    <form v-if="bench.canEdit.value" @submit.prevent="move">
+      <label :for="id">{{ t('bench.moveBy') }}</label>
+      <InputText
+        :id="id"
+        v-model="typed"
+        class="mono"
+        size="small"
+        placeholder="+0:05"
+        :invalid="wrong"
+        autocomplete="off"
+      />
+      <Button
+        type="submit"
+        :label="t('bench.move')"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        :disabled="typed.trim() === ''"
+      />
+    </form>
+    <Button
+      v-if="bench.canEdit.value"
+      :label="t('sheet.copyHere')"
+      severity="secondary"
+      variant="text"
+      size="small"
+      @click="bench.duplicate()"
+    />
+    <Button
+      v-if="bench.canEdit.value"
+      :label="t('sheet.delete')"
+      severity="danger"
+      variant="text"
+      size="small"
+      @click="bench.remove()"
+    />
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 12px;
+  padding: 8px 12px 8px 18px;
+  border-top: 1px solid var(--line);
+  background: var(--ground);
+}
+form {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+form :deep(input) {
+  width: 6.5em;
+}
+p {
+  margin-right: auto;
+  font-weight: 600;
+}
+</style>
