@@ -1,6 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readCaptions, readSrt, readWebVtt, writeSrt, writeWebVtt } from './index.ts'
+import { scriptSchema } from '../lesson/index.ts'
+import {
+  captionsOf,
+  readCaptions,
+  readSrt,
+  readWebVtt,
+  scriptFrom,
+  writeSrt,
+  writeWebVtt,
+} from './index.ts'
 
 const lines = fc.array(
   fc
@@ -34,16 +43,31 @@ describe('WebVTT', () => {
     expect(readWebVtt(text)).toEqual({
       ok: true,
       lines: [
-        { fromMs: 1500, toMs: 2000, text: 'Mind the sill\nand the gate & beam' },
+        {
+          ...{ fromMs: 1500, toMs: 2000, text: 'Mind the sill\nand the gate & beam' },
+          carried: {
+            name: 'intro',
+            settings: 'align:start position:10%',
+            markup: '<v Keeper>Mind the <b>sill</b></v>\nand the gate &amp; beam',
+          },
+        },
         { fromMs: 3_600_000, toMs: 3_601_000, text: 'Later' },
       ],
+      carried: {
+        format: 'webvtt',
+        header: 'WEBVTT - a title',
+        blocks: [
+          { before: 0, text: 'STYLE\n::cue { color: red }' },
+          { before: 0, text: 'NOTE anything' },
+        ],
+      },
     })
   })
 
   it('reads again what it writes', () => {
     fc.assert(
       fc.property(lines, (list) => {
-        expect(readWebVtt(writeWebVtt(list))).toEqual({ ok: true, lines: list })
+        expect(readWebVtt(writeWebVtt(list))).toMatchObject({ ok: true, lines: list })
       }),
       { seed: 11 },
     )
@@ -88,9 +112,13 @@ describe('SRT', () => {
     ).toEqual({
       ok: true,
       lines: [
-        { fromMs: 1000, toMs: 2500, text: 'Mind the sill' },
+        {
+          ...{ fromMs: 1000, toMs: 2500, text: 'Mind the sill' },
+          carried: { markup: '<i>Mind</i> the sill' },
+        },
         { fromMs: 3000, toMs: 4000, text: 'Go' },
       ],
+      carried: { format: 'srt', header: '', blocks: [] },
     })
   })
 
@@ -100,7 +128,7 @@ describe('SRT', () => {
     )
     fc.assert(
       fc.property(plain, (list) => {
-        expect(readSrt(writeSrt(list))).toEqual({ ok: true, lines: list })
+        expect(readSrt(writeSrt(list))).toMatchObject({ ok: true, lines: list })
       }),
       { seed: 12 },
     )
@@ -111,6 +139,71 @@ describe('SRT', () => {
       ok: false,
       faults: [{ line: 1, code: 'notThisFormat' }],
     })
+  })
+})
+
+describe('what a file carries besides its words', () => {
+  const VTT = `WEBVTT - Steps
+Kind: captions
+
+STYLE
+::cue(.loud) { color: #F0925F }
+
+REGION
+id:low width:40%
+
+NOTE Checked by Merrin
+
+first
+00:00:01.000 --> 00:00:02.000 align:start line:-1
+<v Keeper>Mind the <c.loud>sill</c> &amp; gate
+
+NOTE Between us
+
+00:00:03.000 --> 00:00:04.000
+Plain &amp; simple
+
+NOTE At the end
+`
+  const SRT = `1
+00:00:01,000 --> 00:00:02,000 X1:10 X2:20 Y1:1 Y2:2
+<font color="#F0925F">Mind</font> the sill
+
+2
+00:00:03,000 --> 00:00:04,000
+{\\an8}Up here
+`
+  const through = (text: string, write: typeof writeWebVtt) => {
+    const read = readCaptions(text)
+    if (!read.ok) throw new Error('unreadable')
+    let made = 0
+    const script = scriptFrom(read, () => `line-${(made += 1)}`)
+    const lines = Object.fromEntries(script.lines.map((line) => [line.id, line]))
+    const { carried } = script
+    const kept = { id: 's', partId: 'p', language: 'en', lines, ...(carried ? { carried } : {}) }
+    expect(scriptSchema.parse(kept)).toEqual(kept)
+    const captions = captionsOf(kept)
+    return write(captions.lines, captions.carried)
+  }
+  it('comes out of a script as it went in', () => {
+    expect(through(VTT, writeWebVtt)).toBe(VTT)
+    expect(through(SRT, writeSrt)).toBe(SRT)
+  })
+  it('stays out of the other format', () => {
+    expect(through(VTT, writeSrt)).toBe(
+      '1\n00:00:01,000 --> 00:00:02,000\nMind the sill & gate\n\n2\n00:00:03,000 --> 00:00:04,000\nPlain & simple\n',
+    )
+    expect(through(SRT, writeWebVtt)).not.toMatch(/font|X1/)
+  })
+  it('goes with the words when they change, and a note moves to the end when its line is gone', () => {
+    const read = readCaptions(VTT)
+    if (!read.ok) throw new Error('unreadable')
+    const [first] = read.lines
+    const changed = writeWebVtt([{ ...first!, text: 'Mind the gate' }], {
+      ...read.carried,
+      blocks: [{ before: null, text: 'NOTE Between us' }],
+    })
+    expect(changed).toContain('align:start line:-1\nMind the gate\n\nNOTE Between us')
   })
 })
 

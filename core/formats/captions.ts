@@ -1,9 +1,23 @@
 // What WebVTT and SRT have in common: lines with times, limits on what is read, and how faults are told.
 
+import { cleanText } from '../fields/index.ts'
+import type { Script, ScriptLine } from '../lesson/index.ts'
+
 export interface CaptionLine {
   fromMs: number
   toMs: number
   text: string
+  /** What the file said besides: name and settings of the cue, and its words with their markup. */
+  carried?: NonNullable<ScriptLine['carried']>
+}
+
+/** What a file says besides its captions. */
+export interface CarriedCaptions {
+  format: NonNullable<Script['carried']>['format']
+  /** The first block of a WebVTT file. */
+  header: string
+  /** Notes, styles and regions, each before the caption with this number (from 0), or at the end. */
+  blocks: { before: number | null; text: string }[]
 }
 
 /** A fault in a caption file; `line` counts from 1. */
@@ -13,21 +27,23 @@ export interface CaptionFault {
 }
 
 export type CaptionResult =
-  { ok: true; lines: CaptionLine[] } | { ok: false; faults: CaptionFault[] }
+  | { ok: true; lines: CaptionLine[]; carried: CarriedCaptions }
+  | { ok: false; faults: CaptionFault[] }
 
 /** Larger files are refused unread, in characters. */
 export const LONGEST_CAPTION_FILE = 5_000_000
 export const MOST_CAPTION_LINES = 20_000
 export const LONGEST_CAPTION = 2000
+/** With its markup. */
+const LONGEST_MARKUP = 5000
+/** Of a cue's name, and of its settings. */
+const LONGEST_NAME = 500
 /** Beyond these, further faults are not listed. */
 const MOST_FAULTS = 20
 
-/** Text without a byte order mark and with LF line ends, as lines. */
+/** Text without a byte order mark and control characters, and with LF line ends, as lines. */
 export function fileLines(text: string): string[] {
-  return text
-    .replace(/^\ufeff/, '')
-    .replace(/\r\n?/g, '\n')
-    .split('\n')
+  return cleanText(text.replace(/^\ufeff/, '')).split('\n')
 }
 
 /** Removes markup tags and resolves the character references that caption files use. */
@@ -80,32 +96,75 @@ export function blocksOf(lines: readonly string[]): Block[] {
   return blocks
 }
 
+/** The captions of a file, and where the other blocks stand among them. */
+interface ReadBlocks {
+  format: CarriedCaptions['format']
+  header?: string
+  /** How this format writes plain words. */
+  escape?: (text: string) => string
+  /** Blocks that are no captions. */
+  isOther?: (block: Block) => boolean
+}
+
 /**
  * Reads cue blocks: an optional name, a timing line, text. A file with any fault is refused whole, so that nobody
  * finds half a script; all faults are told, up to a limit. Cues without text are passed over.
  */
-export function readBlocks(blocks: readonly Block[]): CaptionResult {
+export function readBlocks(
+  blocks: readonly Block[],
+  { format, header = '', escape = (text) => text, isOther = () => false }: ReadBlocks,
+): CaptionResult {
   const lines: CaptionLine[] = []
+  const others: CarriedCaptions['blocks'] = []
   const faults: CaptionFault[] = []
   for (const block of blocks) {
-    const read = readBlock(block)
+    if (isOther(block)) {
+      others.push({ before: lines.length, text: block.lines.join('\n') })
+      continue
+    }
+    const read = readBlock(block, escape)
     if ('code' in read) faults.push(read)
     else if (read.text !== '') lines.push(read)
     if (faults.length >= MOST_FAULTS) break
   }
   if (lines.length > MOST_CAPTION_LINES) faults.push({ line: 1, code: 'tooMany' })
   if (faults.length === 0 && lines.length === 0) faults.push({ line: 1, code: 'empty' })
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, lines }
+  if (faults.length > 0) return { ok: false, faults }
+  const placed = others.map(({ before, text }) => ({
+    before: before === lines.length ? null : before,
+    text,
+  }))
+  return { ok: true, lines, carried: { format, header, blocks: placed } }
 }
 
-function readBlock({ lines, firstLine }: Block): CaptionLine | CaptionFault {
+function readBlock(
+  { lines, firstLine }: Block,
+  escape: (text: string) => string,
+): CaptionLine | CaptionFault {
   const timing = lines[0]!.includes('-->') ? 0 : 1
-  const timed = /^\s*(\S+)\s+-->\s+(\S+)/.exec(lines[timing] ?? '')
+  const timed = /^\s*(\S+)\s+-->\s+(\S+)[ \t]*(.*)$/.exec(lines[timing] ?? '')
   const fromMs = timed ? captionMs(timed[1]!) : null
   const toMs = timed ? captionMs(timed[2]!) : null
   const line = firstLine + Math.min(timing, lines.length - 1)
   if (fromMs === null || toMs === null) return { line, code: 'brokenTime' }
   if (toMs <= fromMs) return { line, code: 'endsBeforeItBegins' }
-  const text = plainCaption(lines.slice(timing + 1).join('\n'))
-  return text.length > LONGEST_CAPTION ? { line, code: 'tooLong' } : { fromMs, toMs, text }
+  const markup = lines.slice(timing + 1).join('\n')
+  const [name, settings] = [timing === 1 ? lines[0]! : '', timed![3]!.trim()]
+  const text = plainCaption(markup)
+  const isTooLong = [name, settings].some((words) => words.length > LONGEST_NAME)
+  if (isTooLong || text.length > LONGEST_CAPTION || markup.length > LONGEST_MARKUP)
+    return { line, code: 'tooLong' }
+  const carried = {
+    ...(name ? { name } : {}),
+    ...(settings ? { settings } : {}),
+    ...(markup === escape(text) ? {} : { markup }),
+  }
+  return { fromMs, toMs, text, ...(Object.keys(carried).length > 0 ? { carried } : {}) }
+}
+
+/** The words to write: with the markup they came with, as long as the words themselves are still the same. */
+export function markupOf({ text, carried }: CaptionLine, escape: (text: string) => string): string {
+  const isSame = carried?.markup !== undefined && plainCaption(carried.markup) === text
+  // A blank line would end the caption.
+  return isSame ? carried.markup! : escape(text).replace(/\n{2,}/g, '\n')
 }

@@ -1,6 +1,8 @@
 // The only door of core/formats: one folder a format.
 export { readWebVtt, writeWebVtt } from './webvtt/index.ts'
 export { readSrt, writeSrt } from './srt/index.ts'
+export { captionsOf, scriptFrom, type Captions } from './script.ts'
+export type { CarriedCaptions } from './captions.ts'
 export type { CaptionFault, CaptionLine, CaptionResult } from './captions.ts'
 import { readSrt } from './srt/index.ts'
 import { readWebVtt } from './webvtt/index.ts'

@@ -1,18 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { edited, lessonWithFilm, PART, withQuestion } from '../testing/index.ts'
+import { edited, fullLesson, PART } from '../testing/index.ts'
 import {
   amendEdit,
   applyPatches,
   checkLesson,
   clipOf,
-  cueStartMs,
   edits,
-  emptyLesson,
   emptyUndo,
   endMessage,
   findWhatBlocksPublishing,
   noteEdit,
-  readClip,
   redo,
   runEdit,
   undo,
@@ -26,6 +23,19 @@ const PASTED = { a: 'a2', 'q-a': 'q-a2', o: 'o2' }
 
 /** Every edit with arguments that change the lesson below. */
 const CASES: [Edit<never>, unknown][] = [
+  [
+    edits.addScript,
+    { id: 's2', partId: PART, language: 'fr', from: { scriptId: 's', newIds: { l1: 'm1' } } },
+  ],
+  [edits.removeScript, { scriptId: 's' }],
+  [edits.setLineText, { scriptId: 's', lineId: 'l1', text: 'Other words' }],
+  [edits.setLineTimes, { scriptId: 's', lineId: 'l1', fromMs: 500, toMs: 900 }],
+  [edits.addLine, { scriptId: 's', lineId: 'new', fromMs: 9000, toMs: 9500 }],
+  [edits.removeLine, { scriptId: 's', lineId: 'l1' }],
+  [edits.splitLine, { scriptId: 's', lineId: 'l1', newLineId: 'new', at: 6 }],
+  [edits.joinLines, { scriptId: 's', lineId: 'l1' }],
+  [edits.shiftLines, { scriptId: 's', fromMs: 0, byMs: 250 }],
+  [edits.tapLine, { scriptId: 's', lineId: 'l2', atMs: 1500 }],
   [edits.setLessonText, { field: 'title', text: 'Another' }],
   [edits.setLanguage, { language: 'de' }],
   [edits.addFilmPart, { id: 'part-2', title: 'More' }],
@@ -69,20 +79,6 @@ const CASES: [Edit<never>, unknown][] = [
   [edits.removeOption, { questionId: 'q-a', optionId: 'a-b' }],
 ]
 
-function fullLesson(): Lesson {
-  let lesson = withQuestion(lessonWithFilm(), { id: 'a', atMs: 5000 })
-  lesson = edited(lesson, edits.addOverlay, {
-    cueId: 'o',
-    partId: PART,
-    fromMs: 1000,
-    toMs: 4000,
-    text: '',
-  })
-  lesson = edited(lesson, edits.addBookmark, { cueId: 'b', partId: PART, atMs: 0, title: '' })
-  lesson = edited(lesson, edits.addNote, { cueId: 'note', partId: PART, atMs: 8000 })
-  return edited(lesson, edits.importScript, { id: 's', partId: PART, language: 'en', lines: [] })
-}
-
 describe.each(CASES.map(([edit, args]) => [edit.name, edit, args] as const))(
   '%s',
   (_name, edit, args) => {
@@ -112,62 +108,6 @@ it('the list above leaves no edit out', () => {
     typeof edit === 'object' ? [edit.name] : [],
   )
   expect(new Set(CASES.map(([edit]) => edit.name))).toEqual(new Set(names))
-})
-
-describe('several cues', () => {
-  it('move together as far as the first of them can', () => {
-    const starts = (lesson: Lesson) => ['a', 'o', 'b'].map((id) => cueStartMs(lesson.cues[id]!))
-    const moved = (byMs: number) =>
-      starts(edited(fullLesson(), edits.moveCues, { cueIds: ['a', 'o', 'gone'], byMs }))
-    expect(moved(400)).toEqual([5400, 1400, 0])
-    expect(moved(-9000)).toEqual([4000, 0, 0])
-    expect(moved(1e6)).toEqual([60_000, 56_000, 0])
-  })
-
-  it('beyond the end of a shorter film stay there, and go no further', () => {
-    const shorter = edited(fullLesson(), edits.attachFilm, {
-      ...{ partId: PART, mediaId: 'm2', durationMs: 3000, frameRate: '25' },
-    })
-    expect(shorter.cues.a).toMatchObject({ atMs: 5000 })
-    const move = (byMs: number) => edited(shorter, edits.moveCues, { cueIds: ['a'], byMs }).cues.a
-    expect(move(500)).toMatchObject({ atMs: 5000 })
-    expect(move(-2500)).toMatchObject({ atMs: 2500 })
-  })
-
-  it('go through the clipboard to another lesson, with their questions', () => {
-    const text = JSON.stringify(clipOf(fullLesson(), ['a', 'o', 'gone']))
-    const clip = readClip(text)!
-    const other = edited(lessonWithFilm(), edits.addFilmPart, { id: 'p2', title: '' })
-    const pasted = edited(other, edits.pasteCues, {
-      ...{ clip, partId: 'p2', atMs: 10_000, newIds: PASTED },
-    })
-    expect(pasted.cues.o2).toMatchObject({ partId: 'p2', fromMs: 10_000, toMs: 13_000 })
-    expect(pasted.cues.a2).toMatchObject({ atMs: 14_000, questionId: 'q-a2' })
-    expect(pasted.questions['q-a2']).toMatchObject({ stem: 'Stem of a' })
-  })
-
-  it('lose evidence in a film that is not there', () => {
-    const lesson = withQuestion(lessonWithFilm(), {
-      ...{ id: 'a', atMs: 5000, evidence: { fromMs: 1000, toMs: 2000 } },
-    })
-    const clip = clipOf(lesson, ['a'])!
-    const paste = { clip, atMs: 0, newIds: PASTED }
-    expect(
-      edited(lesson, edits.pasteCues, { ...paste, partId: PART }).questions['q-a2']!.evidence,
-    ).toEqual({ partId: PART, fromMs: 1000, toMs: 2000 })
-    const empty = edited(emptyLesson('Other'), edits.addFilmPart, { id: 'p2', title: '' })
-    const pasted = edited(empty, edits.pasteCues, { ...paste, partId: 'p2' })
-    expect(pasted.questions['q-a2']!.evidence).toBe(null)
-  })
-
-  it('are not read from a clipboard that holds something else, or a broken clip', () => {
-    expect(clipOf(fullLesson(), ['gone'])).toBe(null)
-    const clip = clipOf(fullLesson(), ['a'])!
-    const others = ['', 'words', '{}', '{"kind":"fernbrake-cues"}', '{"kind":"fernbrake-cues"']
-    for (const text of others) expect(readClip(text)).toBe(null)
-    expect(readClip(JSON.stringify({ ...clip, questions: {} }))).toBe(null)
-    expect(readClip(JSON.stringify({ ...clip, extra: 1 }))).toBe(null)
-  })
 })
 
 describe('older lessons', () => {

@@ -34,6 +34,14 @@ export const scriptLineSchema = z
     fromMs: mediaMsSchema,
     toMs: mediaMsSchema,
     text: plainText(2000),
+    /** What the caption file said besides: the cue's name, its settings, and its words with their markup. */
+    carried: z
+      .strictObject({
+        name: plainText(500).optional(),
+        settings: plainText(500).optional(),
+        markup: plainText(5000).optional(),
+      })
+      .optional(),
   })
   .refine((line) => line.fromMs < line.toMs, 'must end after it begins')
 
@@ -42,6 +50,17 @@ export const scriptSchema = z.strictObject({
   partId: idSchema,
   language: languageSchema,
   lines: z.record(idSchema, scriptLineSchema),
+  /** What the caption file said besides its cues, and which kind of file it was. */
+  carried: z
+    .strictObject({
+      format: z.enum(['webvtt', 'srt']),
+      header: plainText(5000),
+      /** Notes, styles and regions, each before the line with this id, or at the end. */
+      blocks: z
+        .array(z.strictObject({ before: idSchema.nullable(), text: plainText(20_000) }))
+        .max(1000),
+    })
+    .optional(),
 })
 
 const cueBase = { id: idSchema, partId: idSchema, order: orderSchema }

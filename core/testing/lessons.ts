@@ -53,3 +53,25 @@ export function withQuestion(lesson: Lesson, wish: QuestionWish): Lesson {
     })
   return edited(next, edits.setHold, { cueId: id, hold, sendBack, again })
 }
+
+/** A lesson with one of everything: question `a`, overlay `o`, bookmark `b`, note `note`, script `s`. */
+export function fullLesson(): Lesson {
+  let lesson = withQuestion(lessonWithFilm(), { id: 'a', atMs: 5000 })
+  lesson = edited(lesson, edits.addOverlay, {
+    cueId: 'o',
+    partId: PART,
+    fromMs: 1000,
+    toMs: 4000,
+    text: '',
+  })
+  lesson = edited(lesson, edits.addBookmark, { cueId: 'b', partId: PART, atMs: 0, title: '' })
+  lesson = edited(lesson, edits.addNote, { cueId: 'note', partId: PART, atMs: 8000 })
+  return edited(lesson, edits.importScript, {
+    ...{ id: 's', partId: PART, language: 'en' },
+    lines: [
+      { id: 'l1', fromMs: 1000, toMs: 3000, text: 'Water climbs hills' },
+      { id: 'l2', fromMs: 3000, toMs: 4000, text: 'by steps.' },
+      { id: 'l3', fromMs: 6000, toMs: 8000, text: 'Each is a lock.' },
+    ],
+  })
+}

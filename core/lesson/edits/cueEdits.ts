@@ -2,7 +2,6 @@
 import { cleanText } from '../../fields/index.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Box, Cue, Hold, Lesson, OverlayCue } from '../schema.ts'
-import { cueStartMs } from '../order.ts'
 import { clampSpan, clampToFilm, orderAfterAll } from './placing.ts'
 
 /** How long a new overlay stays when nothing else is said, in ms. */

@@ -1,7 +1,7 @@
 // Edits of the lesson as a whole and of its parts.
 import { cleanText } from '../../fields/index.ts'
 import type { Edit } from '../runEdit.ts'
-import type { Ending, FrameRateName, Lesson, SeekRule } from '../schema.ts'
+import type { Ending, FrameRateName, SeekRule } from '../schema.ts'
 import { orderAfterAll } from './placing.ts'
 
 export const setLessonText: Edit<{ field: 'title' | 'summary'; text: string }> = {
@@ -72,37 +72,4 @@ export const setSeekRule: Edit<{ partId: string; seekRule: SeekRule }> = {
     const part = draft.parts[partId]
     if (part) part.seekRule = seekRule
   },
-}
-
-export interface ImportedLine {
-  id: string
-  fromMs: number
-  toMs: number
-  text: string
-}
-
-/** Puts a script in place of the part's script in the same language. */
-export const importScript: Edit<{
-  id: string
-  partId: string
-  language: string
-  lines: ImportedLine[]
-}> = {
-  name: 'importScript',
-  change: (draft, { id, partId, language, lines }) => {
-    removeScripts(draft, partId, language)
-    draft.scripts[id] = {
-      id,
-      partId,
-      language,
-      lines: Object.fromEntries(
-        lines.map((line) => [line.id, { ...line, text: cleanText(line.text) }]),
-      ),
-    }
-  },
-}
-
-function removeScripts(draft: Lesson, partId: string, language: string): void {
-  for (const script of Object.values(draft.scripts))
-    if (script.partId === partId && script.language === language) delete draft.scripts[script.id]
 }

@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits, type SeekRule } from '@fernbrake/core/lesson'
 import ChoiceField from './ChoiceField.vue'
+import { languageChoices } from './languages.ts'
 import NumberField from './NumberField.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
@@ -13,9 +14,6 @@ const emit = defineEmits<{ close: []; replace: [] }>()
 const bench = useBench()
 const { draft } = bench
 const { t } = useI18n()
-const LANGUAGES = ['en', 'de', 'fr', 'es', 'it', 'nl', 'pl', 'pt', 'sv', 'ar', 'he', 'ja', 'zh']
-const names = new Intl.DisplayNames(['en'], { type: 'language' })
-const languages = LANGUAGES.map((value) => ({ value, label: names.of(value) ?? value }))
 const RULES: SeekRule[] = ['free', 'backOnly', 'none']
 const ending = computed(() => draft.lesson.value.ending)
 const USUAL_PASS_SHARE = 0.6
@@ -54,7 +52,7 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
       <ChoiceField
         :label="t('sheet.language')"
         :value="draft.lesson.value.language"
-        :choices="languages"
+        :choices="languageChoices"
         @change="draft.make(edits.setLanguage, { language: $event })"
       />
       <ChoiceField

@@ -1,22 +1,28 @@
 <script setup lang="ts">
 // The script as a desk: the film read as a text, with the cues in its margin beside the line they belong to.
 import Button from 'primevue/button'
+import { useVirtualizer } from '@tanstack/vue-virtual'
 import { nanoid } from 'nanoid'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { readCaptions, type CaptionFault } from '@fernbrake/core/formats'
+import { readCaptions, scriptFrom, type CaptionFault } from '@fernbrake/core/formats'
 import { cueStartMs, edits, lineIndexAt, type Cue } from '@fernbrake/core/lesson'
-import { clockTime } from '@fernbrake/core/media'
 import CueCard from './CueCard.vue'
 import DeskTabs from './DeskTabs.vue'
+import ScriptFind from './ScriptFind.vue'
+import ScriptLine from './ScriptLine.vue'
+import ScriptTools from './ScriptTools.vue'
+import TapBar from './TapBar.vue'
 import { useBench, type CueKind } from './useBench.ts'
 
 const bench = useBench()
 const { t } = useI18n()
 const list = ref<HTMLElement | null>(null)
-const picker = ref<HTMLInputElement | null>(null)
 const faults = ref<CaptionFault[]>([])
-const KINDS: CueKind[] = ['question', 'overlay', 'bookmark']
+const editingId = ref<string | null>(null)
+const tapping = ref(false)
+const showsTools = ref(false)
+const foundIds = ref<ReadonlySet<string>>(new Set())
 
 /** Cues by the line they begin in; those before the first line stand under −1. */
 const cuesByLine = computed(() => {
@@ -29,16 +35,41 @@ const cuesByLine = computed(() => {
   }
   return groups
 })
+/** What is shown, from top to bottom: the numbers of the lines, −1 first where cues come before them all. */
+const rows = computed(() => [
+  ...(cuesByLine.value.has(-1) ? [-1] : []),
+  ...bench.lines.value.map((_, index) => index),
+])
+
+/** Only what is in view is on the page: a film of hours has thousands of lines. */
+const virtualizer = useVirtualizer(
+  computed(() => ({
+    count: rows.value.length,
+    getScrollElement: () => list.value,
+    estimateSize: () => 74,
+    overscan: 6,
+    getItemKey: (row: number) => bench.lines.value[rows.value[row]!]?.id ?? 'before',
+  })),
+)
+const items = computed(() =>
+  virtualizer.value.getVirtualItems().map((item) => ({ item, index: rows.value[item.index]! })),
+)
+const measure = (element: unknown) => {
+  if (element instanceof HTMLElement) virtualizer.value.measureElement(element)
+}
+
+function showLine(index: number): void {
+  const row = rows.value.indexOf(index)
+  const shown = virtualizer.value.getVirtualItems().find((item) => item.index === row)
+  const { scrollTop, clientHeight } = list.value ?? { scrollTop: 0, clientHeight: 0 }
+  const inView = shown && shown.start >= scrollTop && shown.end <= scrollTop + clientHeight - 20
+  if (row >= 0 && !inView) virtualizer.value.scrollToIndex(row, { align: 'center' })
+}
 
 watch(bench.lineIndex, async (index) => {
   await nextTick()
-  const line = list.value?.querySelector<HTMLElement>(`[data-line="${index}"]`)
-  if (!line || !list.value || list.value.matches(':focus-within')) return
-  const { offsetTop, offsetHeight } = line
-  const { scrollTop, clientHeight } = list.value
-  const inView =
-    offsetTop >= scrollTop + 20 && offsetTop + offsetHeight <= scrollTop + clientHeight - 40
-  if (!inView) list.value.scrollTop = offsetTop - clientHeight / 3
+  // The text does not move under the hands of somebody who works in it.
+  if (list.value && !list.value.matches(':focus-within')) showLine(index)
 })
 
 function placeAt(kind: CueKind, index: number): void {
@@ -51,23 +82,31 @@ function placeAt(kind: CueKind, index: number): void {
 
 async function take(file: File | undefined): Promise<void> {
   const partId = bench.part.value?.id
-  if (!file || !partId) return
+  if (!file || !partId || !bench.canEdit.value) return
   const read = readCaptions(await file.text())
   faults.value = read.ok ? [] : read.faults
   if (!read.ok) return
-  bench.draft.make(edits.importScript, {
-    id: nanoid(),
-    partId,
-    language: bench.lesson.value.language,
-    lines: read.lines.map((line) => ({ id: nanoid(10), ...line })),
-  })
+  const language = bench.scriptLanguage.value
+  const script = scriptFrom(read, () => nanoid(10))
+  if (bench.draft.make(edits.importScript, { id: nanoid(), partId, language, ...script }))
+    showsTools.value = false
 }
 
-function onPicked(event: Event): void {
-  const input = event.target as HTMLInputElement
-  void take(input.files?.[0])
-  input.value = ''
+function addFirstLine(): void {
+  const scriptId = bench.script.value?.id
+  const last = bench.lines.value.at(-1)
+  if (!scriptId) return
+  const fromMs = Math.max(bench.mediaMs.value, last?.toMs ?? 0)
+  const lineId = nanoid(10)
+  if (bench.draft.make(edits.addLine, { scriptId, lineId, fromMs, toMs: fromMs + 3000 }))
+    editingId.value = lineId
 }
+
+function onFound(index: number): void {
+  showLine(index)
+  bench.seek(bench.lines.value[index]!.fromMs)
+}
+const setEditing = (id: string, on: boolean) => (editingId.value = on ? id : null)
 </script>
 
 <template>
@@ -79,25 +118,24 @@ function onPicked(event: Event): void {
   >
     <header>
       <DeskTabs />
+      <span class="gap" />
+      <ScriptFind v-if="rows.length > 0" @found="onFound" @matches="foundIds = $event" />
       <Button
-        v-if="bench.canEdit.value && bench.part.value"
-        :label="bench.lines.value.length > 0 ? t('bench.otherCaptions') : t('bench.bringCaptions')"
+        v-if="bench.part.value"
+        :label="t('script.tools')"
+        :aria-expanded="showsTools"
         severity="secondary"
         variant="text"
         size="small"
-        @click="picker?.click()"
-      />
-      <input
-        ref="picker"
-        class="visually-hidden"
-        type="file"
-        accept=".vtt,.srt,text/vtt"
-        tabindex="-1"
-        data-test="captions"
-        :aria-label="t('bench.bringCaptions')"
-        @change="onPicked"
+        @click="showsTools = !showsTools"
       />
     </header>
+    <ScriptTools
+      v-if="(showsTools || bench.lines.value.length === 0) && bench.part.value && !tapping"
+      @file="take"
+      @tap="((tapping = true), (showsTools = false))"
+    />
+    <TapBar v-if="tapping" @done="tapping = false" />
     <div v-if="faults.length > 0" class="notice faults" role="alert">
       <p>{{ t('bench.captionFaults') }}</p>
       <ul>
@@ -108,52 +146,40 @@ function onPicked(event: Event): void {
     </div>
     <div ref="list" class="lines" tabindex="-1">
       <p v-if="bench.lines.value.length === 0" class="empty">{{ t('bench.noScript') }}</p>
-      <div v-if="cuesByLine.has(-1)" class="line" data-line="-1">
-        <span class="mono at" />
-        <span class="text" />
-        <div class="cards">
-          <CueCard v-for="cue in cuesByLine.get(-1)" :key="cue.id" :cue="cue" />
-        </div>
-      </div>
-      <div
-        v-for="(line, index) in bench.lines.value"
-        :key="line.id"
-        class="line"
-        :class="{ now: index === bench.lineIndex.value }"
-        :data-line="index"
-      >
-        <span class="mono at">{{ clockTime(line.fromMs) }}</span>
-        <div class="text">
-          <button
-            type="button"
-            class="words"
-            :lang="bench.script.value?.language"
-            :aria-current="index === bench.lineIndex.value"
-            @click="bench.seek(line.fromMs)"
-          >
-            {{ line.text }}
-          </button>
-          <div v-if="bench.canEdit.value" class="here">
-            <button
-              v-for="kind in KINDS"
-              :key="kind"
-              type="button"
-              :aria-label="
-                t('bench.placeHere', {
-                  kind: t(`bench.kind.${kind}`),
-                  time: clockTime(line.fromMs),
-                })
-              "
-              @click="placeAt(kind, index)"
-            >
-              {{ t(`bench.addKind.${kind}`) }}
-            </button>
+      <div class="all" :style="{ height: `${virtualizer.getTotalSize()}px` }">
+        <div
+          v-for="{ item, index } in items"
+          :key="String(item.key)"
+          :ref="measure"
+          class="row"
+          :data-index="item.index"
+          :data-line="index"
+          :style="{ transform: `translateY(${item.start}px)` }"
+        >
+          <div v-if="index === -1" class="before">
+            <CueCard v-for="cue in cuesByLine.get(-1)" :key="cue.id" :cue="cue" />
           </div>
-        </div>
-        <div class="cards">
-          <CueCard v-for="cue in cuesByLine.get(index)" :key="cue.id" :cue="cue" />
+          <ScriptLine
+            v-else
+            :line="bench.lines.value[index]!"
+            :cues="cuesByLine.get(index) ?? []"
+            :is-now="index === bench.lineIndex.value"
+            :is-found="foundIds.has(bench.lines.value[index]!.id)"
+            :editing="editingId === bench.lines.value[index]!.id"
+            @update:editing="setEditing(bench.lines.value[index]!.id, $event)"
+            @place="placeAt($event, index)"
+          />
         </div>
       </div>
+      <Button
+        v-if="bench.script.value && bench.canEdit.value"
+        class="add"
+        :label="t('script.addLine')"
+        severity="secondary"
+        variant="text"
+        size="small"
+        @click="addFirstLine"
+      />
     </div>
   </section>
 </template>
@@ -169,10 +195,13 @@ function onPicked(event: Event): void {
 header {
   display: flex;
   align-items: center;
-  justify-content: space-between;
+  gap: 8px;
   min-height: 44px;
   padding: 0 8px 0 18px;
   border-bottom: 1px solid var(--line);
+}
+.gap {
+  flex: 1;
 }
 .faults {
   max-height: 40%;
@@ -188,74 +217,28 @@ header {
   min-height: 0;
   overflow-y: auto;
 }
+.all {
+  position: relative;
+}
+.row {
+  position: absolute;
+  inset: 0 0 auto;
+}
+.before {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  width: 38%;
+  min-width: 150px;
+  margin-left: auto;
+  padding: 8px 12px;
+}
 .empty {
   padding: 24px 18px;
   color: var(--ink-2);
   max-width: 44ch;
 }
-.line {
-  display: grid;
-  grid-template-columns: 46px minmax(0, 1fr) minmax(150px, 38%);
-  gap: 10px;
-  padding: 8px 12px 4px 18px;
-  content-visibility: auto;
-  contain-intrinsic-size: auto 72px;
-}
-.line.now {
-  background: var(--fern-soft);
-}
-.at {
-  padding-top: 4px;
-  font-size: 13.5px;
-  color: var(--ink-2);
-}
-.words {
-  width: 100%;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--ink);
-  font-family: var(--reading);
-  font-size: 17px;
-  line-height: 1.45;
-  text-align: start;
-  cursor: pointer;
-}
-.here {
-  display: flex;
-  gap: 4px 12px;
-  min-height: 24px;
-  opacity: 0;
-}
-.line:hover .here,
-.line:focus-within .here {
-  opacity: 1;
-}
-.here button {
-  min-height: 24px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--ink-2);
-  font: inherit;
-  font-size: 12.5px;
-  font-weight: 600;
-  white-space: nowrap;
-  cursor: pointer;
-}
-.here button:hover {
-  color: var(--fern);
-  text-decoration: underline;
-}
-.cards {
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
-  min-width: 0;
-}
-@media (hover: none) {
-  .here {
-    opacity: 1;
-  }
+.add {
+  margin: 4px 0 24px 66px;
 }
 </style>

@@ -11,7 +11,6 @@ import {
   lineIndexAt,
   linesInOrder,
   partsInOrder,
-  scriptOfPart,
   type Clip,
   type Cue,
 } from '@fernbrake/core/lesson'
@@ -45,8 +44,17 @@ export function createBench(
   const durationMs = computed(() => part.value?.durationMs ?? media.value?.durationMs ?? 0)
   const frameRate = computed(() => frameRateOf(part.value?.frameRate ?? '25'))
   const cues = computed(() => (part.value ? cuesInOrder(lesson.value, part.value.id) : []))
-  const script = computed(() =>
-    part.value ? (scriptOfPart(lesson.value, part.value.id, lesson.value.language) ?? null) : null,
+  const scripts = computed(() =>
+    Object.values(lesson.value.scripts).filter(({ partId }) => partId === part.value?.id),
+  )
+  const chosenLanguage = ref<string | null>(null)
+  /** The language in which the script is read and written; the lesson's own until another is chosen. */
+  const scriptLanguage = computed({
+    get: () => chosenLanguage.value ?? lesson.value.language,
+    set: (language) => (chosenLanguage.value = language),
+  })
+  const script = computed(
+    () => scripts.value.find(({ language }) => language === scriptLanguage.value) ?? null,
   )
   const lines = computed(() => (script.value ? linesInOrder(script.value) : []))
   const lineIndex = computed(() => lineIndexAt(lines.value, mediaMs.value))
@@ -220,6 +228,8 @@ export function createBench(
     durationMs,
     frameRate,
     cues,
+    scripts,
+    scriptLanguage,
     script,
     lines,
     lineIndex,

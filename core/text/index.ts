@@ -1,0 +1,3 @@
+// The only door of core/text.
+export { linesOfPlainText, roughTimes } from './plainScript.ts'
+export { findInLines } from './search.ts'

@@ -1,0 +1,251 @@
+<script setup lang="ts">
+// What concerns a script as a whole: its language, files in and out, a plain text, shifting, tapping along.
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import Textarea from 'primevue/textarea'
+import { nanoid } from 'nanoid'
+import { computed, ref, useId, useTemplateRef } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { captionsOf, writeSrt, writeWebVtt } from '@fernbrake/core/formats'
+import { edits } from '@fernbrake/core/lesson'
+import { readTypedTime } from '@fernbrake/core/media'
+import { linesOfPlainText, roughTimes } from '@fernbrake/core/text'
+import ChoiceField from './ChoiceField.vue'
+import { languageChoices, languageName } from './languages.ts'
+import { useBench } from './useBench.ts'
+
+const emit = defineEmits<{ file: [file: File | undefined]; tap: [] }>()
+const bench = useBench()
+const { draft } = bench
+const { t } = useI18n()
+const id = useId()
+const picker = useTemplateRef<HTMLInputElement>('picker')
+const hasLines = computed(() => bench.lines.value.length > 0)
+
+/** The languages there are, and those that a script can be begun in. */
+const languages = computed(() => {
+  const there = new Set([bench.scriptLanguage.value, ...bench.scripts.value.map((s) => s.language)])
+  return [...there].map((value) => ({ value, label: languageName(value) }))
+})
+const others = computed(() => [
+  { value: '', label: t('script.chooseLanguage') },
+  ...languageChoices.filter(({ value }) => !languages.value.some((one) => one.value === value)),
+])
+
+function addLanguage(language: string): void {
+  const partId = bench.part.value?.id
+  if (!partId || language === '') return
+  const source = bench.script.value
+  const newIds = Object.fromEntries(
+    Object.keys(source?.lines ?? {}).map((lineId) => [lineId, nanoid(10)]),
+  )
+  const from = source ? { from: { scriptId: source.id, newIds } } : {}
+  if (draft.make(edits.addScript, { id: nanoid(), partId, language, ...from }))
+    bench.scriptLanguage.value = language
+}
+
+function take(event: Event): void {
+  const input = event.target as HTMLInputElement
+  emit('file', input.files?.[0])
+  input.value = ''
+}
+
+function download(ending: 'vtt' | 'srt'): void {
+  const script = bench.script.value
+  if (!script) return
+  const { lines, carried } = captionsOf(script)
+  const text = ending === 'vtt' ? writeWebVtt(lines, carried) : writeSrt(lines, carried)
+  const name = (bench.lesson.value.title || 'script').replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([text], { type: 'text/plain' }))
+  link.download = `${name}.${script.language}.${ending}`
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
+
+const pasting = ref(false)
+const plain = ref('')
+const plainLines = computed(() => linesOfPlainText(plain.value))
+
+function takePlain(): void {
+  const partId = bench.part.value?.id
+  if (!partId || plainLines.value.length === 0) return
+  const timed = roughTimes(plainLines.value, bench.times.pauses.value, bench.durationMs.value)
+  const lines = timed.map((line) => ({ id: nanoid(10), ...line }))
+  const language = bench.scriptLanguage.value
+  if (!draft.make(edits.importScript, { id: nanoid(), partId, language, lines })) return
+  pasting.value = false
+  plain.value = ''
+}
+
+const shift = ref('')
+const shiftIsWrong = ref(false)
+const fromHere = ref('all')
+const scopes = computed(() => [
+  { value: 'all', label: t('script.allLines') },
+  { value: 'here', label: t('script.fromHere') },
+])
+
+function shiftLines(): void {
+  const back = /^[-−]/.test(shift.value.trim())
+  const ms = readTypedTime(shift.value.trim().replace(/^[-−+]\s*/, ''), bench.frameRate.value)
+  shiftIsWrong.value = ms === null
+  if (ms === null || !bench.script.value) return
+  const first = bench.lines.value[bench.lineIndex.value]?.fromMs ?? bench.mediaMs.value
+  draft.make(edits.shiftLines, {
+    scriptId: bench.script.value.id,
+    fromMs: fromHere.value === 'all' ? 0 : first,
+    byMs: back ? -ms : ms,
+  })
+  shift.value = ''
+}
+</script>
+
+<template>
+  <div class="tools sheet-form">
+    <div class="pair">
+      <ChoiceField
+        :label="t('script.language')"
+        :value="bench.scriptLanguage.value"
+        :choices="languages"
+        always
+        @change="bench.scriptLanguage.value = $event"
+      />
+      <ChoiceField
+        v-if="bench.canEdit.value"
+        :label="t('script.addLanguage')"
+        value=""
+        :choices="others"
+        @change="addLanguage"
+      />
+    </div>
+    <div class="buttons">
+      <template v-if="bench.canEdit.value">
+        <Button
+          :label="hasLines ? t('bench.otherCaptions') : t('bench.bringCaptions')"
+          severity="secondary"
+          variant="outlined"
+          size="small"
+          @click="picker?.click()"
+        />
+        <Button
+          :label="t('script.paste')"
+          :aria-expanded="pasting"
+          severity="secondary"
+          variant="outlined"
+          size="small"
+          @click="pasting = !pasting"
+        />
+      </template>
+      <template v-if="hasLines">
+        <Button
+          :label="t('script.saveVtt')"
+          severity="secondary"
+          variant="text"
+          size="small"
+          @click="download('vtt')"
+        />
+        <Button
+          :label="t('script.saveSrt')"
+          severity="secondary"
+          variant="text"
+          size="small"
+          @click="download('srt')"
+        />
+      </template>
+      <input
+        ref="picker"
+        class="visually-hidden"
+        type="file"
+        accept=".vtt,.srt,text/vtt"
+        tabindex="-1"
+        data-test="captions"
+        :aria-label="t('bench.bringCaptions')"
+        @change="take"
+      />
+    </div>
+    <div v-if="pasting" class="field">
+      <label :for="`${id}-plain`">{{ t('script.pasteHelp') }}</label>
+      <Textarea :id="`${id}-plain`" v-model="plain" rows="6" dir="auto" />
+      <div class="buttons">
+        <Button
+          :label="t('script.takePlain', plainLines.length)"
+          size="small"
+          :disabled="plainLines.length === 0 || bench.durationMs.value === 0"
+          @click="takePlain"
+        />
+        <p v-if="hasLines" class="warning">{{ t('script.replaces') }}</p>
+      </div>
+    </div>
+    <form v-if="hasLines && bench.canEdit.value" class="buttons" @submit.prevent="shiftLines">
+      <label :for="`${id}-shift`">{{ t('script.shiftBy') }}</label>
+      <InputText
+        :id="`${id}-shift`"
+        v-model="shift"
+        class="mono shift"
+        size="small"
+        placeholder="-0.5"
+        :invalid="shiftIsWrong"
+        autocomplete="off"
+      />
+      <ChoiceField
+        hide-label
+        :label="t('script.which')"
+        :value="fromHere"
+        :choices="scopes"
+        @change="fromHere = $event"
+      />
+      <Button
+        type="submit"
+        :label="t('script.shift')"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        :disabled="shift.trim() === ''"
+      />
+      <Button
+        :label="t('script.tap')"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        @click="emit('tap')"
+      />
+    </form>
+    <Button
+      v-if="bench.script.value && bench.canEdit.value"
+      class="remove"
+      :label="t('script.removeScript', { language: languageName(bench.script.value.language) })"
+      severity="danger"
+      variant="text"
+      size="small"
+      @click="draft.make(edits.removeScript, { scriptId: bench.script.value.id })"
+    />
+  </div>
+</template>
+
+<style scoped>
+.tools {
+  gap: 10px;
+  max-height: 60%;
+  padding: 12px 18px;
+  overflow-y: auto;
+  border-bottom: 1px solid var(--line);
+  background: var(--ground);
+}
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 8px;
+}
+.shift {
+  width: 6em;
+}
+.warning {
+  font-size: 13.5px;
+  color: var(--ink-2);
+}
+.remove {
+  align-self: flex-start;
+}
+</style>
