@@ -12,6 +12,9 @@ export const editionSummarySchema = z.strictObject({
   revision: z.int(),
 })
 
+/** Revisions are counted in 32 bits. */
+export const GREATEST_REVISION = 2 ** 31 - 1
+
 /** A lesson as the home page shows it, with what its small frond needs. */
 export const lessonCardSchema = z.strictObject({
   id: idSchema,
@@ -50,6 +53,23 @@ const draftReply = z.strictObject({
 })
 
 const editsReply = z.strictObject({ revision: z.int(), entries: z.array(loggedEditSchema) })
+
+const historyReply = z.strictObject({
+  /** Newest first. */
+  entries: z.array(
+    z.strictObject({
+      revision: z.int(),
+      name: z.string(),
+      /** Null where the account is gone. */
+      personName: z.string().nullable(),
+      madeAt: clockSchema,
+    }),
+  ),
+  /** There are older ones. */
+  more: z.boolean(),
+  /** The earliest revision whose state can be built again. */
+  oldest: z.int().nullable(),
+})
 
 const spanSchema = z.strictObject({ fromMs: z.int(), toMs: z.int() })
 
@@ -122,6 +142,25 @@ export const lessonRoutes = {
     query: z.strictObject({ since: z.coerce.number().int().min(0) }),
     reply: editsReply,
   }),
+  history: route('get', '/api/lessons/:lessonId/history', 'lessonViewer', 'What was done', {
+    params: lessonParams,
+    query: z.strictObject({
+      before: z.coerce.number().int().min(1).max(GREATEST_REVISION).optional(),
+    }),
+    reply: historyReply,
+  }),
+  stateAt: route(
+    'get',
+    '/api/lessons/:lessonId/history/:revision',
+    'lessonViewer',
+    'The draft as it was at a revision',
+    {
+      params: lessonParams.extend({
+        revision: z.coerce.number().int().min(0).max(GREATEST_REVISION),
+      }),
+      reply: z.strictObject({ lesson: lessonSchema }),
+    },
+  ),
   publish: route('post', '/api/lessons/:lessonId/editions', 'lessonEditor', 'Publish an edition', {
     params: lessonParams,
     /** `revision` is what the person saw; `number` the edition they meant to publish, so that a repeat is harmless. */
@@ -148,3 +187,5 @@ export type EditsReply = z.infer<typeof editsReply>
 export type EditionSummary = z.infer<typeof editionSummarySchema>
 export type ResultsReply = z.infer<typeof resultsReply>
 export type LearnerResult = ResultsReply['learners'][number]
+export type HistoryReply = z.infer<typeof historyReply>
+export type HistoryEntry = HistoryReply['entries'][number]

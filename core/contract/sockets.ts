@@ -14,12 +14,35 @@ export const draftEditedSchema = z.strictObject({
 
 export const mediaChangedSchema = z.strictObject({ media: mediaSchema })
 
+/** What somebody who has a lesson open says of themselves. */
+export const showSelectionSchema = z.strictObject({
+  lessonId: idSchema,
+  cueIds: z.array(idSchema).max(50),
+})
+
+export const editorHereSchema = z.strictObject({
+  lessonId: idSchema,
+  /** Tells two tabs of one person apart. */
+  key: z.string(),
+  name: z.string(),
+  cueIds: z.array(idSchema),
+})
+
+export type EditorHere = z.infer<typeof editorHereSchema>
+
 export interface ServerToClientEvents {
+  /** Somebody else has the lesson open, or has taken other cues in hand. */
+  editorHere: (message: EditorHere) => void
+  editorGone: (message: { lessonId: string; key: string }) => void
+  /** Somebody has come: whoever is here says so again. */
+  whoIsHere: (message: { lessonId: string }) => void
   draftEdited: (message: z.infer<typeof draftEditedSchema>) => void
   mediaChanged: (message: z.infer<typeof mediaChangedSchema>) => void
 }
 
 export interface ClientToServerEvents {
+  showSelection: (message: z.infer<typeof showSelectionSchema>) => void
+  leaveLesson: (message: z.infer<typeof watchLessonSchema>) => void
   watchLesson: (
     message: z.infer<typeof watchLessonSchema>,
     reply: (allowed: boolean) => void,

@@ -10,6 +10,7 @@ import {
   edits,
   openDraft,
   receiveEdits,
+  retryRefused,
   refuseEdit,
   runEdit,
   type DraftState,
@@ -144,5 +145,18 @@ describe('one client', () => {
     const state = receiveEdits(openDraft(START, 0, [edit]), [removal])!
     expect(state.refused).toMatchObject([{ id: 'm', issues: [{ code: 'patch.target' }] }])
     expect(dropRefused(state, 'm').refused).toEqual([])
+    // It fits again once the bookmark is back.
+    expect(retryRefused(state, 'm')).toBe(null)
+    const value = START.cues.b!
+    const back = {
+      ...removal,
+      id: 'back',
+      revision: 2,
+      patches: [{ op: 'add' as const, path: '/cues/b', value }],
+    }
+    const again = retryRefused(receiveEdits(state, [back])!, 'm')!
+    expect(again).toMatchObject({ refused: [], pending: [{ id: 'm' }] })
+    expect(again.view.cues.b).toMatchObject({ atMs: 5 })
+    expect(retryRefused(state, 'nobody')).toBe(null)
   })
 })

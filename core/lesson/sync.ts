@@ -71,6 +71,19 @@ export function refuseEdit(state: DraftState, editId: string, issues: Issue[]): 
   return replay({ ...state, pending, refused: [...state.refused, { ...edit, issues }] })
 }
 
+/** Puts a refused edit among the waiting ones again, where it fits the lesson as it is now; null where it does not. */
+export function retryRefused(state: DraftState, editId: string): DraftState | null {
+  const edit = state.refused.find((candidate) => candidate.id === editId)
+  const applied = edit && applyPatches(state.view, edit.patches)
+  if (!edit || !applied?.ok) return null
+  const { id, name, patches } = edit
+  const waiting = {
+    ...dropRefused(state, editId),
+    pending: [...state.pending, { id, name, patches }],
+  }
+  return { ...waiting, view: applied.value }
+}
+
 /** Forgets a refused edit. */
 export function dropRefused(state: DraftState, editId: string): DraftState {
   return { ...state, refused: state.refused.filter((edit) => edit.id !== editId) }

@@ -1,6 +1,6 @@
 // The whole story: a designer puts a real film in, places cues, publishes; a learner watches, is held, answers, loses
 // the connection and the server, goes on elsewhere; the designer sees what was watched and answered.
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test, type Browser, type Page } from '@playwright/test'
@@ -55,12 +55,12 @@ test('a lesson begins with a title and a film', async () => {
 
   await bench.getByTestId('film').setInputFiles(makeFilm(folder, 14))
   await expect(bench.locator('video')).toBeVisible()
-  await expect(bench.getByText('/ 00:00:14:00')).toBeVisible()
+  await expect(bench.getByText('/ 0:14')).toBeVisible()
   await expectKept(bench)
 })
 
 test('another film takes the place of the first; that can be undone and done again', async () => {
-  const length = (seconds: string) => bench.getByText(`/ 00:00:${seconds}:00`)
+  const length = (seconds: string) => bench.getByText(`/ 0:${seconds}`)
   await bench.getByRole('button', { name: 'The Upper Paddle', exact: true }).click()
   await bench.getByRole('button', { name: 'Put another film in' }).click()
   await expectNoBarriers(bench, 'bench, choosing another film')
@@ -161,6 +161,106 @@ test('a cue is dragged on the frond, copied, deleted; all of it can be undone an
   await expectKept(bench)
 })
 
+test('several cues are drawn round, moved, copied and pasted together; a list shows the same', async () => {
+  const frond = (await bench.locator('.time .frond').boundingBox())!
+  const at = (share: number, y: number) => [frond.x + 14 + share * (frond.width - 28), y] as const
+  await bench.locator('body').press('Escape')
+  await bench.keyboard.down('Shift')
+  await bench.mouse.move(...at(0.05, frond.y + 2))
+  await bench.mouse.down()
+  await bench.mouse.move(...at(0.5, frond.y + frond.height - 20), { steps: 4 })
+  await bench.mouse.up()
+  await bench.keyboard.up('Shift')
+  await expect(bench.getByText('2 cues selected')).toBeVisible()
+  await bench.getByLabel('Move by').fill('0:01')
+  await bench.getByRole('button', { name: 'Move', exact: true }).click()
+  await bench.locator('body').press('Control+c')
+  await goTo(bench, '8.5')
+  await bench.locator('body').press('Control+v')
+  await expect(leaves(bench)).toHaveCount(5)
+  await bench.locator('body').press('Delete')
+  await expect(leaves(bench)).toHaveCount(3)
+
+  await bench.getByRole('button', { name: 'Cue list' }).click()
+  const row = (words: string) => bench.getByRole('row').filter({ hasText: words })
+  await expect(row('Mind the gate')).toContainText('00:00:03:00')
+  await expect(row('What is wound?')).toContainText('00:00:07:00')
+  await expectNoBarriers(bench, 'bench with its cue list')
+  await row('Mind the gate').click()
+  await bench.keyboard.press('Shift+ArrowDown')
+  await expect(bench.getByText('2 cues selected')).toBeVisible()
+  await bench.keyboard.press(',')
+  await expect(row('Mind the gate')).toContainText('00:00:02:24')
+  await bench.keyboard.press('Control+z')
+  await expect(row('Mind the gate')).toContainText('00:00:03:00')
+  await row('What is wound?').click()
+  await bench.getByLabel('At', { exact: true }).fill('-1')
+  await bench.getByLabel('At', { exact: true }).press('Enter')
+  await expect(bench.getByLabel('At', { exact: true })).toHaveValue('00:00:06:00')
+  await bench.getByRole('button', { name: 'Script', exact: true }).click()
+  await expectKept(bench)
+})
+
+test('a line of the script is edited, split and joined; a note stays among designers', async () => {
+  const script = bench.getByRole('region', { name: 'Script' })
+  await script.getByRole('button', { name: 'The boat rises.' }).dblclick()
+  const words = script.getByRole('textbox', { name: 'Words' })
+  await words.fill('The boat rises. The upper gate opens.')
+  await words.evaluate((field: HTMLTextAreaElement) => field.setSelectionRange(15, 15))
+  await script.getByRole('button', { name: 'Split here' }).click()
+  await expect(words).toHaveValue('The boat rises.')
+  await expect(script.getByRole('button', { name: 'The upper gate opens.' })).toBeVisible()
+  await expectNoBarriers(bench, 'bench with a line being edited')
+  await script.getByRole('button', { name: 'Join with the next' }).click()
+  await expect(words).toHaveValue('The boat rises. The upper gate opens.')
+  for (let step = 0; step < 3; step += 1)
+    await bench.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(words).toHaveValue('The boat rises.')
+  await script.getByRole('button', { name: 'Done' }).click()
+
+  await script.getByLabel('Find in the script').fill('PADDLE')
+  await expect(script.getByText('One place')).toBeVisible()
+  await script.getByLabel('Find in the script').press('Enter')
+  await expect(timecode(bench)).toHaveValue('00:00:04:00')
+  await script.getByLabel('Find in the script').fill('')
+
+  await goTo(bench, '9')
+  await bench.locator('body').press('n')
+  await bench.getByRole('textbox', { name: 'Note', exact: true }).fill('Ask Isolde about this')
+  await bench.getByRole('button', { name: 'Close', exact: true }).click()
+  await expectKept(bench)
+})
+
+test('a script in another language; captions go out as they came in', async () => {
+  const script = bench.getByRole('region', { name: 'Script' })
+  await script.getByRole('button', { name: 'Captions', exact: true }).click()
+  await expectNoBarriers(bench, 'bench with the tools for captions')
+  const saving = bench.waitForEvent('download')
+  await script.getByRole('button', { name: 'Save as WebVTT' }).click()
+  const saved = await (await saving).path()
+  const same = (text: string) =>
+    text
+      .replace(/^(\d\d:\d\d\.)/gm, '00:$1')
+      .replace(/> (\d\d:\d\d\.)/g, '> 00:$1')
+      .trim()
+  expect(same(readFileSync(saved, 'utf8'))).toBe(same(CAPTIONS))
+
+  await script.getByRole('combobox', { name: 'Begin another language' }).click()
+  await bench.getByRole('option', { name: 'French' }).click()
+  await script.getByRole('button', { name: 'Paste a plain script' }).click()
+  await script
+    .getByLabel(/What is spoken/)
+    .fill('Les portes se ferment. On lève la vanne. Le bateau monte.')
+  await script.getByRole('button', { name: 'Make it the script: 3 lines' }).click()
+  await expect(script.getByRole('button', { name: 'On lève la vanne.' })).toBeVisible()
+  await script.getByRole('button', { name: 'Delete the script in French' }).click()
+  await script.getByRole('combobox', { name: 'Language of the script' }).click()
+  await bench.getByRole('option', { name: 'English' }).click()
+  await expect(script.getByRole('button', { name: 'The boat rises.' })).toBeVisible()
+  await script.getByRole('button', { name: 'Captions', exact: true }).click()
+  await expectKept(bench)
+})
+
 test('two tabs see each other’s changes; edits made offline survive a reload and a killed server', async ({
   browser,
 }) => {
@@ -171,6 +271,8 @@ test('two tabs see each other’s changes; edits made offline survive a reload a
   await other.getByRole('button', { name: /Bookmark 0:08/ }).click()
   await other.getByRole('textbox', { name: 'Name', exact: true }).fill('The boat is rising')
   await expect(bench.getByText('The boat is rising').first()).toBeVisible()
+  await expect(bench.getByText(`Also here: ${DESIGNER.name}`)).toBeVisible()
+  await expect(bench.getByText(`${DESIGNER.name} is here`)).toBeVisible()
 
   await server.kill()
   await other.getByRole('textbox', { name: 'Name', exact: true }).fill('Up she goes')
@@ -188,6 +290,21 @@ test('two tabs see each other’s changes; edits made offline survive a reload a
   await expect(other.getByText('Rising in the dark').first()).toBeVisible()
   await expect(bench.getByText('Rising in the dark').first()).toBeVisible()
   await other.context().close()
+  await expect(bench.getByText(`Also here: ${DESIGNER.name}`)).toBeHidden()
+})
+
+test('any earlier state can be gone back to, and that undone again', async () => {
+  await bench.getByRole('button', { name: 'The Upper Paddle', exact: true }).click()
+  await bench.getByRole('button', { name: 'History', exact: true }).click()
+  await expectNoBarriers(bench, 'bench with its history')
+  await bench
+    .getByRole('button', { name: /Go back to the lesson as it was after “bring in captions”/ })
+    .click()
+  await expect(leaves(bench)).toHaveCount(0)
+  await expect(bench.getByRole('button', { name: 'The boat rises.' })).toBeVisible()
+  await bench.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(leaves(bench)).toHaveCount(4)
+  await expectKept(bench)
 })
 
 test('publishing names what must be mended, then freezes an edition and gives a link', async () => {

@@ -2,7 +2,9 @@
 import type { Server as HttpServer } from 'node:http'
 import type { Request, RequestHandler } from 'express'
 import { Server as SocketServer, type Socket } from 'socket.io'
+import { nanoid } from 'nanoid'
 import {
+  showSelectionSchema,
   watchLessonSchema,
   type ClientToServerEvents,
   type Person,
@@ -12,11 +14,18 @@ import { hasLessonRole } from '../http/authorise.ts'
 import { personOf } from '../http/session.ts'
 import type { Announcer } from '../services/context.ts'
 
+/** What is known of a socket: whose it is, and a key of its own. */
+interface About {
+  person: Person
+  key: string
+}
 type NoEvents = Record<string, never>
-type Live = SocketServer<ClientToServerEvents, ServerToClientEvents, NoEvents, { person: Person }>
-type LiveSocket = Socket<ClientToServerEvents, ServerToClientEvents, NoEvents, { person: Person }>
+type Live = SocketServer<ClientToServerEvents, ServerToClientEvents, NoEvents, About>
+type LiveSocket = Socket<ClientToServerEvents, ServerToClientEvents, NoEvents, About>
 
-const lessonRoom = (lessonId: string) => `lesson:${lessonId}`
+const LESSON = 'lesson:'
+const lessonRoom = (lessonId: string) => LESSON + lessonId
+const lessonOfRoom = (room: string) => (room.startsWith(LESSON) ? room.slice(LESSON.length) : null)
 const personRoom = (personId: string) => `person:${personId}`
 
 export interface LiveServer {
@@ -46,6 +55,7 @@ export function createLiveServer(): LiveServer {
         const person = personOf(socket.request as Request)
         if (!person) return next(new Error('not signed in'))
         socket.data.person = person
+        socket.data.key = nanoid(10)
         next()
       })
       io.on('connection', welcome)
@@ -55,7 +65,7 @@ export function createLiveServer(): LiveServer {
 }
 
 function welcome(socket: LiveSocket): void {
-  const { person } = socket.data
+  const { person, key } = socket.data
   void socket.join(personRoom(person.id))
   socket.on('watchLesson', (message, reply) => {
     const parsed = watchLessonSchema.safeParse(message)
@@ -63,9 +73,33 @@ function welcome(socket: LiveSocket): void {
     const { lessonId } = parsed.data
     hasLessonRole(person, lessonId, ['owner', 'editor', 'viewer'])
       .then(async (allowed) => {
-        if (allowed) await socket.join(lessonRoom(lessonId))
+        if (allowed) {
+          await socket.join(lessonRoom(lessonId))
+          socket.to(lessonRoom(lessonId)).emit('whoIsHere', { lessonId })
+          socket.to(lessonRoom(lessonId)).emit('editorHere', { ...herself, lessonId, cueIds: [] })
+        }
         reply(allowed)
       })
       .catch(() => reply(false))
+  })
+  const herself = { key, name: person.name }
+  // Only those who may see the lesson are in its room: whoever is not there tells nobody anything.
+  socket.on('showSelection', (message) => {
+    const parsed = showSelectionSchema.safeParse(message)
+    if (!parsed.success || !socket.rooms.has(lessonRoom(parsed.data.lessonId))) return
+    socket.to(lessonRoom(parsed.data.lessonId)).emit('editorHere', { ...herself, ...parsed.data })
+  })
+  socket.on('leaveLesson', (message) => {
+    const parsed = watchLessonSchema.safeParse(message)
+    if (!parsed.success || !socket.rooms.has(lessonRoom(parsed.data.lessonId))) return
+    const { lessonId } = parsed.data
+    socket.to(lessonRoom(lessonId)).emit('editorGone', { lessonId, key })
+    void socket.leave(lessonRoom(lessonId))
+  })
+  socket.on('disconnecting', () => {
+    for (const room of socket.rooms) {
+      const lessonId = lessonOfRoom(room)
+      if (lessonId) socket.to(room).emit('editorGone', { lessonId, key })
+    }
   })
 }

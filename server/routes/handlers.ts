@@ -9,6 +9,7 @@ import { describeLink, listAttempts, openLink, readAttempt } from '../services/a
 import type { Context } from '../services/context.ts'
 import { createLesson, readDraft, readEdits, takeEdits } from '../services/drafts.ts'
 import { publishEdition } from '../services/editions.ts'
+import { readHistory, readStateAt } from '../services/history.ts'
 import { listLessons } from '../services/lessonCards.ts'
 import { describeMedia, findFile, listMedia, prepareAgain } from '../services/media.ts'
 import {
@@ -81,7 +82,15 @@ function peopleHandlers(
 function lessonHandlers(
   context: Context,
 ): Part<
-  'lessons' | 'createLesson' | 'lesson' | 'editDraft' | 'draftEdits' | 'publish' | 'results'
+  | 'lessons'
+  | 'createLesson'
+  | 'lesson'
+  | 'editDraft'
+  | 'draftEdits'
+  | 'history'
+  | 'stateAt'
+  | 'publish'
+  | 'results'
 > {
   return {
     lessons: async (call) => ({ lessons: await listLessons(context.database, whoCalls(call)) }),
@@ -89,6 +98,10 @@ function lessonHandlers(
     lesson: (call) => readDraft(whoCalls(call), call.params.lessonId),
     editDraft: (call) => takeEdits(context, whoCalls(call), call.params.lessonId, call.body),
     draftEdits: ({ params, query }) => readEdits(params.lessonId, query.since),
+    history: ({ params, query }) => readHistory(context, params.lessonId, query.before),
+    stateAt: async ({ params }) => ({
+      lesson: await readStateAt(context, params.lessonId, params.revision),
+    }),
     publish: (call) => publishEdition(context, whoCalls(call), call.params.lessonId, call.body),
     results: ({ params, query }) => readResults(context, params.lessonId, query.edition),
   }

@@ -15,6 +15,7 @@ import { HttpError } from '../http/HttpError.ts'
 import { noteMediaUses } from '../queries/mediaAccess.ts'
 import type { Context } from './context.ts'
 import { toEditionSummary } from './editions.ts'
+import { noteSnapshot } from './history.ts'
 
 /** Begins a lesson under the id that the client made; the same call again answers with the lesson as it is. */
 export async function createLesson(
@@ -25,7 +26,8 @@ export async function createLesson(
   try {
     await database.transaction(async (transaction) => {
       const draft = emptyLesson(input.title, input.language)
-      await LessonRow.create({ id: input.id, draft, revision: 0 }, { transaction })
+      const row = await LessonRow.create({ id: input.id, draft, revision: 0 }, { transaction })
+      await noteSnapshot(database, row, transaction)
       await LessonRoleRow.create(
         { lessonId: input.id, personId: person.id, role: 'owner' },
         { transaction },
@@ -132,6 +134,7 @@ async function storeEdits(
   transaction: Transaction,
 ): Promise<LoggedEdit[]> {
   if (edits.length === 0) return []
+  await noteSnapshot(database, row, transaction)
   let lesson = row.draft
   for (const edit of edits) lesson = applyOrRefuse(lesson, edit)
   const mediaIds = mediaOf(lesson)

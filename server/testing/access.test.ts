@@ -51,6 +51,7 @@ beforeAll(async () => {
     code,
     attemptId: opened.body.attemptId,
     file: 'poster',
+    revision: '0',
   })
   Object.assign(agents, {
     anonymous: server.anonymous(),

@@ -48,6 +48,36 @@ describe('edits', () => {
     expect(log.body.entries.map((entry: { id: string }) => entry.id)).toEqual(['e2'])
   })
 
+  it('are told as history, and every state on the way can be read again', async () => {
+    const titles = Array.from({ length: 450 }, (_, i) => `Title ${i + 1}`)
+    for (let at = 0; at < titles.length; at += 150)
+      await send({
+        revision: at,
+        edits: titles.slice(at, at + 150).map((title, i) => rename(`e${at + i}`, title)),
+      }).expect(200)
+    const history = async (query = '') =>
+      (await agent.get(`/api/lessons/${lessonId}/history${query}`).expect(200)).body
+    const first = await history()
+    expect(first).toMatchObject({ more: true, oldest: 0 })
+    expect(first.entries).toHaveLength(200)
+    expect(first.entries[0]).toMatchObject({
+      revision: 450,
+      name: 'setLessonText',
+      personName: owner.name,
+    })
+    const last = await history('?before=51')
+    expect(last).toMatchObject({ more: false })
+    expect(last.entries.at(-1)).toMatchObject({ revision: 1 })
+    const titleAt = async (revision: number) =>
+      (await agent.get(`/api/lessons/${lessonId}/history/${revision}`).expect(200)).body.lesson
+        .title
+    expect(await Promise.all([1, 150, 151, 299, 450].map(titleAt))).toEqual([
+      ...['Title 1', 'Title 150', 'Title 151', 'Title 299', 'Title 450'],
+    ])
+    await agent.get(`/api/lessons/${lessonId}/history/451`).expect(404)
+    await agent.get(`/api/lessons/${lessonId}/history/-1`).expect(422)
+  })
+
   it('sent twice are taken once', async () => {
     await send({ revision: 0, edits: [rename('e1', 'One')] }).expect(200)
     await send({ revision: 1, edits: [rename('e3', 'Three')] }).expect(200)

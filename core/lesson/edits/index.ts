@@ -1,5 +1,6 @@
 // All named edits of a lesson. The names are keys of the language files (“Undo: …”).
 export * from './lessonEdits.ts'
+export * from './restoreEdits.ts'
 export * from './scriptEdits.ts'
 export * from './cueEdits.ts'
 export * from './severalEdits.ts'

@@ -12,6 +12,7 @@ import BenchStage from './BenchStage.vue'
 import CueList from './CueList.vue'
 import CueSheet from './CueSheet.vue'
 import FilmIntake from './FilmIntake.vue'
+import HistorySheet from './HistorySheet.vue'
 import KeySheet from './KeySheet.vue'
 import LessonSheet from './LessonSheet.vue'
 import PublishDialog from './PublishDialog.vue'
@@ -44,8 +45,11 @@ const frond = useTemplateRef<{
   toggleSnap(): void
 }>('frond')
 const publishing = ref(false)
+/** The refused edit that was tried again and does not fit. */
+const stuck = ref<string | null>(null)
 const showsKeys = ref(false)
 const showsLesson = ref(false)
+const showsHistory = ref(false)
 
 const { follow } = useMedia((media) => {
   bench.media.value = media
@@ -69,7 +73,7 @@ watch(
 /** Shows one of the desks and puts the focus there. */
 async function showDesk(desk: 'script' | 'list', focus: string): Promise<void> {
   bench.select(null)
-  showsLesson.value = false
+  showsLesson.value = showsHistory.value = false
   bench.desk.value = desk
   await nextTick()
   document.querySelector<HTMLElement>(`.side ${focus}`)?.focus()
@@ -104,7 +108,7 @@ useBenchKeys(bench, {
 })
 
 watch(bench.selectedId, (id) => {
-  if (id) showsLesson.value = false
+  if (id) showsLesson.value = showsHistory.value = false
 })
 // A cue that someone else removed must not stay selected.
 watch(bench.selected, (cue) => {
@@ -118,8 +122,9 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
     <BenchHead
       :draft="draft"
       :can-publish="plays"
+      :others="bench.others.names.value"
       @publish="publishing = true"
-      @settings="(bench.select(null), (showsLesson = !showsLesson))"
+      @settings="(bench.select(null), (showsHistory = false), (showsLesson = !showsLesson))"
       @keys="showsKeys = true"
     />
     <div
@@ -140,6 +145,14 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
       </p>
       <p v-for="edit in draft.state.value.refused" :key="edit.id" class="notice">
         {{ t('bench.refused', { name: t(`edit.${edit.name}`), reason: edit.issues[0]?.message }) }}
+        <Button
+          :label="t('bench.retryRefused')"
+          size="small"
+          severity="secondary"
+          variant="text"
+          @click="draft.retryRefused(edit.id) || (stuck = edit.id)"
+        />
+        <span v-if="stuck === edit.id">{{ t('bench.stillRefused') }}</span>
         <Button
           :label="t('bench.dropRefused')"
           size="small"
@@ -163,8 +176,18 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
         <TransportRow v-if="plays" />
       </section>
       <div class="side">
-        <LessonSheet v-if="showsLesson" @close="showsLesson = false" @replace="replacing = true" />
-        <CueList v-else-if="bench.desk.value === 'list' && !bench.sheetOpen.value" />
+        <LessonSheet
+          v-if="showsLesson"
+          @close="showsLesson = false"
+          @replace="replacing = true"
+          @history="((showsLesson = false), (showsHistory = true))"
+        />
+        <HistorySheet v-else-if="showsHistory" @close="showsHistory = false" />
+        <CueList
+          v-else-if="
+            bench.desk.value === 'list' && !(bench.sheetOpen.value && bench.selected.value)
+          "
+        />
         <SeveralSheet v-else-if="bench.selectedCues.value.length > 1" />
         <CueSheet
           v-else-if="bench.selected.value"

@@ -10,6 +10,7 @@ defineProps<{
   choices: { value: Value; label: string }[]
   hideLabel?: boolean
   always?: boolean
+  placeholder?: string
 }>()
 const emit = defineEmits<{ change: [value: Value] }>()
 const bench = useBench()
@@ -26,6 +27,7 @@ const id = useId()
       option-label="label"
       option-value="value"
       size="small"
+      :placeholder="placeholder"
       :disabled="!always && !bench.canEdit.value"
       @update:model-value="emit('change', $event)"
     />

@@ -10,6 +10,13 @@ import { useBench } from './useBench.ts'
 const props = defineProps<{ cue: Cue }>()
 const bench = useBench()
 const { t } = useI18n()
+/** Who else has it in hand. */
+const inHand = computed(() =>
+  bench.others.namesByCue.value
+    .get(props.cue.id)
+    ?.map((name) => t('others.isHere', { name }))
+    .join(', '),
+)
 const isSelected = computed(() => bench.selectedIds.value.includes(props.cue.id))
 const time = computed(() =>
   props.cue.kind === 'overlay'
@@ -35,6 +42,7 @@ const extra = computed(() =>
       <template v-if="extra"> · {{ extra }}</template>
     </span>
     <span class="words" dir="auto">{{ words }}</span>
+    <span v-if="inHand" class="other">{{ inHand }}</span>
   </button>
 </template>
 
@@ -80,6 +88,14 @@ const extra = computed(() =>
   display: block;
   font-size: 12.5px;
   color: var(--ink-2);
+}
+.other {
+  display: inline-block;
+  margin-top: 3px;
+  padding: 0 6px;
+  background: var(--plum-soft);
+  color: var(--ink);
+  font-size: 12.5px;
 }
 .words {
   display: -webkit-box;

@@ -10,7 +10,7 @@ import NumberField from './NumberField.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
 
-const emit = defineEmits<{ close: []; replace: [] }>()
+const emit = defineEmits<{ close: []; replace: []; history: [] }>()
 const bench = useBench()
 const { draft } = bench
 const { t } = useI18n()
@@ -27,6 +27,14 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
   <section class="sheet" :aria-label="t('sheet.lesson')">
     <header>
       <h2>{{ t('sheet.lesson') }}</h2>
+      <Button
+        class="history"
+        :label="t('bench.history')"
+        severity="secondary"
+        variant="text"
+        size="small"
+        @click="emit('history')"
+      />
       <Button
         :label="t('sheet.close')"
         severity="secondary"
@@ -130,6 +138,9 @@ header {
 }
 h2 {
   font-size: 15px;
+}
+.history {
+  margin: 0 8px 0 auto;
 }
 .film {
   display: flex;

@@ -228,7 +228,7 @@ header {
   display: flex;
   flex-direction: column;
   gap: 6px;
-  width: 38%;
+  width: 34%;
   min-width: 150px;
   margin-left: auto;
   padding: 8px 12px;

@@ -38,7 +38,7 @@ const place = computed(() =>
       type="search"
       size="small"
       data-find
-      :placeholder="t('script.find')"
+      :placeholder="t('script.findShort')"
       :aria-label="t('script.find')"
       @keydown.shift.enter.prevent="go(-1)"
     />

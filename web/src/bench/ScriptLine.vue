@@ -72,7 +72,7 @@ const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'note']
 <style scoped>
 .line {
   display: grid;
-  grid-template-columns: 46px minmax(0, 1fr) minmax(150px, 38%);
+  grid-template-columns: 46px minmax(0, 1fr) minmax(150px, 34%);
   gap: 10px;
   padding: 8px 12px 4px 18px;
 }
@@ -105,7 +105,7 @@ const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'note']
 .here {
   display: flex;
   flex-wrap: wrap;
-  gap: 0 10px;
+  gap: 0 6px;
   min-height: 24px;
   opacity: 0;
 }

@@ -27,14 +27,13 @@ const languages = computed(() => {
   const there = new Set([bench.scriptLanguage.value, ...bench.scripts.value.map((s) => s.language)])
   return [...there].map((value) => ({ value, label: languageName(value) }))
 })
-const others = computed(() => [
-  { value: '', label: t('script.chooseLanguage') },
-  ...languageChoices.filter(({ value }) => !languages.value.some((one) => one.value === value)),
-])
+const others = computed(() =>
+  languageChoices.filter(({ value }) => !languages.value.some((one) => one.value === value)),
+)
 
 function addLanguage(language: string): void {
   const partId = bench.part.value?.id
-  if (!partId || language === '') return
+  if (!partId) return
   const source = bench.script.value
   const newIds = Object.fromEntries(
     Object.keys(source?.lines ?? {}).map((lineId) => [lineId, nanoid(10)]),
@@ -115,6 +114,7 @@ function shiftLines(): void {
         v-if="bench.canEdit.value"
         :label="t('script.addLanguage')"
         value=""
+        :placeholder="t('script.chooseLanguage')"
         :choices="others"
         @change="addLanguage"
       />
@@ -166,7 +166,7 @@ function shiftLines(): void {
     </div>
     <div v-if="pasting" class="field">
       <label :for="`${id}-plain`">{{ t('script.pasteHelp') }}</label>
-      <Textarea :id="`${id}-plain`" v-model="plain" rows="6" dir="auto" />
+      <Textarea :id="`${id}-plain`" v-model="plain" rows="4" dir="auto" />
       <div class="buttons">
         <Button
           :label="t('script.takePlain', plainLines.length)"
@@ -226,7 +226,7 @@ function shiftLines(): void {
 <style scoped>
 .tools {
   gap: 10px;
-  max-height: 60%;
+  max-height: 75%;
   padding: 12px 18px;
   overflow-y: auto;
   border-bottom: 1px solid var(--line);

@@ -18,6 +18,7 @@ import { frameAt, frameRateOf, msOfFrame, stepFrames } from '@fernbrake/core/med
 import type { FilmMedia, MediaSnapshot } from '@fernbrake/player'
 import type { Draft } from './useDraft.ts'
 import { useFilmTimes } from './useFilmTimes.ts'
+import { useOthers } from './useOthers.ts'
 
 export type Bench = ReturnType<typeof createBench>
 export type CueKind = Cue['kind']
@@ -58,6 +59,7 @@ export function createBench(
   )
   const lines = computed(() => (script.value ? linesInOrder(script.value) : []))
   const lineIndex = computed(() => lineIndexAt(lines.value, mediaMs.value))
+  const others = useOthers(draft.lessonId, selectedIds)
   const selectedCues = computed(() =>
     selectedIds.value.flatMap((id) => lesson.value.cues[id] ?? []),
   )
@@ -233,6 +235,7 @@ export function createBench(
     script,
     lines,
     lineIndex,
+    others,
     selectedIds,
     selectedCues,
     selectedId,

@@ -14,6 +14,7 @@ import {
   receiveEdits,
   redo,
   refuseEdit,
+  retryRefused,
   runEdit,
   undo,
   type DraftState,
@@ -148,7 +149,6 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
       const editId = error.problem?.editId ?? edits[0]!.id
       const fallback = [{ path: [], code: 'refused', message: error.message }]
       state.value = refuseEdit(state.value, editId, error.problem?.issues ?? fallback)
-      void storage.drop([editId])
       keeping.value = state.value.pending.length > 0 ? 'sending' : 'kept'
     }
   }
@@ -158,7 +158,8 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
     const next = receiveEdits(state.value, entries)
     if (!next) return void catchUp()
     state.value = next
-    const still = new Set(next.pending.map((edit) => edit.id))
+    // A refused edit stays on the device until it is dropped: after a reload it is tried again.
+    const still = new Set([...next.pending, ...next.refused].map((edit) => edit.id))
     const gone = before.filter((id) => !still.has(id))
     if (gone.length > 0) void storage.drop(gone)
   }
@@ -215,7 +216,17 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
     redo: () => step(redo(steps.value, state.value.view)),
     undoName: computed(() => steps.value.past.at(-1)?.name ?? null),
     redoName: computed(() => steps.value.future.at(-1)?.name ?? null),
-    dropRefused: (id: string) => (state.value = dropRefused(state.value, id)),
+    dropRefused(id: string) {
+      state.value = dropRefused(state.value, id)
+      void storage.drop([id])
+    },
+    /** Tries a refused edit again; answers false where it does not fit any more. */
+    retryRefused(id: string): boolean {
+      const next = retryRefused(state.value, id)
+      if (next) state.value = next
+      if (next) scheduleSend()
+      return next !== null
+    },
     catchUp,
     send,
     close,

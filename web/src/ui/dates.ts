@@ -14,4 +14,5 @@ export function writeMoment(date: Date, now = new Date()): string {
   return date.toDateString() === now.toDateString() ? clock.format(date) : moment.format(date)
 }
 
+export const writeClock = (date: Date) => clock.format(date)
 export const writeDay = (date: Date) => day.format(date)

@@ -1,0 +1,21 @@
+// Going back to an earlier state of the lesson, as an edit like any other: it can be undone.
+import type { Edit } from '../runEdit.ts'
+import type { Lesson } from '../schema.ts'
+
+const MAPS = ['parts', 'scripts', 'cues', 'questions'] as const
+const isSame = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
+
+/** Makes the lesson what `lesson` is; what is the same already is not touched, so that few patches come of it. */
+export const restoreLesson: Edit<{ lesson: Lesson }> = {
+  name: 'restoreLesson',
+  change: (draft, { lesson }) => {
+    for (const name of MAPS) restoreMap(draft[name], lesson[name])
+    for (const name of ['title', 'summary', 'language', 'ending'] as const)
+      if (!isSame(draft[name], lesson[name])) Object.assign(draft, { [name]: lesson[name] })
+  },
+}
+
+function restoreMap(now: Record<string, unknown>, then: Record<string, unknown>): void {
+  for (const id of Object.keys(now)) if (!Object.hasOwn(then, id)) delete now[id]
+  for (const [id, thing] of Object.entries(then)) if (!isSame(now[id], thing)) now[id] = thing
+}
