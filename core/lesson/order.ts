@@ -49,6 +49,14 @@ export function scriptOfPart(
   return scripts.find((script) => script.language === language) ?? scripts[0]
 }
 
+/** The languages in which a part has a script with lines, in order of their tags. */
+export function scriptLanguages(lesson: Pick<Lesson, 'scripts'>, partId: string): string[] {
+  return Object.values(lesson.scripts)
+    .filter((script) => script.partId === partId && Object.keys(script.lines).length > 0)
+    .map(({ language }) => language)
+    .sort()
+}
+
 /** The index of the last line that has begun at `atMs`, or −1 before the first (binary search). */
 export function lineIndexAt(lines: readonly ScriptLine[], atMs: number): number {
   let low = 0

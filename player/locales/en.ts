@@ -9,6 +9,7 @@ export default {
   mute: 'Sound off',
   unmute: 'Sound on',
   captions: 'Captions',
+  captionsIn: 'Language',
   speed: 'Speed',
   speedTimes: '{rate}×',
   fullScreen: 'Full screen',

@@ -9,6 +9,7 @@ import {
   endMessage,
   lineIndexAt,
   linesInOrder,
+  scriptLanguages,
   scriptOfPart,
 } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
@@ -41,12 +42,16 @@ const answers = useAnswers(props.host, lesson, props.opened.progress.responses)
 const { state, mediaMs, covered, durationMs, schedule, range } = session
 const root = useTemplateRef('root')
 
-const script = scriptOfPart(lesson, props.partId, lesson.language)
-const lines = script ? linesInOrder(script) : []
+const languages = scriptLanguages(lesson, props.partId)
+const language = ref(scriptOfPart(lesson, props.partId, lesson.language)?.language ?? null)
+const script = computed(() =>
+  language.value === null ? undefined : scriptOfPart(lesson, props.partId, language.value),
+)
+const lines = computed(() => (script.value ? linesInOrder(script.value) : []))
 const captions = ref(readCaptionWish())
 watch(captions, keepCaptionWish)
 const caption = computed(() => {
-  const line = captions.value ? lines[lineIndexAt(lines, mediaMs.value)] : undefined
+  const line = captions.value ? lines.value[lineIndexAt(lines.value, mediaMs.value)] : undefined
   return line && mediaMs.value < line.toMs ? line.text : null
 })
 
@@ -172,8 +177,9 @@ function keepCaptionWish(on: boolean): void {
         <p>{{ aside }}</p>
         <WatchSettings
           v-model:captions="captions"
+          v-model:language="language"
           :session="session"
-          :has-captions="lines.length > 0"
+          :languages="languages"
           @full-screen="fullScreen"
         />
       </header>

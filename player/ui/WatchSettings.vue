@@ -3,18 +3,21 @@
 import { useI18n } from 'vue-i18n'
 import type { FilmSession } from '../session/useFilmSession.ts'
 
-const props = defineProps<{ session: FilmSession; hasCaptions: boolean }>()
+const props = defineProps<{ session: FilmSession; languages: readonly string[] }>()
 const captions = defineModel<boolean>('captions', { required: true })
+const language = defineModel<string | null>('language', { required: true })
 const emit = defineEmits<{ fullScreen: [] }>()
 const { t, n } = useI18n()
 const { snapshot } = props.session
+/** A language by its own name, so that whoever reads it knows it. */
+const nameOf = (tag: string) => new Intl.DisplayNames([tag], { type: 'language' }).of(tag) ?? tag
 const RATES = [0.75, 1, 1.25, 1.5, 2]
 </script>
 
 <template>
   <div class="settings">
     <button
-      v-if="hasCaptions"
+      v-if="languages.length > 0"
       class="fb-button plain toggle"
       type="button"
       :aria-pressed="captions"
@@ -22,6 +25,12 @@ const RATES = [0.75, 1, 1.25, 1.5, 2]
     >
       {{ t('player.captions') }}
     </button>
+    <label v-if="languages.length > 1" class="speed">
+      <span>{{ t('player.captionsIn') }}</span>
+      <select v-model="language">
+        <option v-for="tag in languages" :key="tag" :value="tag">{{ nameOf(tag) }}</option>
+      </select>
+    </label>
     <label class="speed">
       <span>{{ t('player.speed') }}</span>
       <select

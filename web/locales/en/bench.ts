@@ -70,6 +70,7 @@ export default {
     newOverlay: 'Words on the picture',
     noWords: 'No words yet',
     holds: 'holds',
+    beyondEnd: 'beyond the film’s end',
     overlayOnStage: 'Overlay “{text}”. Arrow keys move it, with Shift they resize it.',
     bringCaptions: 'Bring in captions',
     otherCaptions: 'Replace captions',

@@ -24,9 +24,10 @@ const time = computed(() =>
     : clockTime(cueStartMs(props.cue)),
 )
 const words = computed(() => cueWords(bench.lesson.value, props.cue) || t('bench.noWords'))
-const extra = computed(() =>
-  props.cue.kind === 'question' && props.cue.hold !== 'none' ? t('bench.holds') : null,
-)
+const extra = computed(() => {
+  if (bench.isBeyondEnd(props.cue)) return t('bench.beyondEnd')
+  return props.cue.kind === 'question' && props.cue.hold !== 'none' ? t('bench.holds') : null
+})
 </script>
 
 <template>

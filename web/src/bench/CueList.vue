@@ -148,9 +148,10 @@ watch(bench.selectedId, async (id) => {
           <template v-else>{{ time(cue) }}</template>
         </span>
         <span role="gridcell" class="kind">{{ t(`bench.kind.${cue.kind}`) }}</span>
-        <span role="gridcell" class="words" dir="auto">{{
-          cueWords(bench.lesson.value, cue) || t('bench.noWords')
-        }}</span>
+        <span role="gridcell" class="words" dir="auto"
+          ><b v-if="bench.isBeyondEnd(cue)" class="beyond">{{ t('bench.beyondEnd') }}</b>
+          {{ cueWords(bench.lesson.value, cue) || t('bench.noWords') }}</span
+        >
         <span role="gridcell" class="mono end">{{ length(cue) }}</span>
       </div>
     </div>
@@ -229,6 +230,10 @@ header {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.beyond {
+  padding: 0 5px;
+  background: var(--straw-soft);
 }
 .end {
   text-align: end;

@@ -6,6 +6,12 @@ import { useBench } from './useBench.ts'
 const bench = useBench()
 const { t } = useI18n()
 const DESKS = ['script', 'list'] as const
+
+/** Whoever turns to the script wants to read it, not the sheet of what was selected in the list. */
+function choose(desk: (typeof DESKS)[number]): void {
+  if (desk === 'script') bench.select(null)
+  bench.desk.value = desk
+}
 </script>
 
 <template>
@@ -15,7 +21,7 @@ const DESKS = ['script', 'list'] as const
       :key="desk"
       type="button"
       :aria-pressed="bench.desk.value === desk"
-      @click="bench.desk.value = desk"
+      @click="choose(desk)"
     >
       {{ t(desk === 'script' ? 'bench.script' : 'bench.cueList') }}
     </button>

@@ -5,12 +5,14 @@ import type { Media } from '@fernbrake/core/contract'
 import {
   boundedShift,
   clipOf,
+  cueEndMs,
   cuesInOrder,
   cueStartMs,
   edits,
   lineIndexAt,
   linesInOrder,
   partsInOrder,
+  scriptOfPart,
   type Clip,
   type Cue,
 } from '@fernbrake/core/lesson'
@@ -49,9 +51,13 @@ export function createBench(
     Object.values(lesson.value.scripts).filter(({ partId }) => partId === part.value?.id),
   )
   const chosenLanguage = ref<string | null>(null)
-  /** The language in which the script is read and written; the lesson's own until another is chosen. */
+  /** The language in which the script is read and written: the lesson's own, or the only one, until another is chosen. */
   const scriptLanguage = computed({
-    get: () => chosenLanguage.value ?? lesson.value.language,
+    get: () => {
+      const own = lesson.value.language
+      const found = part.value && scriptOfPart(lesson.value, part.value.id, own)
+      return chosenLanguage.value ?? found?.language ?? own
+    },
     set: (language) => (chosenLanguage.value = language),
   })
   const script = computed(
@@ -65,6 +71,8 @@ export function createBench(
   )
   const selected = computed(() => selectedCues.value.at(-1) ?? null)
   const selectedId = computed(() => selected.value?.id ?? null)
+  /** Whether a cue lies past the film's end, as after a shorter film took the place of the first. */
+  const isBeyondEnd = (cue: Cue) => durationMs.value > 0 && cueEndMs(cue) > durationMs.value
   const canEdit = computed(() => draft.role !== 'viewer')
 
   function seek(ms: number): void {
@@ -241,6 +249,7 @@ export function createBench(
     selectedId,
     selected,
     canEdit,
+    isBeyondEnd,
     seek,
     toggle,
     step,
