@@ -26,6 +26,15 @@ async function settled(page: Page): Promise<void> {
   )
 }
 
+/** Goes to a line of the script by its words, and leaves the search empty again. */
+async function find(page: Page, words: string): Promise<void> {
+  const field = page.getByLabel('Find in the script')
+  await field.fill(words)
+  await field.press('Enter')
+  await field.fill('')
+  await field.blur()
+}
+
 async function desk(browser: Browser, url: string): Promise<void> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.goto(`${url}/sign-in`)
@@ -37,13 +46,20 @@ async function desk(browser: Browser, url: string): Promise<void> {
   await settled(page)
   await shoot(page, 'home')
   await page.goto(url + LESSON)
-  await page.getByText('Half the paddle first.', { exact: false }).first().click()
+  await find(page, 'Half the paddle first')
   await page.waitForLoadState('networkidle')
   await settled(page)
   await shoot(page, 'bench')
+  await find(page, 'hundred and sixteen cubic')
   await page.getByRole('button', { name: /Where does the water/ }).click()
   await settled(page)
   await shoot(page, 'bench-question')
+  await page.getByRole('button', { name: 'Close', exact: true }).click()
+  await page.getByRole('button', { name: 'Cue list' }).click()
+  await page.getByRole('row', { name: /First half, then full/ }).click()
+  await page.keyboard.press('Shift+ArrowDown')
+  await settled(page)
+  await shoot(page, 'cue-list')
   await page.goto(`${url}${LESSON}/results`)
   await page.getByRole('row', { name: /Ansa Quillmere/ }).waitFor()
   await settled(page)

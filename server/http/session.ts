@@ -45,12 +45,11 @@ function createStore(pool: pg.Pool): session.Store {
   return store
 }
 
-interface SessionRow extends Person {
-  sess: session.SessionData
-}
+/** A session and whose it is; without a person where nobody is signed in, or the account is gone. */
+type SessionRow = { sess: session.SessionData } & (Person | { id: null })
 
 async function readSession(pool: pg.Pool, sid: string): Promise<session.SessionData | null> {
-  const { rows } = await pool.query<SessionRow | (SessionRow & { id: null })>({
+  const { rows } = await pool.query<SessionRow>({
     name: 'read-session',
     text: `SELECT s.sess, p.id, p.name, p.email, p.role
              FROM sessions s LEFT JOIN people p ON p.id = s.sess->>'personId'

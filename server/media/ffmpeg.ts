@@ -171,11 +171,10 @@ export async function decodePictures(
   onFrame: (frame: Uint8Array) => void,
 ): Promise<void> {
   const { width, height } = frame
-  const every = `${1000}/${strip.everyMs}`
   const filter = [
     `[0:V:0]split=2[a][b]`,
     `[a]fps=${rate}:start_time=0,scale=${width}:${height}:flags=fast_bilinear,format=gray[grey]`,
-    `[b]fps=${every}:start_time=0:round=up,scale=-2:${strip.height},tile=${strip.columns}x${strip.rows}[strip]`,
+    `[b]fps=1000/${strip.everyMs}:start_time=0:round=up,scale=-2:${strip.height},tile=${strip.columns}x${strip.rows}[strip]`,
   ].join(';')
   const args = ['-filter_complex', filter, '-map', '[grey]', '-f', 'rawvideo', 'pipe:1']
   args.push('-map', '[strip]', '-frames:v', '1', '-update', '1', '-q:v', '5', strip.output)
