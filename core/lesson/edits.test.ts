@@ -156,6 +156,13 @@ describe('keeping inside the film', () => {
     expect(lesson.cues.o).toMatchObject({ fromMs: 9000, toMs: 9001 })
   })
 
+  it('a box stays on the stage while it is moved and made larger', () => {
+    const box = { x: 0.7, y: 0.1, width: 0.2, height: 0.2 }
+    expect(edits.movedBox(box, 0.3, -0.3)).toEqual({ ...box, x: 0.8, y: 0 })
+    expect(edits.resizedBox(box, 0.3, 0.1)).toEqual({ ...box, width: 0.3, height: 0.3 })
+    expect(edits.resizedBox(box, -1, -1)).toEqual({ ...box, width: 0.01, height: 0.01 })
+  })
+
   it('a box is moved onto the stage', () => {
     expect(edits.boxOnStage({ x: 0.9, y: -1, width: 0.5, height: 3 })).toEqual({
       x: 0.5,

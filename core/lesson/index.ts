@@ -10,5 +10,5 @@ export { runEdit, type Edit, type EditMade, type EditOutcome } from './runEdit.t
 export * from './sync.ts'
 export * from './undo.ts'
 export * as edits from './edits/index.ts'
-export { boundedShift, boxOnStage } from './edits/index.ts'
+export { boundedShift, boxOnStage, movedBox, resizedBox } from './edits/index.ts'
 export { clipOf, clipSchema, readClip, type Clip } from './clip.ts'

@@ -20,6 +20,11 @@ export function cueEndMs(cue: Cue): number {
   return cue.kind === 'overlay' ? cue.toMs : cue.atMs
 }
 
+/** Whether something with a time on screen is on it at `ms`: from its beginning on, no longer at its end. */
+export function isShownAt({ fromMs, toMs }: { fromMs: number; toMs: number }, ms: number): boolean {
+  return fromMs <= ms && ms < toMs
+}
+
 /** The cues of one part by their beginning, then by their order key. */
 export function cuesInOrder(lesson: Pick<Lesson, 'cues'>, partId: string): Cue[] {
   return Object.values(lesson.cues)

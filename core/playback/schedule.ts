@@ -1,6 +1,6 @@
 // What a film part asks of playback, sorted once. Every rule here reads intervals as half-open: a cue with a span is
 // on screen while fromMs ≤ t < toMs; a moment is crossed when a tick takes t from before it to at or after it.
-import { cuesInOrder, type Hold, type Lesson, type SeekRule } from '../lesson/index.ts'
+import { cuesInOrder, isShownAt, type Hold, type Lesson, type SeekRule } from '../lesson/index.ts'
 
 /** A question at a time; holds and those that run beside the film alike. */
 export interface Moment {
@@ -68,7 +68,7 @@ function cutAt(stretch: { fromMs: number; toMs: number } | null, atMs: number) {
 
 /** The overlays on screen at `ms`. */
 export function overlaysAt(schedule: Schedule, ms: number): string[] {
-  return schedule.overlays.filter((o) => o.fromMs <= ms && ms < o.toMs).map((o) => o.cueId)
+  return schedule.overlays.filter((overlay) => isShownAt(overlay, ms)).map(({ cueId }) => cueId)
 }
 
 /** The bookmark whose stretch `ms` lies in: the last one at or before it. */

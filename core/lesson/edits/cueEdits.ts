@@ -171,6 +171,18 @@ export function boxOnStage(box: Box): Box {
   return { x, y, width, height }
 }
 
+/** The box moved by shares of the stage, as far as it stays on it. */
+export function movedBox(box: Box, dx: number, dy: number): Box {
+  return boxOnStage({ ...box, x: box.x + dx, y: box.y + dy })
+}
+
+/** The box made larger by shares of the stage at its lower right, as far as it stays on it. */
+export function resizedBox(box: Box, dx: number, dy: number): Box {
+  const width = Math.min(1 - box.x, box.width + dx)
+  const height = Math.min(1 - box.y, box.height + dy)
+  return boxOnStage({ ...box, width, height })
+}
+
 export const setOverlayText: Edit<{ cueId: string; text: string }> = {
   name: 'setOverlayText',
   change: (draft, { cueId, text }) => {

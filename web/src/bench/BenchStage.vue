@@ -3,7 +3,14 @@
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { mediaFileAddress } from '@fernbrake/core/contract'
-import { boxOnStage, edits, type Box, type OverlayCue } from '@fernbrake/core/lesson'
+import {
+  edits,
+  isShownAt,
+  movedBox,
+  resizedBox,
+  type Box,
+  type OverlayCue,
+} from '@fernbrake/core/lesson'
 import { createFilmMedia, OverlayView } from '@fernbrake/player'
 import { useBench } from './useBench.ts'
 
@@ -18,8 +25,7 @@ const address = computed(() =>
 )
 const overlays = computed(() =>
   bench.cues.value.filter(
-    (cue): cue is OverlayCue =>
-      cue.kind === 'overlay' && cue.fromMs <= bench.mediaMs.value && bench.mediaMs.value < cue.toMs,
+    (cue): cue is OverlayCue => cue.kind === 'overlay' && isShownAt(cue, bench.mediaMs.value),
   ),
 )
 const boxOf = (overlay: OverlayCue) =>
@@ -71,14 +77,8 @@ function boxAt(event: PointerEvent): Box | null {
   const { width, height } = stage.value.getBoundingClientRect()
   const dx = (event.clientX - held.x) / width
   const dy = (event.clientY - held.y) / height
-  const { box } = held.overlay
-  return held.how === 'move'
-    ? boxOnStage({ ...box, x: box.x + dx, y: box.y + dy })
-    : boxOnStage({
-        ...box,
-        width: Math.min(1 - box.x, box.width + dx),
-        height: Math.min(1 - box.y, box.height + dy),
-      })
+  const change = held.how === 'move' ? movedBox : resizedBox
+  return change(held.overlay.box, dx, dy)
 }
 
 function onMove(event: PointerEvent): void {
@@ -107,16 +107,9 @@ function onKey(event: KeyboardEvent, overlay: OverlayCue): void {
   if (!move || !bench.canEdit.value) return
   event.preventDefault()
   event.stopPropagation()
-  const [dx, dy] = move
-  const { box } = overlay
-  const next = event.shiftKey
-    ? {
-        ...box,
-        width: Math.min(1 - box.x, box.width + dx),
-        height: Math.min(1 - box.y, box.height + dy),
-      }
-    : { ...box, x: box.x + dx, y: box.y + dy }
-  bench.draft.make(edits.setOverlayBox, { cueId: overlay.id, box: boxOnStage(next) })
+  const change = event.shiftKey ? resizedBox : movedBox
+  const box = change(overlay.box, ...move)
+  bench.draft.make(edits.setOverlayBox, { cueId: overlay.id, box })
 }
 
 const frame = (overlay: OverlayCue) => {

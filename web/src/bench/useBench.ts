@@ -8,6 +8,7 @@ import {
   cueEndMs,
   cuesInOrder,
   cueStartMs,
+  isShownAt,
   edits,
   lineIndexAt,
   linesInOrder,
@@ -119,7 +120,7 @@ export function createBench(
     const cue = id ? lesson.value.cues[id] : undefined
     if (!cue || !goThere) return
     // Whoever goes to an overlay wants to see it: inside its time the playhead stays.
-    const inside = cue.kind === 'overlay' && mediaMs.value >= cue.fromMs && mediaMs.value < cue.toMs
+    const inside = cue.kind === 'overlay' && isShownAt(cue, mediaMs.value)
     if (!inside) {
       film.value?.pause()
       seek(cueStartMs(cue))
