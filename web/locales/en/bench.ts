@@ -166,7 +166,6 @@ export default {
     at: 'At',
     note: 'Note',
     noteHelp: 'Only those who edit this lesson see notes; learners never get them.',
-    ending: 'At the end',
     endMessage: 'Words at the end',
     passes: 'Other words for those who pass',
     passShare: 'Passed from',
@@ -294,8 +293,6 @@ export default {
     begun: 'The lesson was begun',
     more: 'Show earlier',
     tooOld: 'Earlier states were not kept.',
-    failed: 'That state could not be read. Try again in a moment.',
-    offline: 'The history cannot be read without a connection. Your work goes on.',
   },
   others: {
     here: 'Also here: {names}',

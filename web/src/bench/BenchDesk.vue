@@ -122,7 +122,6 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
     <BenchHead
       :draft="draft"
       :can-publish="plays"
-      :others="bench.others.names.value"
       @publish="publishing = true"
       @settings="(bench.select(null), (showsHistory = false), (showsLesson = !showsLesson))"
       @keys="showsKeys = true"

@@ -14,6 +14,7 @@ import { useFrondDrag } from './useFrondDrag.ts'
 
 const bench = useBench()
 const { t } = useI18n()
+const others = bench.others.names
 const root = useTemplateRef<HTMLElement>('root')
 const width = useElementWidth(root)
 const range = ref({ fromMs: 0, toMs: 0 })
@@ -83,7 +84,13 @@ defineExpose({
 <template>
   <section class="time" :aria-label="t('bench.frond')">
     <div class="zoom">
-      <p>{{ t('bench.shown', { from: clockTime(range.fromMs), to: clockTime(range.toMs) }) }}</p>
+      <p class="shown">
+        {{ t('bench.shown', { from: clockTime(range.fromMs), to: clockTime(range.toMs) }) }}
+      </p>
+      <p v-if="others.length > 0" class="others" role="status">
+        {{ t('others.here', { names: others.join(', ') }) }}
+      </p>
+      <span class="gap" />
       <PreparingNote />
       <Button
         :label="t('bench.snap')"
@@ -155,8 +162,20 @@ defineExpose({
   justify-content: flex-end;
   padding: 0 12px 0 22px;
 }
-.zoom > p {
+.gap {
   flex: 1;
+}
+.others {
+  overflow: hidden;
+  margin-left: 16px;
+  padding: 2px 8px;
+  background: var(--plum-soft);
+  font-size: 12.5px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.shown {
+  white-space: nowrap;
   font-size: 12.5px;
   color: var(--ink-3);
 }

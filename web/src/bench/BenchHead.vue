@@ -8,7 +8,7 @@ import { writeMoment } from '../ui/dates.ts'
 import FernMark from '../ui/FernMark.vue'
 import type { Draft } from './useDraft.ts'
 
-const props = defineProps<{ draft: Draft; canPublish: boolean; others: readonly string[] }>()
+const props = defineProps<{ draft: Draft; canPublish: boolean }>()
 const emit = defineEmits<{ publish: []; settings: []; keys: [] }>()
 const { t } = useI18n()
 const route = useRoute()
@@ -56,9 +56,6 @@ const lessonId = computed(() => props.draft.lessonId)
         :to="{ name: 'sign-in', query: { to: route.fullPath } }"
         >{{ t('bench.signInAgain') }}</RouterLink
       >
-    </p>
-    <p v-if="others.length > 0" class="others" role="status">
-      {{ t('others.here', { names: others.join(', ') }) }}
     </p>
     <nav :aria-label="t('bench.places')">
       <RouterLink :to="{ name: 'bench', params: { lessonId } }">{{ t('bench.bench') }}</RouterLink>
@@ -149,14 +146,6 @@ h1 button:focus-visible {
   text-overflow: ellipsis;
   font-size: 13.5px;
   color: var(--ink-2);
-}
-.others {
-  overflow: hidden;
-  max-width: 16em;
-  padding: 3px 8px;
-  background: var(--plum-soft);
-  font-size: 13.5px;
-  text-overflow: ellipsis;
 }
 .loud {
   padding: 3px 8px;

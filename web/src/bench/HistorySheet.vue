@@ -138,7 +138,9 @@ async function goBackTo(revision: number): Promise<void> {
         size="small"
         @click="load(entries.at(-1)?.revision)"
       />
-      <p v-else class="who">{{ t('history.begun') }}</p>
+      <p v-else class="who">
+        {{ oldest ? t('history.tooOld') : t('history.begun') }}
+      </p>
     </div>
   </section>
 </template>
