@@ -180,6 +180,14 @@ const OVERLAYS = [
   },
 ] as const
 
+const ENDING = {
+  message: 'Thank you. Bring what you were unsure of to the first evening at Cantle Steps.',
+  pass: {
+    share: 0.6,
+    message: 'Well kept. You are ready to stand at a paddle on the first evening at Cantle Steps.',
+  },
+}
+
 const spoken = new Map(moments.spoken.map((sentence) => [sentence.id, sentence]))
 
 function sentence(id: string): { fromMs: number; toMs: number } {
@@ -223,6 +231,12 @@ export function editsOfWaterThatClimbs(film: {
   )
   for (const overlay of OVERLAYS) addOverlay(edit, overlay)
   for (const question of QUESTIONS) addQuestion(edit, question)
+  edit(edits.addNote, { cueId: 'note-windlass', partId, atMs: sentence('half').fromMs })
+  edit(edits.setNoteText, {
+    cueId: 'note-windlass',
+    text: 'Bring a windlass to the first evening: half of them have never held one.',
+  })
+  edit(edits.setEnding, ENDING)
   return { lesson, made }
 }
 
