@@ -35,11 +35,14 @@ export const lessonCardSchema = z.strictObject({
   ),
 })
 
+/** An edit of all lines of the longest script sets two times each. */
+const MOST_PATCHES = 50_000
+
 export const loggedEditSchema = z.strictObject({
   revision: z.int(),
   id: idSchema,
   name: plainText(60),
-  patches: z.array(patchSchema).max(5000),
+  patches: z.array(patchSchema).max(MOST_PATCHES),
 })
 
 const draftReply = z.strictObject({

@@ -51,11 +51,16 @@ describe('the lines of a script', () => {
       ...[0, 2000, 'Water climbs hills'],
     ])
   })
-  it('tapped along move with all that follow, and end the one before', () => {
+  it('tapped along keep their length and end the one before; the rest stays', () => {
     expect(after(edits.tapLine, { scriptId: 's', lineId: 'l2', atMs: 2400 })).toEqual([
       [1000, 2400, 'Water climbs hills'],
       [2400, 3400, 'by steps.'],
-      [5400, 7400, 'Each is a lock.'],
+      third,
+    ])
+    expect(after(edits.tapLine, { scriptId: 's', lineId: 'l1', atMs: 7000 })).toEqual([
+      [7000, 9000, 'Water climbs hills'],
+      [7040, 8040, 'by steps.'],
+      [7080, 9080, 'Each is a lock.'],
     ])
     expect(after(edits.tapLine, { scriptId: 's', lineId: 'l2', atMs: 20 })[1]![0]).toBe(1040)
   })

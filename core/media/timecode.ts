@@ -76,3 +76,10 @@ export function readTypedTime(text: string, rate: FrameRate, fromMs = 0): number
   if (match[1] !== undefined && minutes! >= 60) return null
   return Math.round(((hours! * 60 + minutes!) * 60 + seconds!) * 1000)
 }
+
+/** Reads how far something is to be moved: `5`, `+0:05`, `-0.5`; negative is back. Null when it is none of these. */
+export function readTypedShift(text: string, rate: FrameRate): number | null {
+  const [, sign = '', step = ''] = /^([-−+]?)\s*(.*)$/.exec(text.trim())!
+  const ms = /^[-−+]/.test(step) ? null : readTypedTime(step, rate)
+  return ms === null ? null : sign === '' || sign === '+' ? ms : -ms
+}

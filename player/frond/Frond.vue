@@ -53,7 +53,7 @@ const emit = defineEmits<{
   pick: [id: string, extend: boolean]
   drag: [drag: FrondDrag]
   /** The cues that a rectangle was drawn round. */
-  marquee: [ids: string[], extend: boolean]
+  marquee: [ids: string[]]
 }>()
 
 /** Room at both ends, so that rings and leaves are not cut. */
@@ -143,7 +143,7 @@ const { marquee, onDown, onMove, onUp, onCancel } = useFrondPointer({
   onSeek: (ms) => emit('seek', ms),
   onPick: (id, extend) => emit('pick', id, extend),
   onDrag: (drag) => emit('drag', drag),
-  onMarquee: (drawn, extend) => emit('marquee', cuesIn(drawn), extend),
+  onMarquee: (drawn) => emit('marquee', cuesIn(drawn)),
 })
 const selected = computed(() => new Set(props.selectedIds))
 const isSelected = (id: string) => selected.value.has(id)

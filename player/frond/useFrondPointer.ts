@@ -19,7 +19,7 @@ interface PointerOptions {
   onSeek(ms: number): void
   onPick(id: string, extend: boolean): void
   onDrag(drag: FrondDrag): void
-  onMarquee(marquee: Marquee, extend: boolean): void
+  onMarquee(marquee: Marquee): void
 }
 
 /** A drag begins when the pointer has moved this far, in pixels: a click with a shaking hand moves nothing. */
@@ -35,7 +35,7 @@ type Held =
       moved: boolean
     }
   | { kind: 'scrub' }
-  | { kind: 'marquee'; x: number; y: number; extend: boolean }
+  | { kind: 'marquee'; x: number; y: number }
 
 export function useFrondPointer(options: PointerOptions) {
   const marquee = ref<Marquee | null>(null)
@@ -57,7 +57,7 @@ export function useFrondPointer(options: PointerOptions) {
       options.onPick(id, extend)
     } else if (event.shiftKey && options.isEditable()) {
       const { left, top } = root.getBoundingClientRect()
-      held = { kind: 'marquee', x: event.clientX - left, y: event.clientY - top, extend: true }
+      held = { kind: 'marquee', x: event.clientX - left, y: event.clientY - top }
     } else if (options.isSeekable()) {
       held = { kind: 'scrub' }
       options.onSeek(options.msAt(event.clientX))
@@ -75,7 +75,7 @@ export function useFrondPointer(options: PointerOptions) {
   function onUp(event: PointerEvent): void {
     if (held?.kind === 'cue' && held.moved && options.isEditable())
       options.onDrag(dragOf(held, event, true))
-    if (held?.kind === 'marquee' && marquee.value) options.onMarquee(marquee.value, held.extend)
+    if (held?.kind === 'marquee' && marquee.value) options.onMarquee(marquee.value)
     letGo()
   }
 

@@ -66,6 +66,7 @@ export function createLiveServer(): LiveServer {
 
 function welcome(socket: LiveSocket): void {
   const { person, key } = socket.data
+  const herself = { key, name: person.name }
   void socket.join(personRoom(person.id))
   socket.on('watchLesson', (message, reply) => {
     const parsed = watchLessonSchema.safeParse(message)
@@ -82,7 +83,6 @@ function welcome(socket: LiveSocket): void {
       })
       .catch(() => reply(false))
   })
-  const herself = { key, name: person.name }
   // Only those who may see the lesson are in its room: whoever is not there tells nobody anything.
   socket.on('showSelection', (message) => {
     const parsed = showSelectionSchema.safeParse(message)

@@ -88,13 +88,18 @@ export async function noteSnapshot(
   { id, revision, draft }: Pick<LessonRow, 'id' | 'revision' | 'draft'>,
   transaction: Transaction,
 ): Promise<void> {
+  const [{ kept }] = (await select<{ kept: boolean }>(
+    database,
+    'SELECT EXISTS (SELECT 1 FROM draft_snapshots WHERE lesson_id = $1 AND revision > $2) AS kept',
+    [id, revision - SNAPSHOT_EVERY],
+    transaction,
+  )) as [{ kept: boolean }]
+  // Asked first, so that a long draft is not sent along with every edit.
+  if (kept) return
   await run(
     database,
-    `INSERT INTO draft_snapshots (lesson_id, revision, document)
-     SELECT $1, $2, $3 WHERE NOT EXISTS (
-       SELECT 1 FROM draft_snapshots WHERE lesson_id = $1 AND revision > $2::int - $4)
-     ON CONFLICT DO NOTHING`,
-    [id, revision, JSON.stringify(draft), SNAPSHOT_EVERY],
+    'INSERT INTO draft_snapshots (lesson_id, revision, document) VALUES ($1, $2, $3)',
+    [id, revision, JSON.stringify(draft)],
     transaction,
   )
 }

@@ -65,7 +65,7 @@ export const removeScript: Edit<{ scriptId: string }> = {
 const lineOf = (draft: Lesson, scriptId: string, lineId: string) =>
   draft.scripts[scriptId]?.lines[lineId]
 
-/** Changes the words of a line; markup that came with the old words goes with them. */
+/** Changes the words of a line; markup that came with the old words is written again only with those. */
 export const setLineText: Edit<{ scriptId: string; lineId: string; text: string }> = {
   name: 'setLineText',
   change: (draft, { scriptId, lineId, text }) => {
@@ -173,8 +173,9 @@ function shiftFrom(script: Script, fromMs: number, byMs: number): void {
 }
 
 /**
- * Says that a line begins now, as one taps along with the film: it and all later lines move so that it does, and the
- * line before ends no later.
+ * Says that a line begins now, as one taps along with the film. It keeps its length, the line before ends no later,
+ * and lines that would now begin before it are put right behind it, each still in its turn. All others stay: a tap
+ * must not write a script of hours anew.
  */
 export const tapLine: Edit<{ scriptId: string; lineId: string; atMs: number }> = {
   name: 'tapLine',
@@ -185,8 +186,18 @@ export const tapLine: Edit<{ scriptId: string; lineId: string; atMs: number }> =
     const index = lines.findIndex(({ id }) => id === lineId)
     const [before, line] = [lines[index - 1], lines[index]]
     if (!line) return
-    const wanted = Math.max(Math.round(atMs), before ? before.fromMs + SHORTEST_LINE_MS : 0)
-    shiftFrom(script, line.fromMs, wanted - line.fromMs)
+    moveLine(line, Math.max(Math.round(atMs), before ? before.fromMs + SHORTEST_LINE_MS : 0))
     if (before && before.toMs > line.fromMs) before.toMs = line.fromMs
+    let behindMs = line.fromMs
+    for (const later of lines.slice(index + 1)) {
+      if (later.fromMs > behindMs) break
+      behindMs += SHORTEST_LINE_MS
+      moveLine(later, behindMs)
+    }
   },
+}
+
+function moveLine(line: ScriptLine, toMs: number): void {
+  line.toMs += toMs - line.fromMs
+  line.fromMs = toMs
 }

@@ -48,9 +48,8 @@ function onPick(id: string, extend: boolean): void {
   if (extend || !isAmongSeveral) bench.select(id, !extend, extend)
 }
 
-function onMarquee(ids: string[], extend: boolean): void {
-  const before = extend ? bench.selectedIds.value.filter((id) => !ids.includes(id)) : []
-  bench.selectMany([...before, ...ids])
+function onMarquee(ids: string[]): void {
+  bench.selectMany([...new Set([...bench.selectedIds.value, ...ids])])
 }
 
 function zoom(factor: number, anchorMs = bench.mediaMs.value): void {

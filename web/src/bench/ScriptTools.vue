@@ -8,7 +8,7 @@ import { computed, ref, useId, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { captionsOf, writeSrt, writeWebVtt } from '@fernbrake/core/formats'
 import { edits } from '@fernbrake/core/lesson'
-import { readTypedTime } from '@fernbrake/core/media'
+import { readTypedShift } from '@fernbrake/core/media'
 import { linesOfPlainText, roughTimes } from '@fernbrake/core/text'
 import ChoiceField from './ChoiceField.vue'
 import { languageChoices, languageName } from './languages.ts'
@@ -86,15 +86,14 @@ const scopes = computed(() => [
 ])
 
 function shiftLines(): void {
-  const back = /^[-−]/.test(shift.value.trim())
-  const ms = readTypedTime(shift.value.trim().replace(/^[-−+]\s*/, ''), bench.frameRate.value)
+  const ms = readTypedShift(shift.value, bench.frameRate.value)
   shiftIsWrong.value = ms === null
   if (ms === null || !bench.script.value) return
   const first = bench.lines.value[bench.lineIndex.value]?.fromMs ?? bench.mediaMs.value
   draft.make(edits.shiftLines, {
     scriptId: bench.script.value.id,
     fromMs: fromHere.value === 'all' ? 0 : first,
-    byMs: back ? -ms : ms,
+    byMs: ms,
   })
   shift.value = ''
 }

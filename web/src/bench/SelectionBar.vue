@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { readTypedTime } from '@fernbrake/core/media'
+import { readTypedShift } from '@fernbrake/core/media'
 import { useBench } from './useBench.ts'
 
 const bench = useBench()
@@ -13,14 +13,11 @@ const id = useId()
 const typed = ref('')
 const wrong = ref(false)
 
-/** Moves by what was typed: `+5`, `-0:02`, or without a sign forwards. */
 function move(): void {
-  const text = typed.value.trim()
-  const back = /^[-−]/.test(text)
-  const ms = readTypedTime(text.replace(/^[-−+]\s*/, ''), bench.frameRate.value)
+  const ms = readTypedShift(typed.value, bench.frameRate.value)
   wrong.value = ms === null
   if (ms === null) return
-  bench.moveSelection(back ? -ms : ms)
+  bench.moveSelection(ms)
   typed.value = ''
 }
 </script>

@@ -66,7 +66,7 @@ export function createBench(
   )
   const lines = computed(() => (script.value ? linesInOrder(script.value) : []))
   const lineIndex = computed(() => lineIndexAt(lines.value, mediaMs.value))
-  const others = useOthers(draft.lessonId, selectedIds)
+  const others = useOthers(draft, selectedIds)
   const selectedCues = computed(() =>
     selectedIds.value.flatMap((id) => lesson.value.cues[id] ?? []),
   )

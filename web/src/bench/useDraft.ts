@@ -35,10 +35,22 @@ const SAME_STEP_MS = 1500
 const GATHER_MS = 250
 const RETRY_MS = 3000
 const MOST_AT_ONCE = 100
+/** Less than the server takes at once, in characters; one edit alone may be longer. */
+const LONGEST_BATCH = 2_000_000
 
 export type Keeping = 'kept' | 'sending' | 'offline' | 'signedOut'
 
 export type Draft = ReturnType<typeof createDraft>
+
+/** The oldest waiting edits that travel together. */
+function nextBatch(pending: readonly PendingEdit[]): PendingEdit[] {
+  let length = 0
+  const end = pending.findIndex((edit, index) => {
+    length += JSON.stringify(edit.patches).length
+    return index === MOST_AT_ONCE || (index > 0 && length > LONGEST_BATCH)
+  })
+  return pending.slice(0, end < 0 ? pending.length : end)
+}
 
 /** Opens a lesson's draft; throws ApiError. */
 export async function openBenchDraft(lessonId: string): Promise<Draft> {
@@ -123,7 +135,7 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
 
   async function send(): Promise<void> {
     if (inFlight.length > 0 || state.value.pending.length === 0) return
-    const edits = state.value.pending.slice(0, MOST_AT_ONCE)
+    const edits = nextBatch(state.value.pending)
     inFlight = edits.map((edit) => edit.id)
     try {
       const { entries } = await call('editDraft', {
@@ -176,12 +188,14 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
     }
   }
 
+  /** Grows whenever the lesson's room was entered, at first and after a lost connection. */
+  const watched = ref(0)
   const socket = liveSocket()
   const onEdited = (message: { lessonId: string; entries: LoggedEdit[] }) => {
     if (message.lessonId === lessonId) receive(message.entries)
   }
   const onConnect = () => {
-    socket.emit('watchLesson', { lessonId }, () => undefined)
+    socket.emit('watchLesson', { lessonId }, () => (watched.value += 1))
     void catchUp()
     scheduleSend(0)
   }
@@ -227,6 +241,7 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
       if (next) scheduleSend()
       return next !== null
     },
+    watched,
     catchUp,
     send,
     close,

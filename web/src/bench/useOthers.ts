@@ -2,11 +2,15 @@
 import { computed, onScopeDispose, shallowRef, watch, type Ref } from 'vue'
 import type { EditorHere } from '@fernbrake/core/contract'
 import { liveSocket } from '../api/live.ts'
+import type { Draft } from './useDraft.ts'
 
 /** Only so many selected cues are told to others. */
 const MOST_TOLD = 50
 
-export function useOthers(lessonId: string, selectedIds: Ref<readonly string[]>) {
+export function useOthers(
+  { lessonId, watched }: Pick<Draft, 'lessonId' | 'watched'>,
+  selectedIds: Ref<readonly string[]>,
+) {
   const here = shallowRef<ReadonlyMap<string, EditorHere>>(new Map())
   const socket = liveSocket()
 
@@ -30,7 +34,7 @@ export function useOthers(lessonId: string, selectedIds: Ref<readonly string[]>)
   socket.on('editorGone', onGone)
   socket.on('whoIsHere', onAsked)
   socket.on('disconnect', onDisconnect)
-  watch(selectedIds, tell)
+  watch([selectedIds, watched], tell)
 
   onScopeDispose(() => {
     socket.emit('leaveLesson', { lessonId })
