@@ -124,6 +124,41 @@ describe('older lessons', () => {
   })
 })
 
+describe('patches', () => {
+  it('that change what an earlier one put in leave that one as it was', () => {
+    const value = { id: 'n', inner: { a: 1 } }
+    const patches = [
+      { op: 'add' as const, path: '/n', value },
+      { op: 'replace' as const, path: '/n/inner/a', value: 2 },
+    ]
+    const applied = applyPatches<object>({}, patches)
+    expect(applied).toEqual({ ok: true, value: { n: { id: 'n', inner: { a: 2 } } } })
+    expect(value.inner.a).toBe(1)
+  })
+
+  it('one that does not fit leaves nothing of the others', () => {
+    const before = { cues: { a: { atMs: 1 } } }
+    const applied = applyPatches<object>(before, [
+      { op: 'replace', path: '/cues/a/atMs', value: 2 },
+      { op: 'remove', path: '/cues/b' },
+    ])
+    expect(applied).toMatchObject({ ok: false, issues: [{ path: ['patches', 1] }] })
+    expect(before).toEqual({ cues: { a: { atMs: 1 } } })
+  })
+
+  it('an import with notes in its file can be taken back after it came from the server', () => {
+    const carried = {
+      ...{ format: 'webvtt' as const, header: 'WEBVTT' },
+      blocks: [{ before: null, text: 'NOTE Between us' }],
+    }
+    const script = { id: 's9', partId: PART, language: 'de', lines: [], carried }
+    const outcome = runEdit(fullLesson(), edits.importScript, script)
+    if (!outcome.ok) throw new Error('refused')
+    const sent = JSON.parse(JSON.stringify(outcome.lesson)) as Lesson
+    expect(undo(noteEdit(emptyUndo, outcome.made), sent)).toMatchObject({ ok: true })
+  })
+})
+
 it('learners never get a designer’s notes', () => {
   const lesson = edited(fullLesson(), edits.setNoteText, { cueId: 'note', text: 'Between us' })
   expect(JSON.stringify(withoutNotes(lesson))).not.toContain('Between us')

@@ -15,6 +15,7 @@ import {
   NOTE_PATH,
   NOTE_TOP,
   RING_RADIUS,
+  thicknessPath,
   TICK_PATH,
   VEIN_PATH,
 } from './shapes.ts'
@@ -98,21 +99,9 @@ const laneY = (id: string) =>
   (lanes.value.get(id) ?? 0) * (props.small ? 6 : LANE_HEIGHT)
 
 /** The stem of results: as thick as the number who watched. */
-const thickness = computed(() => {
-  const { watching } = props
-  if (!watching || watching.learners.length === 0) return ''
-  const half = (count: number) => 1 + (count / Math.max(1, watching.most)) * 9
-  const edge = (sign: 1 | -1) =>
-    watching.learners.map((count, bin) => {
-      const at = Math.min(props.durationMs, (bin + 0.5) * watching.binMs)
-      return `${x(at).toFixed(1)} ${(stemY.value + sign * half(count)).toFixed(1)}`
-    })
-  const first = half(watching.learners[0]!)
-  const last = half(watching.learners.at(-1)!)
-  const start = `${x(0)} ${stemY.value - first}`
-  const end = `${x(props.durationMs)} ${stemY.value - last} L${x(props.durationMs)} ${stemY.value + last}`
-  return `M${start} L${edge(-1).join(' L')} L${end} L${edge(1).reverse().join(' L')} L${x(0)} ${stemY.value + first} Z`
-})
+const thickness = computed(() =>
+  props.watching ? thicknessPath(props.watching, props.durationMs, x, stemY.value) : '',
+)
 
 function msAt(clientX: number): number {
   const left = root.value!.getBoundingClientRect().left

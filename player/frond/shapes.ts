@@ -1,6 +1,8 @@
 // The shapes of the frond, as SVG paths around the point where a cue meets the stem (x = 0, y = 0; up is negative).
 // Shape alone tells the kinds apart: a leaf leans forward above, a blade hangs below, a ring sits on the stem.
 
+import type { FrondWatching } from './model.ts'
+
 /** How far a leaf reaches above the stem, in pixels. */
 export const LEAF_HEIGHT = 34
 export const RING_RADIUS = 6
@@ -27,4 +29,27 @@ export function bladePath(width: number): string {
   const w = Math.max(8, width)
   const tip = Math.min(14, w / 3)
   return `M0 0 C${tip} -6 ${w - tip} -6 ${w} 0 C${w - tip} 6 ${tip} 6 0 0 Z`
+}
+
+/** Half the thickness of the stem where everybody watched, and where nobody did, in pixels. */
+const [THICKEST, THINNEST] = [10, 1]
+
+/** The outline of a stem as thick as the number who watched; `x` places a time, `stemY` is the stem's line. */
+export function thicknessPath(
+  { binMs, learners, most }: FrondWatching,
+  durationMs: number,
+  x: (ms: number) => number,
+  stemY: number,
+): string {
+  if (learners.length === 0) return ''
+  const half = (count: number) => THINNEST + (count / Math.max(1, most)) * (THICKEST - THINNEST)
+  const times = learners.map((_, bin) => Math.min(durationMs, (bin + 0.5) * binMs))
+  const all = [
+    [0, learners[0]!],
+    ...learners.map((count, bin) => [times[bin]!, count]),
+    [durationMs, learners.at(-1)!],
+  ] as [number, number][]
+  const edge = (sign: 1 | -1) =>
+    all.map(([ms, count]) => `${x(ms).toFixed(1)} ${(stemY + sign * half(count)).toFixed(1)}`)
+  return `M${[...edge(-1), ...edge(1).reverse()].join(' L')} Z`
 }

@@ -3,7 +3,7 @@ import { io } from 'socket.io-client'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import type { DraftReply } from '@fernbrake/core/contract'
 import { edits, runEdit, type Edit, type Lesson } from '@fernbrake/core/lesson'
-import { PART, lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
+import { edited, lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
 import { putLesson, putMedia, startTestServer, type Agent, type TestServer } from './testServer.ts'
 
 let server: TestServer
@@ -46,6 +46,18 @@ describe('edits', () => {
     expect(await read()).toMatchObject({ revision: 2, lesson: { title: 'Two' } })
     const log = await agent.get(`/api/lessons/${lessonId}/draft/edits?since=1`).expect(200)
     expect(log.body.entries.map((entry: { id: string }) => entry.id)).toEqual(['e2'])
+  })
+
+  it('of every line of the longest script are taken in', async () => {
+    const lines = Array.from({ length: 3600 }, (_, i) => ({
+      ...{ id: `l${i}`, fromMs: i * 3000, toMs: i * 3000 + 2500, text: 'Words' },
+    }))
+    const script = made('e1', edits.importScript, { id: 's', partId: PART, language: 'en', lines })
+    await send({ revision: 0, edits: [script] }).expect(200)
+    lesson = (await read()).lesson
+    const shift = made('e2', edits.shiftLines, { scriptId: 's', fromMs: 0, byMs: 500 })
+    await send({ revision: 1, edits: [shift] }).expect(200)
+    expect((await read()).lesson.scripts.s!.lines.l3599).toMatchObject({ fromMs: 10_797_500 })
   })
 
   it('are told as history, and every state on the way can be read again', async () => {
@@ -218,6 +230,19 @@ describe('editions', () => {
     expect(await of(late)).toMatchObject({ edition: 2, lesson: { title: 'Second' } })
     const again = await early.guest.post(`/api/links/${code}/attempts`).send({})
     expect(again.body.attemptId).toBe(early.attemptId)
+  })
+
+  it('a learner never gets the notes of designers', async () => {
+    const note = { cueId: 'note', partId: PART, atMs: 100 }
+    const noted = edited(edited(lessonWithFilm(), edits.addNote, note), edits.setNoteText, {
+      ...{ cueId: 'note', text: 'Between us' },
+    })
+    const { code } = await putLesson(owner, noted)
+    const guest = server.anonymous()
+    const opened = await guest.post(`/api/links/${code}/attempts`).send({ name: 'Gale Fenwick' })
+    const reply = await guest.get(`/api/attempts/${opened.body.attemptId}`).expect(200)
+    expect(reply.text).toContain('A film')
+    expect(reply.text).not.toContain('Between us')
   })
 
   it('a guest must give a full name', async () => {

@@ -6,6 +6,7 @@ import { useI18n } from 'vue-i18n'
 import type { HistoryEntry } from '@fernbrake/core/contract'
 import { edits } from '@fernbrake/core/lesson'
 import { call } from '../api/client.ts'
+import SheetFrame from './SheetFrame.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { writeClock, writeDay } from '../ui/dates.ts'
 import { useBench } from './useBench.ts'
@@ -87,93 +88,55 @@ async function goBackTo(revision: number): Promise<void> {
 </script>
 
 <template>
-  <section class="sheet" :aria-label="t('history.title')">
-    <header>
-      <h2>{{ t('history.title') }}</h2>
-      <Button
-        :label="t('sheet.close')"
-        severity="secondary"
-        variant="outlined"
-        size="small"
-        @click="emit('close')"
-      />
-    </header>
-    <div class="body" :aria-busy="loading">
-      <p class="help">{{ t('history.help') }}</p>
-      <FaultNotice v-if="fault" :error="fault" @retry="load()" />
-      <section v-for="{ day, steps } in days" :key="day">
-        <h3>{{ day }}</h3>
-        <ol>
-          <li v-for="step in steps" :key="step.revision">
-            <span class="mono at">{{ writeClock(step.at) }}</span>
-            <span class="what">
-              {{ t('history.times', { name: nameOf(step.name), n: step.count }, step.count) }}
-              <span class="who">{{ step.personName ?? t('history.someone') }}</span>
-            </span>
-            <span v-if="step.revision === newest" class="who">{{ t('history.now') }}</span>
-            <Button
-              v-else-if="bench.canEdit.value && canGoBackTo(step.revision)"
-              :label="t('history.goBack')"
-              :aria-label="
-                t('history.goBackLong', { name: nameOf(step.name), time: writeClock(step.at) })
-              "
-              severity="secondary"
-              variant="text"
-              size="small"
-              :loading="goingTo === step.revision"
-              :disabled="goingTo !== null"
-              @click="goBackTo(step.revision)"
-            />
-          </li>
-        </ol>
-      </section>
-      <div v-if="loading" class="bones" role="status" :aria-label="t('app.loading')">
-        <div v-for="bone in 5" :key="bone" class="skeleton" />
-      </div>
-      <Button
-        v-else-if="more"
-        :label="t('history.more')"
-        severity="secondary"
-        variant="outlined"
-        size="small"
-        @click="load(entries.at(-1)?.revision)"
-      />
-      <p v-else class="who">
-        {{ oldest ? t('history.tooOld') : t('history.begun') }}
-      </p>
+  <SheetFrame :title="t('history.title')" :aria-busy="loading" @close="emit('close')">
+    <p class="help">{{ t('history.help') }}</p>
+    <FaultNotice v-if="fault" :error="fault" @retry="load()" />
+    <section v-for="{ day, steps } in days" :key="day">
+      <h3>{{ day }}</h3>
+      <ol>
+        <li v-for="step in steps" :key="step.revision">
+          <span class="mono at">{{ writeClock(step.at) }}</span>
+          <span class="what">
+            {{ t('history.times', { name: nameOf(step.name), n: step.count }, step.count) }}
+            <span class="who">{{ step.personName ?? t('history.someone') }}</span>
+          </span>
+          <span v-if="step.revision === newest" class="who">{{ t('history.now') }}</span>
+          <Button
+            v-else-if="bench.canEdit.value && canGoBackTo(step.revision)"
+            :label="t('history.goBack')"
+            :aria-label="
+              t('history.goBackLong', { name: nameOf(step.name), time: writeClock(step.at) })
+            "
+            severity="secondary"
+            variant="text"
+            size="small"
+            :loading="goingTo === step.revision"
+            :disabled="goingTo !== null"
+            @click="goBackTo(step.revision)"
+          />
+        </li>
+      </ol>
+    </section>
+    <div v-if="loading" class="bones" role="status" :aria-label="t('app.loading')">
+      <div v-for="bone in 5" :key="bone" class="skeleton" />
     </div>
-  </section>
+    <Button
+      v-else-if="more"
+      :label="t('history.more')"
+      severity="secondary"
+      variant="outlined"
+      size="small"
+      @click="load(entries.at(-1)?.revision)"
+    />
+    <p v-else class="who">
+      {{ oldest ? t('history.tooOld') : t('history.begun') }}
+    </p>
+  </SheetFrame>
 </template>
 
 <style scoped>
-.sheet {
-  display: flex;
-  flex-direction: column;
-  height: 100%;
-  min-height: 0;
-  background: var(--surface);
-}
-header {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  min-height: 44px;
-  padding: 6px 12px 6px 18px;
-  border-bottom: 1px solid var(--line);
-}
-h2,
 h3 {
   font-size: 15px;
-}
-.body {
-  display: flex;
-  flex-direction: column;
-  align-items: stretch;
-  gap: 14px;
-  flex: 1;
-  min-height: 0;
-  padding: 14px 18px 24px;
-  overflow-y: auto;
 }
 .help,
 .who {

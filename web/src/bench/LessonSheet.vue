@@ -7,6 +7,7 @@ import { edits, type SeekRule } from '@fernbrake/core/lesson'
 import ChoiceField from './ChoiceField.vue'
 import { languageChoices } from './languages.ts'
 import NumberField from './NumberField.vue'
+import SheetFrame from './SheetFrame.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
 
@@ -24,124 +25,93 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
 </script>
 
 <template>
-  <section class="sheet" :aria-label="t('sheet.lesson')">
-    <header>
-      <h2>{{ t('sheet.lesson') }}</h2>
+  <SheetFrame :title="t('sheet.lesson')" @close="emit('close')">
+    <template #actions>
       <Button
-        class="history"
         :label="t('bench.history')"
         severity="secondary"
         variant="text"
         size="small"
         @click="emit('history')"
       />
-      <Button
-        :label="t('sheet.close')"
-        severity="secondary"
-        variant="outlined"
-        size="small"
-        @click="emit('close')"
+    </template>
+    <WordsField
+      :label="t('sheet.title')"
+      :text="draft.lesson.value.title"
+      :max="200"
+      @change="draft.make(edits.setLessonText, { field: 'title', text: $event })"
+    />
+    <WordsField
+      :label="t('sheet.summary')"
+      :text="draft.lesson.value.summary"
+      :max="2000"
+      :rows="4"
+      @change="draft.make(edits.setLessonText, { field: 'summary', text: $event })"
+    />
+    <ChoiceField
+      :label="t('sheet.language')"
+      :value="draft.lesson.value.language"
+      :choices="languageChoices"
+      @change="draft.make(edits.setLanguage, { language: $event })"
+    />
+    <ChoiceField
+      v-if="bench.part.value"
+      :label="t('sheet.seeking')"
+      :value="bench.part.value.seekRule"
+      :choices="rules"
+      @change="draft.make(edits.setSeekRule, { partId: bench.part.value.id, seekRule: $event })"
+    />
+    <WordsField
+      :label="t('sheet.endMessage')"
+      :text="ending.message"
+      :max="2000"
+      :rows="2"
+      @change="draft.make(edits.setEnding, { message: $event })"
+    />
+    <label class="check">
+      <input
+        type="checkbox"
+        :checked="ending.pass !== null"
+        :disabled="!bench.canEdit.value"
+        @change="switchPass(($event.target as HTMLInputElement).checked)"
       />
-    </header>
-    <div class="body">
+      {{ t('sheet.passes') }}
+    </label>
+    <div v-if="ending.pass" class="sheet-form">
+      <NumberField
+        :label="t('sheet.passShare')"
+        :value="Math.round(ending.pass.share * 100)"
+        :min="0"
+        :max="100"
+        suffix=" %"
+        @change="draft.make(edits.setEnding, { pass: { ...ending.pass, share: $event / 100 } })"
+      />
       <WordsField
-        :label="t('sheet.title')"
-        :text="draft.lesson.value.title"
-        :max="200"
-        @change="draft.make(edits.setLessonText, { field: 'title', text: $event })"
-      />
-      <WordsField
-        :label="t('sheet.summary')"
-        :text="draft.lesson.value.summary"
-        :max="2000"
-        :rows="4"
-        @change="draft.make(edits.setLessonText, { field: 'summary', text: $event })"
-      />
-      <ChoiceField
-        :label="t('sheet.language')"
-        :value="draft.lesson.value.language"
-        :choices="languageChoices"
-        @change="draft.make(edits.setLanguage, { language: $event })"
-      />
-      <ChoiceField
-        v-if="bench.part.value"
-        :label="t('sheet.seeking')"
-        :value="bench.part.value.seekRule"
-        :choices="rules"
-        @change="draft.make(edits.setSeekRule, { partId: bench.part.value.id, seekRule: $event })"
-      />
-      <WordsField
-        :label="t('sheet.endMessage')"
-        :text="ending.message"
+        :label="t('sheet.passMessage')"
+        :text="ending.pass.message"
         :max="2000"
         :rows="2"
-        @change="draft.make(edits.setEnding, { message: $event })"
+        @change="draft.make(edits.setEnding, { pass: { ...ending.pass, message: $event } })"
       />
-      <label class="check">
-        <input
-          type="checkbox"
-          :checked="ending.pass !== null"
-          :disabled="!bench.canEdit.value"
-          @change="switchPass(($event.target as HTMLInputElement).checked)"
-        />
-        {{ t('sheet.passes') }}
-      </label>
-      <div v-if="ending.pass" class="sheet-form">
-        <NumberField
-          :label="t('sheet.passShare')"
-          :value="Math.round(ending.pass.share * 100)"
-          :min="0"
-          :max="100"
-          suffix=" %"
-          @change="draft.make(edits.setEnding, { pass: { ...ending.pass, share: $event / 100 } })"
-        />
-        <WordsField
-          :label="t('sheet.passMessage')"
-          :text="ending.pass.message"
-          :max="2000"
-          :rows="2"
-          @change="draft.make(edits.setEnding, { pass: { ...ending.pass, message: $event } })"
-        />
-      </div>
-      <div v-if="bench.media.value" class="field">
-        <span class="label">{{ t('sheet.film') }}</span>
-        <p class="film">
-          <span dir="auto">{{ bench.media.value.title }}</span>
-          <Button
-            :label="t('sheet.otherFilm')"
-            severity="secondary"
-            variant="outlined"
-            size="small"
-            :disabled="!bench.canEdit.value"
-            @click="emit('replace')"
-          />
-        </p>
-      </div>
     </div>
-  </section>
+    <div v-if="bench.media.value" class="field">
+      <span class="label">{{ t('sheet.film') }}</span>
+      <p class="film">
+        <span dir="auto">{{ bench.media.value.title }}</span>
+        <Button
+          :label="t('sheet.otherFilm')"
+          severity="secondary"
+          variant="outlined"
+          size="small"
+          :disabled="!bench.canEdit.value"
+          @click="emit('replace')"
+        />
+      </p>
+    </div>
+  </SheetFrame>
 </template>
 
 <style scoped>
-.sheet {
-  display: flex;
-  flex-direction: column;
-  height: 100%;
-  background: var(--surface);
-}
-header {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  min-height: 44px;
-  padding: 6px 12px 6px 18px;
-  border-bottom: 1px solid var(--line);
-}
-h2 {
-  font-size: 15px;
-}
-.history {
-  margin: 0 8px 0 auto;
-}
 .film {
   display: flex;
   align-items: center;
@@ -151,12 +121,5 @@ h2 {
 }
 .film :deep(.p-button) {
   flex: none;
-}
-.body {
-  display: flex;
-  flex-direction: column;
-  gap: 14px;
-  padding: 14px 18px;
-  overflow-y: auto;
 }
 </style>
