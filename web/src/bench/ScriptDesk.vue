@@ -3,7 +3,7 @@
 import Button from 'primevue/button'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { nanoid } from 'nanoid'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { readCaptions, scriptFrom, type CaptionFault } from '@fernbrake/core/formats'
 import { cueStartMs, edits, lineIndexAt, type Cue } from '@fernbrake/core/lesson'
@@ -70,6 +70,12 @@ watch(bench.lineIndex, async (index) => {
   await nextTick()
   // The text does not move under the hands of somebody who works in it.
   if (list.value && !list.value.matches(':focus-within')) showLine(index)
+})
+
+// Whoever comes back from a sheet finds the script where the film stands.
+onMounted(async () => {
+  await nextTick()
+  if (bench.lineIndex.value > 0) showLine(bench.lineIndex.value)
 })
 
 function placeAt(kind: CueKind, index: number): void {
