@@ -1,16 +1,34 @@
 // Builds the learner's page on its own; served under /player, opened by /open/… and /learn/….
 import vue from '@vitejs/plugin-vue'
-import { defineConfig } from 'vite'
+import { defineConfig, type Plugin } from 'vite'
+
+/** Has the page fetch the player's script along with its own, rather than only when it is asked for. */
+const fetchWithPage: Plugin = {
+  name: 'fetch-with-page',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_html, { bundle }) =>
+      Object.values(bundle ?? {})
+        .filter((file) => file.type === 'chunk' && !file.isEntry)
+        .map(({ fileName }) => ({
+          tag: 'link',
+          attrs: { rel: 'preload', as: 'script', crossorigin: true, href: `/player/${fileName}` },
+          injectTo: 'head' as const,
+        })),
+  },
+}
 
 export default defineConfig({
   base: '/player/',
-  plugins: [vue()],
+  plugins: [vue(), fetchWithPage],
   html: { cspNonce: '__CSP_NONCE__' },
   build: {
     outDir: 'dist',
     emptyOutDir: true,
     target: 'es2022',
     assetsInlineLimit: 0,
+    // Browsers ask a server for six things at a time; the film is to be one of the first six.
+    cssCodeSplit: false,
     modulePreload: { polyfill: false },
   },
   define: {

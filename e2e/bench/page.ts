@@ -9,7 +9,7 @@ import { DEMO_LINK } from '@fernbrake/demo'
 import type { RealServer } from '../support/server.ts'
 import type { Figure } from './main.ts'
 
-const RUNS = 15
+const RUNS = 45
 const FILM = '/api/media/water-that-climbs-film/files/playable'
 const BARE = '/bare-video-page'
 
@@ -82,6 +82,8 @@ export async function measurePage(browser: Browser, server: RealServer): Promise
   await context.close()
   front.close()
   const [own, reference] = [median(ours), median(bare)]
+  // Each round against its own neighbour: a machine that others use too is slower in one minute than in the next.
+  const times = median(ours.map((ms, round) => ms / bare[round]!))
   return [
     {
       what: 'Script sent to a learner before the first frame',
@@ -90,8 +92,8 @@ export async function measurePage(browser: Browser, server: RealServer): Promise
       aim: 'at most 130 kB',
     },
     {
-      what: `First frame, median of ${RUNS}, nothing cached`,
-      value: `${own.toFixed(0)} ms = ${(own / reference).toFixed(2)} × the bare page`,
+      what: `First frame, median of ${RUNS} rounds, nothing cached`,
+      value: `${own.toFixed(0)} ms = ${times.toFixed(2)} × the bare page`,
       reference: `bare <video> page ${reference.toFixed(0)} ms`,
       aim: 'at most 1.3 ×',
     },

@@ -1,18 +1,15 @@
-// The entry of the learner's page.
+// The entry of the learner's page. It is small, so that nothing long runs on the thread that brings the first frame;
+// the player itself is fetched meanwhile (see `fetchWithPage` in vite.config.ts) and run afterwards.
 import '@fontsource-variable/atkinson-hyperlegible-next/index.css'
 import '@fontsource-variable/atkinson-hyperlegible-mono/index.css'
 import '@fontsource-variable/literata/index.css'
 import '../theme.css'
 import './early.css'
-import { createApp } from 'vue'
-import { createPlayerI18n } from '../i18n.ts'
-import { earlyFrame } from '../hosts/server/early.ts'
-import App from './App.vue'
+import { earlyFrame } from './earlyFrame.ts'
 
 /** The browser loads the film on the thread that this script runs on, so the film's first frame is let past, in ms. */
 const FRAME_FIRST_MS = 400
 
 await earlyFrame(FRAME_FIRST_MS)
-createApp(App)
-  .use(createPlayerI18n(document.documentElement.lang || 'en'))
-  .mount('#player')
+const { start } = await import('./start.ts')
+start()

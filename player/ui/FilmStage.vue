@@ -30,8 +30,7 @@ const showsWaiting = computed(
 /** The element that the page brought along, or a new one. */
 function videoOf({ element, address, poster }: PlayableMedia): HTMLVideoElement {
   const video = element ?? document.createElement('video')
-  if (!element) video.src = address
-  video.poster = poster
+  if (!element) Object.assign(video, { src: address, poster })
   video.preload = 'auto'
   video.playsInline = true
   video.disablePictureInPicture = true

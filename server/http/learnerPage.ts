@@ -43,5 +43,5 @@ function earlyVideo({ lesson, media, progress }: Attempt): string {
   const files = `/api/media/${encodeURIComponent(film.id)}/files`
   const at = place.atMs > 0 ? `#t=${seconds.toFixed(3)}` : ''
   return `<div id="early-stage"><video id="early-video" src="${files}/playable${at}"
-    poster="${files}/poster" width="${film.width}" height="${film.height}" preload="auto" playsinline></video></div>`
+    data-poster="${files}/poster" width="${film.width}" height="${film.height}" preload="auto" playsinline></video></div>`
 }

@@ -2,7 +2,8 @@
 import { readFile } from 'node:fs/promises'
 import type { Server } from 'node:http'
 import { join } from 'node:path'
-import express, { type Express, type Request, type RequestHandler, type Response } from 'express'
+import type { Express, Request, RequestHandler, Response } from 'express'
+import expressStaticGzip, { type ExpressStaticGzipOptions } from 'express-static-gzip'
 import { REPOSITORY } from '../settings.ts'
 import { HttpError } from './HttpError.ts'
 import { EARLY_PLACE, type EarlyPart } from './learnerPage.ts'
@@ -23,9 +24,14 @@ export const NONCE_PLACE = '__CSP_NONCE__'
 /** Mounts the built pages. Their scripts and fonts have their content in their names and may be kept for good. */
 export function mountPages(app: Express, _server: Server, learn: LearnerPage): void {
   const built = (workspace: string) => join(REPOSITORY, workspace, 'dist')
-  const forever = { immutable: true, maxAge: '1y', index: false, fallthrough: true }
-  app.use('/player', express.static(built('player'), forever))
-  app.use(express.static(built('web'), forever))
+  const forever: ExpressStaticGzipOptions = {
+    enableBrotli: true,
+    orderPreference: ['br'],
+    index: false,
+    serveStatic: { immutable: true, maxAge: '1y', fallthrough: true },
+  }
+  app.use('/player', expressStaticGzip(built('player'), forever))
+  app.use(expressStaticGzip(built('web'), forever))
   // A script of an earlier build is gone; a page in its place would only confuse the browser.
   app.use(['/assets', '/player'], (_request, _response, next) => next(new HttpError('not-found')))
   const player = join(built('player'), 'index.html')

@@ -10,16 +10,6 @@ export function takeEarlyAttempt(attemptId: string): Attempt | null {
   return attempt.id === attemptId ? attempt : null
 }
 
-/** Waits until the early video, if there is one, can show a frame, at most `mostMs`. */
-export function earlyFrame(mostMs: number): Promise<void> {
-  const video = document.querySelector<HTMLVideoElement>('#early-video')
-  if (!video || video.readyState >= HTMLMediaElement.HAVE_CURRENT_DATA) return Promise.resolve()
-  return new Promise((resolve) => {
-    for (const name of ['loadeddata', 'error']) video.addEventListener(name, () => resolve())
-    setTimeout(resolve, mostMs)
-  })
-}
-
 /** The video element that loads this film already, once; null where there is none. */
 export function takeEarlyVideo(address: string): HTMLVideoElement | null {
   const video = document.querySelector<HTMLVideoElement>('#early-video')
