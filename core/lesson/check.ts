@@ -1,6 +1,7 @@
 // Whether a value is a lesson: its shape (Zod) and its inner references.
 import { issuesOf, type Issue } from '../fields/index.ts'
-import { lessonSchema, type Lesson } from './schema.ts'
+import { cuesNamedBy, partsNamedBy } from './references.ts'
+import { lessonSchema, type ForkCue, type Lesson } from './schema.ts'
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; issues: Issue[] }
 
@@ -15,8 +16,8 @@ export function checkLesson(value: unknown): Checked<Lesson> {
 /** Every thing must stand under the key that is its own id. */
 function findMisfiledKeys(lesson: Lesson): Issue[] {
   const issues: Issue[] = []
-  for (const map of ['parts', 'scripts', 'cues', 'questions'] as const) {
-    for (const [key, thing] of Object.entries(lesson[map])) {
+  for (const map of ['parts', 'scripts', 'cues', 'questions', 'looks'] as const) {
+    for (const [key, thing] of Object.entries(lesson[map] ?? {})) {
       if (thing.id !== key)
         issues.push({
           path: [map, key, 'id'],
@@ -45,6 +46,11 @@ function findBrokenReferences(lesson: Lesson): Issue[] {
       missing(['questions', question.id, 'evidence', 'partId'], 'part')
   for (const cue of Object.values(lesson.cues)) {
     if (!Object.hasOwn(lesson.parts, cue.partId)) missing(['cues', cue.id, 'partId'], 'part')
+    for (const { path, cueId } of cuesNamedBy(cue))
+      if (!Object.hasOwn(lesson.cues, cueId)) missing(['cues', cue.id, ...path], 'cue')
+    for (const { path, partId } of partsNamedBy(cue))
+      if (!Object.hasOwn(lesson.parts, partId)) missing(['cues', cue.id, ...path], 'part')
+    if (cue.kind === 'fork') issues.push(...findBadFork(cue))
     if (cue.kind !== 'question') continue
     if (!Object.hasOwn(lesson.questions, cue.questionId))
       missing(['cues', cue.id, 'questionId'], 'question')
@@ -56,5 +62,22 @@ function findBrokenReferences(lesson: Lesson): Issue[] {
       })
     asked.add(cue.questionId)
   }
+  return issues
+}
+
+function findBadFork({ id, choices, defaultChoice }: ForkCue): Issue[] {
+  const issues: Issue[] = Object.entries(choices)
+    .filter(([key, choice]) => choice.id !== key)
+    .map(([key]) => ({
+      path: ['cues', id, 'choices', key, 'id'],
+      code: 'id.mismatch',
+      message: 'differs from its key',
+    }))
+  if (defaultChoice !== null && !Object.hasOwn(choices, defaultChoice))
+    issues.push({
+      path: ['cues', id, 'defaultChoice'],
+      code: 'reference.missing',
+      message: 'refers to a way that is not there',
+    })
   return issues
 }

@@ -59,6 +59,33 @@ const CASES: [Edit<never>, unknown][] = [
   [edits.setOverlayBox, { cueId: 'o', box: { x: 0.1, y: 0.1, width: 0.2, height: 0.2 } }],
   [edits.setOverlayText, { cueId: 'o', text: 'words' }],
   [edits.setOverlayLook, { cueId: 'o', look: { align: 'end' } }],
+  [edits.setOverlayForm, { cueId: 'o', content: { form: 'label', to: { x: 0.5, y: 0.5 } } }],
+  [edits.turnOverlay, { cueId: 'o', degrees: 30 }],
+  [edits.setOverlayShown, { cueId: 'o', shown: { when: 'untilAnswered', cueId: 'a' } }],
+  [
+    edits.setTransition,
+    { cueId: 'o', at: 'comes', transition: { way: 'slide', side: 'left', ms: 300 } },
+  ],
+  [edits.setOverlayAction, { cueId: 'o', action: { does: 'time', atMs: 5, pauses: false } }],
+  [edits.lockOverlays, { cueIds: ['o'], locked: true }],
+  [edits.groupOverlays, { cueIds: ['o'], groupId: 'g' }],
+  [edits.stackOverlays, { cueIds: ['o'], to: 'front' }],
+  [
+    edits.applyLook,
+    { cueIds: ['o'], look: { ink: '#000000', fill: null, size: 0.1, align: 'end' } },
+  ],
+  [
+    edits.keepLook,
+    { id: 'n', name: 'Loud', look: { ink: '#000000', fill: null, size: 0.1, align: 'end' } },
+  ],
+  [edits.removeLook, { id: 'look' }],
+  [edits.setOverlayBoxes, { boxes: { o: { x: 0.2, y: 0.2, width: 0.2, height: 0.2 } } }],
+  [edits.addFork, { cueId: 'n', partId: PART, atMs: 9, choiceIds: ['x', 'y'] }],
+  [edits.setForkPrompt, { cueId: 'f', prompt: 'words' }],
+  [edits.setForkRules, { cueId: 'f', rules: { countdownMs: 10_000, defaultChoice: 'f1' } }],
+  [edits.addChoice, { cueId: 'f', choiceId: 'n' }],
+  [edits.setChoice, { cueId: 'f', choiceId: 'f1', change: { text: 'words' } }],
+  [edits.removeChoice, { cueId: 'f', choiceId: 'f2' }],
   [edits.setBookmarkTitle, { cueId: 'b', title: 'words' }],
   [edits.setHold, { cueId: 'a', hold: 'right' }],
   [edits.removeCues, { cueIds: ['a'] }],
@@ -162,7 +189,7 @@ describe('patches', () => {
 it('learners never get a designer’s notes', () => {
   const lesson = edited(fullLesson(), edits.setNoteText, { cueId: 'note', text: 'Between us' })
   expect(JSON.stringify(withoutNotes(lesson))).not.toContain('Between us')
-  expect(Object.keys(withoutNotes(lesson).cues).sort()).toEqual(['a', 'b', 'o'])
+  expect(Object.keys(withoutNotes(lesson).cues).sort()).toEqual(['a', 'b', 'f', 'o'])
 })
 
 it('the words at the end follow the marks', () => {

@@ -5,9 +5,12 @@ const compareText = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)
 
 /** The parts in the order a learner meets them. */
 export function partsInOrder(lesson: Pick<Lesson, 'parts'>): FilmPart[] {
-  return Object.values(lesson.parts).sort(
-    (a, b) => compareText(a.order, b.order) || compareText(a.id, b.id),
-  )
+  return inOrder(Object.values(lesson.parts))
+}
+
+/** Things with an order key, in its order. */
+export function inOrder<T extends { id: string; order: string }>(things: readonly T[]): T[] {
+  return [...things].sort((a, b) => compareText(a.order, b.order) || compareText(a.id, b.id))
 }
 
 /** The moment at which a cue begins, in ms. */

@@ -1,14 +1,9 @@
 // The lesson document: plain JSON, maps keyed by id, fractional order keys, never an array that an edit would index.
 import { z } from 'zod'
-import {
-  colourSchema,
-  idSchema,
-  languageSchema,
-  mediaMsSchema,
-  orderSchema,
-  plainText,
-} from '../fields/index.ts'
+import { idSchema, languageSchema, mediaMsSchema, orderSchema, plainText } from '../fields/index.ts'
 import { questionSchema } from '../questions/index.ts'
+import { forkFields } from './forkSchema.ts'
+import { boxSchema, namedLookSchema, overlayExtras, overlayLookSchema } from './overlaySchema.ts'
 
 export const LESSON_SCHEMA_VERSION = 2
 
@@ -83,14 +78,6 @@ export const questionCueSchema = z.strictObject({
   again: z.boolean(),
 })
 
-const shareOfStage = z.number().min(0).max(1)
-
-/** A rectangle in stage coordinates, 0 to 1 in both directions; it lies wholly on the stage. */
-export const boxSchema = z
-  .strictObject({ x: shareOfStage, y: shareOfStage, width: shareOfStage, height: shareOfStage })
-  .refine((box) => box.width >= 0.01 && box.height >= 0.01, 'is too small to see')
-  .refine((box) => box.x + box.width <= 1.0001 && box.y + box.height <= 1.0001, 'leaves the stage')
-
 export const overlayCueSchema = z
   .strictObject({
     ...cueBase,
@@ -99,15 +86,12 @@ export const overlayCueSchema = z
     toMs: mediaMsSchema,
     box: boxSchema,
     text: plainText(1000),
-    look: z.strictObject({
-      ink: colourSchema,
-      fill: colourSchema.nullable(),
-      /** Height of the letters as a share of the stage's height. */
-      size: z.number().min(0.02).max(0.3),
-      align: z.enum(['start', 'centre', 'end']),
-    }),
+    look: overlayLookSchema,
+    ...overlayExtras,
   })
   .refine((cue) => cue.fromMs < cue.toMs, 'must end after it begins')
+
+export const forkCueSchema = z.strictObject({ ...cueBase, ...forkFields })
 
 export const bookmarkCueSchema = z.strictObject({
   ...cueBase,
@@ -128,6 +112,7 @@ export const cueSchema = z.discriminatedUnion('kind', [
   questionCueSchema,
   overlayCueSchema,
   bookmarkCueSchema,
+  forkCueSchema,
   noteCueSchema,
 ])
 
@@ -148,6 +133,8 @@ export const lessonSchema = z.strictObject({
   cues: z.record(idSchema, cueSchema),
   questions: z.record(idSchema, questionSchema),
   ending: endingSchema,
+  /** Looks of overlays, kept under a name. */
+  looks: z.record(idSchema, namedLookSchema).optional(),
 })
 
 export type Lesson = z.infer<typeof lessonSchema>
@@ -158,9 +145,9 @@ export type Cue = z.infer<typeof cueSchema>
 export type QuestionCue = z.infer<typeof questionCueSchema>
 export type OverlayCue = z.infer<typeof overlayCueSchema>
 export type BookmarkCue = z.infer<typeof bookmarkCueSchema>
+export type ForkCue = z.infer<typeof forkCueSchema>
 export type NoteCue = z.infer<typeof noteCueSchema>
 export type Ending = z.infer<typeof endingSchema>
-export type Box = z.infer<typeof boxSchema>
 export type SeekRule = z.infer<typeof seekRuleSchema>
 export type Hold = z.infer<typeof holdSchema>
 export type FrameRateName = z.infer<typeof frameRateSchema>

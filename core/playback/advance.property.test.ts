@@ -5,6 +5,7 @@ import { lessonWithFilm, PART, withQuestion, type QuestionWish } from '../testin
 import {
   advance,
   buildSchedule,
+  holdsHere,
   isRequired,
   startPlayback,
   type PlaybackEvent,
@@ -118,7 +119,7 @@ it('a repeated tick changes nothing and asks for nothing', () => {
 function firstHoldSlowly(schedule: Schedule, toMs: number): { cueId: string; atMs: number } | null {
   for (let ms = 0; ms <= toMs; ms += 1)
     for (const moment of schedule.moments)
-      if (moment.atMs === ms && moment.hold !== 'none') return { cueId: moment.cueId, atMs: ms }
+      if (moment.atMs === ms && holdsHere(moment, {})) return { cueId: moment.cueId, atMs: ms }
   return null
 }
 

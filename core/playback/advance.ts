@@ -1,7 +1,16 @@
 // The playback machine: (schedule, state, event) → (state, commands). Pure: no video, no clock, no screen.
 // Ordinary progress (tick) and jumps (seeked) are separate; every rule about what may be passed stands here once.
 import { assertNever } from '../fields/index.ts'
-import { isRequired, overlaysAt, type Moment, type Schedule } from './schedule.ts'
+import { countdownOf, isDealtWith, momentOf, seekRange, wayByItself } from './asking.ts'
+import {
+  isRequired,
+  overlaysAt,
+  type ForkMoment,
+  type Moment,
+  type QuestionMoment,
+  type Schedule,
+  type Way,
+} from './schedule.ts'
 import type {
   Advanced,
   AnswerResult,
@@ -35,6 +44,14 @@ export function advance(schedule: Schedule, state: PlaybackState, event: Playbac
       return onDismissed(schedule, state, event.cueId)
     case 'rewatch':
       return onRewatch(schedule, state, event.cueId)
+    case 'chose':
+      return onChose(schedule, state, event.cueId, event.choiceId)
+    case 'clock':
+      return onClock(schedule, state, event.ms)
+    case 'known':
+      return same({ ...state, facts: event.facts })
+    case 'opened':
+      return onOpened(schedule, state, event.cueId)
     default:
       return assertNever(event)
   }
@@ -42,15 +59,14 @@ export function advance(schedule: Schedule, state: PlaybackState, event: Playbac
 
 /** Whether the learner may go on from this question now. */
 export function isReleasable(moment: Moment, result: AnswerResult | undefined): boolean {
+  // A fork is left by taking one of its ways.
+  if (moment.kind === 'fork') return false
   if (moment.hold === 'answered') return result !== undefined
   if (moment.hold === 'right') return result !== undefined && (result.right || result.final)
   return true
 }
 
 const same = (state: PlaybackState): Advanced => ({ state, commands: [] })
-
-const momentOf = (schedule: Schedule, cueId: string) =>
-  schedule.moments.find((moment) => moment.cueId === cueId)
 
 function onTick(schedule: Schedule, state: PlaybackState, mediaMs: number): Advanced {
   const { mode } = state
@@ -86,9 +102,15 @@ function keepHeld(
 }
 
 /** Plays from just after `fromMs` to `toMs` and stops at the first hold on the way. */
-function cross(schedule: Schedule, state: PlaybackState, fromMs: number, toMs: number): Advanced {
+function cross(
+  schedule: Schedule,
+  state: PlaybackState,
+  fromMs: number,
+  toMs: number,
+  depth = 0,
+): Advanced {
   const passed = schedule.moments.filter((m) => m.atMs > fromMs && m.atMs <= toMs)
-  return meet(schedule, state, passed, toMs)
+  return meet(schedule, state, passed, toMs, depth)
 }
 
 /** Meets moments in their order: those beside the film open, the first hold stops playback. */
@@ -97,12 +119,22 @@ function meet(
   state: PlaybackState,
   moments: readonly Moment[],
   toMs: number,
+  depth = 0,
 ): Advanced {
   let current = state
   const commands: PlaybackCommand[] = []
   for (const moment of moments) {
-    if (state.released[moment.cueId] && !moment.again) continue
-    if (moment.hold !== 'none') {
+    if (moment.kind === 'fork' && moment.decides) {
+      const way = wayByItself(moment, current)
+      if (!way) continue
+      const taken = take(schedule, current, moment, way, depth)
+      commands.push(...taken.commands)
+      if (way.target.to !== 'on') return { state: taken.state, commands }
+      current = taken.state
+      continue
+    }
+    if (moment.kind === 'question' && state.released[moment.cueId] && !moment.again) continue
+    if (moment.kind === 'fork' || moment.hold !== 'none') {
       const held = hold(schedule, current, moment, toMs)
       return { state: held.state, commands: [...commands, ...held.commands] }
     }
@@ -122,13 +154,29 @@ function hold(schedule: Schedule, state: PlaybackState, moment: Moment, mediaMs:
   commands.push(...moved.commands)
   if (!returning) commands.push({ kind: 'show', cueId: moment.cueId })
   const mode = { kind: 'held', cueId: moment.cueId } as const
-  return { state: { ...moved.state, mode, playing: false }, commands }
+  const beside = state.beside.filter((other) => other !== moment.cueId)
+  const held: PlaybackState = { ...moved.state, mode, beside, playing: false, waitedMs: 0 }
+  return withOverlays(schedule, held, commands)
 }
 
 /** Sets the media time and brings the overlays up to it. */
 function moveTo(schedule: Schedule, state: PlaybackState, mediaMs: number): Advanced {
-  const overlays = overlaysAt(schedule, mediaMs)
+  const furthestMs = Math.max(state.furthestMs, mediaMs)
+  return withOverlays(schedule, { ...state, mediaMs, furthestMs }, [])
+}
+
+/** Brings what lies on the stage in line with the rest of the state. */
+function withOverlays(
+  schedule: Schedule,
+  state: PlaybackState,
+  before: PlaybackCommand[],
+): Advanced {
+  const overlays = overlaysAt(schedule, state.mediaMs, {
+    isAnswered: (cueId) => state.results[cueId] !== undefined,
+    countdown: countdownOf(schedule, state),
+  })
   const commands: PlaybackCommand[] = [
+    ...before,
     ...state.overlays
       .filter((cueId) => !overlays.includes(cueId))
       .map((cueId) => ({ kind: 'hide', cueId }) as const),
@@ -136,8 +184,7 @@ function moveTo(schedule: Schedule, state: PlaybackState, mediaMs: number): Adva
       .filter((cueId) => !state.overlays.includes(cueId))
       .map((cueId) => ({ kind: 'show', cueId }) as const),
   ]
-  const furthestMs = Math.max(state.furthestMs, mediaMs)
-  return { state: { ...state, mediaMs, furthestMs, overlays }, commands }
+  return { state: { ...state, overlays }, commands }
 }
 
 function onPlayed(schedule: Schedule, state: PlaybackState): Advanced {
@@ -152,25 +199,6 @@ function onPlayed(schedule: Schedule, state: PlaybackState): Advanced {
   }
 }
 
-/** The stretch that the seek rule lets a learner jump within, in ms; null where they may not jump at all. */
-export function seekRange(
-  schedule: Schedule,
-  state: PlaybackState,
-): { fromMs: number; toMs: number } | null {
-  const { durationMs, seekRule } = schedule
-  // The first jump takes up where an earlier sitting left off; no rule stands against that.
-  if (state.mediaMs < 0) return { fromMs: 0, toMs: durationMs }
-  switch (seekRule) {
-    case 'free':
-      return { fromMs: 0, toMs: durationMs }
-    case 'backOnly':
-      return { fromMs: 0, toMs: Math.min(durationMs, Math.max(state.furthestMs, state.mediaMs)) }
-    case 'none':
-      // Whoever has come to the end may begin again.
-      return state.mode.kind === 'ended' ? { fromMs: 0, toMs: 0 } : null
-  }
-}
-
 function onSeeked(schedule: Schedule, state: PlaybackState, wantedMs: number): Advanced {
   const range = seekRange(schedule, state)
   // Where no jump is allowed, one that is tried must not break off a hold or a review either.
@@ -180,7 +208,7 @@ function onSeeked(schedule: Schedule, state: PlaybackState, wantedMs: number): A
   }
   const target = Math.min(Math.max(range.fromMs, wantedMs), range.toMs)
   const barrier = schedule.moments.find(
-    (m) => m.atMs <= target && isRequired(m) && !state.released[m.cueId],
+    (m) => m.atMs <= target && isRequired(m) && !isDealtWith(schedule, state, m),
   )
   return land(schedule, state, barrier ? barrier.atMs : target, wantedMs)
 }
@@ -227,19 +255,22 @@ function onAnswered(
   const moment = momentOf(schedule, cueId)
   if (!moment) return same(state)
   const next = { ...state, results: { ...state.results, [cueId]: result } }
+  if (moment.kind === 'fork') return same(state)
   const sendBack = moment.sendBack && !result.right && moment.evidence !== null
   const heldHere = state.mode.kind === 'held' && state.mode.cueId === cueId
-  return sendBack && heldHere ? review(schedule, next, moment) : same(next)
+  return sendBack && heldHere ? review(schedule, next, moment) : withOverlays(schedule, next, [])
 }
 
 function onRewatch(schedule: Schedule, state: PlaybackState, cueId: string): Advanced {
   const moment = momentOf(schedule, cueId)
   const heldHere = state.mode.kind === 'held' && state.mode.cueId === cueId
-  return moment?.evidence && heldHere ? review(schedule, state, moment) : same(state)
+  return moment?.kind === 'question' && moment.evidence && heldHere
+    ? review(schedule, state, moment)
+    : same(state)
 }
 
 /** Plays a held question's evidence again; the question stays on screen. */
-function review(schedule: Schedule, state: PlaybackState, moment: Moment): Advanced {
+function review(schedule: Schedule, state: PlaybackState, moment: QuestionMoment): Advanced {
   const { fromMs, toMs } = moment.evidence!
   const moved = moveTo(schedule, state, fromMs)
   const mode = { kind: 'reviewing', cueId: moment.cueId, toMs } as const
@@ -281,4 +312,105 @@ function goOn(
   if (met.state.mode.kind === 'held') return { state: met.state, commands }
   if (from.atMs >= schedule.durationMs) return finish({ state: met.state, commands })
   return { state: { ...met.state, playing: true }, commands: [...commands, { kind: 'play' }] }
+}
+
+/** Forks that decide by themselves may lead to each other; after so many at one stroke the film just goes on. */
+const MOST_TURNS = 12
+
+function onChose(
+  schedule: Schedule,
+  state: PlaybackState,
+  cueId: string,
+  choiceId: string,
+): Advanced {
+  const fork = momentOf(schedule, cueId)
+  const heldHere = state.mode.kind === 'held' && state.mode.cueId === cueId
+  if (fork?.kind !== 'fork' || !heldHere) return same(state)
+  const way = fork.ways.find(({ id }) => id === choiceId)
+  return way ? take(schedule, state, fork, way, 0) : same(state)
+}
+
+/** Time runs out on whoever does not choose: the default is taken, or the film goes straight on. */
+function onClock(schedule: Schedule, state: PlaybackState, ms: number): Advanced {
+  if (!countdownOf(schedule, state)) return same(state)
+  const waited: PlaybackState = { ...state, waitedMs: state.waitedMs + Math.max(0, ms) }
+  const countdown = countdownOf(schedule, waited)!
+  if (countdown.leftMs > 0) return withOverlays(schedule, waited, [])
+  const fork = momentOf(schedule, countdown.cueId) as ForkMoment
+  const way = fork.ways.find(({ id }) => id === fork.defaultChoice)
+  if (way) return take(schedule, waited, fork, way, 0)
+  return goOn(
+    schedule,
+    { ...waited, mode: { kind: 'free' }, waitedMs: 0 },
+    fork,
+    [hidden(fork)],
+    false,
+  )
+}
+
+const hidden = ({ cueId }: Moment): PlaybackCommand => ({ kind: 'hide', cueId })
+
+/** Takes a way: on, to another time, to another part, or to the end. */
+function take(
+  schedule: Schedule,
+  state: PlaybackState,
+  fork: ForkMoment,
+  way: Way,
+  depth: number,
+): Advanced {
+  const asked = state.mode.kind === 'held'
+  const commands: PlaybackCommand[] = [
+    ...(asked ? [hidden(fork)] : []),
+    { kind: 'took', cueId: fork.cueId, choiceId: way.id },
+  ]
+  const chosen = { ...state.chosen, [fork.cueId]: way.id }
+  const freed: PlaybackState = { ...state, chosen, waitedMs: 0, mode: { kind: 'free' } }
+  const { target } = way
+  switch (target.to) {
+    case 'on':
+      return asked ? goOn(schedule, freed, fork, commands, false) : { state: freed, commands }
+    case 'time':
+      return leadTo(schedule, freed, target.atMs, commands, depth)
+    case 'part':
+      commands.push({ kind: 'pause' }, { kind: 'goTo', partId: target.partId })
+      return { state: { ...freed, playing: false }, commands }
+    case 'ending': {
+      const ended = finish({ state: freed, commands: [...commands, { kind: 'pause' }] })
+      return withOverlays(schedule, ended.state, ended.commands)
+    }
+    default:
+      return assertNever(target)
+  }
+}
+
+/** Goes on playing at `atMs`; what lies exactly there is met. Nothing in between counts as watched or passed over. */
+function leadTo(
+  schedule: Schedule,
+  state: PlaybackState,
+  atMs: number,
+  before: PlaybackCommand[],
+  depth: number,
+): Advanced {
+  const { furthestMs } = state
+  const there: PlaybackState = { ...state, mediaMs: atMs - 1 }
+  const met =
+    depth < MOST_TURNS
+      ? cross(schedule, there, atMs - 1, atMs, depth + 1)
+      : moveTo(schedule, there, atMs)
+  // Where the seek rule bounds jumps by what was watched, the way a fork led is open as well.
+  const reached = Math.max(furthestMs, schedule.seekRule === 'backOnly' ? atMs : 0)
+  const next = { ...met.state, furthestMs: reached }
+  const commands = [...before, { kind: 'seek', ms: atMs } as const, ...met.commands]
+  if (next.mode.kind !== 'free') return { state: next, commands }
+  if (atMs >= schedule.durationMs) return finish({ state: next, commands })
+  return { state: { ...next, playing: true }, commands: [...commands, { kind: 'play' }] }
+}
+
+/** Opens a question beside the film before playback has come to it. */
+function onOpened(schedule: Schedule, state: PlaybackState, cueId: string): Advanced {
+  const moment = momentOf(schedule, cueId)
+  const isOpen = state.beside.includes(cueId) || state.mode.kind === 'held'
+  if (moment?.kind !== 'question' || isOpen) return same(state)
+  const beside = [...state.beside, cueId]
+  return { state: { ...state, beside }, commands: [{ kind: 'show', cueId }] }
 }

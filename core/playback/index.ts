@@ -1,14 +1,18 @@
 // The only door of core/playback.
-export { advance, CLOCK_JITTER_MS, isReleasable, seekRange } from './advance.ts'
+export { advance, CLOCK_JITTER_MS, isReleasable } from './advance.ts'
+export { countdownOf, seekRange } from './asking.ts'
 export { placeToGoOn, type KeptPlace } from './resume.ts'
 export {
   bookmarkAt,
   buildSchedule,
+  holdsHere,
   isRequired,
   nextHoldMs,
   overlaysAt,
   type Bookmark,
+  type ForkMoment,
   type Moment,
+  type QuestionMoment,
   type Schedule,
 } from './schedule.ts'
 export {

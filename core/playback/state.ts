@@ -1,5 +1,7 @@
 // The states, events and commands of the playback machine.
 
+import type { RouteFacts } from '../routes/index.ts'
+
 /** What came of an answer; `final` when no further try is allowed. */
 export interface AnswerResult {
   right: boolean
@@ -28,6 +30,11 @@ export interface PlaybackState {
   released: Readonly<Record<string, true>>
   results: Readonly<Record<string, AnswerResult>>
   finished: boolean
+  /** The way taken at each fork, the last time it was met. */
+  chosen: Readonly<Record<string, string>>
+  /** How long a fork has been waiting for a choice, in ms; 0 where none is. */
+  waitedMs: number
+  facts: RouteFacts
 }
 
 export type PlaybackEvent =
@@ -39,6 +46,14 @@ export type PlaybackEvent =
   | { kind: 'answered'; cueId: string; result: AnswerResult }
   | { kind: 'dismissed'; cueId: string }
   | { kind: 'rewatch'; cueId: string }
+  /** A way was picked at the fork that holds the film. */
+  | { kind: 'chose'; cueId: string; choiceId: string }
+  /** So many ms of clock time went by. */
+  | { kind: 'clock'; ms: number }
+  /** What forks that decide by themselves go by. */
+  | { kind: 'known'; facts: RouteFacts }
+  /** An overlay opens a question before its time. */
+  | { kind: 'opened'; cueId: string }
 
 export type PlaybackCommand =
   | { kind: 'play' }
@@ -47,6 +62,9 @@ export type PlaybackCommand =
   | { kind: 'show'; cueId: string }
   | { kind: 'hide'; cueId: string }
   | { kind: 'finish' }
+  /** A way was taken, by the learner or by itself. */
+  | { kind: 'took'; cueId: string; choiceId: string }
+  | { kind: 'goTo'; partId: string }
 
 export interface Advanced {
   state: PlaybackState
@@ -59,6 +77,7 @@ export interface Progress {
   released?: readonly string[]
   results?: Readonly<Record<string, AnswerResult>>
   finished?: boolean
+  chosen?: Readonly<Record<string, string>>
 }
 
 /** The state before anything has played. */
@@ -73,5 +92,8 @@ export function startPlayback(progress: Progress = {}): PlaybackState {
     released: Object.fromEntries((progress.released ?? []).map((cueId) => [cueId, true as const])),
     results: progress.results ?? {},
     finished: progress.finished ?? false,
+    chosen: progress.chosen ?? {},
+    waitedMs: 0,
+    facts: { score: 0, watched: {} },
   }
 }

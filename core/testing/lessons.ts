@@ -1,5 +1,14 @@
 // The smallest valid lessons that tests need, built with the same edits as real ones.
-import { edits, emptyLesson, runEdit, type Edit, type Hold, type Lesson } from '../lesson/index.ts'
+import {
+  edits,
+  emptyLesson,
+  runEdit,
+  type Condition,
+  type Edit,
+  type Hold,
+  type Lesson,
+  type Target,
+} from '../lesson/index.ts'
 
 export const PART = 'part-1'
 
@@ -54,7 +63,40 @@ export function withQuestion(lesson: Lesson, wish: QuestionWish): Lesson {
   return edited(next, edits.setHold, { cueId: id, hold, sendBack, again })
 }
 
-/** A lesson with one of everything: question `a`, overlay `o`, bookmark `b`, note `note`, script `s`. */
+export interface WayWish {
+  id: string
+  target: Target
+  condition?: Condition
+}
+
+/** Adds a fork with these ways. */
+export function withFork(
+  lesson: Lesson,
+  wish: {
+    id: string
+    atMs: number
+    ways: WayWish[]
+    rules?: { decides?: boolean; countdownMs?: number; defaultChoice?: string }
+  },
+): Lesson {
+  const { id: cueId, atMs, ways, rules } = wish
+  let next = edited(lesson, edits.addFork, {
+    ...{ cueId, partId: PART, atMs },
+    choiceIds: [ways[0]!.id, 'spare'],
+  })
+  if (ways.length !== 1 || ways[0]!.id !== 'spare')
+    next = edited(next, edits.removeChoice, { cueId, choiceId: 'spare' })
+  ways.forEach(({ id, target, condition = null }, index) => {
+    if (index > 0) next = edited(next, edits.addChoice, { cueId, choiceId: id })
+    next = edited(next, edits.setChoice, {
+      ...{ cueId, choiceId: id },
+      change: { text: `Way ${id}`, target, condition },
+    })
+  })
+  return rules ? edited(next, edits.setForkRules, { cueId, rules }) : next
+}
+
+/** A lesson with one of everything: question `a`, overlay `o`, bookmark `b`, note `note`, fork `f`, script `s`. */
 export function fullLesson(): Lesson {
   let lesson = withQuestion(lessonWithFilm(), { id: 'a', atMs: 5000 })
   lesson = edited(lesson, edits.addOverlay, {
@@ -66,6 +108,16 @@ export function fullLesson(): Lesson {
   })
   lesson = edited(lesson, edits.addBookmark, { cueId: 'b', partId: PART, atMs: 0, title: '' })
   lesson = edited(lesson, edits.addNote, { cueId: 'note', partId: PART, atMs: 8000 })
+  lesson = withFork(lesson, {
+    id: 'f',
+    atMs: 9000,
+    ways: [
+      { id: 'f1', target: { to: 'on' } },
+      { id: 'f2', target: { to: 'time', atMs: 20_000 } },
+    ],
+  })
+  const look = { ink: '#FFFDF8', fill: null, size: 0.05, align: 'start' } as const
+  lesson = edited(lesson, edits.keepLook, { id: 'look', name: 'Bare', look })
   return edited(lesson, edits.importScript, {
     ...{ id: 's', partId: PART, language: 'en' },
     lines: [

@@ -1,3 +1,4 @@
 // The only door of core/text.
 export { linesOfPlainText, roughTimes } from './plainScript.ts'
 export { findInLines } from './search.ts'
+export { readingMs } from './reading.ts'

@@ -2,7 +2,8 @@
 import type { Clip } from '../clip.ts'
 import { cueEndMs, cueStartMs } from '../order.ts'
 import type { Edit } from '../runEdit.ts'
-import type { Cue, Lesson } from '../schema.ts'
+import { forgetCues, renameCues } from '../references.ts'
+import type { Cue, ForkCue, Lesson } from '../schema.ts'
 import { LONGEST_MEDIA_MS } from '../../fields/index.ts'
 import { orderAfterAll } from './placing.ts'
 
@@ -49,6 +50,7 @@ export const removeCues: Edit<{ cueIds: readonly string[] }> = {
       if (cue?.kind === 'question') delete draft.questions[cue.questionId]
       delete draft.cues[id]
     }
+    for (const cue of Object.values(draft.cues)) forgetCues(cue, (id) => cueIds.includes(id))
   },
 }
 
@@ -71,9 +73,26 @@ export const pasteCues: Edit<{
       cue.id = newIds[cue.id]!
       cue.order = orderAfterAll(Object.values(draft.cues))
       if (cue.kind === 'question') pasteQuestion(draft, clip, cue, newIds)
+      if (cue.kind === 'fork') leadFromHere(draft, cue)
+      renameCues(cue, newIds)
       draft.cues[cue.id] = cue
     }
+    const isGone = (id: string) => !Object.hasOwn(draft.cues, id)
+    for (const { id } of copies) forgetCues(draft.cues[id]!, isGone)
   },
+}
+
+/** A pasted fork knows no part but its own, and no time of another film. */
+function leadFromHere(draft: Lesson, fork: ForkCue): void {
+  const end = draft.parts[fork.partId]?.durationMs ?? LONGEST_MEDIA_MS
+  for (const choice of Object.values(fork.choices)) {
+    const { target, condition } = choice
+    const isLost =
+      (target.to === 'part' && !Object.hasOwn(draft.parts, target.partId)) ||
+      (target.to === 'time' && target.atMs > end)
+    if (isLost) choice.target = { to: 'on' }
+    if (condition?.if === 'watched') condition.partId = fork.partId
+  }
 }
 
 function pasteQuestion(

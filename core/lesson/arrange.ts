@@ -1,0 +1,96 @@
+// Arranging boxes on the stage: aligning, distributing, snapping. Boxes in, boxes out, all in stage coordinates.
+import { boxOnStage } from './edits/index.ts'
+import type { Box } from './overlaySchema.ts'
+
+export type Side = 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom'
+
+interface Axis {
+  at: 'x' | 'y'
+  size: 'width' | 'height'
+}
+const ACROSS: Axis = { at: 'x', size: 'width' }
+const DOWN: Axis = { at: 'y', size: 'height' }
+/** What is aligned by: the axis, and the share of a box's size that lies before its line. */
+const SIDES: Record<Side, { axis: Axis; share: number }> = {
+  left: { axis: ACROSS, share: 0 },
+  centre: { axis: ACROSS, share: 0.5 },
+  right: { axis: ACROSS, share: 1 },
+  top: { axis: DOWN, share: 0 },
+  middle: { axis: DOWN, share: 0.5 },
+  bottom: { axis: DOWN, share: 1 },
+}
+
+/** Brings boxes to one line: that of the rectangle round all of them, or of the stage where there is only one. */
+export function alignedBoxes(boxes: readonly Box[], side: Side): Box[] {
+  const { axis, share } = SIDES[side]
+  const { at, size } = axis
+  const from = boxes.length > 1 ? Math.min(...boxes.map((box) => box[at])) : 0
+  const to = boxes.length > 1 ? Math.max(...boxes.map((box) => box[at] + box[size])) : 1
+  const line = from + (to - from) * share
+  return boxes.map((box) => boxOnStage({ ...box, [at]: line - box[size] * share }))
+}
+
+/** Makes the gaps between boxes equal, across or down; the first and the last stay. Fewer than three stay as they are. */
+export function distributedBoxes(boxes: readonly Box[], way: 'across' | 'down'): Box[] {
+  if (boxes.length < 3) return [...boxes]
+  const { at, size } = way === 'across' ? ACROSS : DOWN
+  const order = boxes.map((_, index) => index).sort((a, b) => boxes[a]![at] - boxes[b]![at])
+  const first = boxes[order[0]!]!
+  const last = boxes[order.at(-1)!]!
+  const taken = boxes.reduce((sum, box) => sum + box[size], 0)
+  const gap = (last[at] + last[size] - first[at] - taken) / (boxes.length - 1)
+  const placed = [...boxes]
+  let next = first[at]
+  for (const index of order) {
+    placed[index] = boxOnStage({ ...boxes[index]!, [at]: next })
+    next += boxes[index]![size] + gap
+  }
+  return placed
+}
+
+/** The lines that a box was held by, as shares of the stage; null where it was not. */
+export interface Guides {
+  x: number | null
+  y: number | null
+}
+
+/** The stage is divided into so many fields for snapping, in each direction. */
+const GRID_FIELDS = 24
+
+/**
+ * Moves a box by less than `within` (shares of the stage, across and down) so that an edge or its middle comes to lie
+ * on an edge or the middle of the stage or of another box, else so that its left or top edge lies on the grid.
+ */
+export function snappedBox(
+  box: Box,
+  others: readonly Box[],
+  within: { x: number; y: number },
+): { box: Box; guides: Guides } {
+  const x = snapAxis(box, others, ACROSS, within.x)
+  const y = snapAxis(box, others, DOWN, within.y)
+  return {
+    box: boxOnStage({ ...box, x: box.x + x.by, y: box.y + y.by }),
+    guides: { x: x.line, y: y.line },
+  }
+}
+
+function snapAxis(
+  box: Box,
+  others: readonly Box[],
+  { at, size }: Axis,
+  within: number,
+): { by: number; line: number | null } {
+  const linesOf = (from: number, length: number) => [from, from + length / 2, from + length]
+  const lines = [...linesOf(0, 1), ...others.flatMap((other) => linesOf(other[at], other[size]))]
+  let best: { by: number; line: number | null } = { by: 0, line: null }
+  let nearest = within
+  for (const own of linesOf(box[at], box[size]))
+    for (const line of lines)
+      if (Math.abs(line - own) < nearest) {
+        nearest = Math.abs(line - own)
+        best = { by: line - own, line }
+      }
+  if (best.line !== null) return best
+  const onGrid = Math.round(box[at] * GRID_FIELDS) / GRID_FIELDS
+  return Math.abs(onGrid - box[at]) < within / 2 ? { by: onGrid - box[at], line: null } : best
+}

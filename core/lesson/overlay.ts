@@ -1,0 +1,64 @@
+// An overlay with everything filled in that its document leaves out, and when it is on the stage.
+import { isShownAt } from './order.ts'
+import type { OverlayForm, OverlayLook } from './overlaySchema.ts'
+import type { OverlayCue } from './schema.ts'
+
+type Filled<T> = { [K in keyof T]-?: Exclude<T[K], undefined> }
+export type WholeLook = Filled<OverlayLook>
+export type WholeOverlay = Filled<Omit<OverlayCue, 'look'>> & { look: WholeLook }
+
+const PLAIN_TEXT: OverlayForm = { form: 'text' }
+/** The corners of an overlay that says nothing of them, as a share of the stage's height. */
+const USUAL_CORNER = 0.006
+
+export function lookOf(look: OverlayLook): WholeLook {
+  return { font: 'interface', opacity: 1, border: null, corner: USUAL_CORNER, ...look }
+}
+
+export const formOf = (cue: Pick<OverlayCue, 'content'>) => cue.content?.form ?? 'text'
+
+export function overlayOf(cue: OverlayCue): WholeOverlay {
+  return {
+    content: PLAIN_TEXT,
+    rotation: 0,
+    locked: false,
+    groupId: null,
+    shown: null,
+    comes: null,
+    goes: null,
+    action: null,
+    ...cue,
+    look: lookOf(cue.look),
+  }
+}
+
+/** What of playing decides whether an overlay shows. */
+export interface ShownFacts {
+  isAnswered(cueId: string): boolean
+  /** The countdown that runs and the share of it that is gone; null where none does. */
+  countdown: { cueId: string; share: number } | null
+}
+
+/** Whether an overlay is on the stage at `ms`. */
+export function isOverlayShown(
+  { fromMs, toMs, shown }: Pick<OverlayCue, 'fromMs' | 'toMs' | 'shown'>,
+  ms: number,
+  facts: ShownFacts,
+): boolean {
+  const inTime = isShownAt({ fromMs, toMs }, ms)
+  switch (shown?.when) {
+    case undefined:
+      return inTime
+    case 'always':
+      return true
+    case 'untilAnswered':
+      return inTime && !facts.isAnswered(shown.cueId)
+    case 'afterAnswered':
+      return inTime && facts.isAnswered(shown.cueId)
+    case 'countdown': {
+      const { countdown } = facts
+      if (countdown?.cueId !== shown.cueId) return false
+      return shown.fromShare <= countdown.share && countdown.share < shown.toShare
+    }
+  }
+}

@@ -1,0 +1,189 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { edited, fullLesson, PART, withFork } from '../testing/index.ts'
+import {
+  addressSchema,
+  alignedBoxes,
+  checkLesson,
+  clipOf,
+  distributedBoxes,
+  edits,
+  mediaIdsOf,
+  overlayOf,
+  runEdit,
+  snappedBox,
+  type Box,
+  type OverlayCue,
+} from './index.ts'
+
+const box = (x: number, y: number, width = 0.2, height = 0.1): Box => ({ x, y, width, height })
+const overlay = (lesson: ReturnType<typeof fullLesson>, id = 'o') => lesson.cues[id] as OverlayCue
+
+describe('arranging', () => {
+  it('aligns several to the rectangle round them, one alone to the stage', () => {
+    const two = [box(0.1, 0.1), box(0.5, 0.4, 0.1)]
+    expect(alignedBoxes(two, 'left').map(({ x }) => x)).toEqual([0.1, 0.1])
+    expect(alignedBoxes(two, 'right').map(({ x }) => x)).toEqual([0.4, 0.5])
+    expect(alignedBoxes(two, 'middle').map(({ y }) => y)).toEqual([0.25, 0.25])
+    expect(alignedBoxes([box(0.1, 0.1)], 'centre')[0]).toEqual(box(0.4, 0.1))
+    expect(alignedBoxes([box(0.1, 0.1)], 'bottom')[0]).toEqual(box(0.1, 0.9))
+  })
+
+  it('distributes with equal gaps, whatever their order', () => {
+    const three = [box(0.8, 0), box(0, 0), box(0.25, 0)]
+    expect(distributedBoxes(three, 'across').map(({ x }) => x)).toEqual([0.8, 0, 0.4])
+    expect(distributedBoxes(three.slice(1), 'across')).toEqual(three.slice(1))
+  })
+
+  it('snaps to the stage, to other overlays, then to the grid', () => {
+    const near = { x: 0.012, y: 0.012 }
+    expect(snappedBox(box(0.395, 0.3), [], near)).toMatchObject({
+      box: { x: 0.4 },
+      guides: { x: 0.5 },
+    })
+    expect(snappedBox(box(0.108, 0.3), [box(0.1, 0.7, 0.33)], near)).toMatchObject({
+      box: { x: 0.1 },
+      guides: { x: 0.1, y: null },
+    })
+    expect(snappedBox(box(0.17, 0.33), [], near)).toMatchObject({
+      box: { x: 0.1667 },
+      guides: { x: null },
+    })
+    expect(snappedBox(box(0.148, 0.313), [], near).box).toEqual(box(0.148, 0.313))
+  })
+
+  const share = fc.double({ min: 0, max: 0.8, noNaN: true })
+  const boxes = fc.array(
+    fc.tuple(share, share).map(([x, y]) => box(x, y)),
+    { minLength: 1, maxLength: 6 },
+  )
+  it('never leaves the stage or changes a size', () => {
+    fc.assert(
+      fc.property(
+        boxes,
+        fc.constantFrom('left', 'centre', 'right', 'top', 'middle', 'bottom'),
+        (list, side) => {
+          const all = [...alignedBoxes(list, side), ...distributedBoxes(list, 'down')]
+          all.push(snappedBox(list[0]!, list.slice(1), { x: 0.02, y: 0.02 }).box)
+          for (const one of all) {
+            expect(one).toMatchObject({ width: 0.2, height: 0.1 })
+            expect(Math.min(one.x, one.y)).toBeGreaterThanOrEqual(0)
+            expect(Math.max(one.x + one.width, one.y + one.height)).toBeLessThanOrEqual(1.0001)
+          }
+        },
+      ),
+      { seed: 1801, numRuns: 100 },
+    )
+  })
+})
+
+describe('what an overlay leaves unsaid', () => {
+  it('is filled in, and what it says stays', () => {
+    const plain = overlayOf(overlay(fullLesson()))
+    expect(plain).toMatchObject({
+      rotation: 0,
+      locked: false,
+      shown: null,
+      content: { form: 'text' },
+    })
+    expect(plain.look).toMatchObject({ opacity: 1, border: null, font: 'interface' })
+    const turned = edited(fullLesson(), edits.turnOverlay, { cueId: 'o', degrees: 200 })
+    expect(overlayOf(overlay(turned)).rotation).toBe(-160)
+    expect(
+      overlay(edited(turned, edits.turnOverlay, { cueId: 'o', degrees: 360 })),
+    ).not.toHaveProperty('rotation')
+  })
+})
+
+describe('stacking', () => {
+  it('brings several to the front or the back in their own order', () => {
+    let lesson = fullLesson()
+    for (const cueId of ['p', 'q'])
+      lesson = edited(lesson, edits.addOverlay, { cueId, partId: PART, fromMs: 0, text: cueId })
+    const order = (l: typeof lesson) =>
+      ['o', 'p', 'q'].sort((a, b) => (l.cues[a]!.order < l.cues[b]!.order ? -1 : 1)).join('')
+    expect(order(lesson)).toBe('opq')
+    const front = edited(lesson, edits.stackOverlays, { cueIds: ['p', 'o'], to: 'front' })
+    expect(order(front)).toBe('qop')
+    expect(order(edited(front, edits.stackOverlays, { cueIds: ['o', 'p'], to: 'back' }))).toBe(
+      'opq',
+    )
+  })
+})
+
+describe('cues that name each other', () => {
+  const named = () => {
+    let lesson = edited(fullLesson(), edits.setOverlayShown, {
+      cueId: 'o',
+      shown: { when: 'afterAnswered', cueId: 'a' },
+    })
+    lesson = edited(lesson, edits.setOverlayAction, {
+      cueId: 'o',
+      action: { does: 'question', cueId: 'a', pauses: true },
+    })
+    const condition = { if: 'answer', cueId: 'a', is: 'right' } as const
+    return withFork(lesson, {
+      id: 'g',
+      atMs: 9500,
+      ways: [{ id: 'w', target: { to: 'on' }, condition }],
+    })
+  }
+
+  it('forget one that is deleted', () => {
+    const after = edited(named(), edits.removeCues, { cueIds: ['a'] })
+    expect(overlay(after)).toMatchObject({ shown: null, action: null })
+    expect(checkLesson(after).ok).toBe(true)
+  })
+
+  it('name the copies when they are pasted together, and nothing that is not there', () => {
+    const clip = clipOf(named(), ['a', 'o', 'g'])!
+    const newIds = { a: 'a2', o: 'o2', g: 'g2', 'q-a': 'q2' }
+    const there = edited(named(), edits.pasteCues, { clip, partId: PART, atMs: 20_000, newIds })
+    expect(overlay(there, 'o2').shown).toEqual({ when: 'afterAnswered', cueId: 'a2' })
+    const alone = clipOf(named(), ['o'])!
+    const empty = edited(fullLesson(), edits.removeCues, { cueIds: ['a'] })
+    const pasted = edited(empty, edits.pasteCues, {
+      clip: alone,
+      partId: PART,
+      atMs: 0,
+      newIds: { o: 'o2' },
+    })
+    expect(overlay(pasted, 'o2')).toMatchObject({ shown: null, action: null })
+  })
+
+  it('may not name one that never was', () => {
+    const shown = { when: 'untilAnswered', cueId: 'nobody' } as const
+    const outcome = runEdit(fullLesson(), edits.setOverlayShown, { cueId: 'o', shown })
+    expect(outcome).toMatchObject({
+      ok: false,
+      issues: [{ path: ['cues', 'o', 'shown', 'cueId'] }],
+    })
+    const lost = runEdit(fullLesson(), edits.setForkRules, {
+      cueId: 'f',
+      rules: { defaultChoice: 'no' },
+    })
+    expect(lost.ok).toBe(false)
+  })
+})
+
+it('only real web addresses are taken', () => {
+  const good = ['https://harrowmere.example', 'http://a.example/x?y=1#z', 'HTTPS://a.example:8080/']
+  const bad = [
+    'javascript:alert(1)',
+    'data:text/html,x',
+    '//a.example',
+    'https://',
+    'a.example',
+    'https://a b',
+    'https://a.example@b.example/',
+    'ftp://a.example',
+  ]
+  expect(good.filter((text) => !addressSchema.safeParse(text).success)).toEqual([])
+  expect(bad.filter((text) => addressSchema.safeParse(text).success)).toEqual([])
+})
+
+it('a lesson tells the media it shows, pictures too', () => {
+  const content = { form: 'picture', mediaId: 'picture-1', fit: 'whole' } as const
+  const lesson = edited(fullLesson(), edits.setOverlayForm, { cueId: 'o', content })
+  expect(mediaIdsOf(lesson)).toEqual(['media-1', 'picture-1'])
+})

@@ -1,0 +1,75 @@
+// Which other cues, parts and media a cue names.
+import type { Cue, ForkCue, Lesson } from './schema.ts'
+
+interface NamedCue {
+  path: string[]
+  cueId: string
+}
+
+/** The cues that a cue names, and where in it. */
+export function cuesNamedBy(cue: Cue): NamedCue[] {
+  if (cue.kind === 'overlay') {
+    const named: NamedCue[] = []
+    if (cue.shown && 'cueId' in cue.shown)
+      named.push({ path: ['shown', 'cueId'], cueId: cue.shown.cueId })
+    if (cue.action?.does === 'question')
+      named.push({ path: ['action', 'cueId'], cueId: cue.action.cueId })
+    return named
+  }
+  if (cue.kind !== 'fork') return []
+  return Object.values(cue.choices).flatMap(({ id, condition }) =>
+    condition?.if === 'answer'
+      ? [{ path: ['choices', id, 'condition', 'cueId'], cueId: condition.cueId }]
+      : [],
+  )
+}
+
+/** The parts that a cue names besides its own, and where in it. */
+export function partsNamedBy(cue: Cue): { path: string[]; partId: string }[] {
+  if (cue.kind !== 'fork') return []
+  return Object.values(cue.choices).flatMap(({ id, condition, target }) => [
+    ...(target.to === 'part'
+      ? [{ path: ['choices', id, 'target', 'partId'], partId: target.partId }]
+      : []),
+    ...(condition?.if === 'watched'
+      ? [{ path: ['choices', id, 'condition', 'partId'], partId: condition.partId }]
+      : []),
+  ])
+}
+
+/** Takes out of a cue what it says about another that `isGone`; what it is without it stays. */
+export function forgetCues(cue: Cue, isGone: (cueId: string) => boolean): void {
+  if (cue.kind === 'overlay') {
+    if (cue.shown && 'cueId' in cue.shown && isGone(cue.shown.cueId)) cue.shown = null
+    if (cue.action?.does === 'question' && isGone(cue.action.cueId)) cue.action = null
+  } else if (cue.kind === 'fork') forgetAnswers(cue, isGone)
+}
+
+function forgetAnswers(fork: ForkCue, isGone: (cueId: string) => boolean): void {
+  for (const choice of Object.values(fork.choices))
+    if (choice.condition?.if === 'answer' && isGone(choice.condition.cueId)) {
+      // A way that hung on an answer must not be taken by everyone now; a score nobody is without keeps its place.
+      choice.condition = { if: 'score', atLeast: 1 }
+    }
+}
+
+/** Gives the cues that a cue names their new ids, where they have one. */
+export function renameCues(cue: Cue, newIds: Readonly<Record<string, string>>): void {
+  const renamed = (cueId: string) => (Object.hasOwn(newIds, cueId) ? newIds[cueId]! : cueId)
+  if (cue.kind === 'overlay') {
+    if (cue.shown && 'cueId' in cue.shown) cue.shown.cueId = renamed(cue.shown.cueId)
+    if (cue.action?.does === 'question') cue.action.cueId = renamed(cue.action.cueId)
+  } else if (cue.kind === 'fork')
+    for (const { condition } of Object.values(cue.choices))
+      if (condition?.if === 'answer') condition.cueId = renamed(condition.cueId)
+}
+
+/** The ids of all media that a lesson shows, films and pictures alike. */
+export function mediaIdsOf(lesson: Pick<Lesson, 'parts' | 'cues'>): string[] {
+  const ids = new Set<string>()
+  for (const { mediaId } of Object.values(lesson.parts)) if (mediaId) ids.add(mediaId)
+  for (const cue of Object.values(lesson.cues))
+    if (cue.kind === 'overlay' && cue.content?.form === 'picture' && cue.content.mediaId)
+      ids.add(cue.content.mediaId)
+  return [...ids]
+}

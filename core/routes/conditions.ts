@@ -1,0 +1,36 @@
+// Whether a condition holds: the one place where that is decided, for forks now and for gates between parts later.
+import { assertNever } from '../fields/index.ts'
+import type { Condition } from '../lesson/index.ts'
+
+/** What is known of a learner beyond the answers. */
+export interface RouteFacts {
+  /** Share of the marks that could be had at the questions met so far, 0 to 1. */
+  score: number
+  /** Share of each part that was watched, 0 to 1. */
+  watched: Readonly<Record<string, number>>
+}
+
+/** Shares are compared with this much to spare, since they are quotients. */
+const SPARE = 1e-9
+
+/** Whether `condition` holds; no condition always does. `results` are the answers given, by cue. */
+export function isMet(
+  condition: Condition | null,
+  facts: RouteFacts,
+  results: Readonly<Record<string, { right: boolean }>>,
+): boolean {
+  if (condition === null) return true
+  switch (condition.if) {
+    case 'answer': {
+      const result = results[condition.cueId]
+      if (condition.is === 'given') return result !== undefined
+      return result !== undefined && result.right === (condition.is === 'right')
+    }
+    case 'score':
+      return facts.score + SPARE >= condition.atLeast
+    case 'watched':
+      return (facts.watched[condition.partId] ?? 0) + SPARE >= condition.atLeast
+    default:
+      return assertNever(condition)
+  }
+}
