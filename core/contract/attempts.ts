@@ -51,11 +51,21 @@ export const finishRecordSchema = z.strictObject({
   at: clockSchema,
 })
 
+/** A way was taken at a fork, picked by the learner or by the fork itself. */
+export const choiceRecordSchema = z.strictObject({
+  kind: z.literal('choice'),
+  id: idSchema,
+  cueId: idSchema,
+  choiceId: idSchema,
+  at: clockSchema,
+})
+
 export const learnerRecordSchema = z.discriminatedUnion('kind', [
   spanRecordSchema,
   responseRecordSchema,
   placeRecordSchema,
   finishRecordSchema,
+  choiceRecordSchema,
 ])
 
 export const attemptMediaSchema = z.strictObject({
@@ -91,6 +101,8 @@ export const attemptSchema = z.strictObject({
     finished: z.boolean(),
     covered: z.record(idSchema, z.array(z.strictObject({ fromMs: z.int(), toMs: z.int() }))),
     responses: z.array(pastResponseSchema),
+    /** The way taken last at each fork. */
+    chosen: z.record(idSchema, idSchema),
   }),
 })
 
@@ -153,6 +165,7 @@ export const attemptRoutes = {
             code: z.enum([
               'unknownPart',
               'unknownQuestion',
+              'unknownChoice',
               'beyondEnd',
               'noTriesLeft',
               'wrongAnswerKind',
@@ -171,6 +184,7 @@ export type LearnerRecord = z.infer<typeof learnerRecordSchema>
 export type SpanRecord = z.infer<typeof spanRecordSchema>
 export type ResponseRecordInput = z.infer<typeof responseRecordSchema>
 export type PlaceRecord = z.infer<typeof placeRecordSchema>
+export type ChoiceRecord = z.infer<typeof choiceRecordSchema>
 export type FinishRecord = z.infer<typeof finishRecordSchema>
 export type Attempt = z.infer<typeof attemptSchema>
 export type AttemptCard = ReplyOf<typeof attemptRoutes.myAttempts>['attempts'][number]

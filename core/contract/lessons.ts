@@ -28,7 +28,7 @@ export const lessonCardSchema = z.strictObject({
   cues: z.array(
     z.strictObject({
       id: idSchema,
-      kind: z.enum(['question', 'overlay', 'bookmark']),
+      kind: z.enum(['question', 'overlay', 'bookmark', 'fork']),
       fromMs: z.int(),
       toMs: z.int(),
     }),

@@ -7,6 +7,7 @@ import {
   lightOfPixels,
   relativeLuminance,
   shareCovered,
+  timesToLookAt,
   type CalmWish,
   type LightFrame,
 } from './index.ts'
@@ -124,6 +125,17 @@ describe('calm spots', () => {
       { seed: 1805, numRuns: 40 },
     )
   })
+})
+
+it('an overlay is looked at every two seconds and in every shot, but not without end', () => {
+  expect(timesToLookAt(1000, 6000, [500, 1000, 2500, 6000])).toEqual([1000, 2500, 3000, 5000])
+  const long = timesToLookAt(
+    0,
+    10_800_000,
+    Array.from({ length: 2000 }, (_, n) => n * 5400 + 7),
+  )
+  expect(long.length).toBeLessThanOrEqual(61)
+  expect(long.at(-1)).toBeGreaterThan(10_000_000)
 })
 
 it('words want a second, and another for fifteen letters', () => {

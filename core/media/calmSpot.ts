@@ -116,6 +116,21 @@ export function shareCovered(box: StageBox, other: StageBox): number {
   return across <= 0 || down <= 0 ? 0 : (across * down) / (box.width * box.height)
 }
 
+/** A frame is looked at this often, in ms, and no more than so many. */
+const LOOK_EVERY_MS = 2000
+const MOST_LOOKS = 60
+
+/** When to look at an overlay's time: at its beginning, every two seconds, and in each shot; sorted, in ms. */
+export function timesToLookAt(fromMs: number, toMs: number, shots: readonly number[]): number[] {
+  const everyMs = Math.max(LOOK_EVERY_MS, (toMs - fromMs) / (MOST_LOOKS / 2))
+  const times = new Set<number>()
+  for (let ms = fromMs; ms < toMs; ms += everyMs) times.add(Math.round(ms))
+  const within = shots.filter((ms) => ms > fromMs && ms < toMs)
+  const step = Math.max(1, Math.ceil(within.length / (MOST_LOOKS / 2)))
+  within.forEach((ms, index) => index % step === 0 && times.add(ms))
+  return [...times].sort((a, b) => a - b)
+}
+
 interface Pixels {
   left: number
   top: number

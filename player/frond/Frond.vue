@@ -8,6 +8,8 @@ import { useFrondPointer, type Marquee } from './useFrondPointer.ts'
 import {
   bladePath,
   FIRST_LANE,
+  FORK_BUDS,
+  FORK_PATH,
   LANE_HEIGHT,
   LEAF_HEIGHT,
   LEAF_PATH,
@@ -225,6 +227,21 @@ const clipId = (id: string) => `fill-${id}`
           <path :d="NOTE_PATH" class="thread" />
           <circle r="3" :cy="NOTE_TOP" class="knob" />
         </g>
+        <g
+          v-else-if="cue.kind === 'fork'"
+          :transform="`translate(${x(cue.fromMs)} ${stemY}) scale(${scale})`"
+        >
+          <path :d="FORK_PATH" class="hit" />
+          <path :d="FORK_PATH" class="shoot" />
+          <circle
+            v-for="[budX, budY] in FORK_BUDS"
+            :key="budX"
+            r="3.5"
+            :cx="budX"
+            :cy="budY"
+            class="bud"
+          />
+        </g>
         <g v-else :transform="`translate(${x(cue.fromMs)} ${stemY})`">
           <circle :r="12" class="hit" />
           <circle :r="small ? 3.5 : RING_RADIUS" class="ring" />
@@ -281,6 +298,15 @@ const clipId = (id: string) => `fill-${id}`
 }
 .editable .cue {
   cursor: grab;
+}
+.shoot {
+  fill: none;
+  stroke: var(--plum);
+  stroke-width: 2.5;
+  stroke-linecap: round;
+}
+.bud {
+  fill: var(--plum);
 }
 .stem {
   stroke: var(--stem, var(--line-strong));
@@ -371,6 +397,7 @@ const clipId = (id: string) => `fill-${id}`
 .selected .leaf,
 .selected .blade,
 .selected .ring,
+.selected .bud,
 .selected .knob {
   stroke: var(--ink);
   stroke-width: 2.75;

@@ -53,3 +53,11 @@ export function thicknessPath(
     all.map(([ms, count]) => `${x(ms).toFixed(1)} ${(stemY + sign * half(count)).toFixed(1)}`)
   return `M${[...edge(-1), ...edge(1).reverse()].join(' L')} Z`
 }
+
+/** A fork's shoot: one stalk that parts in two. */
+export const FORK_PATH = 'M0 -2 V-13 M0 -13 C0 -21 -9 -20 -9 -30 M0 -13 C0 -21 9 -20 9 -30'
+/** The buds at the ends of its two ways. */
+export const FORK_BUDS: readonly [x: number, y: number][] = [
+  [-9, -31],
+  [9, -31],
+]

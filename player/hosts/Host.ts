@@ -17,6 +17,8 @@ export interface PlayableMedia {
 export interface OpenedLesson {
   lesson: Lesson
   media: PlayableMedia[]
+  /** Where the pictures that lie on the film are, by medium. */
+  pictures?: Readonly<Record<string, string>>
   progress: Attempt['progress']
   learnerName: string
 }

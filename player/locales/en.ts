@@ -49,6 +49,12 @@ export default {
   explanation: 'Why',
   reviewing: 'Watch the moment again. The question comes back by itself.',
   backToQuestion: 'Back to the question',
+  chooseWay: 'How does it go on?',
+  chooseHelp: 'Your choice decides how the film goes on.',
+  secondsLeft: 'No time left | One second left | {n} seconds left',
+  closeText: 'Close',
+  opensAddress: 'opens in a new tab',
+  act: 'On the picture: {words}',
   finished: 'You have reached the end.',
   finishedSummary:
     'You watched {share} of the film and have {points} of 1 mark. | You watched {share} of the film and have {points} of {max} marks.',
@@ -77,6 +83,7 @@ export default {
     right: 'Question at {time}, answered right',
     bookmark: '{title}, {time}',
     overlay: 'Overlay at {time}',
+    fork: 'The film parts at {time}: {prompt}',
   },
   open: {
     welcome: 'You are invited to a lesson',

@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import type { LearnerRecord } from '@fernbrake/core/contract'
 import { edits, type Lesson, type SeekRule } from '@fernbrake/core/lesson'
-import { edited, lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
+import { edited, lessonWithFilm, PART, withFork, withQuestion } from '@fernbrake/core/testing'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { useAnswers } from './useAnswers.ts'
 import { useFilmSession } from './useFilmSession.ts'
@@ -101,6 +101,7 @@ function sit(lesson: Lesson, progress: Partial<OpenedLesson['progress']> = {}) {
     learnerName: 'Odile Harcastle',
     progress: {
       ...{ partId: null, atMs: 0, released: [], finished: false, covered: {}, responses: [] },
+      chosen: {},
       ...progress,
     },
   }
@@ -249,4 +250,48 @@ describe('going on', () => {
     await session.play()
     expect(session.needsGesture.value).toBe(true)
   })
+})
+
+describe('forks', () => {
+  const forked = () =>
+    withFork(lessonWithFilm(END_MS), {
+      ...{ id: 'f', atMs: 4000, rules: { countdownMs: 3000, defaultChoice: 'far' } },
+      ways: [
+        { id: 'on', target: { to: 'on' } },
+        { id: 'far', target: { to: 'time', atMs: 15_000 } },
+      ],
+    })
+
+  it('hold on their frame, lead on, and the way is recorded', () => {
+    const { session } = sit(forked())
+    session.toggle()
+    video.run(9000)
+    expect(session.mediaMs.value).toBe(4000)
+    session.dispatch({ kind: 'chose', cueId: 'f', choiceId: 'far' })
+    expect(session.mediaMs.value).toBe(15_000)
+    expect(records.filter(({ kind }) => kind === 'choice')).toMatchObject([
+      { cueId: 'f', choiceId: 'far' },
+    ])
+    video.run(16_000)
+    session.pause()
+    expect(spans().at(-1)).toEqual([15_000, 16_000])
+  })
+
+  it('a way taken in an earlier sitting is known', () => {
+    const { session, leave } = sit(forked(), { partId: PART, atMs: 16_000, chosen: { f: 'far' } })
+    expect(session.mediaMs.value).toBe(16_000)
+    leave()
+    expect(sit(forked(), { partId: PART, atMs: 16_000 }).session.mediaMs.value).toBe(4000)
+  })
+})
+
+it('a click on an overlay stops the film, or leads it on', () => {
+  const { session } = sit(lessonWithFilm(END_MS))
+  session.toggle()
+  video.run(2000)
+  session.act({ does: 'time', atMs: 8000, pauses: false })
+  expect(session.mediaMs.value).toBe(8000)
+  expect(session.snapshot.value.paused).toBe(false)
+  session.act({ does: 'text', text: 'A windlass', pauses: true })
+  expect(session.snapshot.value.paused).toBe(true)
 })

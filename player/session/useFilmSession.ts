@@ -1,9 +1,11 @@
 // Ties media, playback machine and host together for one film part. Components show its state and ask it for things.
 import { computed, onScopeDispose, ref, shallowRef, type Ref } from 'vue'
+import type { OverlayAction } from '@fernbrake/core/lesson'
 import { frameRateOf } from '@fernbrake/core/media'
 import {
   advance,
   buildSchedule,
+  countdownOf,
   nextHoldMs,
   placeToGoOn,
   seekRange,
@@ -25,7 +27,15 @@ const PREDICT_WITHIN_MS = 90
 
 export type FilmSession = ReturnType<typeof useFilmSession>
 
-export function useFilmSession(host: Host, opened: OpenedLesson, partId: string) {
+/** How often the time for a choice is counted down, in ms. */
+const COUNT_EVERY_MS = 100
+
+export function useFilmSession(
+  host: Host,
+  opened: OpenedLesson,
+  partId: string,
+  leads: { toPart(partId: string): void } = { toPart: () => undefined },
+) {
   const { lesson, progress } = opened
   const part = lesson.parts[partId]!
   const film = opened.media.find((media) => media.id === part.mediaId)
@@ -39,8 +49,11 @@ export function useFilmSession(host: Host, opened: OpenedLesson, partId: string)
       released: progress.released,
       results: resultsOf(lesson, progress.responses),
       finished: progress.finished,
+      chosen: progress.chosen,
     }),
   )
+  /** How the time for a choice runs out; null where no time is set. */
+  const countdown = computed(() => countdownOf(schedule, state.value))
   /** Where jumps may land under the lesson's rule; null where there are none. */
   const range = computed(() => seekRange(schedule, state.value))
   const isHeld = computed(() => state.value.mode.kind === 'held')
@@ -71,6 +84,15 @@ export function useFilmSession(host: Host, opened: OpenedLesson, partId: string)
         return
       case 'finish':
         host.record({ kind: 'finish', id: host.newId(), partId, at: isoTime(nowMs()) })
+        return
+      case 'took': {
+        const { cueId, choiceId } = command
+        const at = isoTime(nowMs())
+        host.record({ kind: 'choice', id: host.newId(), cueId, choiceId, at })
+        return
+      }
+      case 'goTo':
+        leads.toPart(command.partId)
         return
       case 'show':
       case 'hide':
@@ -193,7 +215,27 @@ export function useFilmSession(host: Host, opened: OpenedLesson, partId: string)
     else pause()
   }
 
+  // Time to choose in runs only while somebody can see it run.
+  let countedMs = 0
+  const counting = setInterval(() => {
+    const now = nowMs()
+    const passed = now - countedMs
+    countedMs = now
+    if (countdown.value && document.visibilityState === 'visible')
+      dispatch({ kind: 'clock', ms: Math.min(passed, 2 * COUNT_EVERY_MS) })
+  }, COUNT_EVERY_MS)
+
+  /** Does what a click on an overlay asks of the film; words and addresses are the stage's own affair. */
+  function act(action: OverlayAction): void {
+    if (action.pauses) pause()
+    if (action.does === 'time') {
+      seek(action.atMs)
+      if (!action.pauses) void play()
+    } else if (action.does === 'question') dispatch({ kind: 'opened', cueId: action.cueId })
+  }
+
   onScopeDispose(() => {
+    clearInterval(counting)
     spans?.destroy()
     if (media) notePlace()
     media?.destroy()
@@ -210,6 +252,8 @@ export function useFilmSession(host: Host, opened: OpenedLesson, partId: string)
     snapshot,
     needsGesture,
     isHeld,
+    countdown,
+    act,
     range,
     attach,
     dispatch,

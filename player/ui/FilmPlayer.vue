@@ -13,6 +13,7 @@ import {
   scriptOfPart,
 } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
+import type { QuestionMoment } from '@fernbrake/core/playback'
 import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
 import type { FrondCue } from '../frond/model.ts'
@@ -21,6 +22,7 @@ import { useAnswers } from '../session/useAnswers.ts'
 import { useFilmSession } from '../session/useFilmSession.ts'
 import { usePlayerKeys } from '../session/usePlayerKeys.ts'
 import FilmStage from './FilmStage.vue'
+import ForkSheet from './ForkSheet.vue'
 import PlaceSlider from './PlaceSlider.vue'
 import PlayControls from './PlayControls.vue'
 import QuestionSheet from './QuestionSheet.vue'
@@ -37,7 +39,10 @@ const props = defineProps<{
 }>()
 const { t, n } = useI18n()
 const { lesson } = props.opened
-const session = useFilmSession(props.host, props.opened, props.partId)
+const emit = defineEmits<{ toPart: [partId: string] }>()
+const session = useFilmSession(props.host, props.opened, props.partId, {
+  toPart: (partId) => emit('toPart', partId),
+})
 const answers = useAnswers(props.host, lesson, props.opened.progress.responses)
 const { state, mediaMs, covered, durationMs, schedule, range } = session
 const root = useTemplateRef('root')
@@ -63,9 +68,38 @@ const open = computed(() => {
   const index = questionCues.findIndex((cue) => cue.id === id)
   const cue = questionCues[index]
   if (!cue) return null
-  const moment = schedule.moments.find((m) => m.cueId === cue.id)!
+  const moment = schedule.moments.find(
+    (m) => m.kind === 'question' && m.cueId === cue.id,
+  ) as QuestionMoment
   return { cue, moment, number: index + 1, question: lesson.questions[cue.questionId]! }
 })
+
+/** The fork that holds the film. */
+const fork = computed(() => {
+  const { mode } = state.value
+  const cue = mode.kind === 'held' ? lesson.cues[mode.cueId] : undefined
+  return cue?.kind === 'fork' ? cue : null
+})
+/** The words of the ending that a fork led to; '' where none did, or it has none. */
+const forkEnding = computed(() => {
+  if (state.value.mode.kind !== 'ended' || mediaMs.value >= durationMs) return ''
+  const taken = Object.entries(state.value.chosen).flatMap(([cueId, choiceId]) => {
+    const cue = lesson.cues[cueId]
+    const target = cue?.kind === 'fork' ? cue.choices[choiceId]?.target : undefined
+    return target?.to === 'ending' && cue?.kind === 'fork' && cue.atMs <= mediaMs.value
+      ? [target.message]
+      : []
+  })
+  return taken.at(-1) ?? ''
+})
+
+function choose(choiceId: string): void {
+  if (!fork.value) return
+  session.dispatch({ kind: 'chose', cueId: fork.value.id, choiceId })
+  session.notePlace()
+  void props.host.flush()
+  void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="play"]')?.focus())
+}
 
 const frondCues = computed<FrondCue[]>(() =>
   cuesInOrder(lesson, props.partId).flatMap((cue): FrondCue[] => {
@@ -85,6 +119,10 @@ const frondCues = computed<FrondCue[]>(() =>
           label: t('player.cue.bookmark', { title: cue.title, time }),
         },
       ]
+    if (cue.kind === 'fork')
+      return cue.decides
+        ? []
+        : [{ ...at, kind: cue.kind, label: t('player.cue.fork', { time, prompt: cue.prompt }) }]
     const { triesUsed, lastMark } = answers.standing(cue.questionId)
     const standing = lastMark?.verdict === 'right' ? 'right' : triesUsed > 0 ? 'answered' : 'open'
     const key = standing === 'open' ? 'question' : standing
@@ -95,7 +133,16 @@ const frondCues = computed<FrondCue[]>(() =>
 const watched = computed(() => coverage(covered.value, durationMs))
 const isEnded = computed(() => state.value.mode.kind === 'ended')
 const share = computed(() => n(watched.value, { style: 'percent', maximumFractionDigits: 0 }))
-const endWords = computed(() => endMessage(lesson.ending, answers.score.value))
+const endWords = computed(() => forkEnding.value || endMessage(lesson.ending, answers.score.value))
+watch(
+  [() => answers.score.value, watched],
+  ([{ points, max }, share]) =>
+    session.dispatch({
+      kind: 'known',
+      facts: { score: max > 0 ? points / max : 0, watched: { [props.partId]: share } },
+    }),
+  { immediate: true },
+)
 const allSent = computed(() => props.hostState.waiting === 0)
 
 function give(answer: Answer): void {
@@ -144,10 +191,12 @@ usePlayerKeys({
 
 const live = ref('')
 onMounted(() => {
-  const stop = watch(open, (now) => {
+  const stop = watch([open, fork], ([now]) => {
     live.value = now
       ? t('player.questionOf', { number: now.number, count: questionCues.length })
-      : ''
+      : fork.value
+        ? fork.value.prompt || t('player.chooseWay')
+        : ''
   })
   onScopeDispose(stop)
 })
@@ -189,6 +238,7 @@ function keepCaptionWish(on: boolean): void {
           :lesson="lesson"
           :caption="caption"
           :language="script?.language ?? lesson.language"
+          :pictures="opened.pictures ?? {}"
         />
       </div>
       <PlaceSlider
@@ -218,6 +268,13 @@ function keepCaptionWish(on: boolean): void {
         @give="give"
         @go-on="goOn"
         @rewatch="session.dispatch({ kind: 'rewatch', cueId: open.cue.id })"
+      />
+      <ForkSheet
+        v-else-if="fork"
+        :key="`fork-${fork.id}`"
+        :fork="fork"
+        :countdown="session.countdown.value"
+        @choose="choose"
       />
       <template v-else>
         <div v-if="isEnded" class="ended" role="status">

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 // The stage: the film with what lies on it. Stage coordinates run 0 to 1 in both directions.
-import { computed, onMounted, useTemplateRef } from 'vue'
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { Lesson } from '@fernbrake/core/lesson'
+import { inOrder, type Lesson, type OverlayCue, type Transition } from '@fernbrake/core/lesson'
 import type { PlayableMedia } from '../hosts/Host.ts'
 import type { FilmSession } from '../session/useFilmSession.ts'
+import { awayFrame } from './overlayShapes.ts'
 import OverlayView from './OverlayView.vue'
 
 const props = defineProps<{
@@ -12,17 +13,56 @@ const props = defineProps<{
   lesson: Lesson
   caption: string | null
   language: string
+  /** Where the pictures on the stage are, by medium. */
+  pictures: Readonly<Record<string, string>>
 }>()
 const { t } = useI18n()
 const slot = useTemplateRef('slot')
 const { film, snapshot, needsGesture, state } = props.session
 
+/** What lies on the stage, from the back to the front. */
 const overlays = computed(() =>
-  state.value.overlays.flatMap((id) => {
-    const cue = props.lesson.cues[id]
-    return cue?.kind === 'overlay' ? [cue] : []
-  }),
+  inOrder(
+    state.value.overlays.flatMap((id) => {
+      const cue = props.lesson.cues[id]
+      return cue?.kind === 'overlay' ? [cue] : []
+    }),
+  ),
 )
+/** The words that a click on an overlay brought up. */
+const words = ref<string | null>(null)
+watch(
+  () => state.value.playing,
+  (playing) => {
+    if (playing) words.value = null
+  },
+)
+
+function onAct({ action, content }: OverlayCue): void {
+  // Whoever reads elsewhere must not miss the film.
+  if (content?.form === 'link') return props.session.pause()
+  if (!action) return
+  props.session.act(action)
+  if (action.does === 'text') words.value = action.text
+  if (action.does === 'address') window.open(action.address, '_blank', 'noopener,noreferrer')
+}
+
+function animate(element: Element, at: 'comes' | 'goes', done: () => void): void {
+  const cue = props.lesson.cues[(element as HTMLElement).dataset.cue ?? '']
+  const transition: Transition | null = (cue?.kind === 'overlay' && cue[at]) || null
+  if (!transition || matchMedia('(prefers-reduced-motion: reduce)').matches) return done()
+  const away = awayFrame(transition)
+  const run = element.animate(at === 'comes' ? [away, {}] : [{}, away], {
+    duration: transition.ms,
+    easing: 'ease-out',
+  })
+  run.onfinish = run.oncancel = done
+}
+const comes = (element: Element, done: () => void) => animate(element, 'comes', done)
+const goes = (element: Element, done: () => void) => animate(element, 'goes', done)
+
+const addressOf = ({ content }: OverlayCue) =>
+  content?.form === 'picture' && content.mediaId ? props.pictures[content.mediaId] : null
 const showsWaiting = computed(
   () => film && !snapshot.value.failed && snapshot.value.waiting && !needsGesture.value,
 )
@@ -49,7 +89,28 @@ onMounted(() => {
   <div class="stage" :style="film ? { aspectRatio: `${film.width} / ${film.height}` } : undefined">
     <div v-if="film" ref="slot" class="film-slot" @click="session.toggle()" />
     <p v-else class="stage-word" role="alert">{{ t('player.filmMissing') }}</p>
-    <OverlayView v-for="overlay in overlays" :key="overlay.id" :overlay="overlay" />
+    <TransitionGroup :css="false" @enter="comes" @leave="goes">
+      <OverlayView
+        v-for="overlay in overlays"
+        :key="overlay.id"
+        :data-cue="overlay.id"
+        :overlay="overlay"
+        :address="addressOf(overlay)"
+        live
+        @act="onAct(overlay)"
+      />
+    </TransitionGroup>
+    <div v-if="words !== null" class="words paper" role="dialog" :aria-label="t('player.film')">
+      <p dir="auto">{{ words }}</p>
+      <button
+        class="fb-button"
+        type="button"
+        @click="words = null"
+        @keydown.esc.stop="words = null"
+      >
+        {{ t('player.closeText') }}
+      </button>
+    </div>
     <p v-if="caption" class="caption" :lang="language">
       <span>{{ caption }}</span>
     </p>
@@ -109,6 +170,21 @@ onMounted(() => {
   margin: auto;
   width: max-content;
   height: max-content;
+}
+.words {
+  position: absolute;
+  inset: auto 6% 6%;
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  justify-content: space-between;
+  max-height: 70%;
+  padding: 14px 18px;
+  overflow: auto;
+  border-radius: var(--radius);
+  font-family: var(--reading);
+  font-size: 17px;
+  white-space: pre-line;
 }
 .caption {
   position: absolute;

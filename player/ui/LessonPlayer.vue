@@ -14,9 +14,13 @@ const failure = ref<HostError['reason'] | null>(null)
 const hostState = shallowRef<HostState>(props.host.state())
 onScopeDispose(props.host.onState((state) => (hostState.value = state)))
 
-const part = computed(
-  () => opened.value && (placeToGoOn(opened.value.lesson, opened.value.progress)?.part ?? null),
-)
+/** The part that a fork led to; before that, the one in which the learner goes on. */
+const ledTo = ref<string | null>(null)
+const part = computed(() => {
+  if (!opened.value) return null
+  const { lesson, progress } = opened.value
+  return (ledTo.value && lesson.parts[ledTo.value]) || (placeToGoOn(lesson, progress)?.part ?? null)
+})
 
 async function open(): Promise<void> {
   failure.value = null
@@ -35,11 +39,13 @@ onMounted(open)
     <HostStrip :state="hostState" />
     <FilmPlayer
       v-if="opened && part"
+      :key="part.id"
       :host="host"
       :opened="opened"
       :part-id="part.id"
       :host-state="hostState"
       :aside="aside ?? opened.learnerName"
+      @to-part="ledTo = $event"
     />
     <div v-else-if="failure" class="middle" role="alert">
       <p>{{ t(`player.${failure}`) }}</p>

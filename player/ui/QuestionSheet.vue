@@ -5,7 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { pluralOf } from '../i18n.ts'
 import type { QuestionCue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
-import { isReleasable, type AnswerResult, type Moment } from '@fernbrake/core/playback'
+import { isReleasable, type AnswerResult, type QuestionMoment } from '@fernbrake/core/playback'
 import type { Answer, Question } from '@fernbrake/core/questions'
 import type { QuestionStanding } from '../session/useAnswers.ts'
 import ChoiceView from './ChoiceView.vue'
@@ -13,7 +13,7 @@ import ChoiceView from './ChoiceView.vue'
 const props = defineProps<{
   cue: QuestionCue
   question: Question
-  moment: Moment
+  moment: QuestionMoment
   standing: QuestionStanding
   result: AnswerResult | undefined
   number: number

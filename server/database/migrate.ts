@@ -6,6 +6,7 @@ import { run, select, type Database } from './connect.ts'
 import { SCHEMA_001 } from './schema001.ts'
 import { SCHEMA_002 } from './schema002.ts'
 import { SCHEMA_004 } from './schema004.ts'
+import { SCHEMA_005 } from './schema005.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -19,6 +20,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '002-shots-and-pauses', up: sql(SCHEMA_002) },
   { name: '003-lessons-with-an-ending', up: upgradeDocuments },
   { name: '004-snapshots-of-drafts', up: sql(SCHEMA_004) },
+  { name: '005-choices', up: sql(SCHEMA_005) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

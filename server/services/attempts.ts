@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid'
 import type { Attempt, AttemptCard, LinkReply, Person } from '@fernbrake/core/contract'
 import { attemptOutcome } from '@fernbrake/core/analysis'
-import { withoutNotes, type Lesson } from '@fernbrake/core/lesson'
+import { mediaIdsOf, partsInOrder, withoutNotes, type Lesson } from '@fernbrake/core/lesson'
 import {
   AttemptRow,
   EditionRow,
@@ -13,11 +13,11 @@ import {
 } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { toPerson } from '../http/session.ts'
+import { readChosen } from '../queries/choices.ts'
 import { readCovered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt } from '../queries/responses.ts'
 import type { Context } from './context.ts'
-import { mediaOf } from './drafts.ts'
 
 async function findLink(code: string): Promise<{ lessonId: string; newest: EditionRow }> {
   const lesson = await LessonRow.findOne({ where: { linkCode: code }, attributes: ['id'] })
@@ -56,12 +56,13 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
   const row = await AttemptRow.findByPk(attemptId)
   if (!row) throw new HttpError('not-found')
   const { lessonId } = row
-  const [lesson, newest, person, responses, covered] = await Promise.all([
+  const [lesson, newest, person, responses, covered, chosen] = await Promise.all([
     editionDocument(row),
     EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
     PersonRow.findByPk(row.personId),
     ResponseRow.findAll({ where: { attemptId }, order: [['tryNumber', 'ASC']] }),
     readCovered(database, [attemptId]),
+    readChosen(database, attemptId),
   ])
   if (!person) throw new HttpError('not-found')
   return {
@@ -77,6 +78,7 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
       atMs: row.placeMs,
       released: row.released,
       finished: row.finishedAt !== null,
+      chosen,
       covered: covered.get(attemptId)?.spans ?? {},
       responses: responses.map(({ cueId, questionId, tryNumber, answer, verdict, points }) => ({
         cueId,
@@ -91,7 +93,7 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
 }
 
 async function playableMedia(lesson: Lesson): Promise<Attempt['media']> {
-  const rows = await MediaRow.findAll({ where: { id: mediaOf(lesson), state: 'ready' } })
+  const rows = await MediaRow.findAll({ where: { id: mediaIdsOf(lesson), state: 'ready' } })
   return rows.map(({ id, durationMs, width, height, hasSound }) => ({
     id,
     durationMs: durationMs!,
@@ -128,7 +130,7 @@ export async function listAttempts({ database }: Context, person: Person): Promi
         questions: outcome.questions,
         finished: row.finishedAt !== null,
         lastSeenAt: row.lastSeenAt.toISOString(),
-        posterMediaId: mediaOf(lesson)[0] ?? null,
+        posterMediaId: partsInOrder(lesson)[0]?.mediaId ?? null,
       }
     }),
   )

@@ -6,6 +6,7 @@ import {
   applyPatches,
   checkLesson,
   emptyLesson,
+  mediaIdsOf,
   type Lesson,
   type LoggedEdit,
   type PendingEdit,
@@ -137,7 +138,7 @@ async function storeEdits(
   await noteSnapshot(database, row, transaction)
   let lesson = row.draft
   for (const edit of edits) lesson = applyOrRefuse(lesson, edit)
-  const mediaIds = mediaOf(lesson)
+  const mediaIds = mediaIdsOf(lesson)
   const forbidden = await noteMediaUses(
     database,
     { lessonId: row.id, personId: person.id, mediaIds },
@@ -179,8 +180,3 @@ const unknownMedia = (mediaId: string): Issue => ({
   code: 'media.unknown',
   message: 'is not a film of yours',
 })
-
-/** The media that a lesson plays. */
-export function mediaOf(lesson: Lesson): string[] {
-  return Object.values(lesson.parts).flatMap((part) => (part.mediaId ? [part.mediaId] : []))
-}

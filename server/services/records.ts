@@ -1,6 +1,7 @@
 // Taking in what a learner's player sends. A batch is stored whole or not at all, and acknowledged record by record.
 import type { CreationAttributes } from 'sequelize'
 import type {
+  ChoiceRecord,
   FinishRecord,
   LearnerRecord,
   PlaceRecord,
@@ -17,6 +18,7 @@ import { prepared, within } from '../database/connect.ts'
 import { AttemptRow, ResponseRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { attemptFacts, type AttemptFacts } from '../queries/attemptFacts.ts'
+import { storeChoices } from '../queries/choices.ts'
 import { storeTaken, type Taken } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
 import type { Context } from './context.ts'
@@ -31,6 +33,7 @@ interface Batch {
   lesson: Lesson
   nowMs: number
   taken: Taken
+  choices: ChoiceRecord[]
 }
 
 type Refusal = Omit<RefusedRecord, 'id'>
@@ -38,6 +41,7 @@ type Refusal = Omit<RefusedRecord, 'id'>
 const REFUSALS = {
   unknownPart: { code: 'unknownPart', message: 'This part is not in the lesson.' },
   unknownQuestion: { code: 'unknownQuestion', message: 'This question is not in the lesson.' },
+  unknownChoice: { code: 'unknownChoice', message: 'This way is not in the lesson.' },
   beyondEnd: { code: 'beyondEnd', message: 'This time lies beyond the end of the film.' },
   noTriesLeft: {
     code: 'noTriesLeft',
@@ -66,7 +70,10 @@ export async function takeRecords(
   const attempt = await attemptFacts(attemptId)
   if (!attempt) throw new HttpError('not-found')
   const taken: Taken = { spans: [], place: null, released: [], finishedAt: null, seenAt: now }
-  const batch = { attempt, lesson: await editionDocument(attempt), nowMs: now.getTime(), taken }
+  const batch: Batch = {
+    ...{ attempt, lesson: await editionDocument(attempt), nowMs: now.getTime(), taken },
+    choices: [],
+  }
   const reply: RecordsReply = { kept: [], refused: [] }
   const note = (id: string, refusal: Refusal | null) =>
     refusal ? reply.refused.push({ id, ...refusal }) : reply.kept.push(id)
@@ -77,7 +84,7 @@ export async function takeRecords(
   }
   // What was watched is one statement, which needs no transaction; answers are counted, and so wait for one another.
   const isStored =
-    responses.length === 0
+    responses.length === 0 && batch.choices.length === 0
       ? await storeTaken(prepared(pool, 'store-taken'), attemptId, taken)
       : await database.transaction(async (transaction) => {
           const lock = transaction.LOCK.UPDATE
@@ -91,6 +98,8 @@ export async function takeRecords(
           for (const response of responses)
             note(response.id, takeResponse(batch, response, earlier, fresh))
           await ResponseRow.bulkCreate(fresh, { transaction })
+          if (batch.choices.length > 0)
+            await storeChoices(within(database, transaction), attemptId, batch.choices)
           return storeTaken(within(database, transaction), attemptId, taken)
         })
   if (!isStored) throw new HttpError('not-found')
@@ -108,6 +117,8 @@ function takeMovement(
       return takePlace(batch, record)
     case 'finish':
       return takeFinish(batch, record)
+    case 'choice':
+      return takeChoice(batch, record)
     default:
       return assertNever(record)
   }
@@ -188,5 +199,15 @@ function takePlace(batch: Batch, record: PlaceRecord): Refusal | null {
 function takeFinish(batch: Batch, record: FinishRecord): Refusal | null {
   if (lengthOf(batch, record.partId) === null) return REFUSALS.unknownPart
   batch.taken.finishedAt ??= new Date(Math.min(Date.parse(record.at), batch.nowMs))
+  return null
+}
+
+function takeChoice({ lesson, choices, nowMs }: Batch, record: ChoiceRecord): Refusal | null {
+  const cue = Object.hasOwn(lesson.cues, record.cueId) ? lesson.cues[record.cueId]! : null
+  if (cue?.kind !== 'fork' || !Object.hasOwn(cue.choices, record.choiceId))
+    return REFUSALS.unknownChoice
+  const atMs = Date.parse(record.at)
+  if (atMs > nowMs + CLOCK_SLACK_MS) return REFUSALS.futureClock
+  choices.push({ ...record, at: new Date(Math.min(atMs, nowMs)).toISOString() })
   return null
 }

@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
+import { lessonWithFilm, PART, withFork, withQuestion } from '@fernbrake/core/testing'
 import { normalise } from '@fernbrake/core/watching'
 import { select } from '../database/connect.ts'
 import { prepared } from '../database/connect.ts'
@@ -21,7 +21,13 @@ beforeAll(async () => {
 })
 afterAll(() => server.stop())
 beforeEach(async () => {
-  const lesson = withQuestion(lessonWithFilm(60_000), { id: 'a', atMs: 5000 })
+  const lesson = withFork(withQuestion(lessonWithFilm(60_000), { id: 'a', atMs: 5000 }), {
+    ...{ id: 'f', atMs: 9000 },
+    ways: [
+      { id: 'up', target: { to: 'on' } },
+      { id: 'down', target: { to: 'time', atMs: 30_000 } },
+    ],
+  })
   const put = await putLesson(designer.person, lesson)
   lessonId = put.lessonId
   agent = server.anonymous()
@@ -237,6 +243,45 @@ describe('what counts as watched', () => {
       }),
       { seed: 31, numRuns: 25 },
     )
+  })
+})
+
+describe('ways taken at forks', () => {
+  const choice = (choiceId: string, at: number, change: object = {}) => ({
+    ...{ kind: 'choice', id: nanoid(), cueId: 'f', choiceId, at: iso(at) },
+    ...change,
+  })
+  const chosen = async () =>
+    (await agent.get(`/api/attempts/${attemptId}`).expect(200)).body.progress.chosen
+
+  it('are kept, each of them, and the last counts', async () => {
+    const later = choice('down', BEGAN + 1000)
+    await send(later, choice('up', BEGAN))
+    await send(later)
+    expect(await chosen()).toEqual({ f: 'down' })
+    const rows = await select(
+      server.context.database,
+      'SELECT 1 AS one FROM choices WHERE attempt_id = $1',
+      [attemptId],
+    )
+    expect(rows).toHaveLength(2)
+  })
+
+  it('that are not in the lesson are refused, and nothing else is lost', async () => {
+    const [good, ...bad] = [
+      choice('up', BEGAN),
+      choice('sideways', BEGAN),
+      choice('up', BEGAN, { cueId: 'a' }),
+      choice('up', Date.now() + 3 * 24 * 60 * 60 * 1000),
+    ]
+    const reply = await send(good, ...bad)
+    expect(reply.kept).toEqual([good!.id])
+    expect(reply.refused.map(({ code }: { code: string }) => code)).toEqual([
+      'unknownChoice',
+      'unknownChoice',
+      'futureClock',
+    ])
+    expect(await chosen()).toEqual({ f: 'up' })
   })
 })
 

@@ -27,7 +27,10 @@ export function createPreviewHost({
         lesson: withoutNotes(lesson),
         media,
         learnerName,
-        progress: { partId, atMs, released: [], finished: false, covered: {}, responses: [] },
+        progress: {
+          ...{ partId, atMs, released: [], finished: false, covered: {}, responses: [] },
+          chosen: {},
+        },
       }),
     record: () => undefined,
     newId: () => `preview-${(made += 1)}`,
