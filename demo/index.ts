@@ -76,6 +76,7 @@ async function loadFilm(context: Context, ownerId: string): Promise<void> {
       ownerId,
       title: 'Water That Climbs',
       path,
+      kind: 'film',
     })
     await untilPrepared(context, WATER_THAT_CLIMBS.mediaId)
   } finally {

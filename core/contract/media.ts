@@ -1,6 +1,6 @@
 // Media and their preparation. Uploads themselves follow the tus protocol at UPLOADS_PATH.
 import { z } from 'zod'
-import { idSchema, mediaMsSchema } from '../fields/index.ts'
+import { idSchema, mediaMsSchema, plainText } from '../fields/index.ts'
 import { frameRateSchema } from '../lesson/index.ts'
 import { route } from './route.ts'
 
@@ -33,12 +33,30 @@ export const jobSchema = z.strictObject({
   progress: z.number(),
 })
 
+export const mediaKindSchema = z.enum(['film', 'picture'])
+
+/** What is to be known of a medium, in words. */
+const mediaWords = {
+  title: plainText(200, 1),
+  description: plainText(2000),
+  /** For those who cannot see it. */
+  alternative: plainText(1000),
+  credit: plainText(500),
+  licence: plainText(200),
+  /** Where it came from: for its owner alone, '' for everybody else. */
+  sourceNote: plainText(2000),
+  tags: z.array(plainText(40, 1)).max(30),
+}
+
 export const mediaSchema = z.strictObject({
   id: idSchema,
-  title: z.string(),
+  kind: mediaKindSchema,
+  ...mediaWords,
   /** `ready` as soon as it plays; `failed` says why in `fault`. */
   state: z.enum(['preparing', 'ready', 'failed']),
-  fault: z.enum(['notAFilm', 'noPicture', 'unreadable', 'conversionFailed']).nullable(),
+  fault: z
+    .enum(['notAFilm', 'noPicture', 'unreadable', 'conversionFailed', 'notAPicture', 'tooLarge'])
+    .nullable(),
   bytes: z.number(),
   durationMs: z.int().nullable(),
   frameRate: frameRateSchema.nullable(),
@@ -59,6 +77,32 @@ export const mediaRoutes = {
     params: mediaParams,
     reply: mediaSchema,
   }),
+  describeMedia: route(
+    'patch',
+    '/api/media/:mediaId',
+    'mediaOwner',
+    'Write down what is to be known of a medium',
+    { params: mediaParams, body: z.strictObject(mediaWords).partial(), reply: mediaSchema },
+  ),
+  mediaUses: route('get', '/api/media/:mediaId/uses', 'mediaOwner', 'Where a medium is used', {
+    params: mediaParams,
+    reply: z.strictObject({
+      lessons: z.array(
+        z.strictObject({ id: idSchema, title: z.string(), draft: z.boolean(), editions: z.int() }),
+      ),
+    }),
+  }),
+  replaceMedia: route(
+    'post',
+    '/api/media/:mediaId/replacement',
+    'mediaOwner',
+    'Put another medium in its place, in the drafts of all lessons that one may edit',
+    {
+      params: mediaParams,
+      body: z.strictObject({ by: idSchema }),
+      reply: z.strictObject({ lessons: z.array(idSchema) }),
+    },
+  ),
   prepareAgain: route(
     'post',
     '/api/media/:mediaId/preparation',

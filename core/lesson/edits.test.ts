@@ -80,6 +80,10 @@ const CASES: [Edit<never>, unknown][] = [
   ],
   [edits.removeLook, { id: 'look' }],
   [edits.setOverlayBoxes, { boxes: { o: { x: 0.2, y: 0.2, width: 0.2, height: 0.2 } } }],
+  [
+    edits.replaceMedia,
+    { from: 'media-1', to: 'media-2', film: { durationMs: 50_000, frameRate: '25' } },
+  ],
   [edits.addFork, { cueId: 'n', partId: PART, atMs: 9, choiceIds: ['x', 'y'] }],
   [edits.setForkPrompt, { cueId: 'f', prompt: 'words' }],
   [edits.setForkRules, { cueId: 'f', rules: { countdownMs: 10_000, defaultChoice: 'f1' } }],

@@ -32,6 +32,8 @@ function findBadCues(lesson: Lesson): Issue[] {
   return Object.values(lesson.cues).flatMap((cue) => [
     ...findBeyondEnd(lesson, cue),
     ...findBadQuestion(lesson, cue),
+    ...findBadFork(cue),
+    ...findBadOverlay(cue),
   ])
 }
 
@@ -55,4 +57,29 @@ function findBadQuestion(lesson: Lesson, cue: Cue): Issue[] {
     ...issue,
     path: ['cues', cue.id, ...issue.path],
   }))
+}
+
+function findBadFork(cue: Cue): Issue[] {
+  if (cue.kind !== 'fork' || cue.decides) return []
+  return Object.values(cue.choices)
+    .filter(({ text }) => text.trim() === '')
+    .slice(0, 1)
+    .map(() => ({
+      path: ['cues', cue.id],
+      code: 'fork.noWords',
+      message: 'A way of a fork has no words that a learner could choose it by.',
+    }))
+}
+
+function findBadOverlay(cue: Cue): Issue[] {
+  if (cue.kind !== 'overlay') return []
+  const { content, id, action } = cue
+  const bad = (code: string, message: string) => [{ path: ['cues', id], code, message }]
+  if (content?.form === 'picture' && content.mediaId === null)
+    return bad('overlay.noPicture', 'An overlay is to show a picture and has none yet.')
+  if (content?.form === 'link' && content.address === null)
+    return bad('overlay.noAddress', 'A link on the picture has no address yet.')
+  if (content?.form === 'button' && !action)
+    return bad('overlay.noAction', 'A button on the picture does nothing yet.')
+  return []
 }

@@ -68,8 +68,16 @@ export function renameCues(cue: Cue, newIds: Readonly<Record<string, string>>): 
 export function mediaIdsOf(lesson: Pick<Lesson, 'parts' | 'cues'>): string[] {
   const ids = new Set<string>()
   for (const { mediaId } of Object.values(lesson.parts)) if (mediaId) ids.add(mediaId)
-  for (const cue of Object.values(lesson.cues))
-    if (cue.kind === 'overlay' && cue.content?.form === 'picture' && cue.content.mediaId)
-      ids.add(cue.content.mediaId)
+  for (const id of pictureIdsOf(lesson)) ids.add(id)
   return [...ids]
+}
+
+/** The ids of the pictures that lie on a lesson's films. */
+export function pictureIdsOf(lesson: Pick<Lesson, 'cues'>): string[] {
+  const ids = Object.values(lesson.cues).flatMap((cue) =>
+    cue.kind === 'overlay' && cue.content?.form === 'picture' && cue.content.mediaId
+      ? [cue.content.mediaId]
+      : [],
+  )
+  return [...new Set(ids)]
 }

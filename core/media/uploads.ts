@@ -24,6 +24,21 @@ export const FILM_CONTAINERS: ReadonlySet<string> = new Set([
   'video/ogg',
 ])
 
+/** Picture types, as found in the file's first bytes, that are taken in. */
+export const PICTURE_TYPES: ReadonlySet<string> = new Set([
+  'image/png',
+  'image/jpeg',
+  'image/webp',
+  'image/gif',
+  'image/avif',
+])
+
+/** The largest picture that is taken in: 40 megapixels, and so many bytes. */
+export const MOST_PICTURE_PIXELS = 40_000_000
+export const LARGEST_PICTURE_BYTES = 60 * 1024 ** 2
+/** Pictures are shown no wider or higher than this, in pixels. */
+export const SHOWN_PICTURE_PIXELS = 2560
+
 export interface FilmStreams {
   /** Short container name as the prober tells it, such as `mov,mp4,m4a,3gp,3g2,mj2`. */
   container: string

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The frond: one drawing of a film's time. Used small on cards, for playing, for editing and for results.
 import { computed, ref } from 'vue'
+import FrondShoot from './FrondShoot.vue'
 import { useElementWidth } from './useElementWidth.ts'
 import { msOfX, placeLabels, stackInLanes, xOfMs } from '@fernbrake/core/frond'
 import type { FrondCue, FrondDrag, FrondWatching, Span } from './model.ts'
@@ -8,8 +9,6 @@ import { useFrondPointer, type Marquee } from './useFrondPointer.ts'
 import {
   bladePath,
   FIRST_LANE,
-  FORK_BUDS,
-  FORK_PATH,
   LANE_HEIGHT,
   LEAF_HEIGHT,
   LEAF_PATH,
@@ -231,16 +230,7 @@ const clipId = (id: string) => `fill-${id}`
           v-else-if="cue.kind === 'fork'"
           :transform="`translate(${x(cue.fromMs)} ${stemY}) scale(${scale})`"
         >
-          <path :d="FORK_PATH" class="hit" />
-          <path :d="FORK_PATH" class="shoot" />
-          <circle
-            v-for="[budX, budY] in FORK_BUDS"
-            :key="budX"
-            r="3.5"
-            :cx="budX"
-            :cy="budY"
-            class="bud"
-          />
+          <FrondShoot />
         </g>
         <g v-else :transform="`translate(${x(cue.fromMs)} ${stemY})`">
           <circle :r="12" class="hit" />
@@ -298,15 +288,6 @@ const clipId = (id: string) => `fill-${id}`
 }
 .editable .cue {
   cursor: grab;
-}
-.shoot {
-  fill: none;
-  stroke: var(--plum);
-  stroke-width: 2.5;
-  stroke-linecap: round;
-}
-.bud {
-  fill: var(--plum);
 }
 .stem {
   stroke: var(--stem, var(--line-strong));
@@ -397,7 +378,7 @@ const clipId = (id: string) => `fill-${id}`
 .selected .leaf,
 .selected .blade,
 .selected .ring,
-.selected .bud,
+.selected :deep(.bud),
 .selected .knob {
   stroke: var(--ink);
   stroke-width: 2.75;

@@ -19,6 +19,7 @@ import type { Answer } from '@fernbrake/core/questions'
 import type { FrondCue } from '../frond/model.ts'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { useAnswers } from '../session/useAnswers.ts'
+import { useFork } from '../session/useFork.ts'
 import { useFilmSession } from '../session/useFilmSession.ts'
 import { usePlayerKeys } from '../session/usePlayerKeys.ts'
 import FilmStage from './FilmStage.vue'
@@ -74,24 +75,7 @@ const open = computed(() => {
   return { cue, moment, number: index + 1, question: lesson.questions[cue.questionId]! }
 })
 
-/** The fork that holds the film. */
-const fork = computed(() => {
-  const { mode } = state.value
-  const cue = mode.kind === 'held' ? lesson.cues[mode.cueId] : undefined
-  return cue?.kind === 'fork' ? cue : null
-})
-/** The words of the ending that a fork led to; '' where none did, or it has none. */
-const forkEnding = computed(() => {
-  if (state.value.mode.kind !== 'ended' || mediaMs.value >= durationMs) return ''
-  const taken = Object.entries(state.value.chosen).flatMap(([cueId, choiceId]) => {
-    const cue = lesson.cues[cueId]
-    const target = cue?.kind === 'fork' ? cue.choices[choiceId]?.target : undefined
-    return target?.to === 'ending' && cue?.kind === 'fork' && cue.atMs <= mediaMs.value
-      ? [target.message]
-      : []
-  })
-  return taken.at(-1) ?? ''
-})
+const { fork, forkEnding } = useFork(lesson, session)
 
 function choose(choiceId: string): void {
   if (!fork.value) return

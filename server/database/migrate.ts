@@ -7,6 +7,7 @@ import { SCHEMA_001 } from './schema001.ts'
 import { SCHEMA_002 } from './schema002.ts'
 import { SCHEMA_004 } from './schema004.ts'
 import { SCHEMA_005 } from './schema005.ts'
+import { SCHEMA_006 } from './schema006.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -21,6 +22,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '003-lessons-with-an-ending', up: upgradeDocuments },
   { name: '004-snapshots-of-drafts', up: sql(SCHEMA_004) },
   { name: '005-choices', up: sql(SCHEMA_005) },
+  { name: '006-shelf', up: sql(SCHEMA_006) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

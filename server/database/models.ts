@@ -84,6 +84,13 @@ export class MediaRow extends Model<InferAttributes<MediaRow>, InferCreationAttr
   declare width: CreationOptional<number | null>
   declare height: CreationOptional<number | null>
   declare hasSound: CreationOptional<boolean | null>
+  declare kind: CreationOptional<Media['kind']>
+  declare description: CreationOptional<string>
+  declare alternative: CreationOptional<string>
+  declare credit: CreationOptional<string>
+  declare licence: CreationOptional<string>
+  declare sourceNote: CreationOptional<string>
+  declare tags: CreationOptional<string[]>
   declare createdAt: CreationOptional<Date>
 }
 
@@ -145,6 +152,7 @@ const { ARRAY, BIGINT, BOOLEAN, DATE, INTEGER, JSONB, NOW, REAL, TEXT } = DataTy
 // Functions, because Sequelize writes column names into the objects it is given.
 const key = () => ({ type: TEXT, primaryKey: true })
 const now = () => ({ type: DATE, defaultValue: NOW })
+const words = () => ({ type: TEXT, defaultValue: '' })
 
 /** Ties the models to a database. */
 export function defineModels(sequelize: Database): void {
@@ -253,6 +261,13 @@ function defineMediaModels(
       width: INTEGER,
       height: INTEGER,
       hasSound: BOOLEAN,
+      kind: { type: TEXT, defaultValue: 'film' },
+      description: words(),
+      alternative: words(),
+      credit: words(),
+      licence: words(),
+      sourceNote: words(),
+      tags: { type: ARRAY(TEXT), defaultValue: [] },
       createdAt: now(),
     },
     as('media'),

@@ -141,5 +141,5 @@ function progressTeller(
 }
 
 async function tell(context: Context, media: MediaRow): Promise<void> {
-  context.announce.mediaChanged(media.ownerId, await describeMedia(media.id))
+  context.announce.mediaChanged(media.ownerId, await describeMedia(media.id, media.ownerId))
 }

@@ -8,6 +8,7 @@ import {
   findPauses,
   frameRateOf,
   LoudnessCollector,
+  MOST_PICTURE_PIXELS,
   msOfFrame,
   nearestFrameRate,
   PeakCollector,
@@ -15,6 +16,7 @@ import {
   playsInBrowsers,
   SHOT_FRAME,
   ShotFinder,
+  SHOWN_PICTURE_PIXELS,
   STRIP_FRAME_HEIGHT,
   writePeakFile,
 } from '@fernbrake/core/media'
@@ -50,7 +52,7 @@ const SOUND_SAMPLE_RATE = 8000
 export async function runStep(kind: StepKind, step: Step): Promise<StepKind[]> {
   switch (kind) {
     case 'probe':
-      return probeFilm(step)
+      return step.media.kind === 'picture' ? preparePicture(step) : probeFilm(step)
     case 'playable':
       return makePlayable(step)
     case 'poster':
@@ -93,6 +95,37 @@ async function probeFilm({ media, original }: Step): Promise<StepKind[]> {
   const later: StepKind[] =
     audioCodec === null ? ['poster', 'filmstrip'] : ['poster', 'peaks', 'filmstrip']
   return plays ? later : ['playable', ...later]
+}
+
+/**
+ * Measures a picture, and makes the one that is shown and a small one. Both are drawn anew: nothing that a file
+ * carries besides its pixels, such as where it was taken, reaches a learner.
+ */
+async function preparePicture({ context, media, original, folder }: Step): Promise<StepKind[]> {
+  const found = await probe(original).catch((error: unknown) => {
+    if (error instanceof FfmpegError) throw new UnusableFilm('unreadable', error)
+    throw error
+  })
+  if (!found.video || found.video.width === 0) throw new UnusableFilm('unreadable')
+  const { width, height } = found.video
+  if (width * height > MOST_PICTURE_PIXELS) throw new UnusableFilm('tooLarge')
+  for (const [kind, most] of [
+    ['playable', SHOWN_PICTURE_PIXELS],
+    ['poster', 640],
+  ] as const) {
+    const output = join(folder, `${kind}.webp`)
+    const size = `scale=w=min(${most}\\,iw):h=min(${most}\\,ih):force_original_aspect_ratio=decrease`
+    const picture = ['-map', '0:v:0', '-frames:v', '1', '-vf', size, '-map_metadata', '-1']
+    await transform(original, [...picture, '-c:v', 'libwebp', '-quality', '86'], output).catch(
+      (error: unknown) => {
+        if (error instanceof FfmpegError) throw new UnusableFilm('unreadable', error)
+        throw error
+      },
+    )
+    await keepFile(context, media.id, kind, output, 'image/webp', 'webp')
+  }
+  await media.update({ width, height, hasSound: false, state: 'ready', fault: null })
+  return []
 }
 
 async function makePlayable({

@@ -42,6 +42,7 @@ export function createUploads(context: Context, folder: string): Uploads {
       ownerId,
       title: metadata.filename ?? '',
       path: join(folder, id),
+      kind: metadata.kind === 'picture' ? 'picture' : 'film',
     })
   }
   const tus = new TusServer({
@@ -53,7 +54,11 @@ export function createUploads(context: Context, folder: string): Uploads {
     namingFunction: () => nanoid(),
     onUploadCreate: (_request, upload) =>
       Promise.resolve({
-        metadata: { filename: upload.metadata?.filename ?? '', ownerId: caller.getStore()!.id },
+        metadata: {
+          filename: upload.metadata?.filename ?? '',
+          kind: upload.metadata?.kind === 'picture' ? 'picture' : 'film',
+          ownerId: caller.getStore()!.id,
+        },
       }),
     onIncomingRequest: async (_request, uploadId) => {
       const upload = await datastore.getUpload(uploadId).catch(() => undefined)

@@ -11,13 +11,14 @@ import { createLesson, readDraft, readEdits, takeEdits } from '../services/draft
 import { publishEdition } from '../services/editions.ts'
 import { readHistory, readStateAt } from '../services/history.ts'
 import { listLessons } from '../services/lessonCards.ts'
-import { describeMedia, findFile, listMedia, prepareAgain } from '../services/media.ts'
+import { changeWords, describeMedia, findFile, listMedia, prepareAgain } from '../services/media.ts'
 import {
   createGuest,
   describeSession,
   findByPassword,
   overviewForKeeper,
 } from '../services/people.ts'
+import { readUses, replaceEverywhere } from '../services/shelf.ts'
 import { takeRecords } from '../services/records.ts'
 import { readResults } from '../services/results.ts'
 
@@ -109,10 +110,22 @@ function lessonHandlers(
 
 function mediaHandlers(
   context: Context,
-): Part<'mediaList' | 'media' | 'prepareAgain' | 'mediaFile'> {
+): Part<
+  | 'mediaList'
+  | 'media'
+  | 'describeMedia'
+  | 'mediaUses'
+  | 'replaceMedia'
+  | 'prepareAgain'
+  | 'mediaFile'
+> {
   return {
     mediaList: async (call) => ({ media: await listMedia(whoCalls(call)) }),
-    media: ({ params }) => describeMedia(params.mediaId),
+    media: (call) => describeMedia(call.params.mediaId, whoCalls(call).id),
+    describeMedia: (call) => changeWords(call.params.mediaId, whoCalls(call).id, call.body),
+    mediaUses: (call) => readUses(context, whoCalls(call), call.params.mediaId),
+    replaceMedia: (call) =>
+      replaceEverywhere(context, whoCalls(call), call.params.mediaId, call.body.by),
     prepareAgain: ({ params }) => prepareAgain(context, params.mediaId),
     mediaFile: async ({ params, response }) => {
       const file = await findFile(params.mediaId, params.file)

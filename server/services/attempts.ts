@@ -93,7 +93,9 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
 }
 
 async function playableMedia(lesson: Lesson): Promise<Attempt['media']> {
-  const rows = await MediaRow.findAll({ where: { id: mediaIdsOf(lesson), state: 'ready' } })
+  const rows = await MediaRow.findAll({
+    where: { id: mediaIdsOf(lesson), state: 'ready', kind: 'film' },
+  })
   return rows.map(({ id, durationMs, width, height, hasSound }) => ({
     id,
     durationMs: durationMs!,

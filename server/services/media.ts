@@ -1,19 +1,31 @@
 // Media rows: what is known of a medium, taking an upload in, trying again.
 import { fileTypeFromFile } from 'file-type'
 import { rm, stat } from 'node:fs/promises'
-import type { Media, Person } from '@fernbrake/core/contract'
+import type { BodyOf, contract, Media, Person } from '@fernbrake/core/contract'
 import { cleanText } from '@fernbrake/core/fields'
-import { FILM_CONTAINERS } from '@fernbrake/core/media'
+import { FILM_CONTAINERS, LARGEST_PICTURE_BYTES, PICTURE_TYPES } from '@fernbrake/core/media'
 import { MediaFileRow, MediaJobRow, MediaRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import type { Context } from './context.ts'
 
 const JOB_ORDER = ['probe', 'playable', 'poster', 'peaks', 'filmstrip']
 
-export async function describeMedia(mediaId: string): Promise<Media> {
+/** A medium as `viewerId` may see it: its owner's private note is for the owner alone. */
+export async function describeMedia(mediaId: string, viewerId?: string): Promise<Media> {
   const row = await MediaRow.findByPk(mediaId)
   if (!row) throw new HttpError('not-found')
-  return (await describeAll([row]))[0]!
+  const [media] = await describeAll([row])
+  return row.ownerId === viewerId ? media! : { ...media!, sourceNote: '' }
+}
+
+/** Writes down what is to be known of a medium. */
+export async function changeWords(
+  mediaId: string,
+  ownerId: string,
+  words: BodyOf<(typeof contract)['describeMedia']>,
+): Promise<Media> {
+  await MediaRow.update(words, { where: { id: mediaId, ownerId } })
+  return describeMedia(mediaId, ownerId)
 }
 
 export async function listMedia(person: Person): Promise<Media[]> {
@@ -41,9 +53,11 @@ async function describeAll(rows: MediaRow[]): Promise<Media[]> {
 }
 
 function describe(row: MediaRow, files: MediaFileRow[], jobs: MediaJobRow[]): Media {
+  const { kind, description, alternative, credit, licence, sourceNote, tags } = row
   const { id, title, state, fault, bytes, durationMs, frameRate, width, height, hasSound } = row
   return {
-    ...{ id, title, state, fault: fault ?? null, bytes },
+    ...{ id, kind, title, description, alternative, credit, licence, sourceNote, tags },
+    ...{ state, fault: fault ?? null, bytes },
     ...{ durationMs: durationMs ?? null, frameRate: frameRate ?? null },
     ...{ width: width ?? null, height: height ?? null, hasSound: hasSound ?? null },
     files: files.map((file) => file.kind).sort(),
@@ -58,19 +72,23 @@ export interface FinishedUpload {
   ownerId: string
   title: string
   path: string
+  /** What it is meant to be; anything else is refused. */
+  kind: Media['kind']
 }
 
 /**
- * Makes a medium of a finished upload. What is no film by its content becomes a failed medium that says so, and its
- * bytes are not kept. Called again for the same upload it changes nothing.
+ * Makes a medium of a finished upload. What is not of its kind by its content becomes a failed medium that says so,
+ * and its bytes are not kept. Called again for the same upload it changes nothing.
  */
 export async function takeUpload(context: Context, upload: FinishedUpload): Promise<void> {
   if (await MediaRow.findByPk(upload.id)) return
   const type = await fileTypeFromFile(upload.path).catch(() => undefined)
-  const title = cleanText(upload.title).trim().slice(0, 200) || 'Film'
-  const base = { id: upload.id, ownerId: upload.ownerId, title }
-  if (!type || !FILM_CONTAINERS.has(type.mime)) {
-    await MediaRow.create({ ...base, bytes: 0, state: 'failed', fault: 'notAFilm' })
+  const isFilm = upload.kind === 'film'
+  const title = cleanText(upload.title).trim().slice(0, 200) || (isFilm ? 'Film' : 'Picture')
+  const base = { id: upload.id, ownerId: upload.ownerId, title, kind: upload.kind }
+  const fault = await findUploadFault(upload, type?.mime)
+  if (!type || fault) {
+    await MediaRow.create({ ...base, bytes: 0, state: 'failed', fault: fault ?? 'unreadable' })
     await rm(upload.path, { force: true })
     return
   }
@@ -97,6 +115,15 @@ export async function takeUpload(context: Context, upload: FinishedUpload): Prom
   await context.enqueue({ mediaId: upload.id, kind: 'probe' })
 }
 
+async function findUploadFault(
+  { kind, path }: FinishedUpload,
+  mime: string | undefined,
+): Promise<Media['fault']> {
+  if (kind === 'film') return mime && FILM_CONTAINERS.has(mime) ? null : 'notAFilm'
+  if (!mime || !PICTURE_TYPES.has(mime)) return 'notAPicture'
+  return (await stat(path)).size > LARGEST_PICTURE_BYTES ? 'tooLarge' : null
+}
+
 /** Browsers play QuickTime's H.264 under MP4's name; all else is served as what it is. */
 function servedAs(mime: string): string {
   return mime === 'video/quicktime' || mime === 'video/x-m4v' ? 'video/mp4' : mime
@@ -114,7 +141,7 @@ export async function prepareAgain(context: Context, mediaId: string): Promise<M
     await job.update({ state: 'waiting', progress: 0 })
     await context.enqueue({ mediaId, kind: job.kind })
   }
-  return describeMedia(mediaId)
+  return describeMedia(mediaId, media.ownerId)
 }
 
 /** The local path of the file as it was put in. */

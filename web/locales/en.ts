@@ -1,12 +1,18 @@
 // English texts of the application.
 import bench from './en/bench.ts'
+import overlays from './en/overlays.ts'
+import shelf from './en/shelf.ts'
 
 export default {
   ...bench,
+  ...overlays,
+  ...shelf,
   app: {
     name: 'Fernbrake',
     places: 'Places',
     lessons: 'Lessons',
+    shelf: 'Shelf',
+    retry: 'Try again',
     keeping: 'Accounts and space',
     signOut: 'Sign out',
     loading: 'Loading',
@@ -87,6 +93,10 @@ export default {
       lesson_noParts: 'The lesson has no film yet.',
       part_noFilm: 'The film is not ready to play yet.',
       cue_beyondEnd: 'Something is placed after the film has ended.',
+      fork_noWords: 'A way of a fork has no words that a learner could choose it by.',
+      overlay_noPicture: 'An overlay is to show a picture and has none yet.',
+      overlay_noAddress: 'A link on the picture has no address yet.',
+      overlay_noAction: 'A button on the picture does nothing yet.',
       question_noStem: 'A question has no text.',
       question_fewOptions: 'A question needs at least two options.',
       question_emptyOption: 'A question has an option without text.',

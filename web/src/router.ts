@@ -38,6 +38,7 @@ export function createAppRouter(): Router {
         component: () => import('./views/ResultsView.vue'),
         props: true,
       },
+      { path: '/shelf', name: 'shelf', component: () => import('./views/ShelfView.vue') },
       { path: '/keeper', name: 'keeper', component: () => import('./views/KeeperView.vue') },
       {
         path: '/:rest(.*)*',

@@ -79,7 +79,7 @@ export const setOverlayAction: Edit<{ cueId: string; action: OverlayAction | nul
 
 /** Places several overlays at once, as aligning, distributing or moving together does. */
 export const setOverlayBoxes: Edit<{ boxes: Readonly<Record<string, Box>> }> = {
-  name: 'setOverlayBox',
+  name: 'setOverlayBoxes',
   change: (draft, { boxes }) => {
     for (const [cueId, box] of Object.entries(boxes)) {
       const cue = overlayIn(draft, cueId)

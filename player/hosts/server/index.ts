@@ -1,5 +1,6 @@
 // ServerHost: the host of the learner's page. Records go through IndexedDB to Fernbrake's own server.
 import { nanoid } from 'nanoid'
+import { pictureIdsOf } from '@fernbrake/core/lesson'
 import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
 import { markQuestion } from '@fernbrake/core/questions'
 import type { Host, HostState, OpenedLesson } from '../Host.ts'
@@ -68,6 +69,9 @@ async function openAttempt(
       const address = `${files}/playable`
       return { ...media, address, poster: `${files}/poster`, element: takeEarlyVideo(address) }
     }),
+    pictures: Object.fromEntries(
+      pictureIdsOf(attempt.lesson).map((id) => [id, `/api/media/${id}/files/playable`]),
+    ),
     progress: withWaiting(attempt, waiting),
     learnerName: attempt.person.name,
   }
@@ -111,7 +115,8 @@ export function withWaiting(
       const tries = progress.responses.filter((r) => r.questionId === record.questionId).length
       const { cueId, questionId, answer } = record
       progress.responses.push({ cueId, questionId, answer, verdict, points, tryNumber: tries + 1 })
-    } else progress.finished = true
+    } else if (record.kind === 'choice') progress.chosen[record.cueId] = record.choiceId
+    else progress.finished = true
   }
   return progress
 }

@@ -3,34 +3,43 @@
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { mediaFileAddress } from '@fernbrake/core/contract'
-import {
-  edits,
-  isShownAt,
-  movedBox,
-  resizedBox,
-  type Box,
-  type OverlayCue,
-} from '@fernbrake/core/lesson'
+import { formOf, inOrder, isShownAt, type Box, type OverlayCue } from '@fernbrake/core/lesson'
 import { createFilmMedia, OverlayView } from '@fernbrake/player'
 import { useBench } from './useBench.ts'
+import { useStageDrag, type Corner } from './useStageDrag.ts'
 
 const bench = useBench()
 const { t } = useI18n()
 const video = ref<HTMLVideoElement | null>(null)
 const stage = ref<HTMLElement | null>(null)
-const dragged = ref<{ id: string; box: Box } | null>(null)
 
 const address = computed(() =>
   bench.media.value ? mediaFileAddress(bench.media.value.id, 'playable') : undefined,
 )
+/** What lies on the stage at this moment, from the back to the front. */
 const overlays = computed(() =>
-  bench.cues.value.filter(
-    (cue): cue is OverlayCue => cue.kind === 'overlay' && isShownAt(cue, bench.mediaMs.value),
+  inOrder(
+    bench.cues.value.filter(
+      (cue): cue is OverlayCue =>
+        cue.kind === 'overlay' &&
+        (cue.shown?.when === 'always' || isShownAt(cue, bench.mediaMs.value)),
+    ),
   ),
 )
-const boxOf = (overlay: OverlayCue) =>
-  dragged.value?.id === overlay.id ? dragged.value.box : overlay.box
-const drawn = computed(() => overlays.value.map((overlay) => ({ ...overlay, box: boxOf(overlay) })))
+const { drawn, guides, onDown, onMove, onUp, onKey, pointOf } = useStageDrag(bench, stage, overlays)
+const isSelected = (id: string) => bench.selectedIds.value.includes(id)
+const CORNERS: readonly Corner[] = ['nw', 'ne', 'sw', 'se']
+/** The calm spots, while the sheet of an overlay offers them. */
+const spots = computed(() => (bench.sheetOpen.value ? (bench.calm.found.value?.best ?? []) : []))
+/** Coming here by Tab selects; what a click does is settled when the pointer goes down. */
+function onFocus(event: FocusEvent, { id }: OverlayCue): void {
+  if (!isSelected(id) && (event.target as Element).matches(':focus-visible')) bench.select(id)
+}
+const nameOf = (overlay: OverlayCue) =>
+  t('bench.overlayOnStage', {
+    form: t(`overlay.form.${formOf(overlay)}`),
+    text: overlay.text,
+  })
 
 watch(
   video,
@@ -63,58 +72,13 @@ onScopeDispose(() => {
   bench.film.value = null
 })
 
-let held: { overlay: OverlayCue; how: 'move' | 'size'; x: number; y: number } | null = null
-
-function onDown(event: PointerEvent, overlay: OverlayCue, how: 'move' | 'size'): void {
-  bench.select(overlay.id)
-  if (!bench.canEdit.value || event.button !== 0) return
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  held = { overlay, how, x: event.clientX, y: event.clientY }
-}
-
-function boxAt(event: PointerEvent): Box | null {
-  if (!held || !stage.value) return null
-  const { width, height } = stage.value.getBoundingClientRect()
-  const dx = (event.clientX - held.x) / width
-  const dy = (event.clientY - held.y) / height
-  const change = held.how === 'move' ? movedBox : resizedBox
-  return change(held.overlay.box, dx, dy)
-}
-
-function onMove(event: PointerEvent): void {
-  const box = boxAt(event)
-  if (box && held) dragged.value = { id: held.overlay.id, box }
-}
-
-function onUp(): void {
-  if (held && dragged.value)
-    bench.draft.make(edits.setOverlayBox, { cueId: held.overlay.id, box: dragged.value.box })
-  held = null
-  dragged.value = null
-}
-
-const NUDGE = 0.01
-const MOVES: Record<string, [number, number]> = {
-  ArrowLeft: [-NUDGE, 0],
-  ArrowRight: [NUDGE, 0],
-  ArrowUp: [0, -NUDGE],
-  ArrowDown: [0, NUDGE],
-}
-
-/** Arrows move the overlay that has the focus; with Shift they resize it. */
-function onKey(event: KeyboardEvent, overlay: OverlayCue): void {
-  const move = MOVES[event.key]
-  if (!move || !bench.canEdit.value) return
-  event.preventDefault()
-  event.stopPropagation()
-  const change = event.shiftKey ? resizedBox : movedBox
-  const box = change(overlay.box, ...move)
-  bench.draft.make(edits.setOverlayBox, { cueId: overlay.id, box })
-}
-
-const frame = (overlay: OverlayCue) => {
-  const { x, y, width, height } = overlay.box
+const pictureOf = ({ content }: OverlayCue) =>
+  content?.form === 'picture' && content.mediaId
+    ? mediaFileAddress(content.mediaId, 'playable')
+    : null
+const frame = ({ x, y, width, height }: Box, degrees = 0) => {
   return {
+    transform: degrees === 0 ? undefined : `rotate(${degrees}deg)`,
     left: `${x * 100}%`,
     top: `${y * 100}%`,
     width: `${width * 100}%`,
@@ -138,31 +102,66 @@ const frame = (overlay: OverlayCue) => {
       @click="bench.toggle()"
     />
     <template v-for="overlay in drawn" :key="overlay.id">
-      <OverlayView :overlay="overlay" />
+      <OverlayView :overlay="overlay" :address="pictureOf(overlay)" />
       <div
         class="handle"
-        :class="{ selected: overlay.id === bench.selectedId.value }"
-        :style="frame(overlay)"
+        :class="{ selected: isSelected(overlay.id), locked: overlay.locked }"
+        :style="frame(overlay.box, overlay.rotation)"
         tabindex="0"
         role="button"
-        :aria-label="t('bench.overlayOnStage', { text: overlay.text })"
+        :aria-label="nameOf(overlay)"
+        :aria-pressed="isSelected(overlay.id)"
         @pointerdown="onDown($event, overlay, 'move')"
         @pointermove="onMove"
         @pointerup="onUp"
         @pointercancel="onUp"
-        @focus="bench.select(overlay.id)"
+        @focus="onFocus($event, overlay)"
         @keydown="onKey($event, overlay)"
       >
-        <span
-          v-if="overlay.id === bench.selectedId.value && bench.canEdit.value"
-          class="corner"
-          @pointerdown.stop="onDown($event, overlay, 'size')"
-          @pointermove="onMove"
-          @pointerup="onUp"
-          @pointercancel="onUp"
-        />
+        <template
+          v-if="overlay.id === bench.selectedId.value && bench.canEdit.value && !overlay.locked"
+        >
+          <span
+            v-for="corner in CORNERS"
+            :key="corner"
+            class="corner"
+            :class="corner"
+            @pointerdown.stop="onDown($event, overlay, corner)"
+            @pointermove.stop="onMove"
+            @pointerup.stop="onUp"
+            @pointercancel="onUp"
+          />
+          <span
+            class="turn"
+            :title="t('bench.turn')"
+            @pointerdown.stop="onDown($event, overlay, 'turn')"
+            @pointermove.stop="onMove"
+            @pointerup.stop="onUp"
+            @pointercancel="onUp"
+          />
+        </template>
       </div>
+      <span
+        v-if="overlay.id === bench.selectedId.value && bench.canEdit.value && pointOf(overlay)"
+        class="point"
+        :style="{ left: `${pointOf(overlay)!.x * 100}%`, top: `${pointOf(overlay)!.y * 100}%` }"
+        :title="t('bench.pointTo')"
+        @pointerdown.stop="onDown($event, overlay, 'point')"
+        @pointermove.stop="onMove"
+        @pointerup.stop="onUp"
+        @pointercancel="onUp"
+      />
     </template>
+    <span
+      v-for="(spot, index) in spots"
+      :key="`spot-${index}`"
+      class="spot"
+      :style="frame(spot.box)"
+      aria-hidden="true"
+      >{{ index + 1 }}</span
+    >
+    <span v-if="guides.x !== null" class="guide down" :style="{ left: `${guides.x * 100}%` }" />
+    <span v-if="guides.y !== null" class="guide across" :style="{ top: `${guides.y * 100}%` }" />
   </div>
 </template>
 
@@ -191,14 +190,78 @@ video {
   outline-offset: 2px;
   box-shadow: 0 0 0 2px #0f1713;
 }
-.corner {
+.handle.locked {
+  cursor: default;
+}
+.handle.locked.selected {
+  outline-style: dotted;
+}
+.corner,
+.turn,
+.point {
   position: absolute;
-  right: -9px;
-  bottom: -9px;
-  width: 18px;
-  height: 18px;
+  width: 14px;
+  height: 14px;
   border: 2px solid #0f1713;
   background: var(--focus);
+  touch-action: none;
+}
+.corner.nw {
+  left: -8px;
+  top: -8px;
   cursor: nwse-resize;
+}
+.corner.se {
+  right: -8px;
+  bottom: -8px;
+  cursor: nwse-resize;
+}
+.corner.ne {
+  right: -8px;
+  top: -8px;
+  cursor: nesw-resize;
+}
+.corner.sw {
+  left: -8px;
+  bottom: -8px;
+  cursor: nesw-resize;
+}
+.turn {
+  left: calc(50% - 8px);
+  top: -30px;
+  border-radius: 50%;
+  cursor: grab;
+}
+.point {
+  translate: -50% -50%;
+  border-radius: 50%;
+  cursor: crosshair;
+}
+.spot {
+  position: absolute;
+  padding-left: 6px;
+  border: 1.5px dashed #f3ecd8;
+  outline: 1px dashed #0f1713;
+  color: #f3ecd8;
+  font-family: var(--mono);
+  font-size: 13.5px;
+  font-weight: 700;
+  text-shadow:
+    0 0 3px #0f1713,
+    0 0 3px #0f1713;
+  pointer-events: none;
+}
+.guide {
+  position: absolute;
+  background: var(--straw);
+  pointer-events: none;
+}
+.guide.down {
+  inset-block: 0;
+  width: 1px;
+}
+.guide.across {
+  inset-inline: 0;
+  height: 1px;
 }
 </style>

@@ -72,6 +72,9 @@ const extra = computed(() => {
 .bookmark {
   --kind: var(--straw);
 }
+.fork {
+  --kind: var(--plum);
+}
 .note {
   --kind: var(--ink-3);
   border-style: dashed;

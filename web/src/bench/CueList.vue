@@ -15,7 +15,7 @@ const bench = useBench()
 const { t, n } = useI18n()
 const grid = useTemplateRef<HTMLElement>('grid')
 const shownKind = ref<CueKind | 'all'>('all')
-const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'note']
+const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
 const kinds = computed(() => [
   { value: 'all' as const, label: t('bench.allKinds') },
   ...KINDS.map((value) => ({ value, label: t(`bench.kinds.${value}`) })),
@@ -216,6 +216,9 @@ header {
 }
 .bookmark {
   --kind: var(--straw);
+}
+.fork {
+  --kind: var(--plum);
 }
 .note {
   --kind: var(--ink-3);

@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { cueStartMs, edits, type Cue } from '@fernbrake/core/lesson'
 import { timecodeOf } from '@fernbrake/core/media'
+import ForkEditor from './ForkEditor.vue'
 import OverlayEditor from './OverlayEditor.vue'
 import QuestionEditor from './QuestionEditor.vue'
 import SheetFrame from './SheetFrame.vue'
@@ -47,6 +48,7 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), bench.frameRate.va
     <p v-if="!bench.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
     <QuestionEditor v-if="cue.kind === 'question'" :cue="cue" />
     <OverlayEditor v-else-if="cue.kind === 'overlay'" :cue="cue" />
+    <ForkEditor v-else-if="cue.kind === 'fork'" :cue="cue" />
     <template v-else-if="cue.kind === 'note'">
       <p class="hint">{{ t('sheet.noteHelp') }}</p>
       <WordsField
@@ -90,6 +92,9 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), bench.frameRate.va
 }
 .bookmark {
   --kind: var(--straw);
+}
+.fork {
+  --kind: var(--plum);
 }
 .note {
   --kind: var(--ink-3);

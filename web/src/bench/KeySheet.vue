@@ -16,6 +16,7 @@ const KEYS = [
   ['Q', '', 'question'],
   ['O', '', 'overlay'],
   ['B', '', 'bookmark'],
+  ['F', '', 'fork'],
   ['N', '', 'note'],
   ['[', ']', 'edge'],
   [',', '.', 'nudge'],

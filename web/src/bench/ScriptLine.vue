@@ -12,7 +12,7 @@ const editing = defineModel<boolean>('editing', { required: true })
 const emit = defineEmits<{ place: [kind: CueKind] }>()
 const bench = useBench()
 const { t } = useI18n()
-const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'note']
+const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
 </script>
 
 <template>

@@ -2,6 +2,7 @@
 // The sheet while several cues are selected: which they are, and what can be done with all of them.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import ArrangeBar from './ArrangeBar.vue'
 import CueCard from './CueCard.vue'
 import SelectionBar from './SelectionBar.vue'
 import SheetFrame from './SheetFrame.vue'
@@ -17,6 +18,7 @@ const inOrder = computed(() =>
 <template>
   <SheetFrame :title="t('bench.several')" @close="bench.select(null)">
     <CueCard v-for="cue in inOrder" :key="cue.id" :cue="cue" />
+    <ArrangeBar v-if="bench.canEdit.value" />
     <template #foot><SelectionBar /></template>
   </SheetFrame>
 </template>

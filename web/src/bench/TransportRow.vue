@@ -19,6 +19,7 @@ const KINDS = [
   { kind: 'question', key: 'Q' },
   { kind: 'overlay', key: 'O' },
   { kind: 'bookmark', key: 'B' },
+  { kind: 'fork', key: 'F' },
   { kind: 'note', key: 'N' },
 ] as const
 

@@ -8,7 +8,10 @@ export function cueWords(lesson: Pick<Lesson, 'questions'>, cue: Cue): string {
       return lesson.questions[cue.questionId]?.stem ?? ''
     case 'bookmark':
       return cue.title
+    case 'fork':
+      return cue.prompt
     case 'overlay':
+      return cue.text || (cue.content?.form === 'panel' ? cue.content.title : '')
     case 'note':
       return cue.text
   }

@@ -16,10 +16,12 @@ import {
   scriptOfPart,
   type Clip,
   type Cue,
+  type OverlayLook,
 } from '@fernbrake/core/lesson'
 import { frameAt, frameRateOf, msOfFrame, stepFrames } from '@fernbrake/core/media'
 import type { FilmMedia, MediaSnapshot } from '@fernbrake/player'
 import type { Draft } from './useDraft.ts'
+import { useCalmSpot } from './useCalmSpot.ts'
 import { useFilmTimes } from './useFilmTimes.ts'
 import { useOthers } from './useOthers.ts'
 
@@ -43,6 +45,8 @@ export function createBench(
   /** How the film is seen while no sheet is open; and whether a selected cue's sheet is. */
   const desk = ref<'script' | 'list'>('script')
   const sheetOpen = ref(false)
+  /** A look on its way to other overlays. */
+  const copiedLook = shallowRef<OverlayLook | null>(null)
   const times = useFilmTimes(media)
   const part = computed(() => partsInOrder(lesson.value)[0] ?? null)
   const durationMs = computed(() => part.value?.durationMs ?? media.value?.durationMs ?? 0)
@@ -74,6 +78,7 @@ export function createBench(
   const selectedId = computed(() => selected.value?.id ?? null)
   /** Whether a cue lies past the film's end, as after a shorter film took the place of the first. */
   const isBeyondEnd = (cue: Cue) => durationMs.value > 0 && cueEndMs(cue) > durationMs.value
+  const calm = useCalmSpot({ selected, cues, lines, media, durationMs, times })
   const canEdit = computed(() => draft.role !== 'viewer')
 
   function seek(ms: number): void {
@@ -144,9 +149,14 @@ export function createBench(
               toMs: endMs,
               text: words.overlay(),
             })
-          : kind === 'note'
-            ? draft.make(edits.addNote, { cueId, partId, atMs })
-            : draft.make(edits.addBookmark, { cueId, partId, atMs, title: words.bookmark() })
+          : kind === 'fork'
+            ? draft.make(edits.addFork, {
+                ...{ cueId, partId, atMs },
+                choiceIds: [nanoid(), nanoid()],
+              })
+            : kind === 'note'
+              ? draft.make(edits.addNote, { cueId, partId, atMs })
+              : draft.make(edits.addBookmark, { cueId, partId, atMs, title: words.bookmark() })
     if (done) select(cueId)
   }
 
@@ -249,6 +259,8 @@ export function createBench(
     selectedCues,
     selectedId,
     selected,
+    calm,
+    copiedLook,
     canEdit,
     isBeyondEnd,
     seek,

@@ -79,6 +79,7 @@ export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
     q: () => bench.place('question'),
     o: () => bench.place('overlay'),
     b: () => bench.place('bookmark'),
+    f: () => bench.place('fork'),
     n: () => bench.place('note'),
     ',': (event) => bench.nudge(event.shiftKey ? -10 : -1),
     '<': () => bench.nudge(-10),

@@ -19,9 +19,12 @@ async function leave(): Promise<void> {
 <template>
   <header class="bar">
     <RouterLink to="/" class="brand"><FernMark /> {{ t('app.name') }}</RouterLink>
-    <nav v-if="session.person?.role === 'keeper'" :aria-label="t('app.places')">
+    <nav v-if="session.person && session.person.role !== 'learner'" :aria-label="t('app.places')">
       <RouterLink to="/">{{ t('app.lessons') }}</RouterLink>
-      <RouterLink to="/keeper">{{ t('app.keeping') }}</RouterLink>
+      <RouterLink to="/shelf">{{ t('app.shelf') }}</RouterLink>
+      <RouterLink v-if="session.person.role === 'keeper'" to="/keeper">{{
+        t('app.keeping')
+      }}</RouterLink>
     </nav>
     <span class="gap" />
     <template v-if="session.person">

@@ -41,6 +41,7 @@ const cues = computed<FrondCue[]>(() => {
     const at = { id: cue.id, fromMs: cue.atMs, toMs: cue.atMs }
     if (cue.kind === 'bookmark')
       return [{ ...at, kind: 'bookmark', title: cue.title, label: cue.title }]
+    if (cue.kind === 'fork') return [{ ...at, kind: 'fork', label: cue.prompt }]
     const outcome = outcomes.get(cue.questionId)
     const share = outcome && outcome.answered > 0 ? outcome.right / outcome.answered : 0
     return [

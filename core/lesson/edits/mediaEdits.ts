@@ -1,0 +1,19 @@
+// Edits about media that stand in several places of a lesson.
+import type { Edit } from '../runEdit.ts'
+import type { FilmPart } from '../schema.ts'
+
+/** Puts one medium in another's place everywhere; `film` is what is known of a film that comes in. */
+export const replaceMedia: Edit<{
+  from: string
+  to: string
+  film: Pick<FilmPart, 'durationMs' | 'frameRate'> | null
+}> = {
+  name: 'replaceMedia',
+  change: (draft, { from, to, film }) => {
+    for (const part of Object.values(draft.parts))
+      if (part.mediaId === from && film) Object.assign(part, { mediaId: to, ...film })
+    for (const cue of Object.values(draft.cues))
+      if (cue.kind === 'overlay' && cue.content?.form === 'picture' && cue.content.mediaId === from)
+        cue.content.mediaId = to
+  },
+}

@@ -1,0 +1,56 @@
+// The shelf: where a medium is used, and putting another in its place everywhere.
+import { nanoid } from 'nanoid'
+import type { Person } from '@fernbrake/core/contract'
+import { edits, runEdit } from '@fernbrake/core/lesson'
+import { LessonRow, MediaRow } from '../database/models.ts'
+import { HttpError } from '../http/HttpError.ts'
+import { lessonsToReplaceIn, usesOf, type MediaUse } from '../queries/mediaUses.ts'
+import type { Context } from './context.ts'
+import { takeEdits } from './drafts.ts'
+
+/** The lessons of a person that show a medium, in their draft or in an edition. */
+export async function readUses(
+  { database }: Context,
+  person: Person,
+  mediaId: string,
+): Promise<{ lessons: MediaUse[] }> {
+  return { lessons: await usesOf(database, person.id, mediaId) }
+}
+
+/**
+ * Puts another medium of the same person and kind in a medium's place, in the drafts of all lessons that the person
+ * may edit, as an edit like any other: it stands in their history and can be undone there. Editions stay as they are.
+ */
+export async function replaceEverywhere(
+  context: Context,
+  person: Person,
+  mediaId: string,
+  by: string,
+): Promise<{ lessons: string[] }> {
+  const [old, next] = await Promise.all([
+    MediaRow.findByPk(mediaId),
+    MediaRow.findOne({ where: { id: by, ownerId: person.id } }),
+  ])
+  if (!old || !next) throw new HttpError('not-found')
+  if (old.kind !== next.kind || next.state !== 'ready')
+    throw new HttpError('invalid-input', {
+      issues: [{ path: ['body', 'by'], code: 'kind', message: 'is not ready, or of another kind' }],
+    })
+  const film =
+    next.kind === 'film'
+      ? { durationMs: next.durationMs ?? null, frameRate: next.frameRate ?? null }
+      : null
+  const lessons: string[] = []
+  for (const lessonId of await lessonsToReplaceIn(context.database, person.id, mediaId)) {
+    const row = await LessonRow.findByPk(lessonId)
+    const outcome = row && runEdit(row.draft, edits.replaceMedia, { from: mediaId, to: by, film })
+    if (!row || !outcome?.ok || outcome.made.patches.length === 0) continue
+    const { name, patches } = outcome.made
+    await takeEdits(context, person, lessonId, {
+      revision: row.revision,
+      edits: [{ id: nanoid(), name, patches }],
+    })
+    lessons.push(lessonId)
+  }
+  return { lessons }
+}

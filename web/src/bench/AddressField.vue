@@ -1,0 +1,52 @@
+<script setup lang="ts">
+// A web address; taken once it is one, on Enter or on leaving.
+import InputText from 'primevue/inputtext'
+import { ref, useId, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useBench } from './useBench.ts'
+
+const props = defineProps<{ label: string; address: string; isGood: (text: string) => boolean }>()
+const emit = defineEmits<{ change: [address: string] }>()
+const { canEdit } = useBench()
+const { t } = useI18n()
+const id = useId()
+const typed = ref(props.address)
+const wrong = ref(false)
+watch(
+  () => props.address,
+  (now) => (typed.value = now),
+)
+
+function take(): void {
+  const text = typed.value.trim()
+  // Whoever types a bare name means the usual way there.
+  const address = text === '' || /^[a-z]+:/i.test(text) ? text : `https://${text}`
+  wrong.value = address !== '' && !props.isGood(address)
+  if (!wrong.value && address !== props.address) emit('change', address)
+}
+</script>
+
+<template>
+  <div class="field">
+    <label :for="id">{{ label }}</label>
+    <InputText
+      :id="id"
+      v-model="typed"
+      type="url"
+      size="small"
+      placeholder="https://"
+      :invalid="wrong"
+      :aria-describedby="`${id}-fault`"
+      :disabled="!canEdit"
+      @keydown.enter.prevent="take"
+      @blur="take"
+    />
+    <small v-if="wrong" :id="`${id}-fault`" role="alert">{{ t('overlay.addressWrong') }}</small>
+  </div>
+</template>
+
+<style scoped>
+small {
+  color: var(--rust);
+}
+</style>

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+// On what condition a way is taken by itself.
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { partsInOrder, type Condition } from '@fernbrake/core/lesson'
+import { clockTime } from '@fernbrake/core/media'
+import ChoiceField from './ChoiceField.vue'
+import NumberField from './NumberField.vue'
+import { useBench } from './useBench.ts'
+
+const props = defineProps<{ condition: Condition | null }>()
+const emit = defineEmits<{ change: [condition: Condition | null] }>()
+const bench = useBench()
+const { t } = useI18n()
+const questions = computed(() =>
+  bench.cues.value.flatMap((cue) =>
+    cue.kind === 'question'
+      ? [
+          {
+            value: cue.id,
+            label: `${clockTime(cue.atMs)} ${bench.lesson.value.questions[cue.questionId]?.stem ?? ''}`,
+          },
+        ]
+      : [],
+  ),
+)
+const parts = computed(() =>
+  partsInOrder(bench.lesson.value).map(({ id, title }) => ({
+    value: id,
+    label: title || t('bench.untitled'),
+  })),
+)
+const kinds = computed(() =>
+  (['always', 'answer', 'score', 'watched'] as const)
+    .filter((kind) => kind !== 'answer' || questions.value.length > 0)
+    .map((value) => ({ value, label: t(`fork.if.${value}`) })),
+)
+const OUTCOMES = ['right', 'wrong', 'given'] as const
+const outcomes = computed(() => OUTCOMES.map((value) => ({ value, label: t(`fork.is.${value}`) })))
+
+function pick(kind: 'always' | Condition['if']): void {
+  switch (kind) {
+    case 'always':
+      return emit('change', null)
+    case 'answer':
+      return emit('change', { if: kind, cueId: questions.value[0]!.value, is: 'right' })
+    case 'score':
+      return emit('change', { if: kind, atLeast: 0.6 })
+    case 'watched':
+      return emit('change', { if: kind, partId: parts.value[0]!.value, atLeast: 0.8 })
+  }
+}
+const isShare = (condition: Condition | null) =>
+  condition?.if === 'score' || condition?.if === 'watched' ? condition : null
+const share = computed(() => isShare(props.condition))
+</script>
+
+<template>
+  <div class="pair">
+    <ChoiceField
+      :label="t('fork.taken')"
+      :value="condition?.if ?? 'always'"
+      :choices="kinds"
+      @change="pick"
+    />
+    <ChoiceField
+      v-if="condition?.if === 'answer'"
+      :label="t('fork.outcome')"
+      :value="condition.is"
+      :choices="outcomes"
+      @change="emit('change', { ...condition, is: $event })"
+    />
+    <NumberField
+      v-if="share"
+      :label="t('fork.atLeast')"
+      :value="Math.round(share.atLeast * 100)"
+      :min="0"
+      :max="100"
+      suffix=" %"
+      @change="emit('change', { ...share, atLeast: $event / 100 })"
+    />
+  </div>
+  <ChoiceField
+    v-if="condition?.if === 'answer'"
+    :label="t('fork.whichQuestion')"
+    :value="condition.cueId"
+    :choices="questions"
+    @change="emit('change', { ...condition, cueId: $event })"
+  />
+  <ChoiceField
+    v-if="condition?.if === 'watched' && parts.length > 1"
+    :label="t('fork.whichPart')"
+    :value="condition.partId"
+    :choices="parts"
+    @change="emit('change', { ...condition, partId: $event })"
+  />
+</template>

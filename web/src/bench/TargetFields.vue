@@ -1,0 +1,58 @@
+<script setup lang="ts">
+// Where a way leads.
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { partsInOrder, type Target } from '@fernbrake/core/lesson'
+import ChoiceField from './ChoiceField.vue'
+import TimeField from './TimeField.vue'
+import WordsField from './WordsField.vue'
+import { useBench } from './useBench.ts'
+
+const props = defineProps<{ target: Target; partId: string }>()
+const emit = defineEmits<{ change: [target: Target] }>()
+const bench = useBench()
+const { t } = useI18n()
+const parts = computed(() =>
+  partsInOrder(bench.lesson.value)
+    .filter(({ id }) => id !== props.partId)
+    .map(({ id, title }) => ({ value: id, label: title || t('bench.untitled') })),
+)
+const kinds = computed(() =>
+  (['on', 'time', 'part', 'ending'] as const)
+    .filter((kind) => kind !== 'part' || parts.value.length > 0)
+    .map((value) => ({ value, label: t(`fork.to.${value}`) })),
+)
+
+function pick(to: Target['to']): void {
+  if (to === 'time') emit('change', { to, atMs: bench.mediaMs.value })
+  else if (to === 'part') emit('change', { to, partId: parts.value[0]!.value })
+  else emit('change', to === 'ending' ? { to, message: '' } : { to })
+}
+</script>
+
+<template>
+  <div class="pair">
+    <ChoiceField :label="t('fork.leads')" :value="target.to" :choices="kinds" @change="pick" />
+    <TimeField
+      v-if="target.to === 'time'"
+      :label="t('fork.toTime')"
+      :ms="target.atMs"
+      @change="emit('change', { to: 'time', atMs: $event })"
+    />
+    <ChoiceField
+      v-if="target.to === 'part'"
+      :label="t('fork.toPart')"
+      :value="target.partId"
+      :choices="parts"
+      @change="emit('change', { to: 'part', partId: $event })"
+    />
+  </div>
+  <WordsField
+    v-if="target.to === 'ending'"
+    :label="t('fork.endingWords')"
+    :text="target.message"
+    :max="2000"
+    :rows="2"
+    @change="emit('change', { to: 'ending', message: $event })"
+  />
+</template>

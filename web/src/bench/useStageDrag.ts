@@ -1,0 +1,191 @@
+// Moving, resizing and turning overlays on the stage by pointer and by keys.
+import { computed, ref, shallowRef, type Ref } from 'vue'
+import {
+  edits,
+  formOf,
+  movedBox,
+  resizedBox,
+  snappedBox,
+  boxOnStage,
+  type Box,
+  type Guides,
+  type OverlayCue,
+  type Point,
+} from '@fernbrake/core/lesson'
+import type { Bench } from './useBench.ts'
+
+export type Corner = 'nw' | 'ne' | 'sw' | 'se'
+type How = 'move' | 'turn' | 'point' | Corner
+
+interface Held {
+  how: How
+  overlay: OverlayCue
+  /** All that move along, the overlay itself among them. */
+  along: OverlayCue[]
+  x: number
+  y: number
+}
+
+/** Boxes are held by lines nearer than this, in pixels. */
+const SNAP_PX = 7
+const NUDGE = 0.01
+const TURN_DEGREES = 5
+const TURN_SNAP_DEGREES = 15
+const MOVES: Record<string, [number, number]> = {
+  ArrowLeft: [-NUDGE, 0],
+  ArrowRight: [NUDGE, 0],
+  ArrowUp: [0, -NUDGE],
+  ArrowDown: [0, NUDGE],
+}
+
+/** A point of the page, seen from the box's own sides when it is turned, in shares of the stage. */
+function alongBox(dx: number, dy: number, degrees: number, ratio: number): [number, number] {
+  const angle = (-degrees * Math.PI) / 180
+  const [x, y] = [dx * ratio, dy]
+  const turned = [
+    x * Math.cos(angle) - y * Math.sin(angle),
+    x * Math.sin(angle) + y * Math.cos(angle),
+  ]
+  return [turned[0]! / ratio, turned[1]!]
+}
+
+function resizedAt(box: Box, corner: Corner, dx: number, dy: number): Box {
+  const least = 0.01
+  const left = corner.endsWith('w') ? Math.min(box.x + dx, box.x + box.width - least) : box.x
+  const top = corner.startsWith('n') ? Math.min(box.y + dy, box.y + box.height - least) : box.y
+  const right = corner.endsWith('e')
+    ? Math.max(box.x + box.width + dx, left + least)
+    : box.x + box.width
+  const bottom = corner.startsWith('s')
+    ? Math.max(box.y + box.height + dy, top + least)
+    : box.y + box.height
+  const [x, y] = [Math.max(0, left), Math.max(0, top)]
+  return boxOnStage({ x, y, width: Math.min(1, right) - x, height: Math.min(1, bottom) - y })
+}
+
+export function useStageDrag(
+  bench: Bench,
+  stage: Ref<HTMLElement | null>,
+  onStage: Ref<readonly OverlayCue[]>,
+) {
+  const { draft } = bench
+  let held: Held | null = null
+  /** What is being changed and not yet an edit, by overlay. */
+  const pending = shallowRef<Record<string, Partial<OverlayCue>>>({})
+  const guides = ref<Guides>({ x: null, y: null })
+  const drawn = computed(() =>
+    onStage.value.map((overlay) => ({ ...overlay, ...pending.value[overlay.id] })),
+  )
+
+  function selectWith(overlay: OverlayCue, extend: boolean): void {
+    const isSelected = bench.selectedIds.value.includes(overlay.id)
+    if (isSelected && !extend) return
+    const group = overlay.groupId
+      ? onStage.value.filter(({ groupId }) => groupId === overlay.groupId).map(({ id }) => id)
+      : []
+    if (extend || group.length < 2) return bench.select(overlay.id, false, extend)
+    bench.selectMany([...group.filter((id) => id !== overlay.id), overlay.id])
+  }
+
+  function onDown(event: PointerEvent, overlay: OverlayCue, how: How): void {
+    selectWith(overlay, event.shiftKey || event.ctrlKey || event.metaKey)
+    if (!bench.canEdit.value || event.button !== 0 || overlay.locked) return
+    const target = event.currentTarget as Element
+    target.setPointerCapture(event.pointerId)
+    const along = onStage.value.filter(
+      ({ id, locked }) => !locked && (id === overlay.id || bench.selectedIds.value.includes(id)),
+    )
+    held = { how, overlay, along, x: event.clientX, y: event.clientY }
+  }
+
+  function onMove(event: PointerEvent): void {
+    if (!held || !stage.value) return
+    const { width, height, left, top } = stage.value.getBoundingClientRect()
+    const [dx, dy] = [(event.clientX - held.x) / width, (event.clientY - held.y) / height]
+    if (pending.value[held.overlay.id] === undefined && Math.hypot(dx * width, dy * height) < 3)
+      return
+    const { overlay, how } = held
+    const at: Point = { x: (event.clientX - left) / width, y: (event.clientY - top) / height }
+    if (how === 'move') return move(dx, dy, { width, height, free: event.altKey })
+    if (how === 'turn') return turn(at, width / height, event.altKey)
+    if (how === 'point') return point(at)
+    const [across, down] = alongBox(dx, dy, overlay.rotation ?? 0, width / height)
+    pending.value = { [overlay.id]: { box: resizedAt(overlay.box, how, across, down) } }
+  }
+
+  function move(dx: number, dy: number, stageIs: { width: number; height: number; free: boolean }) {
+    const { overlay, along } = held!
+    const ids = new Set(along.map(({ id }) => id))
+    const wanted = movedBox(overlay.box, dx, dy)
+    const others = onStage.value.filter(({ id }) => !ids.has(id)).map(({ box }) => box)
+    const within = { x: SNAP_PX / stageIs.width, y: SNAP_PX / stageIs.height }
+    const snapped = stageIs.free
+      ? { box: wanted, guides: { x: null, y: null } }
+      : snappedBox(wanted, others, within)
+    guides.value = snapped.guides
+    const [byX, byY] = [snapped.box.x - overlay.box.x, snapped.box.y - overlay.box.y]
+    pending.value = Object.fromEntries(
+      along.map(({ id, box }) => [id, { box: movedBox(box, byX, byY) }]),
+    )
+  }
+
+  function turn(at: Point, ratio: number, free: boolean): void {
+    const { id, box } = held!.overlay
+    const [x, y] = [(at.x - box.x - box.width / 2) * ratio, at.y - box.y - box.height / 2]
+    const degrees = (Math.atan2(x, -y) * 180) / Math.PI
+    const step = free ? 1 : TURN_SNAP_DEGREES
+    pending.value = { [id]: { rotation: Math.round(degrees / step) * step } }
+  }
+
+  function point(at: Point): void {
+    const inside = (share: number) => Math.round(Math.min(1, Math.max(0, share)) * 1000) / 1000
+    pending.value = {
+      [held!.overlay.id]: { content: { form: 'label', to: { x: inside(at.x), y: inside(at.y) } } },
+    }
+  }
+
+  function onUp(): void {
+    const changed = pending.value
+    const wasHeld = held
+    held = null
+    pending.value = {}
+    guides.value = { x: null, y: null }
+    if (!wasHeld || Object.keys(changed).length === 0) return
+    const { rotation, content } = changed[wasHeld.overlay.id] ?? {}
+    const cueId = wasHeld.overlay.id
+    if (rotation !== undefined) draft.make(edits.turnOverlay, { cueId, degrees: rotation })
+    else if (content) draft.make(edits.setOverlayForm, { cueId, content })
+    else
+      draft.make(edits.setOverlayBoxes, {
+        boxes: Object.fromEntries(
+          Object.entries(changed).flatMap(([id, { box }]) => (box ? [[id, box]] : [])),
+        ),
+      })
+  }
+
+  /** Arrows move what is selected; with Shift they resize the overlay that has the focus, with Alt they turn it. */
+  function onKey(event: KeyboardEvent, overlay: OverlayCue): void {
+    const by = MOVES[event.key]
+    if (!by || !bench.canEdit.value || overlay.locked || event.ctrlKey || event.metaKey) return
+    event.preventDefault()
+    event.stopPropagation()
+    const cueId = overlay.id
+    if (event.altKey) {
+      const step = by[0] + by[1] > 0 ? TURN_DEGREES : -TURN_DEGREES
+      const degrees = (overlay.rotation ?? 0) + step
+      return void draft.make(edits.turnOverlay, { cueId, degrees })
+    }
+    if (event.shiftKey)
+      return void draft.make(edits.setOverlayBox, { cueId, box: resizedBox(overlay.box, ...by) })
+    const along = onStage.value.filter(
+      ({ id, locked }) => !locked && (id === cueId || bench.selectedIds.value.includes(id)),
+    )
+    const boxes = Object.fromEntries(along.map(({ id, box }) => [id, movedBox(box, ...by)]))
+    draft.make(edits.setOverlayBoxes, { boxes })
+  }
+
+  const pointOf = (overlay: OverlayCue) =>
+    formOf(overlay) === 'label' && overlay.content?.form === 'label' ? overlay.content.to : null
+
+  return { drawn, guides, onDown, onMove, onUp, onKey, pointOf }
+}

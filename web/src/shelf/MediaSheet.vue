@@ -1,0 +1,235 @@
+<script setup lang="ts">
+// What is known of one medium, where it is used, and putting another in its place.
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import Select from 'primevue/select'
+import Textarea from 'primevue/textarea'
+import { useDebounceFn } from '@vueuse/core'
+import { computed, onScopeDispose, reactive, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
+import { cleanText } from '@fernbrake/core/fields'
+import { call } from '../api/client.ts'
+import { useLoaded } from '../ui/useLoaded.ts'
+
+const props = defineProps<{ media: Media; all: readonly Media[] }>()
+const emit = defineEmits<{ changed: [media: Media]; close: [] }>()
+const { t } = useI18n()
+const FIELDS = [
+  { name: 'title', max: 200, rows: 1 },
+  { name: 'alternative', max: 1000, rows: 2 },
+  { name: 'description', max: 2000, rows: 3 },
+  { name: 'credit', max: 500, rows: 1 },
+  { name: 'licence', max: 200, rows: 1 },
+  { name: 'sourceNote', max: 2000, rows: 2 },
+] as const
+type Field = (typeof FIELDS)[number]['name']
+const fields = computed(() =>
+  FIELDS.filter(({ name }) => name !== 'alternative' || props.media.kind === 'picture'),
+)
+const KEEP_AFTER_MS = 500
+const mediaId = props.media.id
+const typed = reactive({
+  ...Object.fromEntries(FIELDS.map(({ name }) => [name, props.media[name]])),
+  tags: props.media.tags.join(', '),
+} as Record<Field | 'tags', string>)
+const state = ref<'kept' | 'keeping' | 'failed'>('kept')
+let waiting: Partial<Pick<Media, Field | 'tags'>> = {}
+
+function note(name: Field | 'tags', text: string): void {
+  typed[name] = text
+  const clean = cleanText(text)
+  if (name === 'tags') waiting.tags = tagsOf(clean)
+  // A medium is never without a title; the last one stays until there is another.
+  else if (name !== 'title' || clean.trim() !== '') waiting[name] = clean
+  state.value = 'keeping'
+  void keepSoon()
+}
+const tagsOf = (text: string) =>
+  [...new Set(text.split(',').map((tag) => tag.trim().slice(0, 40)))].filter(Boolean).slice(0, 30)
+
+async function keep(): Promise<void> {
+  const body = waiting
+  if (Object.keys(body).length === 0) return
+  waiting = {}
+  try {
+    const media = await call('describeMedia', { params: { mediaId }, body })
+    state.value = Object.keys(waiting).length === 0 ? 'kept' : 'keeping'
+    emit('changed', media)
+  } catch {
+    waiting = { ...body, ...waiting }
+    state.value = 'failed'
+  }
+}
+const keepSoon = useDebounceFn(keep, KEEP_AFTER_MS)
+onScopeDispose(() => void keep())
+
+const uses = useLoaded(() => call('mediaUses', { params: { mediaId } }))
+const others = computed(() =>
+  props.all
+    .filter(
+      ({ id, kind, state: is }) => id !== mediaId && kind === props.media.kind && is === 'ready',
+    )
+    .map(({ id, title }) => ({ value: id, label: title })),
+)
+const by = ref<string | null>(null)
+const replaced = ref<number | null>(null)
+const replaceFailed = ref(false)
+const inDrafts = computed(() => uses.value.value?.lessons.filter(({ draft }) => draft).length ?? 0)
+
+async function replace(): Promise<void> {
+  if (!by.value) return
+  replaceFailed.value = false
+  try {
+    const reply = await call('replaceMedia', { params: { mediaId }, body: { by: by.value } })
+    replaced.value = reply.lessons.length
+    await uses.reload()
+  } catch {
+    replaceFailed.value = true
+  }
+}
+</script>
+
+<template>
+  <section class="sheet" :aria-label="media.title">
+    <div class="top">
+      <p class="muted" role="status">{{ t(`shelf.${state}`) }}</p>
+      <Button
+        v-if="state === 'failed'"
+        :label="t('app.retry')"
+        size="small"
+        severity="secondary"
+        variant="text"
+        @click="keep"
+      />
+      <Button
+        :label="t('sheet.close')"
+        size="small"
+        severity="secondary"
+        variant="text"
+        @click="emit('close')"
+      />
+    </div>
+    <p v-if="media.state === 'failed'" class="notice">{{ t(`shelf.fault.${media.fault}`) }}</p>
+    <video
+      v-else-if="media.kind === 'film' && media.state === 'ready'"
+      :src="mediaFileAddress(media.id, 'playable')"
+      :poster="mediaFileAddress(media.id, 'poster')"
+      controls
+      preload="none"
+    />
+    <img
+      v-else-if="media.state === 'ready'"
+      :src="mediaFileAddress(media.id, 'playable')"
+      :alt="media.alternative"
+    />
+    <div v-for="field in fields" :key="field.name" class="field">
+      <label :for="`media-${field.name}`">{{ t(`shelf.field.${field.name}`) }}</label>
+      <InputText
+        v-if="field.rows === 1"
+        :id="`media-${field.name}`"
+        :model-value="typed[field.name]"
+        :maxlength="field.max"
+        dir="auto"
+        @update:model-value="note(field.name, $event ?? '')"
+      />
+      <Textarea
+        v-else
+        :id="`media-${field.name}`"
+        :model-value="typed[field.name]"
+        :maxlength="field.max"
+        :rows="field.rows"
+        auto-resize
+        dir="auto"
+        @update:model-value="note(field.name, $event ?? '')"
+      />
+    </div>
+    <div class="field">
+      <label for="media-tags">{{ t('shelf.field.tags') }}</label>
+      <InputText
+        id="media-tags"
+        :model-value="typed.tags"
+        maxlength="1000"
+        @update:model-value="note('tags', $event ?? '')"
+      />
+    </div>
+    <h2>{{ t('shelf.whereUsed') }}</h2>
+    <ul v-if="uses.value.value && uses.value.value.lessons.length > 0">
+      <li v-for="lesson in uses.value.value.lessons" :key="lesson.id">
+        <RouterLink :to="{ name: 'bench', params: { lessonId: lesson.id } }">
+          {{ lesson.title || t('bench.untitled') }}
+        </RouterLink>
+        <span class="muted">
+          {{ lesson.draft ? t('shelf.inDraft') : '' }}
+          {{ lesson.editions > 0 ? t('shelf.inEditions', lesson.editions) : '' }}
+        </span>
+      </li>
+    </ul>
+    <p v-else-if="uses.value.value" class="muted">{{ t('shelf.notUsed') }}</p>
+    <form v-if="inDrafts > 0 && others.length > 0" @submit.prevent="replace">
+      <Select
+        v-model="by"
+        :options="others"
+        option-label="label"
+        option-value="value"
+        :placeholder="t('shelf.replaceBy')"
+        :aria-label="t('shelf.replaceBy')"
+        size="small"
+      />
+      <Button
+        type="submit"
+        :label="t('shelf.replace', inDrafts)"
+        size="small"
+        severity="secondary"
+        variant="outlined"
+        :disabled="!by"
+      />
+    </form>
+    <p v-if="replaced !== null" role="status">{{ t('shelf.replaced', replaced) }}</p>
+    <p v-if="replaceFailed" class="notice" role="alert">{{ t('shelf.replaceFailed') }}</p>
+  </section>
+</template>
+
+<style scoped>
+.sheet {
+  display: grid;
+  gap: 12px;
+  padding: 14px 18px 20px;
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--surface);
+}
+.top,
+form {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+}
+.top p {
+  margin-right: auto;
+}
+img,
+video {
+  max-width: 100%;
+  max-height: 240px;
+  justify-self: center;
+  background: var(--sunk);
+}
+.field {
+  display: grid;
+  gap: 4px;
+}
+label {
+  font-size: 13.5px;
+  color: var(--ink-2);
+}
+h2 {
+  font-size: 15px;
+}
+ul {
+  margin: 0;
+  padding-left: 18px;
+}
+</style>

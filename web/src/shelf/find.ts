@@ -1,0 +1,39 @@
+// Finding media on the shelf, and what is still to be said of them.
+import type { Media } from '@fernbrake/core/contract'
+
+export type Lack = 'licence' | 'alternative'
+export const SHELF_FILTERS = ['all', 'film', 'picture', 'licence', 'alternative'] as const
+export type ShelfFilter = (typeof SHELF_FILTERS)[number]
+
+/** What a medium lacks before it should be shown; films have captions instead of an alternative text. */
+export function lacks({ kind, licence, alternative, state }: Media): Lack[] {
+  if (state === 'failed') return []
+  const list: Lack[] = []
+  if (licence.trim() === '') list.push('licence')
+  if (kind === 'picture' && alternative.trim() === '') list.push('alternative')
+  return list
+}
+
+const fold = (text: string) => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase()
+
+/** The media in which every word occurs somewhere, whatever the case and accents. */
+export function findMedia(media: readonly Media[], words: string, filter: ShelfFilter): Media[] {
+  const wanted = fold(words).split(/\s+/).filter(Boolean)
+  return media.filter((one) => {
+    if (filter === 'film' || filter === 'picture') {
+      if (one.kind !== filter) return false
+    } else if (filter !== 'all' && !lacks(one).includes(filter)) return false
+    const text = fold(
+      [
+        one.title,
+        one.description,
+        one.alternative,
+        one.credit,
+        one.licence,
+        one.sourceNote,
+        ...one.tags,
+      ].join(' '),
+    )
+    return wanted.every((word) => text.includes(word))
+  })
+}
