@@ -1,11 +1,14 @@
 // Loads the demo into an empty database: accounts, the film, lesson 1 published, and a class that has worked on it.
+import { execFile } from 'node:child_process'
 import { copyFile, mkdtemp, readFile, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { promisify } from 'node:util'
 import { readCaptions } from '@fernbrake/core/formats'
 import { createRandom, drawPersona, simulateLearner } from '@fernbrake/core/rehearsal'
 import {
+  changeWords,
   createAccount,
   createLesson,
   DEMO_PASSWORD,
@@ -21,6 +24,7 @@ import {
   type Settings,
 } from '@fernbrake/server'
 import { SKIPPERS, SPRING_INTAKE } from './classes/springIntake.ts'
+import { PADDLE_GEAR } from './lessons/waterOnThePicture.ts'
 import { editsOfWaterThatClimbs, WATER_THAT_CLIMBS } from './lessons/waterThatClimbs.ts'
 
 const FILMS = join(dirname(fileURLToPath(import.meta.url)), 'films')
@@ -79,9 +83,32 @@ async function loadFilm(context: Context, ownerId: string): Promise<void> {
       kind: 'film',
     })
     await untilPrepared(context, WATER_THAT_CLIMBS.mediaId)
+    await changeWords(WATER_THAT_CLIMBS.mediaId, ownerId, FILM_WORDS)
+    await loadStill(context, ownerId, folder)
   } finally {
     await rm(folder, { recursive: true, force: true })
   }
+}
+
+const FILM_WORDS = {
+  description: 'How a lock lifts a boat, drawn as a cut through the lock. With captions.',
+  credit: PADDLE_GEAR.words.credit,
+  licence: PADDLE_GEAR.words.licence,
+  tags: ['lock', 'film'],
+}
+
+/** Takes a still from the film and puts it on the shelf. */
+async function loadStill(context: Context, ownerId: string, folder: string): Promise<void> {
+  const { mediaId, atSeconds, crop, words } = PADDLE_GEAR
+  const path = join(folder, 'still.png')
+  const cut = `crop=${crop.width}:${crop.height}:${crop.x}:${crop.y},scale=iw*3:-1`
+  const film = join(FILMS, 'water-that-climbs', 'film.mp4')
+  const args = ['-v', 'error', '-ss', String(atSeconds), '-i', film, '-frames:v', '1', '-vf', cut]
+  await promisify(execFile)('ffmpeg', [...args, path])
+  const { title } = words
+  await takeUpload(context, { id: mediaId, ownerId, title, path, kind: 'picture' })
+  await untilPrepared(context, mediaId)
+  await changeWords(mediaId, ownerId, words)
 }
 
 async function untilPrepared({ database }: Context, mediaId: string): Promise<void> {

@@ -49,6 +49,8 @@ export const CAPTION_ZONE: StageBox = { x: 0.08, y: 0.82, width: 0.84, height: 0
 const PLACES_ACROSS = 24
 const PLACES_DOWN = 24
 const BEST = 3
+/** What lies nearer to the stage's edge looks as if it slipped off, as a share of the stage. */
+const MARGIN = 0.03
 const BINS = 64
 /** How much each figure weighs, so that usual values of all of them are alike. */
 const WEIGHT = { clutter: 6, change: 6, contrast: 1.5, overlap: 2 }
@@ -96,17 +98,23 @@ export function calmSpots(
   const spots: Spot[] = []
   for (let row = 0; row <= PLACES_DOWN; row += 1)
     for (let column = 0; column <= PLACES_ACROSS; column += 1) {
-      const x = Math.min(1 - width, column / PLACES_ACROSS)
-      const y = Math.min(1 - height, row / PLACES_DOWN)
+      const x = placeOf(column / PLACES_ACROSS, width)
+      const y = placeOf(row / PLACES_DOWN, height)
       spots.push(judge({ x, y, width, height }))
     }
   spots.sort((a, b) => a.cost - b.cost)
   const best: Spot[] = []
   for (const spot of spots) {
     if (best.length === BEST) break
-    if (best.every((other) => shareCovered(spot.box, other.box) < 0.25)) best.push(spot)
+    if (best.every((other) => shareCovered(spot.box, other.box) === 0)) best.push(spot)
   }
   return { here: judge(wish.box), best }
+}
+
+/** A place of the grid, kept off the stage's edges as far as the box leaves room for that. */
+function placeOf(share: number, size: number): number {
+  const most = Math.max(0, 1 - size - MARGIN)
+  return Math.min(Math.max(share, Math.min(MARGIN, most)), most)
 }
 
 /** Share of `box` that lies under `other`. */

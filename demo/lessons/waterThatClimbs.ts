@@ -8,6 +8,7 @@ import {
   type Lesson,
 } from '@fernbrake/core/lesson'
 import type { CaptionLine } from '@fernbrake/core/formats'
+import { addWhatLiesOnThePicture } from './waterOnThePicture.ts'
 import moments from '../films/water-that-climbs/moments.json' with { type: 'json' }
 
 export const WATER_THAT_CLIMBS = {
@@ -231,6 +232,7 @@ export function editsOfWaterThatClimbs(film: {
   )
   for (const overlay of OVERLAYS) addOverlay(edit, overlay)
   for (const question of QUESTIONS) addQuestion(edit, question)
+  addWhatLiesOnThePicture({ edit, partId, sentence })
   edit(edits.addNote, { cueId: 'note-windlass', partId, atMs: sentence('half').fromMs })
   edit(edits.setNoteText, {
     cueId: 'note-windlass',

@@ -74,3 +74,10 @@ Then the upper paddle is wound.
 00:08.000 --> 00:10.000
 The boat rises.
 `
+
+/** A picture of this size in one colour, as a PNG. */
+export function picturePng(width: number, height: number): Buffer {
+  const picture = `color=0x385873:size=${width}x${height}:duration=1`
+  const args = ['-f', 'lavfi', '-i', picture, '-frames:v', '1', '-c:v', 'png', '-f', 'image2pipe']
+  return execFileSync('ffmpeg', ['-v', 'error', ...args, '-'])
+}

@@ -111,7 +111,7 @@ onMounted(() => {
         {{ t('player.closeText') }}
       </button>
     </div>
-    <p v-if="caption" class="caption" :lang="language">
+    <p v-if="caption && words === null" class="caption" :lang="language">
       <span>{{ caption }}</span>
     </p>
     <button v-if="needsGesture" class="fb-button act gesture" type="button" @click="session.play()">
@@ -173,17 +173,18 @@ onMounted(() => {
 }
 .words {
   position: absolute;
-  inset: auto 6% 6%;
+  inset: auto 5% 5%;
   display: flex;
-  gap: 16px;
+  gap: 4px 16px;
   align-items: center;
   justify-content: space-between;
-  max-height: 70%;
-  padding: 14px 18px;
+  max-height: 90%;
+  padding: 0.7em 1em;
   overflow: auto;
   border-radius: var(--radius);
   font-family: var(--reading);
-  font-size: 17px;
+  font-size: clamp(13px, 4.4cqh, 18px);
+  line-height: 1.35;
   white-space: pre-line;
 }
 .caption {

@@ -10,8 +10,8 @@ export interface MediaUse {
 
 /** Whether a lesson's document shows medium $1, as a film or as a picture on one. */
 const SHOWS = (document: string) =>
-  `(jsonb_path_exists(${document}, '$.parts.*.mediaId ? (@ == $id)', jsonb_build_object('id', $1::text))
-    OR jsonb_path_exists(${document}, '$.cues.*.content.mediaId ? (@ == $id)', jsonb_build_object('id', $1::text)))`
+  `(EXISTS (SELECT 1 FROM jsonb_each(${document}->'parts') AS part WHERE part.value->>'mediaId' = $1)
+    OR EXISTS (SELECT 1 FROM jsonb_each(${document}->'cues') AS cue WHERE cue.value->'content'->>'mediaId' = $1))`
 
 /** The lessons on which the person has a role that show a medium, by title. */
 export async function usesOf(

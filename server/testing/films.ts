@@ -31,8 +31,14 @@ export function createFilmFolder() {
 }
 
 /** Announces an upload; answers with where its pieces go. */
-export async function beginUpload(agent: Agent, bytes: number, name = 'film'): Promise<string> {
-  const metadata = `filename ${Buffer.from(name).toString('base64')}`
+export async function beginUpload(
+  agent: Agent,
+  bytes: number,
+  name = 'film',
+  kind: 'film' | 'picture' = 'film',
+): Promise<string> {
+  const coded = (text: string) => Buffer.from(text).toString('base64')
+  const metadata = `filename ${coded(name)},kind ${coded(kind)}`
   const reply = await agent
     .post(UPLOADS_PATH)
     .set({ ...TUS, 'Upload-Length': String(bytes), 'Upload-Metadata': metadata })
@@ -41,8 +47,13 @@ export async function beginUpload(agent: Agent, bytes: number, name = 'film'): P
 }
 
 /** Puts a file in whole; answers with the id of its medium. */
-export async function putIn(agent: Agent, file: Buffer, name = 'film'): Promise<string> {
-  const location = await beginUpload(agent, file.length, name)
+export async function putIn(
+  agent: Agent,
+  file: Buffer,
+  name = 'film',
+  kind: 'film' | 'picture' = 'film',
+): Promise<string> {
+  const location = await beginUpload(agent, file.length, name, kind)
   await agent
     .patch(location)
     .set({ ...PIECE, 'Upload-Offset': '0' })

@@ -157,15 +157,28 @@ svg {
   flex: 1;
 }
 .place {
-  padding-inline: 5px 7px;
+  gap: 5px;
+  padding-inline: 3px 4px;
+  font-size: 13.5px;
 }
 kbd {
-  min-width: 22px;
-  padding: 1px 5px;
+  min-width: 19px;
+  padding: 1px 4px;
   border: 1px solid var(--line-strong);
   border-radius: var(--radius);
   font-family: var(--mono);
   font-size: 12.5px;
   text-align: center;
+}
+@media (max-width: 1360px) {
+  .row {
+    gap: 2px;
+  }
+  .time {
+    font-size: 14px;
+  }
+  .total {
+    font-size: 12.5px;
+  }
 }
 </style>

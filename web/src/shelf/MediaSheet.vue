@@ -11,6 +11,7 @@ import { RouterLink } from 'vue-router'
 import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
 import { cleanText } from '@fernbrake/core/fields'
 import { call } from '../api/client.ts'
+import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
 const props = defineProps<{ media: Media; all: readonly Media[] }>()
@@ -155,7 +156,8 @@ async function replace(): Promise<void> {
       />
     </div>
     <h2>{{ t('shelf.whereUsed') }}</h2>
-    <ul v-if="uses.value.value && uses.value.value.lessons.length > 0">
+    <FaultNotice v-if="uses.error.value" :error="uses.error.value" @retry="uses.reload" />
+    <ul v-else-if="uses.value.value && uses.value.value.lessons.length > 0">
       <li v-for="lesson in uses.value.value.lessons" :key="lesson.id">
         <RouterLink :to="{ name: 'bench', params: { lessonId: lesson.id } }">
           {{ lesson.title || t('bench.untitled') }}

@@ -25,7 +25,10 @@ const chosenId = ref<string | null>(null)
 const filters = computed(() =>
   SHELF_FILTERS.map((name) => ({ value: name, label: t(`shelf.filter.${name}`) })),
 )
-const all = computed(() => value.value ?? [])
+/** What was refused, so that nothing of it was kept, is not on the shelf. */
+const all = computed(() =>
+  (value.value ?? []).filter(({ state, bytes }) => state !== 'failed' || bytes > 0),
+)
 const found = computed(() => findMedia(all.value, words.value, filter.value))
 const chosen = computed(() => all.value.find(({ id }) => id === chosenId.value) ?? null)
 
