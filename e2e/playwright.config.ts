@@ -18,7 +18,7 @@ export const CHROMIUM = {
 export default defineConfig({
   testDir: 'tests',
   timeout: 900_000,
-  expect: { timeout: 12_000 },
+  expect: { timeout: 120_000 },
   workers: 1,
   retries: 0,
   forbidOnly: true,

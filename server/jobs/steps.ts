@@ -1,5 +1,5 @@
 // The steps of preparing a film. Each reads the original, writes its own file and may be repeated.
-import { mkdtemp, rm, writeFile } from 'node:fs/promises'
+import { mkdtemp, rm, stat, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Media, MediaFileKind, MediaJob } from '@fernbrake/core/contract'
@@ -64,6 +64,9 @@ export async function runStep(kind: StepKind, step: Step): Promise<StepKind[]> {
   }
 }
 
+/** No WebP is smaller than this, in bytes. */
+const LEAST_PICTURE_BYTES = 26
+
 /** Gives `work` a folder of its own and clears it away. */
 export async function withFolder<T>(work: (folder: string) => Promise<T>): Promise<T> {
   const folder = await mkdtemp(join(tmpdir(), 'fernbrake-job-'))
@@ -122,6 +125,8 @@ async function preparePicture({ context, media, original, folder }: Step): Promi
         throw error
       },
     )
+    // Where it finds nothing to draw, ffmpeg writes an empty file and calls that success.
+    if ((await stat(output)).size < LEAST_PICTURE_BYTES) throw new UnusableFilm('unreadable')
     await keepFile(context, media.id, kind, output, 'image/webp', 'webp')
   }
   await media.update({ width, height, hasSound: false, state: 'ready', fault: null })

@@ -132,8 +132,8 @@ export async function transform(
       '-progress',
       'pipe:1',
       ...INPUT_RULES,
-      '-ss',
-      String(fromSeconds),
+      // A jump to the beginning is none, but pictures that are read as a stream would not survive it.
+      ...(fromSeconds > 0 ? ['-ss', String(fromSeconds)] : []),
       '-i',
       input,
       ...args,
