@@ -2,7 +2,9 @@
 import { chromium } from '@playwright/test'
 import { CHROMIUM } from '../playwright.config.ts'
 import { startRealServer } from '../support/server.ts'
+import { measureCalmSpot } from './calmSpot.ts'
 import { measureHolds } from './holds.ts'
+import { measureLong } from './long.ts'
 import { measurePage } from './page.ts'
 import { measurePreparing } from './preparing.ts'
 import { measureSpans } from './spans.ts'
@@ -23,6 +25,8 @@ try {
   if (wants('page')) figures.push(...(await measurePage(browser, server)))
   if (wants('holds')) figures.push(await measureHolds(browser, server))
   if (wants('preparing')) figures.push(await measurePreparing(server))
+  if (wants('calm')) figures.push(measureCalmSpot())
+  if (wants('long')) figures.push(...(await measureLong(browser, server)))
   if (wants('spans')) figures.push(await measureSpans(server))
 } finally {
   await browser.close()

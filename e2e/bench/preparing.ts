@@ -3,16 +3,14 @@ import { execFileSync } from 'node:child_process'
 import { mkdtemp, readFile, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { UPLOADS_PATH, type Media } from '@fernbrake/core/contract'
-import { DEMO_PASSWORD, REPOSITORY } from '@fernbrake/server'
+import { REPOSITORY } from '@fernbrake/server'
+import { putFilm, signedInCookie } from '../support/http.ts'
 import type { RealServer } from '../support/server.ts'
 import type { Figure } from './main.ts'
 
 const DEMO_FILM = join(REPOSITORY, 'demo/films/water-that-climbs/film.mp4')
 /** The demo's film this many times in a row: long enough that beginning and end do not count. */
 const TIMES = 3
-const ASK_EVERY_MS = 100
-const TUS = { 'Tus-Resumable': '1.0.0' }
 
 export async function measurePreparing({ url }: RealServer): Promise<Figure> {
   const folder = await mkdtemp(join(tmpdir(), 'fernbrake-bench-'))
@@ -55,33 +53,5 @@ function timed(work: () => void): number {
 
 /** Puts the film in and waits until nothing is under way; the time from the last byte on, in ms. */
 async function prepare(url: string, film: Buffer): Promise<number> {
-  const json = { 'Content-Type': 'application/json' }
-  const signedIn = await fetch(`${url}/api/session`, {
-    method: 'POST',
-    headers: json,
-    body: JSON.stringify({ email: 'designer@harrowmere.example', password: DEMO_PASSWORD }),
-  })
-  const Cookie = signedIn.headers.get('set-cookie')!.split(';')[0]!
-  const begun = await fetch(`${url}${UPLOADS_PATH}`, {
-    method: 'POST',
-    headers: { ...TUS, Cookie, 'Upload-Length': String(film.length) },
-  })
-  const location = new URL(begun.headers.get('location')!, url)
-  await fetch(location, {
-    method: 'PATCH',
-    headers: {
-      ...{ ...TUS, Cookie, 'Upload-Offset': '0' },
-      'Content-Type': 'application/offset+octet-stream',
-    },
-    body: new Uint8Array(film),
-  })
-  const began = performance.now()
-  const address = `${url}/api/media/${location.pathname.split('/').at(-1)!}`
-  for (;;) {
-    const media = (await (await fetch(address, { headers: { Cookie } })).json()) as Media
-    if (media.state === 'failed') throw new Error('The film could not be prepared')
-    const isDone = media.jobs.length > 1 && media.jobs.every((job) => job.state === 'done')
-    if (isDone) return performance.now() - began
-    await new Promise((resolve) => setTimeout(resolve, ASK_EVERY_MS))
-  }
+  return (await putFilm(url, await signedInCookie(url), film)).preparedMs
 }
