@@ -106,6 +106,8 @@ const resultsReply = z.strictObject({
           answeredAt: clockSchema,
         }),
       ),
+      /** The ways taken at forks, in the order in which they were. */
+      ways: z.array(z.strictObject({ cueId: idSchema, choiceId: idSchema, takenAt: clockSchema })),
     }),
   ),
   questions: z.array(z.strictObject({ questionId: idSchema, answered: z.int(), right: z.int() })),

@@ -28,6 +28,32 @@ export async function storeChoices(
   )
 }
 
+export interface WayTaken {
+  cueId: string
+  choiceId: string
+  takenAt: string
+}
+
+/** Every way that was taken, by attempt, in the order in which they were. */
+export async function waysByAttempt(
+  database: Database,
+  attemptIds: readonly string[],
+): Promise<Map<string, WayTaken[]>> {
+  const rows = await select<{ attempt_id: string; cue_id: string; choice_id: string; at: Date }>(
+    database,
+    `SELECT attempt_id, cue_id, choice_id, chosen_at AS at FROM choices
+      WHERE attempt_id = ANY($1::text[]) ORDER BY chosen_at, id`,
+    [attemptIds],
+  )
+  const ways = new Map<string, WayTaken[]>()
+  for (const { attempt_id: attemptId, cue_id: cueId, choice_id: choiceId, at } of rows)
+    ways.set(attemptId, [
+      ...(ways.get(attemptId) ?? []),
+      { cueId, choiceId, takenAt: at.toISOString() },
+    ])
+  return ways
+}
+
 /** The way taken last at each fork, by cue. */
 export async function readChosen(
   database: Database,

@@ -4,6 +4,7 @@ import { lessonOutcome, type AttemptOutcome } from '@fernbrake/core/analysis'
 import type { Lesson } from '@fernbrake/core/lesson'
 import { readableAnswer } from '@fernbrake/core/questions'
 import { AttemptRow, EditionRow, PersonRow, type ResponseRow } from '../database/models.ts'
+import { waysByAttempt, type WayTaken } from '../queries/choices.ts'
 import { readCovered, type Covered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt } from '../queries/responses.ts'
@@ -28,10 +29,11 @@ export async function readResults(
   const lesson = await editionDocument({ lessonId, edition: wanted })
   const attempts = await AttemptRow.findAll({ where: { lessonId, edition: wanted } })
   const ids = attempts.map((attempt) => attempt.id)
-  const [people, responsesBy, covered] = await Promise.all([
+  const [people, responsesBy, covered, ways] = await Promise.all([
     PersonRow.findAll({ where: { id: attempts.map((attempt) => attempt.personId) } }),
     responsesByAttempt(ids),
     readCovered(database, ids),
+    waysByAttempt(database, ids),
   ])
   const outcome = lessonOutcome(
     lesson,
@@ -48,6 +50,7 @@ export async function readResults(
       person: names.get(attempt.personId)!,
       responses: responsesBy.get(attempt.id) ?? [],
       covered: covered.get(attempt.id),
+      ways: ways.get(attempt.id) ?? [],
     }),
   )
   return {
@@ -65,10 +68,11 @@ interface LearnerRows {
   person: PersonRow
   responses: ResponseRow[]
   covered: Covered | undefined
+  ways: WayTaken[]
 }
 
 function toLearner(lesson: Lesson, outcome: AttemptOutcome, rows: LearnerRows): LearnerResult {
-  const { attempt, person, responses, covered } = rows
+  const { attempt, person, responses, covered, ways } = rows
   return {
     ...outcome,
     name: person.name,
@@ -77,6 +81,7 @@ function toLearner(lesson: Lesson, outcome: AttemptOutcome, rows: LearnerRows): 
     lastSeenAt: attempt.lastSeenAt.toISOString(),
     finishedAt: attempt.finishedAt?.toISOString() ?? null,
     leftOut: covered?.leftOut ?? 0,
+    ways,
     answers: responses.map((row) => ({
       questionId: row.questionId,
       tryNumber: row.tryNumber,

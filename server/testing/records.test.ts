@@ -265,6 +265,9 @@ describe('ways taken at forks', () => {
       [attemptId],
     )
     expect(rows).toHaveLength(2)
+    expect(
+      (await results()).learners[0].ways.map((way: { choiceId: string }) => way.choiceId),
+    ).toEqual(['up', 'down'])
   })
 
   it('that are not in the lesson are refused, and nothing else is lost', async () => {

@@ -139,6 +139,7 @@ export default {
     begun: 'Begun',
     lastSeen: 'Last here',
     stretches: 'Watched: {stretches}.',
+    ways: 'Ways taken where the film parts',
     noStretches: 'Watched nothing yet.',
     leftOut:
       'Nothing is left out. | One stretch is left out: played unseen in the background, or longer than the time that passed. | {n} stretches are left out: played unseen in the background, or longer than the time that passed.',

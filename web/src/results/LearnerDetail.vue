@@ -41,6 +41,15 @@ const cues = computed<FrondCue[]>(() =>
         : 'open',
   })),
 )
+const ways = computed(() =>
+  props.learner.ways.flatMap(({ cueId, choiceId, takenAt }) => {
+    const cue = props.lesson.cues[cueId]
+    const choice = cue?.kind === 'fork' ? cue.choices[choiceId] : undefined
+    return choice && cue?.kind === 'fork' && !cue.decides
+      ? [{ key: `${cueId} ${takenAt}`, atMs: cue.atMs, prompt: cue.prompt, text: choice.text }]
+      : []
+  }),
+)
 const watchedWords = computed(() =>
   stretches.value.map((span) => `${clockTime(span.fromMs)}–${clockTime(span.toMs)}`).join(', '),
 )
@@ -57,6 +66,12 @@ const watchedWords = computed(() =>
       }}
       <template v-if="learner.leftOut > 0">{{ t('results.leftOut', learner.leftOut) }}</template>
     </p>
+    <ul v-if="ways.length > 0" :aria-label="t('results.ways')">
+      <li v-for="way in ways" :key="way.key" dir="auto">
+        <span class="mono muted">{{ clockTime(way.atMs) }}</span> {{ way.prompt }}
+        <b>{{ way.text }}</b>
+      </li>
+    </ul>
     <ol>
       <li v-for="{ cue, question, answers } in questions" :key="cue.id">
         <p dir="auto">
