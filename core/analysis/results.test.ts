@@ -2,7 +2,13 @@ import { describe, expect, it } from 'vitest'
 import { edits } from '../lesson/index.ts'
 import { createRandom, drawPersona, simulateLearner } from '../rehearsal/index.ts'
 import { edited, lessonWithFilm, PART, withQuestion } from '../testing/index.ts'
-import { attemptOutcome, lessonOutcome, type AttemptRecord, type ResponseRecord } from './index.ts'
+import {
+  attemptOutcome,
+  lessonOutcome,
+  scoreSoFar,
+  type AttemptRecord,
+  type ResponseRecord,
+} from './index.ts'
 
 let lesson = withQuestion(withQuestion(lessonWithFilm(10_000), { id: 'a', atMs: 2000 }), {
   id: 'b',
@@ -116,4 +122,18 @@ describe('random numbers', () => {
     expect(variance).toBeGreaterThan(0.95)
     expect(variance).toBeLessThan(1.05)
   })
+})
+
+it('the score so far counts what lies behind the learner, and nothing that is still to come', () => {
+  const lesson = ['a', 'b', 'c'].reduce(
+    (made, id, index) => withQuestion(made, { id, atMs: (index + 1) * 5000 }),
+    lessonWithFilm(60_000),
+  )
+  const right = (id: string) =>
+    ({ questionId: `q-${id}`, tryNumber: 1, verdict: 'right', points: 1 }) as const
+  expect(scoreSoFar(lesson, [], {})).toBe(0)
+  expect(scoreSoFar(lesson, [right('a')], {})).toBe(1)
+  // Passed over without an answer it counts as well; one that a fork led round does not.
+  expect(scoreSoFar(lesson, [right('a')], { a: true, b: true })).toBe(0.5)
+  expect(scoreSoFar(lesson, [right('c')], { f: true })).toBe(1)
 })

@@ -63,6 +63,26 @@ export function questionScore(question: Question, responses: readonly ResponseRe
   return pointsKept(points, question.keep)
 }
 
+/**
+ * Share of the marks that could be had so far, 0 to 1: over the questions that were answered, and those whose cues lie
+ * behind the learner (`passed`). 0 before the first.
+ */
+export function scoreSoFar(
+  lesson: Lesson,
+  responses: readonly ResponseRecord[],
+  passed: Readonly<Record<string, unknown>>,
+): number {
+  const answered = new Set(responses.map(({ questionId }) => questionId))
+  const behind = Object.values(lesson.cues).flatMap((cue) =>
+    cue.kind === 'question' && (answered.has(cue.questionId) || Object.hasOwn(passed, cue.id))
+      ? [lesson.questions[cue.questionId]!]
+      : [],
+  )
+  const max = behind.reduce((sum, question) => sum + question.points, 0)
+  const points = behind.reduce((sum, question) => sum + questionScore(question, responses), 0)
+  return max > 0 ? points / max : 0
+}
+
 /** One learner's line of the results. */
 export function attemptOutcome(lesson: Lesson, attempt: AttemptRecord): AttemptOutcome {
   const questions = questionsMet(lesson)

@@ -100,7 +100,8 @@ export const mediaRoutes = {
     {
       params: mediaParams,
       body: z.strictObject({ by: idSchema }),
-      reply: z.strictObject({ lessons: z.array(idSchema) }),
+      /** `left` are the lessons in which it could not be done; the others stand. */
+      reply: z.strictObject({ lessons: z.array(idSchema), left: z.array(idSchema) }),
     },
   ),
   prepareAgain: route(

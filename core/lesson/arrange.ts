@@ -1,6 +1,6 @@
 // Arranging boxes on the stage: aligning, distributing, snapping. Boxes in, boxes out, all in stage coordinates.
 import { boxOnStage } from './edits/index.ts'
-import type { Box } from './overlaySchema.ts'
+import type { Box, Point } from './overlaySchema.ts'
 
 export type Side = 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom'
 
@@ -93,4 +93,54 @@ function snapAxis(
   if (best.line !== null) return best
   const onGrid = Math.round(box[at] * GRID_FIELDS) / GRID_FIELDS
   return Math.abs(onGrid - box[at]) < within / 2 ? { by: onGrid - box[at], line: null } : best
+}
+
+/** Boxes moved together as far as all of them stay on the stage; their distances stay as they are. */
+export function movedTogether(boxes: readonly Box[], dx: number, dy: number): Box[] {
+  const bounded = ({ at, size }: Axis, by: number) => {
+    const least = Math.max(...boxes.map((box) => -box[at]))
+    const most = Math.min(...boxes.map((box) => 1 - box[at] - box[size]))
+    return Math.min(Math.max(by, least), most)
+  }
+  if (boxes.length === 0) return []
+  const [x, y] = [bounded(ACROSS, dx), bounded(DOWN, dy)]
+  return boxes.map((box) => boxOnStage({ ...box, x: box.x + x, y: box.y + y }))
+}
+
+export type Corner = 'nw' | 'ne' | 'sw' | 'se'
+
+/** The least that a box may become, as a share of the stage. */
+const LEAST_SIZE = 0.01
+
+/** A box one of whose corners was drawn by shares of the stage; the opposite corner stays. */
+export function cornerDrawn(box: Box, corner: Corner, dx: number, dy: number): Box {
+  const draw = ({ at, size }: Axis, by: number, isNear: boolean) => {
+    const [near, far] = [box[at], box[at] + box[size]]
+    const from = isNear ? Math.max(0, Math.min(near + by, far - LEAST_SIZE)) : near
+    const to = isNear ? far : Math.min(1, Math.max(far + by, near + LEAST_SIZE))
+    return { from, length: to - from }
+  }
+  const across = draw(ACROSS, dx, corner.endsWith('w'))
+  const down = draw(DOWN, dy, corner.startsWith('n'))
+  return boxOnStage({
+    ...{ x: across.from, width: across.length },
+    ...{ y: down.from, height: down.length },
+  })
+}
+
+/** A way across the stage seen along the sides of a box that is turned; `ratio` is the stage's width by its height. */
+export function alongTurned(dx: number, dy: number, degrees: number, ratio: number): Point {
+  const angle = (-degrees * Math.PI) / 180
+  const [x, y] = [dx * ratio, dy]
+  return {
+    x: (x * Math.cos(angle) - y * Math.sin(angle)) / ratio,
+    y: x * Math.sin(angle) + y * Math.cos(angle),
+  }
+}
+
+/** How far a box is turned whose upper middle points at `to`, in degrees clockwise, on a step of `stepDegrees`. */
+export function degreesTowards(box: Box, to: Point, ratio: number, stepDegrees: number): number {
+  const [x, y] = [(to.x - box.x - box.width / 2) * ratio, to.y - box.y - box.height / 2]
+  // A sum with 0 is never −0.
+  return Math.round((Math.atan2(x, -y) * 180) / Math.PI / stepDegrees) * stepDegrees + 0
 }

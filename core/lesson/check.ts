@@ -1,5 +1,6 @@
 // Whether a value is a lesson: its shape (Zod) and its inner references.
 import { issuesOf, type Issue } from '../fields/index.ts'
+import { noteProven, withoutProven } from './proven.ts'
 import { cuesNamedBy, partsNamedBy } from './references.ts'
 import { lessonSchema, type ForkCue, type Lesson } from './schema.ts'
 
@@ -7,10 +8,14 @@ export type Checked<T> = { ok: true; value: T } | { ok: false; issues: Issue[] }
 
 /** Checks shape and references of any value; never throws. */
 export function checkLesson(value: unknown): Checked<Lesson> {
-  const parsed = lessonSchema.safeParse(value)
+  const parsed = lessonSchema.safeParse(withoutProven(value))
   if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
-  const issues = [...findMisfiledKeys(parsed.data), ...findBrokenReferences(parsed.data)]
-  return issues.length === 0 ? { ok: true, value: parsed.data } : { ok: false, issues }
+  // The schema changes nothing that it lets pass, so the value itself is the lesson.
+  const lesson = value as Lesson
+  const issues = [...findMisfiledKeys(lesson), ...findBrokenReferences(lesson)]
+  if (issues.length > 0) return { ok: false, issues }
+  noteProven(lesson)
+  return { ok: true, value: lesson }
 }
 
 /** Every thing must stand under the key that is its own id. */

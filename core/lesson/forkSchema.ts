@@ -15,9 +15,10 @@ export const targetSchema = z.discriminatedUnion('to', [
 
 /** What must hold for a way to be taken by itself. */
 export const conditionSchema = z.discriminatedUnion('if', [
+  /** null where no question is named, or the one that was is gone; it never holds then. */
   z.strictObject({
     if: z.literal('answer'),
-    cueId: idSchema,
+    cueId: idSchema.nullable(),
     is: z.enum(['right', 'wrong', 'given']),
   }),
   /** Share of the marks that could be had so far. */

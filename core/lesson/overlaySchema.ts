@@ -91,7 +91,12 @@ export const shownSchema = z.discriminatedUnion('when', [
 export const overlayActionSchema = z.discriminatedUnion('does', [
   z.strictObject({ does: z.literal('time'), atMs: mediaMsSchema, pauses: z.boolean() }),
   z.strictObject({ does: z.literal('text'), text: plainText(2000), pauses: z.boolean() }),
-  z.strictObject({ does: z.literal('address'), address: addressSchema, pauses: z.boolean() }),
+  /** null until an address is written. */
+  z.strictObject({
+    does: z.literal('address'),
+    address: addressSchema.nullable(),
+    pauses: z.boolean(),
+  }),
   z.strictObject({ does: z.literal('question'), cueId: idSchema, pauses: z.boolean() }),
 ])
 

@@ -4,15 +4,21 @@ import { edited, fullLesson, PART, withFork } from '../testing/index.ts'
 import {
   addressSchema,
   alignedBoxes,
+  alongTurned,
   checkLesson,
   clipOf,
+  cornerDrawn,
+  degreesTowards,
   distributedBoxes,
   edits,
+  findWhatBlocksPublishing,
   mediaIdsOf,
+  movedTogether,
   overlayOf,
   runEdit,
   snappedBox,
   type Box,
+  type ForkCue,
   type OverlayCue,
 } from './index.ts'
 
@@ -50,6 +56,34 @@ describe('arranging', () => {
       guides: { x: null },
     })
     expect(snappedBox(box(0.148, 0.313), [], near).box).toEqual(box(0.148, 0.313))
+  })
+
+  it('moves several together until the first meets the edge', () => {
+    const two = [box(0.1, 0.1), box(0.5, 0.4)]
+    expect(movedTogether(two, -0.3, 0.05)).toEqual([box(0, 0.15), box(0.4, 0.45)])
+    expect(movedTogether([], 1, 1)).toEqual([])
+  })
+
+  it('draws one corner while the opposite one stays', () => {
+    const one = box(0.4, 0.4, 0.2, 0.2)
+    expect(cornerDrawn(one, 'nw', -0.1, 0.05)).toEqual(box(0.3, 0.45, 0.3, 0.15))
+    expect(cornerDrawn(one, 'se', 0.9, -0.1)).toEqual(box(0.4, 0.4, 0.6, 0.1))
+    // Drawn past its opposite a box becomes small, never turned inside out.
+    expect(cornerDrawn(one, 'ne', -0.9, 0.9)).toEqual(box(0.4, 0.59, 0.01, 0.01))
+  })
+
+  it('turns ways and boxes on a stage that is wider than high', () => {
+    const ratio = 16 / 9
+    const turned = alongTurned(0.09, 0, 90, ratio)
+    expect(turned.x).toBeCloseTo(0)
+    expect(turned.y).toBeCloseTo(-0.16)
+    const middle = box(0.375, 0.375, 0.25, 0.25)
+    const towards = (x: number, y: number, step = 1) =>
+      degreesTowards(middle, { x, y }, ratio, step)
+    expect([towards(0.5, 0.1), towards(0.9, 0.5), towards(0.5, 0.9), towards(0.1, 0.5)]).toEqual([
+      0, 90, 180, -90,
+    ])
+    expect(towards(0.6, 0.5 - 0.1 * ratio, 15)).toBe(45)
   })
 
   const share = fc.double({ min: 0, max: 0.8, noNaN: true })
@@ -95,6 +129,32 @@ describe('what an overlay leaves unsaid', () => {
   })
 })
 
+describe('becoming another form', () => {
+  const become = (lesson: ReturnType<typeof fullLesson>, form: 'box' | 'arrow' | 'text') =>
+    edited(lesson, edits.setOverlayForm, { cueId: 'o', content: { form } })
+
+  it('takes that form’s usual place and look while nobody has chosen any', () => {
+    const plain = overlay(fullLesson())
+    const drawn = overlay(become(fullLesson(), 'box'))
+    expect(drawn.look).toMatchObject({ fill: null, border: { width: 0.008 } })
+    expect(drawn.box).not.toEqual(plain.box)
+    const back = overlay(become(become(fullLesson(), 'arrow'), 'text'))
+    expect(back).toEqual(plain)
+  })
+
+  it('keeps what was chosen', () => {
+    const chosen = edited(fullLesson(), edits.setOverlayLook, {
+      cueId: 'o',
+      look: { ink: '#123456' },
+    })
+    const moved = edited(chosen, edits.setOverlayBox, { cueId: 'o', box: box(0.5, 0.5) })
+    expect(overlay(become(moved, 'box'))).toMatchObject({
+      look: { ink: '#123456' },
+      box: box(0.5, 0.5),
+    })
+  })
+})
+
 describe('stacking', () => {
   it('brings several to the front or the back in their own order', () => {
     let lesson = fullLesson()
@@ -132,6 +192,12 @@ describe('cues that name each other', () => {
   it('forget one that is deleted', () => {
     const after = edited(named(), edits.removeCues, { cueIds: ['a'] })
     expect(overlay(after)).toMatchObject({ shown: null, action: null })
+    // A way that hung on its answer is taken by nobody, and says so before publishing.
+    const fork = after.cues.g as ForkCue
+    expect(fork.choices.w!.condition).toEqual({ if: 'answer', cueId: null, is: 'right' })
+    const decides = edited(after, edits.setForkRules, { cueId: 'g', rules: { decides: true } })
+    const codes = findWhatBlocksPublishing(decides).map(({ code }) => code)
+    expect(codes).toContain('fork.noQuestion')
     expect(checkLesson(after).ok).toBe(true)
   })
 
@@ -164,6 +230,27 @@ describe('cues that name each other', () => {
     })
     expect(lost.ok).toBe(false)
   })
+})
+
+it('what on the picture would do nothing keeps a lesson from being published', () => {
+  const codes = (lesson: ReturnType<typeof fullLesson>) =>
+    findWhatBlocksPublishing(lesson).flatMap(({ code }) =>
+      code.startsWith('overlay') ? [code] : [],
+    )
+  const form = (content: Parameters<typeof edits.setOverlayForm.change>[1]['content']) =>
+    edited(fullLesson(), edits.setOverlayForm, { cueId: 'o', content })
+  const act = (action: OverlayCue['action']) =>
+    edited(fullLesson(), edits.setOverlayAction, { cueId: 'o', action: action ?? null })
+  expect(codes(fullLesson())).toEqual([])
+  expect(codes(form({ form: 'picture', mediaId: null, fit: 'whole' }))).toEqual([
+    'overlay.noPicture',
+  ])
+  expect(codes(form({ form: 'link', address: null }))).toEqual(['overlay.noAddress'])
+  expect(codes(form({ form: 'button' }))).toEqual(['overlay.noAction'])
+  expect(codes(act({ does: 'address', address: null, pauses: true }))).toEqual([
+    'overlay.noAddress',
+  ])
+  expect(codes(act({ does: 'time', atMs: 0, pauses: true }))).toEqual([])
 })
 
 it('only real web addresses are taken', () => {

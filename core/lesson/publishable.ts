@@ -2,6 +2,7 @@
 import type { Issue } from '../fields/index.ts'
 import { findWhatCannotBeAsked } from '../questions/index.ts'
 import { cueStartMs, partsInOrder } from './order.ts'
+import type { Choice } from './forkSchema.ts'
 import type { Cue, Lesson } from './schema.ts'
 
 /** The reasons why this lesson cannot be published; empty when it can. */
@@ -60,15 +61,16 @@ function findBadQuestion(lesson: Lesson, cue: Cue): Issue[] {
 }
 
 function findBadFork(cue: Cue): Issue[] {
-  if (cue.kind !== 'fork' || cue.decides) return []
-  return Object.values(cue.choices)
-    .filter(({ text }) => text.trim() === '')
-    .slice(0, 1)
-    .map(() => ({
-      path: ['cues', cue.id],
-      code: 'fork.noWords',
-      message: 'A way of a fork has no words that a learner could choose it by.',
-    }))
+  if (cue.kind !== 'fork') return []
+  const ways = Object.values(cue.choices)
+  const bad = (code: string, message: string) => [{ path: ['cues', cue.id], code, message }]
+  if (!cue.decides && ways.some(({ text }) => text.trim() === ''))
+    return bad('fork.noWords', 'A way of a fork has no words that a learner could choose it by.')
+  const hangsOnNothing = ({ condition }: Choice) =>
+    condition?.if === 'answer' && condition.cueId === null
+  if (cue.decides && ways.some(hangsOnNothing))
+    return bad('fork.noQuestion', 'A way of a fork hangs on an answer, and no question is named.')
+  return []
 }
 
 function findBadOverlay(cue: Cue): Issue[] {
@@ -77,7 +79,8 @@ function findBadOverlay(cue: Cue): Issue[] {
   const bad = (code: string, message: string) => [{ path: ['cues', id], code, message }]
   if (content?.form === 'picture' && content.mediaId === null)
     return bad('overlay.noPicture', 'An overlay is to show a picture and has none yet.')
-  if (content?.form === 'link' && content.address === null)
+  const opensNothing = action?.does === 'address' && action.address === null
+  if ((content?.form === 'link' && content.address === null) || opensNothing)
     return bad('overlay.noAddress', 'A link on the picture has no address yet.')
   if (content?.form === 'button' && !action)
     return bad('overlay.noAction', 'A button on the picture does nothing yet.')

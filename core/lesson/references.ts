@@ -18,7 +18,7 @@ export function cuesNamedBy(cue: Cue): NamedCue[] {
   }
   if (cue.kind !== 'fork') return []
   return Object.values(cue.choices).flatMap(({ id, condition }) =>
-    condition?.if === 'answer'
+    condition?.if === 'answer' && condition.cueId !== null
       ? [{ path: ['choices', id, 'condition', 'cueId'], cueId: condition.cueId }]
       : [],
   )
@@ -46,11 +46,9 @@ export function forgetCues(cue: Cue, isGone: (cueId: string) => boolean): void {
 }
 
 function forgetAnswers(fork: ForkCue, isGone: (cueId: string) => boolean): void {
-  for (const choice of Object.values(fork.choices))
-    if (choice.condition?.if === 'answer' && isGone(choice.condition.cueId)) {
-      // A way that hung on an answer must not be taken by everyone now; a score nobody is without keeps its place.
-      choice.condition = { if: 'score', atLeast: 1 }
-    }
+  for (const { condition } of Object.values(fork.choices))
+    if (condition?.if === 'answer' && condition.cueId !== null && isGone(condition.cueId))
+      condition.cueId = null
 }
 
 /** Gives the cues that a cue names their new ids, where they have one. */
@@ -61,7 +59,8 @@ export function renameCues(cue: Cue, newIds: Readonly<Record<string, string>>): 
     if (cue.action?.does === 'question') cue.action.cueId = renamed(cue.action.cueId)
   } else if (cue.kind === 'fork')
     for (const { condition } of Object.values(cue.choices))
-      if (condition?.if === 'answer') condition.cueId = renamed(condition.cueId)
+      if (condition?.if === 'answer' && condition.cueId !== null)
+        condition.cueId = renamed(condition.cueId)
 }
 
 /** The ids of all media that a lesson shows, films and pictures alike. */

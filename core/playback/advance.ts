@@ -1,10 +1,10 @@
 // The playback machine: (schedule, state, event) → (state, commands). Pure: no video, no clock, no screen.
 // Ordinary progress (tick) and jumps (seeked) are separate; every rule about what may be passed stands here once.
 import { assertNever } from '../fields/index.ts'
+import { moveTo, withOverlays } from './moving.ts'
 import { countdownOf, isDealtWith, momentOf, seekRange, wayByItself } from './asking.ts'
 import {
   isRequired,
-  overlaysAt,
   type ForkMoment,
   type Moment,
   type QuestionMoment,
@@ -159,34 +159,6 @@ function hold(schedule: Schedule, state: PlaybackState, moment: Moment, mediaMs:
   return withOverlays(schedule, held, commands)
 }
 
-/** Sets the media time and brings the overlays up to it. */
-function moveTo(schedule: Schedule, state: PlaybackState, mediaMs: number): Advanced {
-  const furthestMs = Math.max(state.furthestMs, mediaMs)
-  return withOverlays(schedule, { ...state, mediaMs, furthestMs }, [])
-}
-
-/** Brings what lies on the stage in line with the rest of the state. */
-function withOverlays(
-  schedule: Schedule,
-  state: PlaybackState,
-  before: PlaybackCommand[],
-): Advanced {
-  const overlays = overlaysAt(schedule, state.mediaMs, {
-    isAnswered: (cueId) => state.results[cueId] !== undefined,
-    countdown: countdownOf(schedule, state),
-  })
-  const commands: PlaybackCommand[] = [
-    ...before,
-    ...state.overlays
-      .filter((cueId) => !overlays.includes(cueId))
-      .map((cueId) => ({ kind: 'hide', cueId }) as const),
-    ...overlays
-      .filter((cueId) => !state.overlays.includes(cueId))
-      .map((cueId) => ({ kind: 'show', cueId }) as const),
-  ]
-  return { state: { ...state, overlays }, commands }
-}
-
 function onPlayed(schedule: Schedule, state: PlaybackState): Advanced {
   switch (state.mode.kind) {
     case 'held':
@@ -237,7 +209,8 @@ function onEnded(schedule: Schedule, state: PlaybackState): Advanced {
     state.mode.kind === 'reviewing' || state.mediaMs < end
       ? onTick(schedule, state, end)
       : same(state)
-  if (met.state.mode.kind !== 'free') return met
+  // Held, or led elsewhere by a fork at the very end.
+  if (met.state.mode.kind !== 'free' || met.state.mediaMs < end) return met
   return finish(met)
 }
 
@@ -339,13 +312,10 @@ function onClock(schedule: Schedule, state: PlaybackState, ms: number): Advanced
   const fork = momentOf(schedule, countdown.cueId) as ForkMoment
   const way = fork.ways.find(({ id }) => id === fork.defaultChoice)
   if (way) return take(schedule, waited, fork, way, 0)
-  return goOn(
-    schedule,
-    { ...waited, mode: { kind: 'free' }, waitedMs: 0 },
-    fork,
-    [hidden(fork)],
-    false,
-  )
+  // Nothing was chosen, but the fork lies behind the learner: no later jump is pulled back to it.
+  const released = { ...state.released, [fork.cueId]: true as const }
+  const freed: PlaybackState = { ...waited, mode: { kind: 'free' }, waitedMs: 0, released }
+  return goOn(schedule, freed, fork, [hidden(fork)], false)
 }
 
 const hidden = ({ cueId }: Moment): PlaybackCommand => ({ kind: 'hide', cueId })

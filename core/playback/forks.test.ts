@@ -136,6 +136,15 @@ describe('a countdown', () => {
     expect(commands.at(-1)).toEqual({ kind: 'play' })
   })
 
+  it('a fork that time ran out on pulls nobody back, in this sitting or a later one', () => {
+    const over = run(timed(), [tick(0), tick(10_000), clock(6000), seeked(2000), seeked(40_000)])
+    expect(over.state).toMatchObject({ mode: { kind: 'free' }, mediaMs: 40_000 })
+    const later = startPlayback({ released: Object.keys(over.state.released) })
+    expect(run(timed(), [seeked(40_000)], later).state.mode.kind).toBe('free')
+    // Whoever plays up to it is asked again.
+    expect(run(timed(), [seeked(9000), tick(10_040)], over.state).state.mode.kind).toBe('held')
+  })
+
   it('does not run while the film plays', () => {
     expect(run(timed('far'), [tick(0), clock(9000)]).state.waitedMs).toBe(0)
   })
@@ -176,6 +185,16 @@ describe('a fork that decides by itself', () => {
   it('falls back on its default', () => {
     const { state } = run(lesson, [...answer(true), known(0.5), tick(10_040)])
     expect(state).toMatchObject({ mediaMs: 10_040, chosen: { f: 'on' } })
+  })
+
+  it('at the film’s end leads back, and the film is not over', () => {
+    const back = withFork(lessonWithFilm(END), {
+      ...{ id: 'f', atMs: END, rules: { decides: true } },
+      ways: [{ id: 'w', target: { to: 'time', atMs: 20_000 } }],
+    })
+    const { state, commands } = run(back, [tick(0), tick(END - 40), { kind: 'ended' }])
+    expect(state).toMatchObject({ mode: { kind: 'free' }, mediaMs: 20_000, finished: false })
+    expect(commands.map(({ kind }) => kind)).not.toContain('finish')
   })
 
   it('forks that lead to each other do not hang', () => {

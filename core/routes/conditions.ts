@@ -22,7 +22,7 @@ export function isMet(
   if (condition === null) return true
   switch (condition.if) {
     case 'answer': {
-      const result = results[condition.cueId]
+      const result = condition.cueId === null ? undefined : results[condition.cueId]
       if (condition.is === 'given') return result !== undefined
       return result !== undefined && result.right === (condition.is === 'right')
     }

@@ -54,7 +54,8 @@ export default {
   secondsLeft: 'No time left | One second left | {n} seconds left',
   closeText: 'Close',
   opensAddress: 'opens in a new tab',
-  act: 'On the picture: {words}',
+  act: 'A place on the picture to press',
+  words: 'Words about the picture',
   finished: 'You have reached the end.',
   finishedSummary:
     'You watched {share} of the film and have {points} of 1 mark. | You watched {share} of the film and have {points} of {max} marks.',

@@ -12,12 +12,14 @@ import {
   scriptLanguages,
   scriptOfPart,
 } from '@fernbrake/core/lesson'
+import { scoreSoFar } from '@fernbrake/core/analysis'
 import { clockTime } from '@fernbrake/core/media'
 import type { QuestionMoment } from '@fernbrake/core/playback'
 import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
 import type { FrondCue } from '../frond/model.ts'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
+import { useCaptionWish } from '../session/useCaptionWish.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 import { useFork } from '../session/useFork.ts'
 import { useFilmSession } from '../session/useFilmSession.ts'
@@ -54,8 +56,7 @@ const script = computed(() =>
   language.value === null ? undefined : scriptOfPart(lesson, props.partId, language.value),
 )
 const lines = computed(() => (script.value ? linesInOrder(script.value) : []))
-const captions = ref(readCaptionWish())
-watch(captions, keepCaptionWish)
+const captions = useCaptionWish()
 const caption = computed(() => {
   const line = captions.value ? lines.value[lineIndexAt(lines.value, mediaMs.value)] : undefined
   return line && mediaMs.value < line.toMs ? line.text : null
@@ -119,12 +120,11 @@ const isEnded = computed(() => state.value.mode.kind === 'ended')
 const share = computed(() => n(watched.value, { style: 'percent', maximumFractionDigits: 0 }))
 const endWords = computed(() => forkEnding.value || endMessage(lesson.ending, answers.score.value))
 watch(
-  [() => answers.score.value, watched],
-  ([{ points, max }, share]) =>
-    session.dispatch({
-      kind: 'known',
-      facts: { score: max > 0 ? points / max : 0, watched: { [props.partId]: share } },
-    }),
+  [answers.responses, () => state.value.released, watched],
+  ([responses, released, share]) => {
+    const score = scoreSoFar(lesson, responses, released)
+    session.dispatch({ kind: 'known', facts: { score, watched: { [props.partId]: share } } })
+  },
   { immediate: true },
 )
 const allSent = computed(() => props.hostState.waiting === 0)
@@ -184,22 +184,6 @@ onMounted(() => {
   })
   onScopeDispose(stop)
 })
-
-const CAPTIONS_KEY = 'fernbrake-captions'
-function readCaptionWish(): boolean {
-  try {
-    return localStorage.getItem(CAPTIONS_KEY) !== 'off'
-  } catch {
-    return true
-  }
-}
-function keepCaptionWish(on: boolean): void {
-  try {
-    localStorage.setItem(CAPTIONS_KEY, on ? 'on' : 'off')
-  } catch {
-    // Storage may be switched off; the wish then lasts for this sitting.
-  }
-}
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The stage: the film with what lies on it. Stage coordinates run 0 to 1 in both directions.
-import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { inOrder, type Lesson, type OverlayCue, type Transition } from '@fernbrake/core/lesson'
 import type { PlayableMedia } from '../hosts/Host.ts'
@@ -38,13 +38,28 @@ watch(
   },
 )
 
+const closeWords = useTemplateRef('closeWords')
+/** Where the focus was when the words came up. */
+let pressed: HTMLElement | null = null
+
+function showWords(text: string): void {
+  pressed = document.activeElement as HTMLElement | null
+  words.value = text
+  void nextTick(() => closeWords.value?.focus())
+}
+function hideWords(): void {
+  words.value = null
+  void nextTick(() => pressed?.focus())
+}
+
 function onAct({ action, content }: OverlayCue): void {
   // Whoever reads elsewhere must not miss the film.
   if (content?.form === 'link') return props.session.pause()
   if (!action) return
   props.session.act(action)
-  if (action.does === 'text') words.value = action.text
-  if (action.does === 'address') window.open(action.address, '_blank', 'noopener,noreferrer')
+  if (action.does === 'text') showWords(action.text)
+  if (action.does === 'address' && action.address)
+    window.open(action.address, '_blank', 'noopener,noreferrer')
 }
 
 function animate(element: Element, at: 'comes' | 'goes', done: () => void): void {
@@ -100,13 +115,14 @@ onMounted(() => {
         @act="onAct(overlay)"
       />
     </TransitionGroup>
-    <div v-if="words !== null" class="words paper" role="dialog" :aria-label="t('player.film')">
+    <div v-if="words !== null" class="words paper" role="dialog" :aria-label="t('player.words')">
       <p dir="auto">{{ words }}</p>
       <button
+        ref="closeWords"
         class="fb-button"
         type="button"
-        @click="words = null"
-        @keydown.esc.stop="words = null"
+        @click="hideWords"
+        @keydown.esc.stop="hideWords"
       >
         {{ t('player.closeText') }}
       </button>

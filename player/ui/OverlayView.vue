@@ -2,7 +2,7 @@
 // One overlay on the stage. The same drawing is used for playing and for editing; `live` ones can be clicked.
 import { computed, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { overlayOf, type OverlayCue } from '@fernbrake/core/lesson'
+import { overlayOf, showsWords, type OverlayCue } from '@fernbrake/core/lesson'
 import { placeStyle, pointerLine } from './overlayShapes.ts'
 
 const props = defineProps<{
@@ -36,7 +36,7 @@ const attributes = computed(() => {
       ...{ href: href.value, target: '_blank', rel: 'noopener noreferrer' },
       'aria-label': `${words}, ${t('player.opensAddress')}`,
     }
-  return acts.value ? { type: 'button', 'aria-label': words || t('player.act', { words }) } : {}
+  return acts.value ? { type: 'button', 'aria-label': words || t('player.act') } : {}
 })
 </script>
 
@@ -93,7 +93,7 @@ const attributes = computed(() => {
         <span dir="auto">{{ overlay.text }}</span>
       </template>
       <span
-        v-else-if="!['box', 'ellipse', 'cover', 'picture'].includes(content.form)"
+        v-else-if="showsWords(content.form)"
         dir="auto"
         :class="{ address: content.form === 'link' }"
         >{{ overlay.text }}</span

@@ -26,7 +26,7 @@ export async function replaceEverywhere(
   person: Person,
   mediaId: string,
   by: string,
-): Promise<{ lessons: string[] }> {
+): Promise<{ lessons: string[]; left: string[] }> {
   const [old, next] = await Promise.all([
     MediaRow.findByPk(mediaId),
     MediaRow.findOne({ where: { id: by, ownerId: person.id } }),
@@ -40,17 +40,31 @@ export async function replaceEverywhere(
     next.kind === 'film'
       ? { durationMs: next.durationMs ?? null, frameRate: next.frameRate ?? null }
       : null
-  const lessons: string[] = []
+  const reply = { lessons: [] as string[], left: [] as string[] }
   for (const lessonId of await lessonsToReplaceIn(context.database, person.id, mediaId)) {
-    const row = await LessonRow.findByPk(lessonId)
-    const outcome = row && runEdit(row.draft, edits.replaceMedia, { from: mediaId, to: by, film })
-    if (!row || !outcome?.ok || outcome.made.patches.length === 0) continue
-    const { name, patches } = outcome.made
-    await takeEdits(context, person, lessonId, {
-      revision: row.revision,
-      edits: [{ id: nanoid(), name, patches }],
-    })
-    lessons.push(lessonId)
+    const isDone = await replaceIn(context, person, lessonId, { from: mediaId, to: by, film })
+    reply[isDone ? 'lessons' : 'left'].push(lessonId)
   }
-  return { lessons }
+  return reply
+}
+
+/** Answers false, and changes nothing, where the draft would not be a valid lesson or somebody was faster. */
+async function replaceIn(
+  context: Context,
+  person: Person,
+  lessonId: string,
+  args: Parameters<typeof edits.replaceMedia.change>[1],
+): Promise<boolean> {
+  const row = await LessonRow.findByPk(lessonId)
+  const outcome = row && runEdit(row.draft, edits.replaceMedia, args)
+  if (!row || !outcome?.ok) return false
+  const { name, patches } = outcome.made
+  const edit = { id: nanoid(), name, patches }
+  try {
+    await takeEdits(context, person, lessonId, { revision: row.revision, edits: [edit] })
+    return true
+  } catch (error) {
+    if (error instanceof HttpError) return false
+    throw error
+  }
 }

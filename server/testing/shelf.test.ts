@@ -107,14 +107,14 @@ describe('where media are used', () => {
     ])
     const replace = (by: string) =>
       owner.agent.post(`/api/media/${old.id}/replacement`).send({ by })
-    expect((await replace(next.id).expect(200)).body).toEqual({ lessons: [lessonId] })
+    expect((await replace(next.id).expect(200)).body).toEqual({ lessons: [lessonId], left: [] })
     const draft = (await LessonRow.findByPk(lessonId))!.draft
     expect(draft.cues[cueId]).toMatchObject({ content: { mediaId: next.id } })
     expect(await uses(old.id)).toMatchObject([{ draft: false, editions: 1 }])
     expect(await uses(next.id)).toMatchObject([{ draft: true, editions: 0 }])
     const { body } = await owner.agent.get(`/api/lessons/${lessonId}/history`).expect(200)
     expect(JSON.stringify(body)).toContain('replaceMedia')
-    expect((await replace(next.id).expect(200)).body).toEqual({ lessons: [] })
+    expect((await replace(next.id).expect(200)).body).toEqual({ lessons: [], left: [] })
     const stranger = await server.signedIn('designer')
     await stranger.agent.post(`/api/media/${old.id}/replacement`).send({ by: next.id }).expect(404)
     await replace('nobody').expect(404)

@@ -94,6 +94,7 @@ export default {
       part_noFilm: 'The film is not ready to play yet.',
       cue_beyondEnd: 'Something is placed after the film has ended.',
       fork_noWords: 'A way of a fork has no words that a learner could choose it by.',
+      fork_noQuestion: 'A way of a fork hangs on an answer, and no question is named.',
       overlay_noPicture: 'An overlay is to show a picture and has none yet.',
       overlay_noAddress: 'A link on the picture has no address yet.',
       overlay_noAction: 'A button on the picture does nothing yet.',

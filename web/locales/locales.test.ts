@@ -40,6 +40,7 @@ it('what keeps a lesson from being published has a sentence', () => {
     'part_noFilm',
     'cue_beyondEnd',
     'fork_noWords',
+    'fork_noQuestion',
     'overlay_noPicture',
     'overlay_noAddress',
     'overlay_noAction',

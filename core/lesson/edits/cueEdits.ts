@@ -4,6 +4,7 @@ import type { Edit } from '../runEdit.ts'
 import type { Box, OverlayForm } from '../overlaySchema.ts'
 import type { Cue, Hold, Lesson, OverlayCue } from '../schema.ts'
 import { clampSpan, clampToFilm, orderAfterAll } from './placing.ts'
+import { usualOverlay } from './usualOverlay.ts'
 
 /** How long a new overlay stays when nothing else is said, in ms. */
 export const NEW_OVERLAY_MS = 5000
@@ -92,44 +93,6 @@ export const addOverlay: Edit<{
     }
     if (content && content.form !== 'text') draft.cues[cueId].content = content
   },
-}
-
-/** Where a new overlay lies and how it looks until somebody says otherwise. */
-function usualOverlay(form: OverlayForm['form']): Pick<OverlayCue, 'box' | 'look'> {
-  const words = { ink: '#17231C', fill: '#FFFDF8', size: 0.045, align: 'start' } as const
-  const drawn = { ...words, ink: '#A5461D', fill: null, corner: 0 }
-  const line = { colour: '#A5461D', width: 0.008 }
-  switch (form) {
-    case 'panel':
-      return { box: { x: 0.06, y: 0.08, width: 0.42, height: 0.34 }, look: words }
-    case 'picture':
-      return { box: { x: 0.06, y: 0.1, width: 0.3, height: 0.4 }, look: { ...words, fill: null } }
-    case 'button':
-    case 'link':
-      return {
-        box: { x: 0.06, y: 0.08, width: 0.26, height: 0.12 },
-        look: { ...words, ink: '#FFFDF8', fill: '#385873', align: 'centre' },
-      }
-    case 'box':
-    case 'ellipse':
-      return {
-        box: { x: 0.3, y: 0.3, width: 0.3, height: 0.3 },
-        look: { ...drawn, border: line },
-      }
-    case 'arrow':
-      return {
-        box: { x: 0.3, y: 0.42, width: 0.3, height: 0.12 },
-        look: { ...drawn, border: line },
-      }
-    case 'cover':
-      return {
-        box: { x: 0.3, y: 0.3, width: 0.3, height: 0.3 },
-        look: { ...words, fill: '#17231C', corner: 0 },
-      }
-    case 'text':
-    case 'label':
-      return { box: { x: 0.06, y: 0.08, width: 0.4, height: 0.12 }, look: words }
-  }
 }
 
 export const addBookmark: Edit<{ cueId: string; partId: string; atMs: number; title: string }> = {

@@ -14,18 +14,20 @@ import type { Edit } from '../runEdit.ts'
 import type { Lesson, OverlayCue } from '../schema.ts'
 import { clampToFilm } from './placing.ts'
 import { boxOnStage } from './cueEdits.ts'
+import { becomeUsual } from './usualOverlay.ts'
 
 function overlayIn(draft: Lesson, cueId: string): OverlayCue | null {
   const cue = draft.cues[cueId]
   return cue?.kind === 'overlay' ? cue : null
 }
 
-/** Makes an overlay another kind of overlay; its words, time, place and look stay. */
+/** Makes an overlay another kind of overlay; its words and time stay, and so do place and look that were chosen. */
 export const setOverlayForm: Edit<{ cueId: string; content: OverlayForm }> = {
   name: 'setOverlayForm',
   change: (draft, { cueId, content }) => {
     const cue = overlayIn(draft, cueId)
     if (!cue) return
+    becomeUsual(cue, cue.content?.form ?? 'text', content.form)
     if (content.form === 'text') delete cue.content
     else
       cue.content =

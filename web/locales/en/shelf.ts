@@ -45,6 +45,7 @@ export default {
     replaceBy: 'Put another in its place',
     replace: 'Replace | Replace in one draft | Replace in {n} drafts',
     replaced: 'Nothing was replaced. | Replaced in one draft. | Replaced in {n} drafts.',
+    left: 'Done everywhere. | In one draft it could not be replaced; it stays as it was there. | In {n} drafts it could not be replaced; it stays as it was there.',
     replaceFailed: 'It was not replaced. Check the connection, then try again.',
   },
 }

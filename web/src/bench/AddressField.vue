@@ -3,9 +3,10 @@
 import InputText from 'primevue/inputtext'
 import { ref, useId, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { addressSchema } from '@fernbrake/core/lesson'
 import { useBench } from './useBench.ts'
 
-const props = defineProps<{ label: string; address: string; isGood: (text: string) => boolean }>()
+const props = defineProps<{ label: string; address: string }>()
 const emit = defineEmits<{ change: [address: string] }>()
 const { canEdit } = useBench()
 const { t } = useI18n()
@@ -21,7 +22,7 @@ function take(): void {
   const text = typed.value.trim()
   // Whoever types a bare name means the usual way there.
   const address = text === '' || /^[a-z]+:/i.test(text) ? text : `https://${text}`
-  wrong.value = address !== '' && !props.isGood(address)
+  wrong.value = address !== '' && !addressSchema.safeParse(address).success
   if (!wrong.value && address !== props.address) emit('change', address)
 }
 </script>

@@ -3,10 +3,17 @@
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { mediaFileAddress } from '@fernbrake/core/contract'
-import { formOf, inOrder, isShownAt, type Box, type OverlayCue } from '@fernbrake/core/lesson'
+import {
+  formOf,
+  inOrder,
+  isShownAt,
+  type Box,
+  type Corner,
+  type OverlayCue,
+} from '@fernbrake/core/lesson'
 import { createFilmMedia, OverlayView } from '@fernbrake/player'
 import { useBench } from './useBench.ts'
-import { useStageDrag, type Corner } from './useStageDrag.ts'
+import { useStageDrag } from './useStageDrag.ts'
 
 const bench = useBench()
 const { t } = useI18n()
@@ -45,6 +52,7 @@ watch(
   video,
   (element) => {
     bench.film.value?.destroy()
+    bench.video.value = element
     if (!element) return
     const film = createFilmMedia(element, bench.frameRate.value, {
       onTick: (ms) => (bench.mediaMs.value = ms),

@@ -3,27 +3,16 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { partsInOrder, type Condition } from '@fernbrake/core/lesson'
-import { clockTime } from '@fernbrake/core/media'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
 import { useBench } from './useBench.ts'
+import { useCueChoices } from './useCueChoices.ts'
 
 const props = defineProps<{ condition: Condition | null }>()
 const emit = defineEmits<{ change: [condition: Condition | null] }>()
 const bench = useBench()
 const { t } = useI18n()
-const questions = computed(() =>
-  bench.cues.value.flatMap((cue) =>
-    cue.kind === 'question'
-      ? [
-          {
-            value: cue.id,
-            label: `${clockTime(cue.atMs)} ${bench.lesson.value.questions[cue.questionId]?.stem ?? ''}`,
-          },
-        ]
-      : [],
-  ),
-)
+const questions = useCueChoices(({ kind }) => kind === 'question')
 const parts = computed(() =>
   partsInOrder(bench.lesson.value).map(({ id, title }) => ({
     value: id,
@@ -83,7 +72,7 @@ const share = computed(() => isShare(props.condition))
   <ChoiceField
     v-if="condition?.if === 'answer'"
     :label="t('fork.whichQuestion')"
-    :value="condition.cueId"
+    :value="condition.cueId ?? ''"
     :choices="questions"
     @change="emit('change', { ...condition, cueId: $event })"
   />

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { cueStartMs, type Cue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
-import { cueWords } from './cueWords.ts'
+import { cueWords, wordlessKey } from './cueWords.ts'
 import { useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: Cue }>()
@@ -23,7 +23,7 @@ const time = computed(() =>
     ? `${clockTime(props.cue.fromMs)}–${clockTime(props.cue.toMs)}`
     : clockTime(cueStartMs(props.cue)),
 )
-const words = computed(() => cueWords(bench.lesson.value, props.cue) || t('bench.noWords'))
+const words = computed(() => cueWords(bench.lesson.value, props.cue) || t(wordlessKey(props.cue)))
 const extra = computed(() => {
   if (bench.isBeyondEnd(props.cue)) return t('bench.beyondEnd')
   return props.cue.kind === 'question' && props.cue.hold !== 'none' ? t('bench.holds') : null

@@ -5,7 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { cueEndMs, cueStartMs, edits, type Cue } from '@fernbrake/core/lesson'
 import { timecodeOf } from '@fernbrake/core/media'
 import ChoiceField from './ChoiceField.vue'
-import { cueWords } from './cueWords.ts'
+import { cueWords, wordlessKey } from './cueWords.ts'
 import DeskTabs from './DeskTabs.vue'
 import SelectionBar from './SelectionBar.vue'
 import TimeField from './TimeField.vue'
@@ -150,7 +150,7 @@ watch(bench.selectedId, async (id) => {
         <span role="gridcell" class="kind">{{ t(`bench.kind.${cue.kind}`) }}</span>
         <span role="gridcell" class="words" dir="auto"
           ><b v-if="bench.isBeyondEnd(cue)" class="beyond">{{ t('bench.beyondEnd') }}</b>
-          {{ cueWords(bench.lesson.value, cue) || t('bench.noWords') }}</span
+          {{ cueWords(bench.lesson.value, cue) || t(wordlessKey(cue)) }}</span
         >
         <span role="gridcell" class="mono end">{{ length(cue) }}</span>
       </div>

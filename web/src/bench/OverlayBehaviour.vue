@@ -4,7 +4,6 @@ import Checkbox from 'primevue/checkbox'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import {
-  addressSchema,
   edits,
   formOf,
   type OverlayAction,
@@ -12,13 +11,13 @@ import {
   type Shown,
   type Transition,
 } from '@fernbrake/core/lesson'
-import { clockTime } from '@fernbrake/core/media'
 import AddressField from './AddressField.vue'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
+import { useCueChoices } from './useCueChoices.ts'
 
 const props = defineProps<{ cue: OverlayCue }>()
 const bench = useBench()
@@ -29,25 +28,8 @@ const shown = computed(() => props.cue.shown ?? null)
 const action = computed(() => props.cue.action ?? null)
 const isLink = computed(() => formOf(props.cue) === 'link')
 
-const questions = computed(() =>
-  bench.cues.value.flatMap((cue) =>
-    cue.kind === 'question'
-      ? [
-          {
-            value: cue.id,
-            label: `${clockTime(cue.atMs)} ${bench.lesson.value.questions[cue.questionId]?.stem ?? ''}`,
-          },
-        ]
-      : [],
-  ),
-)
-const countdowns = computed(() =>
-  bench.cues.value.flatMap((cue) =>
-    cue.kind === 'fork' && cue.countdownMs !== null
-      ? [{ value: cue.id, label: `${clockTime(cue.atMs)} ${cue.prompt}` }]
-      : [],
-  ),
-)
+const questions = useCueChoices(({ kind }) => kind === 'question')
+const countdowns = useCueChoices((cue) => cue.kind === 'fork' && cue.countdownMs !== null)
 const whens = computed(() =>
   (['time', 'always', 'untilAnswered', 'afterAnswered', 'countdown'] as const)
     .filter((when) => when !== 'countdown' || countdowns.value.length > 0)
@@ -90,9 +72,8 @@ function pickDeed(does: 'nothing' | OverlayAction['does']): void {
   else if (does === 'time') setAction({ does, atMs: bench.mediaMs.value, pauses: false })
   else if (does === 'text') setAction({ does, text: '', pauses })
   else if (does === 'question') setAction({ does, cueId: questions.value[0]!.value, pauses })
-  else setAction({ does, address: 'https://harrowmere.example/', pauses })
+  else setAction({ does, address: null, pauses })
 }
-const isAddress = (text: string) => addressSchema.safeParse(text).success
 </script>
 
 <template>
@@ -187,9 +168,8 @@ const isAddress = (text: string) => addressSchema.safeParse(text).success
     <AddressField
       v-if="action?.does === 'address'"
       :label="t('overlay.address')"
-      :address="action.address"
-      :is-good="isAddress"
-      @change="$event !== '' && setAction({ ...action, address: $event })"
+      :address="action.address ?? ''"
+      @change="setAction({ ...action, address: $event || null })"
     />
     <ChoiceField
       v-if="action?.does === 'question'"

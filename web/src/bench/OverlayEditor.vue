@@ -3,7 +3,6 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import {
-  addressSchema,
   edits,
   formOf,
   OVERLAY_FORMS,
@@ -60,7 +59,6 @@ function setSpan(part: { fromMs?: number; toMs?: number }): void {
   const { fromMs, toMs } = props.cue
   draft.make(edits.setOverlaySpan, { cueId: cueId.value, fromMs, toMs, ...part })
 }
-const isAddress = (text: string) => addressSchema.safeParse(text).success
 </script>
 
 <template>
@@ -89,7 +87,6 @@ const isAddress = (text: string) => addressSchema.safeParse(text).success
       v-if="cue.content?.form === 'link'"
       :label="t('overlay.address')"
       :address="cue.content.address ?? ''"
-      :is-good="isAddress"
       @change="setContent({ form: 'link', address: $event || null })"
     />
     <PictureField

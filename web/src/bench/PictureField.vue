@@ -54,7 +54,7 @@ function onDrop(event: DragEvent): void {
 
 /** The frame that the stage shows, in the film's own size. */
 function takeFrame(): void {
-  const video = document.querySelector<HTMLVideoElement>('.stage video')
+  const video = bench.video.value
   if (!video || video.videoWidth === 0) return
   const canvas = document.createElement('canvas')
   canvas.width = video.videoWidth

@@ -1,5 +1,5 @@
 // What a cue says, for cards and lists.
-import type { Cue, Lesson } from '@fernbrake/core/lesson'
+import { formOf, showsWords, type Cue, type Lesson } from '@fernbrake/core/lesson'
 
 /** The words of a cue; '' where it has none yet. */
 export function cueWords(lesson: Pick<Lesson, 'questions'>, cue: Cue): string {
@@ -15,4 +15,10 @@ export function cueWords(lesson: Pick<Lesson, 'questions'>, cue: Cue): string {
     case 'note':
       return cue.text
   }
+}
+
+/** Which sentence stands for a cue without words: shapes and pictures need none. */
+export function wordlessKey(cue: Cue): string {
+  const form = cue.kind === 'overlay' ? formOf(cue) : null
+  return form && !showsWords(form) ? `overlay.form.${form}` : 'bench.noWords'
 }

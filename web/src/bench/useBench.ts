@@ -38,6 +38,8 @@ export function createBench(
   const { lesson } = draft
   const media = shallowRef<Media | null>(null)
   const film = shallowRef<FilmMedia | null>(null)
+  /** The element on the stage; for taking its picture, never for playing. */
+  const video = shallowRef<HTMLVideoElement | null>(null)
   const snapshot = shallowRef<MediaSnapshot | null>(null)
   const mediaMs = ref(0)
   /** What is selected, in the order in which it was; the sheet shows the last. */
@@ -244,6 +246,7 @@ export function createBench(
     media,
     times,
     film,
+    video,
     snapshot,
     mediaMs,
     durationMs,

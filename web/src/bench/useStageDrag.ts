@@ -1,20 +1,22 @@
 // Moving, resizing and turning overlays on the stage by pointer and by keys.
 import { computed, ref, shallowRef, type Ref } from 'vue'
 import {
+  alongTurned,
+  cornerDrawn,
+  degreesTowards,
   edits,
   formOf,
   movedBox,
+  movedTogether,
   resizedBox,
   snappedBox,
-  boxOnStage,
-  type Box,
+  type Corner,
   type Guides,
   type OverlayCue,
   type Point,
 } from '@fernbrake/core/lesson'
 import type { Bench } from './useBench.ts'
 
-export type Corner = 'nw' | 'ne' | 'sw' | 'se'
 type How = 'move' | 'turn' | 'point' | Corner
 
 interface Held {
@@ -36,31 +38,6 @@ const MOVES: Record<string, [number, number]> = {
   ArrowRight: [NUDGE, 0],
   ArrowUp: [0, -NUDGE],
   ArrowDown: [0, NUDGE],
-}
-
-/** A point of the page, seen from the box's own sides when it is turned, in shares of the stage. */
-function alongBox(dx: number, dy: number, degrees: number, ratio: number): [number, number] {
-  const angle = (-degrees * Math.PI) / 180
-  const [x, y] = [dx * ratio, dy]
-  const turned = [
-    x * Math.cos(angle) - y * Math.sin(angle),
-    x * Math.sin(angle) + y * Math.cos(angle),
-  ]
-  return [turned[0]! / ratio, turned[1]!]
-}
-
-function resizedAt(box: Box, corner: Corner, dx: number, dy: number): Box {
-  const least = 0.01
-  const left = corner.endsWith('w') ? Math.min(box.x + dx, box.x + box.width - least) : box.x
-  const top = corner.startsWith('n') ? Math.min(box.y + dy, box.y + box.height - least) : box.y
-  const right = corner.endsWith('e')
-    ? Math.max(box.x + box.width + dx, left + least)
-    : box.x + box.width
-  const bottom = corner.startsWith('s')
-    ? Math.max(box.y + box.height + dy, top + least)
-    : box.y + box.height
-  const [x, y] = [Math.max(0, left), Math.max(0, top)]
-  return boxOnStage({ x, y, width: Math.min(1, right) - x, height: Math.min(1, bottom) - y })
 }
 
 export function useStageDrag(
@@ -109,8 +86,8 @@ export function useStageDrag(
     if (how === 'move') return move(dx, dy, { width, height, free: event.altKey })
     if (how === 'turn') return turn(at, width / height, event.altKey)
     if (how === 'point') return point(at)
-    const [across, down] = alongBox(dx, dy, overlay.rotation ?? 0, width / height)
-    pending.value = { [overlay.id]: { box: resizedAt(overlay.box, how, across, down) } }
+    const by = alongTurned(dx, dy, overlay.rotation ?? 0, width / height)
+    pending.value = { [overlay.id]: { box: cornerDrawn(overlay.box, how, by.x, by.y) } }
   }
 
   function move(dx: number, dy: number, stageIs: { width: number; height: number; free: boolean }) {
@@ -124,17 +101,18 @@ export function useStageDrag(
       : snappedBox(wanted, others, within)
     guides.value = snapped.guides
     const [byX, byY] = [snapped.box.x - overlay.box.x, snapped.box.y - overlay.box.y]
-    pending.value = Object.fromEntries(
-      along.map(({ id, box }) => [id, { box: movedBox(box, byX, byY) }]),
+    const boxes = movedTogether(
+      along.map(({ box }) => box),
+      byX,
+      byY,
     )
+    pending.value = Object.fromEntries(along.map(({ id }, index) => [id, { box: boxes[index]! }]))
   }
 
   function turn(at: Point, ratio: number, free: boolean): void {
     const { id, box } = held!.overlay
-    const [x, y] = [(at.x - box.x - box.width / 2) * ratio, at.y - box.y - box.height / 2]
-    const degrees = (Math.atan2(x, -y) * 180) / Math.PI
-    const step = free ? 1 : TURN_SNAP_DEGREES
-    pending.value = { [id]: { rotation: Math.round(degrees / step) * step } }
+    const rotation = degreesTowards(box, at, ratio, free ? 1 : TURN_SNAP_DEGREES)
+    pending.value = { [id]: { rotation } }
   }
 
   function point(at: Point): void {
@@ -180,7 +158,11 @@ export function useStageDrag(
     const along = onStage.value.filter(
       ({ id, locked }) => !locked && (id === cueId || bench.selectedIds.value.includes(id)),
     )
-    const boxes = Object.fromEntries(along.map(({ id, box }) => [id, movedBox(box, ...by)]))
+    const moved = movedTogether(
+      along.map(({ box }) => box),
+      ...by,
+    )
+    const boxes = Object.fromEntries(along.map(({ id }, index) => [id, moved[index]!]))
     draft.make(edits.setOverlayBoxes, { boxes })
   }
 

@@ -76,6 +76,7 @@ const others = computed(() =>
 )
 const by = ref<string | null>(null)
 const replaced = ref<number | null>(null)
+const left = ref(0)
 const replaceFailed = ref(false)
 const inDrafts = computed(() => uses.value.value?.lessons.filter(({ draft }) => draft).length ?? 0)
 
@@ -85,6 +86,7 @@ async function replace(): Promise<void> {
   try {
     const reply = await call('replaceMedia', { params: { mediaId }, body: { by: by.value } })
     replaced.value = reply.lessons.length
+    left.value = reply.left.length
     await uses.reload()
   } catch {
     replaceFailed.value = true
@@ -189,6 +191,7 @@ async function replace(): Promise<void> {
       />
     </form>
     <p v-if="replaced !== null" role="status">{{ t('shelf.replaced', replaced) }}</p>
+    <p v-if="left > 0" class="notice straw" role="status">{{ t('shelf.left', left) }}</p>
     <p v-if="replaceFailed" class="notice" role="alert">{{ t('shelf.replaceFailed') }}</p>
   </section>
 </template>

@@ -1,0 +1,54 @@
+// Where an overlay lies and how it looks until somebody says otherwise.
+import type { OverlayForm } from '../overlaySchema.ts'
+import type { OverlayCue } from '../schema.ts'
+
+/** The usual box and look of this form; a fresh copy each time. */
+export function usualOverlay(form: OverlayForm['form']): Pick<OverlayCue, 'box' | 'look'> {
+  const words = { ink: '#17231C', fill: '#FFFDF8', size: 0.045, align: 'start' } as const
+  const drawn = { ...words, ink: '#A5461D', fill: null, corner: 0 }
+  const line = { colour: '#A5461D', width: 0.008 }
+  switch (form) {
+    case 'panel':
+      return { box: { x: 0.06, y: 0.08, width: 0.42, height: 0.34 }, look: words }
+    case 'picture':
+      return { box: { x: 0.06, y: 0.1, width: 0.3, height: 0.4 }, look: { ...words, fill: null } }
+    case 'button':
+    case 'link':
+      return {
+        box: { x: 0.06, y: 0.08, width: 0.26, height: 0.12 },
+        look: { ...words, ink: '#FFFDF8', fill: '#385873', align: 'centre' },
+      }
+    case 'box':
+    case 'ellipse':
+      return {
+        box: { x: 0.3, y: 0.3, width: 0.3, height: 0.3 },
+        look: { ...drawn, border: line },
+      }
+    case 'arrow':
+      return {
+        box: { x: 0.3, y: 0.42, width: 0.3, height: 0.12 },
+        look: { ...drawn, border: line },
+      }
+    case 'cover':
+      return {
+        box: { x: 0.3, y: 0.3, width: 0.3, height: 0.3 },
+        look: { ...words, fill: '#17231C', corner: 0 },
+      }
+    case 'text':
+    case 'label':
+      return { box: { x: 0.06, y: 0.08, width: 0.4, height: 0.12 }, look: words }
+  }
+}
+
+/** Gives an overlay that becomes another form that form's usual box and look, as far as nobody has chosen its own. */
+export function becomeUsual(
+  cue: Pick<OverlayCue, 'box' | 'look'>,
+  from: OverlayForm['form'],
+  to: OverlayForm['form'],
+): void {
+  const [before, after] = [usualOverlay(from), usualOverlay(to)]
+  const isSame = (one: object, other: object) =>
+    JSON.stringify(Object.entries(one).sort()) === JSON.stringify(Object.entries(other).sort())
+  if (isSame(cue.box, before.box)) cue.box = after.box
+  if (isSame(cue.look, before.look)) cue.look = after.look
+}

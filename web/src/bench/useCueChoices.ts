@@ -1,0 +1,17 @@
+// The cues of the film as choices of a field: by their time and words.
+import { computed } from 'vue'
+import { cueStartMs, type Cue } from '@fernbrake/core/lesson'
+import { clockTime } from '@fernbrake/core/media'
+import { cueWords } from './cueWords.ts'
+import { useBench } from './useBench.ts'
+
+/** The cues that `isOffered`, in film time. */
+export function useCueChoices(isOffered: (cue: Cue) => boolean) {
+  const bench = useBench()
+  return computed(() =>
+    bench.cues.value.filter(isOffered).map((cue) => ({
+      value: cue.id,
+      label: `${clockTime(cueStartMs(cue))} ${cueWords(bench.lesson.value, cue)}`,
+    })),
+  )
+}
