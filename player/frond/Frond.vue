@@ -167,6 +167,7 @@ const clipId = (id: string) => `fill-${id}`
       <g
         v-for="cue in visible"
         :key="cue.id"
+        v-memo="[cue, view, stemY, laneY(cue.id), isSelected(cue.id), small, editable]"
         :data-cue="cue.id"
         class="cue"
         :class="[cue.kind, { selected: isSelected(cue.id) }]"

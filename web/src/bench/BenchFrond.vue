@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { msOfX, panWindow, zoomWindow } from '@fernbrake/core/frond'
-import { cueStartMs } from '@fernbrake/core/lesson'
+import { cueStartMs, type Cue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, useElementWidth, type FrondCue } from '@fernbrake/player'
 import FilmTracks from './FilmTracks.vue'
@@ -33,14 +33,21 @@ watch(
   { immediate: true },
 )
 
-const frondCues = computed<FrondCue[]>(() =>
-  bench.cues.value.map((cue) => {
-    const label = `${t(`bench.kind.${cue.kind}`)} ${clockTime(cueStartMs(cue))}`
-    const base = { id: cue.id, kind: cue.kind, label, ...placeOf(cue) }
-    if (cue.kind === 'bookmark') return { ...base, title: cue.title }
-    return cue.kind === 'question' ? { ...base, standing: 'answered' as const } : base
-  }),
-)
+/** What is drawn of each cue: of a thousand cues an edit changes one, and only that is made and drawn anew. */
+const made = new WeakMap<Cue, FrondCue>()
+const frondCues = computed<FrondCue[]>(() => bench.cues.value.map(frondCueOf))
+
+function frondCueOf(cue: Cue): FrondCue {
+  const place = placeOf(cue)
+  const known = made.get(cue)
+  if (known && known.fromMs === place.fromMs && known.toMs === place.toMs) return known
+  const label = `${t(`bench.kind.${cue.kind}`)} ${clockTime(cueStartMs(cue))}`
+  const drawn: FrondCue = { id: cue.id, kind: cue.kind, label, ...place }
+  if (cue.kind === 'bookmark') drawn.title = cue.title
+  if (cue.kind === 'question') drawn.standing = 'answered'
+  made.set(cue, drawn)
+  return drawn
+}
 
 /** A plain click on one of several that are selected keeps them, so that they can be dragged together. */
 function onPick(id: string, extend: boolean): void {
