@@ -1,6 +1,6 @@
 // An overlay with everything filled in that its document leaves out, and when it is on the stage.
 import { isShownAt } from './order.ts'
-import type { OverlayForm, OverlayLook } from './overlaySchema.ts'
+import type { OverlayForm, OverlayFormName, OverlayLook } from './overlaySchema.ts'
 import type { OverlayCue } from './schema.ts'
 
 type Filled<T> = { [K in keyof T]-?: Exclude<T[K], undefined> }
@@ -31,6 +31,11 @@ export function overlayOf(cue: OverlayCue): WholeOverlay {
     look: lookOf(cue.look),
   }
 }
+
+// Here and not beside the schema, so that the player, which asks this, need not carry a schema library.
+/** The forms whose words stand on the stage, so that they must be read. */
+const WITH_WORDS: readonly OverlayFormName[] = ['text', 'label', 'panel', 'link', 'button']
+export const showsWords = (form: OverlayFormName) => WITH_WORDS.includes(form)
 
 /** What of playing decides whether an overlay shows. */
 export interface ShownFacts {

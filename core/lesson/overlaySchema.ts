@@ -135,7 +135,3 @@ export type NamedLook = z.infer<typeof namedLookSchema>
 export const OVERLAY_FORMS: readonly OverlayFormName[] = overlayFormSchema.options.map(
   (option) => option.shape.form.value,
 )
-
-/** The forms whose words stand on the stage, so that they must be read. */
-const WITH_WORDS: readonly OverlayFormName[] = ['text', 'label', 'panel', 'link', 'button']
-export const showsWords = (form: OverlayFormName) => WITH_WORDS.includes(form)

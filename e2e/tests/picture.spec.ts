@@ -29,10 +29,15 @@ const side = () => bench.locator('.side')
 const field = (label: string) => side().getByLabel(label, { exact: true })
 const handle = (words: string) => stage().getByRole('button', { name: new RegExp(words) })
 
-async function choose(label: string, option: string): Promise<void> {
-  await side().getByRole('combobox', { name: label, exact: true }).click()
+/** Picks an option of a list, and waits until the list has closed. */
+async function pick(list: Locator, option: string): Promise<void> {
+  await list.click()
   await bench.getByRole('option', { name: option, exact: true }).click()
+  await expect(bench.getByRole('listbox')).toHaveCount(0)
 }
+
+const choose = (label: string, option: string) =>
+  pick(side().getByRole('combobox', { name: label, exact: true }), option)
 
 /** Opens the sheet of a cue from the cue list. */
 async function open(words: RegExp): Promise<void> {
@@ -153,8 +158,7 @@ test('the shelf finds, describes, tells where a medium is used, and replaces it'
   await expect(bench.getByText('Kept', { exact: true })).toBeVisible()
   await expect(bench.getByRole('link', { name: 'Water That Climbs' })).toBeVisible()
   await expectNoBarriers(bench, 'shelf')
-  await bench.getByRole('combobox', { name: 'Put another in its place' }).click()
-  await bench.getByRole('option', { name: 'gate.png' }).click()
+  await pick(bench.getByRole('combobox', { name: 'Put another in its place' }), 'gate.png')
   await bench.getByRole('button', { name: 'Replace in one draft' }).click()
   await expect(bench.getByText('Replaced in one draft.')).toBeVisible()
   await expect(bench.getByText('In no lesson yet.')).toBeVisible()
@@ -173,8 +177,7 @@ test('the film parts: ways with words and targets, and a time to choose', async 
   const ways = side().getByLabel('Words of the choice')
   await ways.nth(0).fill('Uphill')
   await ways.nth(1).fill('Down')
-  await side().getByRole('combobox', { name: 'Leads' }).nth(1).click()
-  await bench.getByRole('option', { name: 'To the end' }).click()
+  await pick(side().getByRole('combobox', { name: 'Leads' }).nth(1), 'To the end')
   await field('Words at this end; without any, those of the lesson').fill('You went down.')
   await side().getByText('Limit the time').click()
   await expectNoBarriers(bench, 'a fork’s sheet')

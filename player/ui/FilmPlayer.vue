@@ -120,7 +120,8 @@ const isEnded = computed(() => state.value.mode.kind === 'ended')
 const share = computed(() => n(watched.value, { style: 'percent', maximumFractionDigits: 0 }))
 const endWords = computed(() => forkEnding.value || endMessage(lesson.ending, answers.score.value))
 watch(
-  [answers.responses, () => state.value.released, watched],
+  // A shallow ref itself would count as changed whenever any of the three did.
+  [() => answers.responses.value, () => state.value.released, watched],
   ([responses, released, share]) => {
     const score = scoreSoFar(lesson, responses, released)
     session.dispatch({ kind: 'known', facts: { score, watched: { [props.partId]: share } } })
