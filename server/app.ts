@@ -28,6 +28,8 @@ import { makeSpanPartitions } from './queries/covered.ts'
 import { createHandlers } from './routes/handlers.ts'
 import type { Context } from './services/context.ts'
 import type { Settings } from './settings.ts'
+import { mountStandInPages } from './standIns/pages.ts'
+import { isPublicAddress } from './web/publicAddress.ts'
 
 /** Answers shorter than this fit a few packets; pressing them costs more time than it saves. */
 const COMPRESS_FROM_BYTES = 10_000
@@ -68,6 +70,7 @@ export async function openServer(
     announce: live.announce,
     enqueue: (job) => queue.enqueue(job as Parameters<typeof queue.enqueue>[0]),
     version: ownVersion(),
+    mayAskAddress: settings.asksPrivateAddresses ? () => true : isPublicAddress,
   }
   const uploads = createUploads(context, join(settings.dataFolder, 'uploads'))
   const sessions = createSessions(pool, settings.sessionSecret)
@@ -75,6 +78,7 @@ export async function openServer(
   const server = createHttpServer(app)
   server.keepAliveTimeout = KEEP_ALIVE_MS
   live.attach(server, sessions)
+  mountStandInPages(app)
   await mountPages(app, server, { session: forgiving(sessions), earlyPart: earlyPartOf(context) })
   app.use(problemHandler)
   await uploads.takeFinished()

@@ -15,6 +15,8 @@ export interface Settings {
   /** Whether films are prepared in this process. */
   runsJobs: boolean
   logLevel: string
+  /** Whether designers may have pages of the server's own network looked at, as a school's may be. */
+  asksPrivateAddresses: boolean
 }
 
 export const REPOSITORY = resolve(dirname(fileURLToPath(import.meta.url)), '..')
@@ -35,6 +37,7 @@ export function readSettings(environment: NodeJS.ProcessEnv): Settings {
       environment.FERNBRAKE_SESSION_SECRET ?? keptSecret(join(dataFolder, 'session-secret')),
     runsJobs: environment.FERNBRAKE_JOBS !== 'elsewhere',
     logLevel: environment.FERNBRAKE_LOG ?? 'warn',
+    asksPrivateAddresses: environment.FERNBRAKE_PRIVATE_PAGES === 'yes',
   }
 }
 

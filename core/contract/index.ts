@@ -5,6 +5,7 @@ import { lessonRoutes } from './lessons.ts'
 import { mediaRoutes } from './media.ts'
 import { peopleRoutes } from './people.ts'
 import { route } from './route.ts'
+import { webRoutes } from './web.ts'
 
 export const healthSchema = z.strictObject({
   status: z.enum(['ok', 'unavailable']),
@@ -23,6 +24,7 @@ export const contract = {
   ...lessonRoutes,
   ...mediaRoutes,
   ...attemptRoutes,
+  ...webRoutes,
 }
 
 export type Contract = typeof contract
@@ -35,6 +37,7 @@ export * from './media.ts'
 export * from './people.ts'
 export * from './problem.ts'
 export * from './sockets.ts'
+export * from './web.ts'
 export {
   BODY_LIMIT,
   type Access,

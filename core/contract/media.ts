@@ -1,7 +1,7 @@
 // Media and their preparation. Uploads themselves follow the tus protocol at UPLOADS_PATH.
 import { z } from 'zod'
 import { idSchema, mediaMsSchema, plainText } from '../fields/index.ts'
-import { frameRateSchema } from '../lesson/index.ts'
+import { boxSchema, frameRateSchema } from '../lesson/index.ts'
 import { route } from './route.ts'
 
 /** Where films are put in, by the tus protocol 1.0.0; designers only. */
@@ -33,7 +33,14 @@ export const jobSchema = z.strictObject({
   progress: z.number(),
 })
 
-export const mediaKindSchema = z.enum(['film', 'picture'])
+export const mediaKindSchema = z.enum(['film', 'picture', 'sound'])
+
+/** How a picture is cut from another; see PictureCut in core/media. */
+export const pictureCutSchema = z.strictObject({
+  turns: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
+  box: boxSchema,
+  width: z.int().min(8).max(20_000).nullable(),
+})
 
 /** What is to be known of a medium, in words. */
 const mediaWords = {
@@ -55,7 +62,15 @@ export const mediaSchema = z.strictObject({
   /** `ready` as soon as it plays; `failed` says why in `fault`. */
   state: z.enum(['preparing', 'ready', 'failed']),
   fault: z
-    .enum(['notAFilm', 'noPicture', 'unreadable', 'conversionFailed', 'notAPicture', 'tooLarge'])
+    .enum([
+      'notAFilm',
+      'noPicture',
+      'unreadable',
+      'conversionFailed',
+      'notAPicture',
+      'tooLarge',
+      'notASound',
+    ])
     .nullable(),
   bytes: z.number(),
   durationMs: z.int().nullable(),
@@ -63,6 +78,9 @@ export const mediaSchema = z.strictObject({
   width: z.int().nullable(),
   height: z.int().nullable(),
   hasSound: z.boolean().nullable(),
+  /** The picture that this one was cut from, and how; the other stays as it is. */
+  cutFrom: idSchema.nullable(),
+  cut: pictureCutSchema.nullable(),
   files: z.array(mediaFileKindSchema),
   jobs: z.array(jobSchema),
 })
@@ -102,6 +120,18 @@ export const mediaRoutes = {
       body: z.strictObject({ by: idSchema }),
       /** `left` are the lessons in which it could not be done; the others stand. */
       reply: z.strictObject({ lessons: z.array(idSchema), left: z.array(idSchema) }),
+    },
+  ),
+  cutPicture: route(
+    'post',
+    '/api/media/:mediaId/cuts',
+    'mediaOwner',
+    'Make a new picture of a part of one; a cut of a cut is made from the first',
+    {
+      params: mediaParams,
+      body: z.strictObject({ id: idSchema, cut: pictureCutSchema }),
+      reply: mediaSchema,
+      status: 201,
     },
   ),
   prepareAgain: route(

@@ -55,19 +55,21 @@ export interface Guides {
 }
 
 /** The stage is divided into so many fields for snapping, in each direction. */
-const GRID_FIELDS = 24
+export const GRID_FIELDS = 24
 
 /**
  * Moves a box by less than `within` (shares of the stage, across and down) so that an edge or its middle comes to lie
- * on an edge or the middle of the stage or of another box, else so that its left or top edge lies on the grid.
+ * on an edge or the middle of the stage or of another box, else so that its left or top edge lies on the grid; the
+ * grid holds from half as far, or from anywhere where `byGrid` asks for it.
  */
 export function snappedBox(
   box: Box,
   others: readonly Box[],
   within: { x: number; y: number },
+  byGrid = false,
 ): { box: Box; guides: Guides } {
-  const x = snapAxis(box, others, ACROSS, within.x)
-  const y = snapAxis(box, others, DOWN, within.y)
+  const x = snapAxis(box, others, ACROSS, within.x, byGrid)
+  const y = snapAxis(box, others, DOWN, within.y, byGrid)
   return {
     box: boxOnStage({ ...box, x: box.x + x.by, y: box.y + y.by }),
     guides: { x: x.line, y: y.line },
@@ -79,6 +81,7 @@ function snapAxis(
   others: readonly Box[],
   { at, size }: Axis,
   within: number,
+  byGrid: boolean,
 ): { by: number; line: number | null } {
   const linesOf = (from: number, length: number) => [from, from + length / 2, from + length]
   const lines = [...linesOf(0, 1), ...others.flatMap((other) => linesOf(other[at], other[size]))]
@@ -92,7 +95,9 @@ function snapAxis(
       }
   if (best.line !== null) return best
   const onGrid = Math.round(box[at] * GRID_FIELDS) / GRID_FIELDS
-  return Math.abs(onGrid - box[at]) < within / 2 ? { by: onGrid - box[at], line: null } : best
+  return byGrid || Math.abs(onGrid - box[at]) < within / 2
+    ? { by: onGrid - box[at], line: null }
+    : best
 }
 
 /** Boxes moved together as far as all of them stay on the stage; their distances stay as they are. */

@@ -1,7 +1,7 @@
 // An overlay with everything filled in that its document leaves out, and when it is on the stage.
 import { isShownAt } from './order.ts'
-import type { OverlayForm, OverlayFormName, OverlayLook } from './overlaySchema.ts'
-import type { OverlayCue } from './schema.ts'
+import type { Opens, OverlayForm, OverlayFormName, OverlayLook } from './overlaySchema.ts'
+import type { Lesson, OverlayCue } from './schema.ts'
 
 type Filled<T> = { [K in keyof T]-?: Exclude<T[K], undefined> }
 export type WholeLook = Filled<OverlayLook>
@@ -34,8 +34,29 @@ export function overlayOf(cue: OverlayCue): WholeOverlay {
 
 // Here and not beside the schema, so that the player, which asks this, need not carry a schema library.
 /** The forms whose words stand on the stage, so that they must be read. */
-const WITH_WORDS: readonly OverlayFormName[] = ['text', 'label', 'panel', 'link', 'button']
+const WITH_WORDS: readonly OverlayFormName[] = ['text', 'label', 'panel', 'link', 'button', 'sound']
 export const showsWords = (form: OverlayFormName) => WITH_WORDS.includes(form)
+
+/** Where a page opens that says nothing of it. */
+export const opensOf = ({ opens }: { opens?: Opens }): Opens => opens ?? 'inside'
+
+/** The medium that an overlay shows or lets hear; null for one that needs none or has none yet. */
+export function mediumOf({ content }: Pick<OverlayCue, 'content'>): string | null {
+  return content && 'mediaId' in content ? content.mediaId : null
+}
+
+/** The media of sounds and second films that come within so long, in ms. */
+const AHEAD_MS = 12_000
+
+/** The sounds and second films of a part that will soon be on the stage. */
+export function comingMedia(lesson: Pick<Lesson, 'cues'>, partId: string, ms: number): string[] {
+  return Object.values(lesson.cues).flatMap((cue) => {
+    if (cue.kind !== 'overlay' || cue.partId !== partId) return []
+    const form = formOf(cue)
+    const isComing = ms < cue.fromMs && cue.fromMs <= ms + AHEAD_MS
+    return isComing && (form === 'sound' || form === 'film') ? (mediumOf(cue) ?? []) : []
+  })
+}
 
 /** What of playing decides whether an overlay shows. */
 export interface ShownFacts {

@@ -13,11 +13,14 @@ export const boxSchema = z
 
 export const pointSchema = z.strictObject({ x: shareOfStage, y: shareOfStage })
 
-/** A web address that a learner may be sent to: http or https, nothing else. */
+/** A web address that a learner may be sent to: http or https, or a page of this server from `/` on; nothing else. */
 export const addressSchema = z
   .string()
   .max(2000)
-  .regex(/^https?:\/\/[^\s/?#@\\]+([/?#]\S*)?$/i, 'is no web address')
+  .regex(/^(https?:\/\/[^\s/?#@\\]+([/?#]\S*)?|\/([^\s/\\][^\s\\]*)?)$/i, 'is no web address')
+
+/** Where a page opens: in the lesson, or, where it does not let itself be shown there, in a tab of its own. */
+export const opensSchema = z.enum(['inside', 'newTab'])
 
 /**
  * What an overlay is, besides its words: `text` of the cue is the words of a text, label, link, button or panel, and
@@ -29,7 +32,11 @@ export const overlayFormSchema = z.discriminatedUnion('form', [
   z.strictObject({ form: z.literal('label'), to: pointSchema }),
   z.strictObject({ form: z.literal('panel'), title: plainText(200) }),
   /** An address in words; null until one is written. */
-  z.strictObject({ form: z.literal('link'), address: addressSchema.nullable() }),
+  z.strictObject({
+    form: z.literal('link'),
+    address: addressSchema.nullable(),
+    opens: opensSchema.optional(),
+  }),
   z.strictObject({ form: z.literal('button') }),
   z.strictObject({
     form: z.literal('picture'),
@@ -42,6 +49,28 @@ export const overlayFormSchema = z.discriminatedUnion('form', [
   z.strictObject({ form: z.literal('arrow') }),
   /** Hides what lies beneath. */
   z.strictObject({ form: z.literal('cover') }),
+  /** Something to hear, in step with the film or when it is pressed; its words name it. */
+  z.strictObject({
+    form: z.literal('sound'),
+    mediaId: idSchema.nullable(),
+    begins: z.enum(['withFilm', 'pressed']),
+    /** Whether the film is quieter meanwhile. */
+    quiets: z.boolean(),
+  }),
+  /** A second film in step with the first, from `startMs` of its own time on. */
+  z.strictObject({
+    form: z.literal('film'),
+    mediaId: idSchema.nullable(),
+    startMs: mediaMsSchema,
+    sound: z.boolean(),
+    fit: z.enum(['whole', 'fill']),
+  }),
+  /** A page of the web in a frame of its own. */
+  z.strictObject({
+    form: z.literal('web'),
+    address: addressSchema.nullable(),
+    opens: opensSchema.optional(),
+  }),
 ])
 
 export const overlayLookSchema = z.strictObject({
@@ -95,6 +124,7 @@ export const overlayActionSchema = z.discriminatedUnion('does', [
   z.strictObject({
     does: z.literal('address'),
     address: addressSchema.nullable(),
+    opens: opensSchema.optional(),
     pauses: z.boolean(),
   }),
   z.strictObject({ does: z.literal('question'), cueId: idSchema, pauses: z.boolean() }),
@@ -125,6 +155,7 @@ export type Box = z.infer<typeof boxSchema>
 export type Point = z.infer<typeof pointSchema>
 export type OverlayForm = z.infer<typeof overlayFormSchema>
 export type OverlayFormName = OverlayForm['form']
+export type Opens = z.infer<typeof opensSchema>
 export type OverlayLook = z.infer<typeof overlayLookSchema>
 export type Transition = z.infer<typeof transitionSchema>
 export type Shown = z.infer<typeof shownSchema>

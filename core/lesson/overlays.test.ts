@@ -17,6 +17,7 @@ import {
   overlayOf,
   runEdit,
   snappedBox,
+  stagedMediaIdsOf,
   type Box,
   type ForkCue,
   type OverlayCue,
@@ -56,6 +57,7 @@ describe('arranging', () => {
       guides: { x: null },
     })
     expect(snappedBox(box(0.148, 0.313), [], near).box).toEqual(box(0.148, 0.313))
+    expect(snappedBox(box(0.148, 0.313), [], near, true).box).toEqual(box(0.1667, 0.3333))
   })
 
   it('moves several together until the first meets the edge', () => {
@@ -232,6 +234,9 @@ describe('cues that name each other', () => {
   })
 })
 
+const SOUND = { form: 'sound', mediaId: null, begins: 'withFilm', quiets: true } as const
+const FILM = { form: 'film', mediaId: null, startMs: 0, sound: false, fit: 'whole' } as const
+
 it('what on the picture would do nothing keeps a lesson from being published', () => {
   const codes = (lesson: ReturnType<typeof fullLesson>) =>
     findWhatBlocksPublishing(lesson).flatMap(({ code }) =>
@@ -246,6 +251,10 @@ it('what on the picture would do nothing keeps a lesson from being published', (
     'overlay.noPicture',
   ])
   expect(codes(form({ form: 'link', address: null }))).toEqual(['overlay.noAddress'])
+  expect(codes(form({ form: 'web', address: null }))).toEqual(['overlay.noAddress'])
+  expect(codes(form(SOUND))).toEqual(['overlay.noSound'])
+  expect(codes(form(FILM))).toEqual(['overlay.noFilm'])
+  expect(codes(form({ ...FILM, mediaId: 'film-2' }))).toEqual([])
   expect(codes(form({ form: 'button' }))).toEqual(['overlay.noAction'])
   expect(codes(act({ does: 'address', address: null, pauses: true }))).toEqual([
     'overlay.noAddress',
@@ -254,11 +263,19 @@ it('what on the picture would do nothing keeps a lesson from being published', (
 })
 
 it('only real web addresses are taken', () => {
-  const good = ['https://harrowmere.example', 'http://a.example/x?y=1#z', 'HTTPS://a.example:8080/']
+  const good = [
+    'https://harrowmere.example',
+    'http://a.example/x?y=1#z',
+    'HTTPS://a.example:8080/',
+    // Pages of the same server.
+    '/stand-ins/pages/water-levels',
+    '/',
+  ]
   const bad = [
     'javascript:alert(1)',
     'data:text/html,x',
     '//a.example',
+    '/\\a.example',
     'https://',
     'a.example',
     'https://a b',
@@ -269,8 +286,16 @@ it('only real web addresses are taken', () => {
   expect(bad.filter((text) => addressSchema.safeParse(text).success)).toEqual([])
 })
 
-it('a lesson tells the media it shows, pictures too', () => {
+it('a lesson tells the media it shows: pictures, sounds and second films too', () => {
   const content = { form: 'picture', mediaId: 'picture-1', fit: 'whole' } as const
   const lesson = edited(fullLesson(), edits.setOverlayForm, { cueId: 'o', content })
   expect(mediaIdsOf(lesson)).toEqual(['media-1', 'picture-1'])
+  for (const form of [SOUND, FILM]) {
+    const showing = edited(fullLesson(), edits.setOverlayForm, {
+      ...{ cueId: 'o', content: { ...form, mediaId: 'm-2' } },
+    })
+    expect(mediaIdsOf(showing)).toEqual(['media-1', 'm-2'])
+    const replaced = edited(showing, edits.replaceMedia, { from: 'm-2', to: 'm-3', film: null })
+    expect(stagedMediaIdsOf(replaced)).toEqual(['m-3'])
+  }
 })

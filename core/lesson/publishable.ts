@@ -73,14 +73,24 @@ function findBadFork(cue: Cue): Issue[] {
   return []
 }
 
+const LACKING = {
+  picture: ['overlay.noPicture', 'An overlay is to show a picture and has none yet.'],
+  sound: ['overlay.noSound', 'An overlay is to let hear something and has no sound yet.'],
+  film: ['overlay.noFilm', 'An overlay is to show a second film and has none yet.'],
+} as const
+
 function findBadOverlay(cue: Cue): Issue[] {
   if (cue.kind !== 'overlay') return []
   const { content, id, action } = cue
   const bad = (code: string, message: string) => [{ path: ['cues', id], code, message }]
-  if (content?.form === 'picture' && content.mediaId === null)
-    return bad('overlay.noPicture', 'An overlay is to show a picture and has none yet.')
+  if (content && 'mediaId' in content && content.mediaId === null) {
+    const [code, message] = LACKING[content.form]
+    return bad(code, message)
+  }
   const opensNothing = action?.does === 'address' && action.address === null
-  if ((content?.form === 'link' && content.address === null) || opensNothing)
+  const leadsNowhere =
+    (content?.form === 'link' || content?.form === 'web') && content.address === null
+  if (leadsNowhere || opensNothing)
     return bad('overlay.noAddress', 'A link on the picture has no address yet.')
   if (content?.form === 'button' && !action)
     return bad('overlay.noAction', 'A button on the picture does nothing yet.')

@@ -1,4 +1,5 @@
 // Which other cues, parts and media a cue names.
+import { mediumOf } from './overlay.ts'
 import type { Cue, ForkCue, Lesson } from './schema.ts'
 
 interface NamedCue {
@@ -63,20 +64,18 @@ export function renameCues(cue: Cue, newIds: Readonly<Record<string, string>>): 
         condition.cueId = renamed(condition.cueId)
 }
 
-/** The ids of all media that a lesson shows, films and pictures alike. */
+/** The ids of all media that a lesson shows: its films, and what lies on them. */
 export function mediaIdsOf(lesson: Pick<Lesson, 'parts' | 'cues'>): string[] {
   const ids = new Set<string>()
   for (const { mediaId } of Object.values(lesson.parts)) if (mediaId) ids.add(mediaId)
-  for (const id of pictureIdsOf(lesson)) ids.add(id)
+  for (const id of stagedMediaIdsOf(lesson)) ids.add(id)
   return [...ids]
 }
 
-/** The ids of the pictures that lie on a lesson's films. */
-export function pictureIdsOf(lesson: Pick<Lesson, 'cues'>): string[] {
+/** The ids of the media that lie on a lesson's films. */
+export function stagedMediaIdsOf(lesson: Pick<Lesson, 'cues'>): string[] {
   const ids = Object.values(lesson.cues).flatMap((cue) =>
-    cue.kind === 'overlay' && cue.content?.form === 'picture' && cue.content.mediaId
-      ? [cue.content.mediaId]
-      : [],
+    cue.kind === 'overlay' ? (mediumOf(cue) ?? []) : [],
   )
   return [...new Set(ids)]
 }

@@ -33,6 +33,25 @@ export const PICTURE_TYPES: ReadonlySet<string> = new Set([
   'image/avif',
 ])
 
+/** Containers that may hold nothing but sound, as recorders in browsers write them. */
+const SOUND_CONTAINERS: ReadonlySet<string> = new Set([
+  'video/mp4',
+  'video/webm',
+  'video/ogg',
+  'video/matroska',
+  'video/x-matroska',
+  'video/quicktime',
+  'video/x-ms-asf',
+  'video/3gpp',
+])
+
+/** Whether a file of this type, as found in its first bytes, is taken in as a sound. Notes for instruments are none. */
+export const mayBeSound = (type: string) =>
+  SOUND_CONTAINERS.has(type) || (type.startsWith('audio/') && type !== 'audio/midi')
+
+/** The largest sound that is taken in, in bytes. */
+export const LARGEST_SOUND_BYTES = 500 * 1024 ** 2
+
 /** The largest picture that is taken in: 40 megapixels, and so many bytes. */
 export const MOST_PICTURE_PIXELS = 40_000_000
 export const LARGEST_PICTURE_BYTES = 60 * 1024 ** 2

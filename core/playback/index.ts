@@ -24,3 +24,4 @@ export {
   type PlaybackState,
   type Progress,
 } from './state.ts'
+export { isOutOfStep, placeInStep, type FilmPace, type StepPlace } from './inStep.ts'

@@ -1,7 +1,8 @@
 // Draws, speaks, captions and encodes the demo films. Needs Debian's ffmpeg, festival, festvox-us-slt-hts and
 // fonts-dejavu-core; no network. Its results lie beside it and are committed, so starting the demo draws nothing.
-//   npm run films -w demo            the whole film
-//   npm run films -w demo -- 61000   one frame at that many ms, as frame.png in the folder for temporary files
+//   npm run films -w demo                           every film
+//   npm run films -w demo -- water-budget           one film
+//   npm run films -w demo -- water-budget 61000     one frame at that many ms, as a PNG in the folder for temporary files
 import { createCanvas } from '@napi-rs/canvas'
 import { spawn, execFileSync } from 'node:child_process'
 import { once } from 'node:events'
@@ -12,16 +13,13 @@ import { fileURLToPath } from 'node:url'
 import { writeWebVtt } from '@fernbrake/core/formats'
 import { HEIGHT, loadFonts, WIDTH } from './paint.ts'
 import { SAMPLE_RATE, speak, writeWav, type Spoken } from './speech.ts'
-import { drawFrame, type Chapter } from './water-that-climbs/frame.ts'
-import { CLOSING_MS, NARRATION, USUAL_PAUSE_MS } from './water-that-climbs/narration.ts'
-import { Times } from './water-that-climbs/story.ts'
+import { Times, type Chapter, type Film } from './times.ts'
+import { WATER_BUDGET } from './water-budget/frame.ts'
+import { WATER_THAT_CLIMBS } from './water-that-climbs/frame.ts'
 
 const FRAMES_PER_SECOND = 25
-/** Together these keep the film under 4 MB at about four and a half minutes. */
-const VIDEO_BITS_PER_SECOND = 74_000
-const AUDIO_BITS_PER_SECOND = 36_000
-
-const here = join(dirname(fileURLToPath(import.meta.url)), 'water-that-climbs')
+const FILMS: readonly Film[] = [WATER_THAT_CLIMBS, WATER_BUDGET]
+const here = dirname(fileURLToPath(import.meta.url))
 
 interface Narrated {
   spoken: Spoken[]
@@ -30,12 +28,12 @@ interface Narrated {
   durationMs: number
 }
 
-function narrate(folder: string): Narrated {
+function narrate({ narration, pauseMs, closingMs }: Film, folder: string): Narrated {
   const pieces: { fromMs: number; samples: Int16Array }[] = []
   const spoken: Spoken[] = []
   const chapters: Chapter[] = []
   let ms = 0
-  for (const { id, text, beforeMs = 0, chapter } of NARRATION) {
+  for (const { id, text, beforeMs = 0, chapter } of narration) {
     if (chapter)
       chapters.push({
         title: chapter,
@@ -46,9 +44,9 @@ function narrate(folder: string): Narrated {
     const toMs = ms + Math.round((samples.length / SAMPLE_RATE) * 1000)
     spoken.push({ id, fromMs: ms, toMs })
     pieces.push({ fromMs: ms, samples })
-    ms = toMs + USUAL_PAUSE_MS
+    ms = toMs + pauseMs
   }
-  const durationMs = wholeFrame(ms + CLOSING_MS)
+  const durationMs = wholeFrame(ms + closingMs)
   const track = new Int16Array(Math.round((durationMs / 1000) * SAMPLE_RATE))
   for (const { fromMs, samples } of pieces)
     track.set(samples, Math.round((fromMs / 1000) * SAMPLE_RATE))
@@ -57,7 +55,7 @@ function narrate(folder: string): Narrated {
 
 const wholeFrame = (ms: number) => Math.round(ms / 40) * 40
 
-async function encode(narrated: Narrated, folder: string, target: string): Promise<void> {
+async function encode(film: Film, narrated: Narrated, folder: string): Promise<void> {
   const lossless = join(folder, 'picture.mkv')
   const raw = [
     '-f',
@@ -92,16 +90,17 @@ async function encode(narrated: Narrated, folder: string, target: string): Promi
       stdio: ['pipe', 'inherit', 'inherit'],
     },
   )
-  await drawAll(narrated, async (frame) => {
+  await drawAll(film, narrated, async (frame) => {
     if (!ffmpeg.stdin.write(frame)) await once(ffmpeg.stdin, 'drain')
   })
   ffmpeg.stdin.end()
   const [code] = (await once(ffmpeg, 'close')) as [number]
   if (code !== 0) throw new Error(`ffmpeg ended with ${code}`)
-  twoPasses(lossless, join(folder, 'speech.wav'), folder, target)
+  twoPasses(film, lossless, folder)
 }
 
 async function drawAll(
+  film: Film,
   { spoken, chapters, durationMs }: Narrated,
   take: (frame: Buffer) => Promise<void>,
 ): Promise<void> {
@@ -110,12 +109,14 @@ async function drawAll(
   const times = new Times(spoken)
   const frames = Math.round((durationMs / 1000) * FRAMES_PER_SECOND)
   for (let frame = 0; frame < frames; frame += 1) {
-    drawFrame(context, (frame * 1000) / FRAMES_PER_SECOND, times, chapters, durationMs)
+    film.drawFrame(context, (frame * 1000) / FRAMES_PER_SECOND, times, chapters, durationMs)
     await take(Buffer.from(canvas.data()))
   }
 }
 
-function twoPasses(picture: string, speech: string, folder: string, target: string): void {
+function twoPasses(film: Film, picture: string, folder: string): void {
+  const speech = join(folder, 'speech.wav')
+  const target = join(here, film.folder, 'film.mp4')
   const video = [
     '-c:v',
     'libx264',
@@ -124,7 +125,7 @@ function twoPasses(picture: string, speech: string, folder: string, target: stri
     '-tune',
     'animation',
     '-b:v',
-    String(VIDEO_BITS_PER_SECOND),
+    String(film.videoBitsPerSecond),
     '-g',
     '125',
     '-pix_fmt',
@@ -142,7 +143,7 @@ function twoPasses(picture: string, speech: string, folder: string, target: stri
     '-c:a',
     'aac',
     '-b:a',
-    String(AUDIO_BITS_PER_SECOND),
+    String(film.audioBitsPerSecond),
     '-ac',
     '1',
   ]
@@ -163,35 +164,56 @@ function twoPasses(picture: string, speech: string, folder: string, target: stri
   ])
 }
 
-function writeWords({ spoken, chapters }: Narrated): void {
-  const texts = new Map(NARRATION.map(({ id, text }) => [id, text]))
-  const lines = spoken.map(({ id, fromMs, toMs }) => ({ fromMs, toMs, text: texts.get(id)! }))
-  writeFileSync(join(here, 'captions.en.vtt'), writeWebVtt(lines))
-  writeFileSync(join(here, 'moments.json'), JSON.stringify({ chapters, spoken }, null, 2) + '\n')
+/** Another voice: the same synthesizer, deeper. */
+function speakNote(
+  film: Film,
+  { file, text }: { file: string; text: string },
+  folder: string,
+): void {
+  const wav = join(folder, 'note.wav')
+  writeWav(wav, speak(text, folder, 'spoken-note'))
+  const deeper = `asetrate=${Math.round(SAMPLE_RATE * 0.8)},atempo=1.2,loudnorm=I=-18:TP=-2`
+  const args = ['-af', deeper, '-ar', '32000', '-c:a', 'aac', '-b:a', '48k', '-ac', '1']
+  const target = join(here, film.folder, file)
+  execFileSync('ffmpeg', ['-y', '-v', 'error', '-i', wav, ...args, target], { stdio: 'inherit' })
 }
 
-async function main(): Promise<void> {
+function writeWords({ folder, narration }: Film, { spoken, chapters }: Narrated): void {
+  const texts = new Map(narration.map(({ id, text }) => [id, text]))
+  const lines = spoken.map(({ id, fromMs, toMs }) => ({ fromMs, toMs, text: texts.get(id)! }))
+  const words = (name: string) => join(here, folder, name)
+  writeFileSync(words('captions.en.vtt'), writeWebVtt(lines))
+  writeFileSync(words('moments.json'), JSON.stringify({ chapters, spoken }, null, 2) + '\n')
+}
+
+async function make(film: Film, moments: readonly number[]): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'fernbrake-film-'))
   try {
-    loadFonts()
-    const narrated = narrate(folder)
+    const narrated = narrate(film, folder)
+    if (moments.length > 0) return drawSingle(film, narrated, moments)
     writeWav(join(folder, 'speech.wav'), narrated.track)
-    const single = process.argv.slice(2).map(Number)
-    if (single.length > 0) return drawSingle(narrated, single)
-    writeWords(narrated)
-    await encode(narrated, folder, join(here, 'film.mp4'))
-    console.log(`Film of ${(narrated.durationMs / 1000).toFixed(1)} s written`)
+    writeWords(film, narrated)
+    for (const note of film.spokenNotes ?? []) speakNote(film, note, folder)
+    await encode(film, narrated, folder)
+    console.log(`${film.folder}: ${(narrated.durationMs / 1000).toFixed(1)} s written`)
   } finally {
     rmSync(folder, { recursive: true, force: true })
   }
 }
 
-function drawSingle({ spoken, chapters, durationMs }: Narrated, moments: number[]): void {
+function drawSingle(
+  film: Film,
+  { spoken, chapters, durationMs }: Narrated,
+  moments: readonly number[],
+): void {
   const canvas = createCanvas(WIDTH, HEIGHT)
   for (const ms of moments) {
-    drawFrame(canvas.getContext('2d'), ms, new Times(spoken), chapters, durationMs)
+    film.drawFrame(canvas.getContext('2d'), ms, new Times(spoken), chapters, durationMs)
     writeFileSync(join(tmpdir(), `frame-${ms}.png`), canvas.toBuffer('image/png'))
   }
 }
 
-await main()
+const [wanted, ...moments] = process.argv.slice(2)
+loadFonts()
+for (const film of FILMS)
+  if (!wanted || film.folder === wanted) await make(film, moments.map(Number))

@@ -17,8 +17,8 @@ export interface PlayableMedia {
 export interface OpenedLesson {
   lesson: Lesson
   media: PlayableMedia[]
-  /** Where the pictures that lie on the film are, by medium. */
-  pictures?: Readonly<Record<string, string>>
+  /** Where the media that lie on the film are, by medium: pictures, sounds, second films. */
+  staged?: Readonly<Record<string, string>>
   progress: Attempt['progress']
   learnerName: string
 }

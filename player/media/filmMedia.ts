@@ -35,10 +35,14 @@ export interface FilmMedia {
   setRate(rate: number): void
   setMuted(muted: boolean): void
   setVolume(volume: number): void
+  /** Lowers the film under something else that is heard; the volume that was chosen comes back afterwards. */
+  setQuiet(quiet: boolean): void
   retry(): void
   destroy(): void
 }
 
+/** How loud the film is while something else is heard, as a share of its volume. */
+const QUIET = 0.25
 /** Two of the browser's times nearer than this belong to one jump, in seconds. */
 const SAME_PLACE_SECONDS = 0.06
 /** The first ms of a frame, with what binary fractions lose added back. */
@@ -55,6 +59,9 @@ export function createFilmMedia(
   let failed = video.error !== null
   let waiting = video.readyState < HTMLMediaElement.HAVE_CURRENT_DATA
   let frameRequest = 0
+  let volume = video.volume
+  let quiet = false
+  const setVolume = () => void (video.volume = volume * (quiet ? QUIET : 1))
   let tickTimer: ReturnType<typeof setTimeout> | undefined
   const on = (name: string, handler: () => void) => {
     video.addEventListener(name, handler)
@@ -130,13 +137,20 @@ export function createFilmMedia(
       paused: video.paused,
       waiting,
       failed,
-      muted: video.muted || video.volume === 0,
-      volume: video.volume,
+      muted: video.muted || volume === 0,
+      volume,
       rate: video.playbackRate,
     }),
     setRate: (rate) => void (video.playbackRate = rate),
     setMuted: (muted) => void (video.muted = muted),
-    setVolume: (volume) => void (video.volume = volume),
+    setVolume(wanted) {
+      volume = wanted
+      setVolume()
+    },
+    setQuiet(is) {
+      quiet = is
+      setVolume()
+    },
     retry() {
       failed = false
       const at = video.currentTime

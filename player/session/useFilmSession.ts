@@ -262,6 +262,7 @@ export function useFilmSession(
     toggle,
     seek,
     setRate: (rate: number) => media?.setRate(rate),
+    setQuiet: (quiet: boolean) => media?.setQuiet(quiet),
     setMuted: (muted: boolean) => media?.setMuted(muted),
     retry: () => media?.retry(),
     notePlace,

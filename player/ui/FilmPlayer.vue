@@ -207,7 +207,7 @@ onMounted(() => {
           :lesson="lesson"
           :caption="caption"
           :language="script?.language ?? lesson.language"
-          :pictures="opened.pictures ?? {}"
+          :staged="opened.staged ?? {}"
         />
       </div>
       <PlaceSlider

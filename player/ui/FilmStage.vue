@@ -1,24 +1,35 @@
 <script setup lang="ts">
 // The stage: the film with what lies on it. Stage coordinates run 0 to 1 in both directions.
-import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, onMounted, provide, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { inOrder, type Lesson, type OverlayCue, type Transition } from '@fernbrake/core/lesson'
+import {
+  comingMedia,
+  inOrder,
+  mediumOf,
+  type Lesson,
+  type OverlayCue,
+  type Transition,
+} from '@fernbrake/core/lesson'
 import type { PlayableMedia } from '../hosts/Host.ts'
 import type { FilmSession } from '../session/useFilmSession.ts'
+import { createQuietening, STAGE_PACE } from '../session/stagePace.ts'
+import { useStageActs } from '../session/useStageActs.ts'
 import { awayFrame } from './overlayShapes.ts'
 import OverlayView from './OverlayView.vue'
+import PageSheet from './PageSheet.vue'
+import StageWords from './StageWords.vue'
 
 const props = defineProps<{
   session: FilmSession
   lesson: Lesson
   caption: string | null
   language: string
-  /** Where the pictures on the stage are, by medium. */
-  pictures: Readonly<Record<string, string>>
+  /** Where the media on the stage are, by medium. */
+  staged: Readonly<Record<string, string>>
 }>()
 const { t } = useI18n()
 const slot = useTemplateRef('slot')
-const { film, snapshot, needsGesture, state } = props.session
+const { film, snapshot, needsGesture, state, mediaMs } = props.session
 
 /** What lies on the stage, from the back to the front. */
 const overlays = computed(() =>
@@ -29,38 +40,7 @@ const overlays = computed(() =>
     }),
   ),
 )
-/** The words that a click on an overlay brought up. */
-const words = ref<string | null>(null)
-watch(
-  () => state.value.playing,
-  (playing) => {
-    if (playing) words.value = null
-  },
-)
-
-const closeWords = useTemplateRef('closeWords')
-/** Where the focus was when the words came up. */
-let pressed: HTMLElement | null = null
-
-function showWords(text: string): void {
-  pressed = document.activeElement as HTMLElement | null
-  words.value = text
-  void nextTick(() => closeWords.value?.focus())
-}
-function hideWords(): void {
-  words.value = null
-  void nextTick(() => pressed?.focus())
-}
-
-function onAct({ action, content }: OverlayCue): void {
-  // Whoever reads elsewhere must not miss the film.
-  if (content?.form === 'link') return props.session.pause()
-  if (!action) return
-  props.session.act(action)
-  if (action.does === 'text') showWords(action.text)
-  if (action.does === 'address' && action.address)
-    window.open(action.address, '_blank', 'noopener,noreferrer')
-}
+const { words, page, act, hideWords, closePage } = useStageActs(props.session)
 
 function animate(element: Element, at: 'comes' | 'goes', done: () => void): void {
   const cue = props.lesson.cues[(element as HTMLElement).dataset.cue ?? '']
@@ -76,8 +56,22 @@ function animate(element: Element, at: 'comes' | 'goes', done: () => void): void
 const comes = (element: Element, done: () => void) => animate(element, 'comes', done)
 const goes = (element: Element, done: () => void) => animate(element, 'goes', done)
 
-const addressOf = ({ content }: OverlayCue) =>
-  content?.form === 'picture' && content.mediaId ? props.pictures[content.mediaId] : null
+const addressOf = (cue: OverlayCue) => props.staged[mediumOf(cue) ?? ''] ?? null
+/** What will soon be heard or seen moving is fetched ahead, so that it begins with its first word. */
+const soon = computed(() =>
+  comingMedia(props.lesson, props.session.part.id, mediaMs.value).flatMap(
+    (id) => props.staged[id] ?? [],
+  ),
+)
+provide(STAGE_PACE, {
+  mediaMs,
+  playing: computed(() => state.value.playing),
+  rate: computed(() => snapshot.value.rate),
+  muted: computed(() => snapshot.value.muted),
+  pause: () => props.session.pause(),
+  play: () => void props.session.play(),
+  quieten: createQuietening((quiet) => props.session.setQuiet(quiet)),
+})
 const showsWaiting = computed(
   () => film && !snapshot.value.failed && snapshot.value.waiting && !needsGesture.value,
 )
@@ -112,21 +106,12 @@ onMounted(() => {
         :overlay="overlay"
         :address="addressOf(overlay)"
         live
-        @act="onAct(overlay)"
+        @act="act(overlay)"
       />
     </TransitionGroup>
-    <div v-if="words !== null" class="words paper" role="dialog" :aria-label="t('player.words')">
-      <p dir="auto">{{ words }}</p>
-      <button
-        ref="closeWords"
-        class="fb-button"
-        type="button"
-        @click="hideWords"
-        @keydown.esc.stop="hideWords"
-      >
-        {{ t('player.closeText') }}
-      </button>
-    </div>
+    <video v-for="address in soon" :key="address" :src="address" preload="auto" muted hidden />
+    <StageWords v-if="words !== null" :words="words" @close="hideWords" />
+    <PageSheet v-if="page" :address="page.address" :words="page.words" @close="closePage" />
     <p v-if="caption && words === null" class="caption" :lang="language">
       <span>{{ caption }}</span>
     </p>
@@ -186,22 +171,6 @@ onMounted(() => {
   margin: auto;
   width: max-content;
   height: max-content;
-}
-.words {
-  position: absolute;
-  inset: auto 5% 5%;
-  display: flex;
-  gap: 4px 16px;
-  align-items: center;
-  justify-content: space-between;
-  max-height: 90%;
-  padding: 0.7em 1em;
-  overflow: auto;
-  border-radius: var(--radius);
-  font-family: var(--reading);
-  font-size: clamp(13px, 4.4cqh, 18px);
-  line-height: 1.35;
-  white-space: pre-line;
 }
 .caption {
   position: absolute;

@@ -2,12 +2,15 @@
 // One overlay on the stage. The same drawing is used for playing and for editing; `live` ones can be clicked.
 import { computed, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { overlayOf, showsWords, type OverlayCue } from '@fernbrake/core/lesson'
+import { opensOf, overlayOf, showsWords, type OverlayCue } from '@fernbrake/core/lesson'
 import { placeStyle, pointerLine } from './overlayShapes.ts'
+import SecondFilm from './SecondFilm.vue'
+import SoundOverlay from './SoundOverlay.vue'
+import WebOverlay from './WebOverlay.vue'
 
 const props = defineProps<{
   overlay: OverlayCue
-  /** Where a picture's bytes are. */
+  /** Where the bytes of what it shows or lets hear are. */
   address?: string | null
   live?: boolean
 }>()
@@ -27,17 +30,27 @@ const stroke = computed(() => {
 const href = computed(() =>
   props.live && content.value.form === 'link' ? content.value.address : null,
 )
-const acts = computed(() => props.live && whole.value.action !== null && href.value === null)
+/** These have their own things to press. */
+const isOwn = computed(() => content.value.form === 'sound' || content.value.form === 'web')
+const acts = computed(
+  () => props.live && whole.value.action !== null && href.value === null && !isOwn.value,
+)
 const tag = computed(() => (href.value ? 'a' : acts.value ? 'button' : 'div'))
 const attributes = computed(() => {
   const words = props.overlay.text || (content.value.form === 'panel' ? content.value.title : '')
-  if (href.value)
-    return {
-      ...{ href: href.value, target: '_blank', rel: 'noopener noreferrer' },
-      'aria-label': `${words}, ${t('player.opensAddress')}`,
-    }
+  if (href.value && content.value.form === 'link') {
+    const opens = t(`player.opens.${opensOf(content.value)}`)
+    const target = { target: '_blank', rel: 'noopener noreferrer' }
+    return { href: href.value, ...target, 'aria-label': `${words}, ${opens}` }
+  }
   return acts.value ? { type: 'button', 'aria-label': words || t('player.act') } : {}
 })
+/** A link keeps its address, for those who open it in a way of their own; a plain press is the stage's affair. */
+function onClick(event: MouseEvent): void {
+  if (href.value && (event.ctrlKey || event.metaKey || event.shiftKey)) return
+  if (href.value) event.preventDefault()
+  if (acts.value || href.value) emit('act')
+}
 </script>
 
 <template>
@@ -63,7 +76,7 @@ const attributes = computed(() => {
       :class="[content.form, { live: acts || href }]"
       :style="style.box"
       v-bind="attributes"
-      @click="(acts || href) && emit('act')"
+      @click="onClick"
     >
       <img
         v-if="content.form === 'picture' && address"
@@ -88,6 +101,28 @@ const attributes = computed(() => {
         </defs>
         <line x1="2%" y1="50%" x2="96%" y2="50%" :style="stroke" :marker-end="`url(#${headId})`" />
       </svg>
+      <SoundOverlay
+        v-else-if="content.form === 'sound'"
+        :cue-id="overlay.id"
+        :content="content"
+        :words="overlay.text"
+        :from-ms="overlay.fromMs"
+        :address="address ?? null"
+        :live="live"
+      />
+      <SecondFilm
+        v-else-if="content.form === 'film'"
+        :content="content"
+        :words="overlay.text"
+        :from-ms="overlay.fromMs"
+        :address="address ?? null"
+      />
+      <WebOverlay
+        v-else-if="content.form === 'web'"
+        :content="content"
+        :words="overlay.text"
+        :live="live"
+      />
       <template v-else-if="content.form === 'panel'">
         <b v-if="content.title" dir="auto">{{ content.title }}</b>
         <span dir="auto">{{ overlay.text }}</span>
@@ -151,9 +186,19 @@ const attributes = computed(() => {
   font-size: 1.12em;
 }
 .picture,
-.arrow {
+.arrow,
+.sound,
+.film,
+.web {
   padding: 0;
+}
+.picture,
+.arrow {
   overflow: visible;
+}
+.film,
+.web {
+  overflow: hidden;
 }
 img {
   display: block;

@@ -5,7 +5,7 @@ const percent = (share: number) => `${share * 100}%`
 const ALIGN = { start: 'start', centre: 'center', end: 'end' } as const
 const FONT = { interface: 'var(--interface)', reading: 'var(--reading)', mono: 'var(--mono)' }
 /** These lie as large as their box says; the others grow where their words need more room. */
-const EXACT = ['picture', 'box', 'ellipse', 'arrow', 'cover', 'panel']
+const EXACT = ['picture', 'box', 'ellipse', 'arrow', 'cover', 'panel', 'film', 'web']
 
 /** The style of an overlay's box, and the point that it turns and grows about. */
 export function placeStyle({ box, look, content, rotation }: WholeOverlay) {

@@ -91,6 +91,8 @@ export class MediaRow extends Model<InferAttributes<MediaRow>, InferCreationAttr
   declare licence: CreationOptional<string>
   declare sourceNote: CreationOptional<string>
   declare tags: CreationOptional<string[]>
+  declare cut: CreationOptional<Media['cut']>
+  declare cutFrom: CreationOptional<string | null>
   declare createdAt: CreationOptional<Date>
 }
 
@@ -268,6 +270,8 @@ function defineMediaModels(
       licence: words(),
       sourceNote: words(),
       tags: { type: ARRAY(TEXT), defaultValue: [] },
+      cut: JSONB,
+      cutFrom: TEXT,
       createdAt: now(),
     },
     as('media'),

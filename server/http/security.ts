@@ -1,6 +1,6 @@
 // Headers that keep the pages to themselves, and a check that requests which change something come from them.
 import { randomBytes } from 'node:crypto'
-import type { RequestHandler } from 'express'
+import type { Request, RequestHandler } from 'express'
 import helmet from 'helmet'
 import { HttpError } from './HttpError.ts'
 
@@ -27,6 +27,8 @@ export function securityHeaders(development: boolean): RequestHandler {
         connectSrc: ["'self'", ...(development ? ['ws:'] : [])],
         workerSrc: ["'self'"],
         manifestSrc: ["'self'"],
+        // Pages that a designer shows on a film; each in a sandbox of its own.
+        frameSrc: ["'self'", 'https:', 'http:'],
         formAction: ["'self'"],
         baseUri: ["'none'"],
         frameAncestors: ["'self'"],
@@ -38,6 +40,15 @@ export function securityHeaders(development: boolean): RequestHandler {
   })
 }
 
+/** The name under which the request was sent, whatever proxy stands in front. */
+const hostOf = (request: Request) => request.headers['x-forwarded-host'] ?? request.headers.host
+
+/** The origin under which the application was asked. */
+export function originOf(request: Request): string {
+  const protocol = request.headers['x-forwarded-proto'] === 'https' ? 'https' : request.protocol
+  return `${protocol}://${String(hostOf(request))}`
+}
+
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
 
 /** Refuses changes that another site's page sends with our cookie (cross-site request forgery). */
@@ -47,9 +58,8 @@ export const sameOriginOnly: RequestHandler = (request, _response, next) => {
     if (origin === 'null' && !SAFE.has(request.method)) return next(new HttpError('wrong-origin'))
     return next()
   }
-  const host = request.headers['x-forwarded-host'] ?? request.headers.host
   next(
-    URL.canParse(origin) && new URL(origin).host === host
+    URL.canParse(origin) && new URL(origin).host === hostOf(request)
       ? undefined
       : new HttpError('wrong-origin'),
   )

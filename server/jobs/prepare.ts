@@ -4,7 +4,8 @@ import { Op } from 'sequelize'
 import { MediaJobRow, MediaRow } from '../database/models.ts'
 import type { Context } from '../services/context.ts'
 import { describeMedia, originalOf } from '../services/media.ts'
-import { runStep, UnusableFilm, withFolder, type StepKind } from './steps.ts'
+import { UnusableFilm, withFolder, type StepKind } from './step.ts'
+import { runStep } from './steps.ts'
 
 const QUEUE = 'prepare-media'
 /** Progress is told at most this often, in ms. */

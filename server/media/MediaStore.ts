@@ -1,11 +1,13 @@
 // Where media bytes lie. A folder now; an object store can take its place without anyone else noticing.
 import type { Response } from 'express'
-import { copyFile, mkdir, rename, rm, stat, statfs } from 'node:fs/promises'
+import { copyFile, link, mkdir, rename, rm, stat, statfs } from 'node:fs/promises'
 import { dirname, join, resolve, sep } from 'node:path'
 
 export interface MediaStore {
   /** Moves a finished local file in under `key`, replacing what was there; answers with its size in bytes. */
   take(key: string, localPath: string): Promise<number>
+  /** Puts a copy of what lies under one key under another as well. */
+  copy(from: string, to: string): Promise<void>
   /** A local path to read `key` from. */
   pathTo(key: string): string
   /** Answers a request with the bytes, ranges included. */
@@ -29,6 +31,14 @@ export function createFolderStore(folder: string): MediaStore {
       await mkdir(dirname(path), { recursive: true })
       await moveInto(localPath, path)
       return (await stat(path)).size
+    },
+    async copy(from, to) {
+      const [source, target] = [pathTo(from), pathTo(to)]
+      await mkdir(dirname(target), { recursive: true })
+      // Files here are never written to, only replaced, so two names may share their bytes.
+      await link(source, target).catch(async (error: NodeJS.ErrnoException) => {
+        if (error.code !== 'EEXIST') await copyFile(source, target)
+      })
     },
     send: (key, contentType, response) => sendFile(pathTo(key), contentType, response),
     async remove(key) {

@@ -146,6 +146,14 @@ export async function transform(
   })
 }
 
+/** How long a file runs that does not say so itself, in ms: its packets are read, nothing is decoded. */
+export async function measureLength(input: string): Promise<number> {
+  let lastMs = 0
+  const onProgress = (ms: number) => (lastMs = ms)
+  await transform(input, ['-map', '0:V:0', '-c', 'copy', '-f', 'null'], '-', { onProgress })
+  return Math.round(lastMs)
+}
+
 /** Decodes the sound to mono 16-bit samples and hands them on in pieces. */
 export async function decodeSound(
   input: string,

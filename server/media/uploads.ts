@@ -7,7 +7,12 @@ import { readdir } from 'node:fs/promises'
 import { join } from 'node:path'
 import { nanoid } from 'nanoid'
 import type { RequestHandler, Response } from 'express'
-import { problemTypeUri, UPLOADS_PATH, type Person } from '@fernbrake/core/contract'
+import {
+  mediaKindSchema,
+  problemTypeUri,
+  UPLOADS_PATH,
+  type Person,
+} from '@fernbrake/core/contract'
 import { LARGEST_FILM_BYTES } from '@fernbrake/core/media'
 import { authorise } from '../http/authorise.ts'
 import { personOf } from '../http/session.ts'
@@ -24,6 +29,10 @@ function tusFault(status: number, type: 'upload-gone' | 'not-allowed', detail: s
     body: JSON.stringify({ type: problemTypeUri(type), title, status, detail }),
   }
 }
+
+/** What an upload is said to be; films are what is put in most. */
+const kindOf = (said: string | null | undefined) =>
+  mediaKindSchema.options.find((kind) => kind === said) ?? 'film'
 
 export interface Uploads {
   handle: RequestHandler
@@ -42,7 +51,7 @@ export function createUploads(context: Context, folder: string): Uploads {
       ownerId,
       title: metadata.filename ?? '',
       path: join(folder, id),
-      kind: metadata.kind === 'picture' ? 'picture' : 'film',
+      kind: kindOf(metadata.kind),
     })
   }
   const tus = new TusServer({
@@ -56,7 +65,7 @@ export function createUploads(context: Context, folder: string): Uploads {
       Promise.resolve({
         metadata: {
           filename: upload.metadata?.filename ?? '',
-          kind: upload.metadata?.kind === 'picture' ? 'picture' : 'film',
+          kind: kindOf(upload.metadata?.kind),
           ownerId: caller.getStore()!.id,
         },
       }),

@@ -4,6 +4,7 @@ import { select } from '../database/connect.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
 import { describeApi } from '../http/openapi.ts'
+import { originOf } from '../http/security.ts'
 import { beginSession, endSession } from '../http/session.ts'
 import { describeLink, listAttempts, openLink, readAttempt } from '../services/attempts.ts'
 import type { Context } from '../services/context.ts'
@@ -18,7 +19,8 @@ import {
   findByPassword,
   overviewForKeeper,
 } from '../services/people.ts'
-import { readUses, replaceEverywhere } from '../services/shelf.ts'
+import { cutPicture, readUses, replaceEverywhere } from '../services/shelf.ts'
+import { checkPage } from '../services/webPages.ts'
 import { takeRecords } from '../services/records.ts'
 import { readResults } from '../services/results.ts'
 
@@ -32,6 +34,7 @@ export function createHandlers(context: Context): Handlers {
     ...lessonHandlers(context),
     ...mediaHandlers(context),
     ...attemptHandlers(context),
+    checkPage: ({ body, request }) => checkPage(context, body.address, originOf(request)),
   }
 }
 
@@ -116,6 +119,7 @@ function mediaHandlers(
   | 'describeMedia'
   | 'mediaUses'
   | 'replaceMedia'
+  | 'cutPicture'
   | 'prepareAgain'
   | 'mediaFile'
 > {
@@ -126,6 +130,7 @@ function mediaHandlers(
     mediaUses: (call) => readUses(context, whoCalls(call), call.params.mediaId),
     replaceMedia: (call) =>
       replaceEverywhere(context, whoCalls(call), call.params.mediaId, call.body.by),
+    cutPicture: (call) => cutPicture(context, whoCalls(call), call.params.mediaId, call.body),
     prepareAgain: ({ params }) => prepareAgain(context, params.mediaId),
     mediaFile: async ({ params, response }) => {
       const file = await findFile(params.mediaId, params.file)

@@ -22,4 +22,6 @@ export interface Context {
   /** Puts a job of preparing in the queue. */
   enqueue: (job: { mediaId: string; kind: string }) => Promise<void>
   version: string
+  /** Whether pages at this IP address are looked at for designers: public ones, unless the settings say otherwise. */
+  mayAskAddress: (ip: string) => boolean
 }

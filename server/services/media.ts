@@ -1,9 +1,16 @@
 // Media rows: what is known of a medium, taking an upload in, trying again.
 import { fileTypeFromFile } from 'file-type'
+import type { CreationAttributes } from 'sequelize'
 import { rm, stat } from 'node:fs/promises'
 import type { BodyOf, contract, Media, Person } from '@fernbrake/core/contract'
 import { cleanText } from '@fernbrake/core/fields'
-import { FILM_CONTAINERS, LARGEST_PICTURE_BYTES, PICTURE_TYPES } from '@fernbrake/core/media'
+import {
+  FILM_CONTAINERS,
+  LARGEST_PICTURE_BYTES,
+  LARGEST_SOUND_BYTES,
+  mayBeSound,
+  PICTURE_TYPES,
+} from '@fernbrake/core/media'
 import { MediaFileRow, MediaJobRow, MediaRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import type { Context } from './context.ts'
@@ -60,6 +67,7 @@ function describe(row: MediaRow, files: MediaFileRow[], jobs: MediaJobRow[]): Me
     ...{ state, fault: fault ?? null, bytes },
     ...{ durationMs: durationMs ?? null, frameRate: frameRate ?? null },
     ...{ width: width ?? null, height: height ?? null, hasSound: hasSound ?? null },
+    ...{ cutFrom: row.cutFrom ?? null, cut: row.cut ?? null },
     files: files.map((file) => file.kind).sort(),
     jobs: jobs
       .map(({ kind, state: jobState, progress }) => ({ kind, state: jobState, progress }))
@@ -76,6 +84,8 @@ export interface FinishedUpload {
   kind: Media['kind']
 }
 
+const USUAL_TITLE = { film: 'Film', picture: 'Picture', sound: 'Sound' } as const
+
 /**
  * Makes a medium of a finished upload. What is not of its kind by its content becomes a failed medium that says so,
  * and its bytes are not kept. Called again for the same upload it changes nothing.
@@ -83,8 +93,7 @@ export interface FinishedUpload {
 export async function takeUpload(context: Context, upload: FinishedUpload): Promise<void> {
   if (await MediaRow.findByPk(upload.id)) return
   const type = await fileTypeFromFile(upload.path).catch(() => undefined)
-  const isFilm = upload.kind === 'film'
-  const title = cleanText(upload.title).trim().slice(0, 200) || (isFilm ? 'Film' : 'Picture')
+  const title = cleanText(upload.title).trim().slice(0, 200) || USUAL_TITLE[upload.kind]
   const base = { id: upload.id, ownerId: upload.ownerId, title, kind: upload.kind }
   const fault = await findUploadFault(upload, type?.mime)
   if (!type || fault) {
@@ -95,24 +104,29 @@ export async function takeUpload(context: Context, upload: FinishedUpload): Prom
   const storageKey = `${upload.id}/original.${type.ext}`
   const { size } = await stat(upload.path)
   await context.store.take(storageKey, upload.path)
+  await beginPreparing(
+    context,
+    { ...base, bytes: size, state: 'preparing' },
+    {
+      storageKey,
+      contentType: servedAs(type.mime),
+    },
+  )
+}
+
+/** Notes a medium whose original lies in the store, and begins to prepare it. */
+export async function beginPreparing(
+  context: Context,
+  media: CreationAttributes<MediaRow>,
+  original: { storageKey: string; contentType: string },
+): Promise<void> {
+  const [mediaId, bytes] = [media.id, media.bytes]
   await context.database.transaction(async (transaction) => {
-    await MediaRow.create({ ...base, bytes: size, state: 'preparing' }, { transaction })
-    await MediaFileRow.create(
-      {
-        mediaId: upload.id,
-        kind: 'original',
-        storageKey,
-        contentType: servedAs(type.mime),
-        bytes: size,
-      },
-      { transaction },
-    )
-    await MediaJobRow.create(
-      { mediaId: upload.id, kind: 'probe', state: 'waiting' },
-      { transaction },
-    )
+    await MediaRow.create(media, { transaction })
+    await MediaFileRow.create({ mediaId, kind: 'original', ...original, bytes }, { transaction })
+    await MediaJobRow.create({ mediaId, kind: 'probe', state: 'waiting' }, { transaction })
   })
-  await context.enqueue({ mediaId: upload.id, kind: 'probe' })
+  await context.enqueue({ mediaId, kind: 'probe' })
 }
 
 async function findUploadFault(
@@ -120,8 +134,11 @@ async function findUploadFault(
   mime: string | undefined,
 ): Promise<Media['fault']> {
   if (kind === 'film') return mime && FILM_CONTAINERS.has(mime) ? null : 'notAFilm'
-  if (!mime || !PICTURE_TYPES.has(mime)) return 'notAPicture'
-  return (await stat(path)).size > LARGEST_PICTURE_BYTES ? 'tooLarge' : null
+  const isSound = kind === 'sound'
+  if (!mime || !(isSound ? mayBeSound(mime) : PICTURE_TYPES.has(mime)))
+    return isSound ? 'notASound' : 'notAPicture'
+  const most = isSound ? LARGEST_SOUND_BYTES : LARGEST_PICTURE_BYTES
+  return (await stat(path)).size > most ? 'tooLarge' : null
 }
 
 /** Browsers play QuickTime's H.264 under MP4's name; all else is served as what it is. */

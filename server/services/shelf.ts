@@ -1,12 +1,13 @@
 // The shelf: where a medium is used, and putting another in its place everywhere.
 import { nanoid } from 'nanoid'
-import type { Person } from '@fernbrake/core/contract'
+import type { BodyOf, contract, Media, Person } from '@fernbrake/core/contract'
 import { edits, runEdit } from '@fernbrake/core/lesson'
-import { LessonRow, MediaRow } from '../database/models.ts'
+import { LessonRow, MediaFileRow, MediaRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { lessonsToReplaceIn, usesOf, type MediaUse } from '../queries/mediaUses.ts'
 import type { Context } from './context.ts'
 import { takeEdits } from './drafts.ts'
+import { beginPreparing, describeMedia } from './media.ts'
 
 /** The lessons of a person that show a medium, in their draft or in an edition. */
 export async function readUses(
@@ -67,4 +68,40 @@ async function replaceIn(
     if (error instanceof HttpError) return false
     throw error
   }
+}
+
+/**
+ * Makes a new picture of a part of one, with the same words; the first stays, and so do editions that show it. A cut
+ * of a cut is made from the first picture, so nothing is lost by cutting again. The same call again changes nothing.
+ */
+export async function cutPicture(
+  context: Context,
+  person: Person,
+  mediaId: string,
+  { id, cut }: BodyOf<(typeof contract)['cutPicture']>,
+): Promise<Media> {
+  const known = await MediaRow.findByPk(id)
+  if (known?.ownerId === person.id) return describeMedia(id, person.id)
+  if (known) throw new HttpError('already-exists')
+  const named = await MediaRow.findByPk(mediaId)
+  const first = named?.cutFrom ? await MediaRow.findByPk(named.cutFrom) : named
+  const file =
+    first && (await MediaFileRow.findOne({ where: { mediaId: first.id, kind: 'original' } }))
+  if (!named || !first || !file) throw new HttpError('not-found')
+  if (first.kind !== 'picture')
+    throw new HttpError('invalid-input', {
+      issues: [{ path: ['params', 'mediaId'], code: 'kind', message: 'is no picture' }],
+    })
+  const storageKey = file.storageKey.replace(first.id, id)
+  await context.store.copy(file.storageKey, storageKey)
+  const { ownerId, title, kind, description, alternative, credit, licence, sourceNote, tags } =
+    named
+  const words = { title, description, alternative, credit, licence, sourceNote, tags }
+  const made = { id, ownerId, kind, ...words, bytes: first.bytes, cut, cutFrom: first.id }
+  await beginPreparing(
+    context,
+    { ...made, state: 'preparing' },
+    { storageKey, contentType: file.contentType },
+  )
+  return describeMedia(id, person.id)
 }

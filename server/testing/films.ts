@@ -35,7 +35,7 @@ export async function beginUpload(
   agent: Agent,
   bytes: number,
   name = 'film',
-  kind: 'film' | 'picture' = 'film',
+  kind: Media['kind'] = 'film',
 ): Promise<string> {
   const coded = (text: string) => Buffer.from(text).toString('base64')
   const metadata = `filename ${coded(name)},kind ${coded(kind)}`
@@ -51,7 +51,7 @@ export async function putIn(
   agent: Agent,
   file: Buffer,
   name = 'film',
-  kind: 'film' | 'picture' = 'film',
+  kind: Media['kind'] = 'film',
 ): Promise<string> {
   const location = await beginUpload(agent, file.length, name, kind)
   await agent

@@ -1,10 +1,13 @@
-// The shelf: pictures taken in by content, what is known of media, where they are used, replacing them everywhere.
+// The shelf: pictures and sounds taken in by content, what is known of media, where they are used, replacing them.
+import { execFileSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { Media } from '@fernbrake/core/contract'
 import { edits, emptyLesson } from '@fernbrake/core/lesson'
 import { edited, PART } from '@fernbrake/core/testing'
 import { LessonRow } from '../database/models.ts'
-import { createFilmFolder, putIn, settled } from './films.ts'
+import { createFilmFolder, H264, PICTURE, putIn, settled, SOUND } from './films.ts'
 import { putLesson, startTestServer, type TestServer } from './testServer.ts'
 
 let server: TestServer
@@ -12,8 +15,8 @@ let owner: Awaited<ReturnType<TestServer['signedIn']>>
 const files = createFilmFolder()
 const picture = (name: string, size: string) =>
   files.make(name, '-f', 'lavfi', '-i', `color=0x385873:size=${size}:duration=1`, '-frames:v', '1')
-const put = async (file: Buffer, name: string) =>
-  settled(owner.agent, await putIn(owner.agent, file, name, 'picture'))
+const put = async (file: Buffer, name: string, kind: Media['kind'] = 'picture') =>
+  settled(owner.agent, await putIn(owner.agent, file, name, kind))
 
 beforeAll(async () => {
   server = await startTestServer({ runsJobs: true })
@@ -49,6 +52,100 @@ describe('pictures', () => {
     expect(huge).toMatchObject({ state: 'failed', fault: 'tooLarge' })
     const asFilm = await settled(owner.agent, await putIn(owner.agent, whole, 'film.mp4'))
     expect(asFilm).toMatchObject({ state: 'failed', fault: 'notAFilm' })
+  })
+})
+
+/** A JPEG that says it was taken with the camera turned: EXIF orientation 6 after CIPA DC-008. */
+function heldUpright(jpeg: Buffer): Buffer {
+  const tiff = '49492a0008000000' + '0100' + '12010300010000000600' + '0000' + '00000000'
+  const body = Buffer.concat([Buffer.from('Exif\0\0', 'latin1'), Buffer.from(tiff, 'hex')])
+  const head = Buffer.from([0xff, 0xe1, 0, body.length + 2])
+  return Buffer.concat([jpeg.subarray(0, 2), head, body, jpeg.subarray(2)])
+}
+
+describe('cutting a picture', () => {
+  const cutOf = (change: object) => ({
+    ...{ turns: 0, box: { x: 0, y: 0, width: 1, height: 1 }, width: null },
+    ...change,
+  })
+  const send = async (mediaId: string, id: string, cut: object, status = 201) =>
+    owner.agent.post(`/api/media/${mediaId}/cuts`).send({ id, cut }).expect(status)
+
+  it('makes another and leaves the first as it is; a cut of a cut is made from the first', async () => {
+    const first = await put(picture('cut.png', '400x300'), 'Gate.png')
+    await owner.agent.patch(`/api/media/${first.id}`).send({ credit: 'Tam Oakshott' }).expect(200)
+    const half = { x: 0.5, y: 0, width: 0.5, height: 0.5 }
+    await send(first.id, 'half', cutOf({ box: half, width: 100 }))
+    const made = await settled(owner.agent, 'half')
+    expect(made).toMatchObject({ ...{ state: 'ready', width: 100, height: 75 }, cutFrom: first.id })
+    expect(made).toMatchObject({ title: 'Gate.png', credit: 'Tam Oakshott' })
+    await send('half', 'turned', cutOf({ turns: 1 }))
+    const turned = await settled(owner.agent, 'turned')
+    expect(turned).toMatchObject({ width: 300, height: 400, cutFrom: first.id })
+    const { body: still } = await owner.agent.get(`/api/media/${first.id}`).expect(200)
+    expect(still).toMatchObject({ width: 400, height: 300, cut: null })
+    for (const id of [first.id, 'half'])
+      await owner.agent.get(`/api/media/${id}/files/original`).expect(200)
+  })
+
+  it('may be asked for twice, but not of what is somebody else’s or no picture', async () => {
+    const { id } = await put(picture('twice.png', '40x40'), 'Twice.png')
+    const small = cutOf({ width: 10 })
+    await send(id, 'once', small)
+    await send(id, 'once', small)
+    expect(await settled(owner.agent, 'once')).toMatchObject({ width: 10 })
+    await send(id, 'never', { turns: 5, box: {}, width: 1 }, 422)
+    const film = await put(files.make('f.mp4', ...PICTURE, ...H264), 'f.mp4', 'film')
+    await send(film.id, 'of-film', small, 422)
+    const stranger = await server.signedIn('designer')
+    await stranger.agent.post(`/api/media/${id}/cuts`).send({ id: 'x', cut: small }).expect(404)
+    const own = await putIn(stranger.agent, picture('own.png', '40x40'), 'Own.png', 'picture')
+    const taken = { id: 'once', cut: small }
+    await stranger.agent.post(`/api/media/${own}/cuts`).send(taken).expect(409)
+  })
+
+  it('heeds how a camera was held', async () => {
+    const jpeg = heldUpright(picture('upright.jpg', '400x300'))
+    const upright = await put(jpeg, 'Upright.jpg')
+    expect(upright).toMatchObject({ state: 'ready', width: 300, height: 400 })
+    await send(upright.id, 'top', cutOf({ box: { x: 0, y: 0, width: 1, height: 0.25 } }))
+    expect(await settled(owner.agent, 'top')).toMatchObject({ width: 300, height: 100 })
+  })
+})
+
+describe('sounds', () => {
+  it.each(['mp3', 'm4a', 'ogg', 'wav', 'flac', 'opus', 'webm'])(
+    'of kind %s are taken in, in one form that plays everywhere',
+    async (ending) => {
+      const sound = await put(files.make(`s.${ending}`, ...SOUND), `Keeper.${ending}`, 'sound')
+      expect(sound).toMatchObject({ kind: 'sound', state: 'ready', hasSound: true, width: null })
+      expect(Math.abs(sound.durationMs! - 2000)).toBeLessThan(120)
+      expect(sound.files).toEqual(['original', 'pauses', 'peaks', 'playable'])
+      const played = await owner.agent.get(`/api/media/${sound.id}/files/playable`).expect(200)
+      expect(played.headers['content-type']).toBe('audio/mp4')
+    },
+  )
+
+  it('without sound, or of another kind, are refused', async () => {
+    const silent = await put(files.make('silent.mp4', ...PICTURE, ...H264), 'x.mp4', 'sound')
+    expect(silent).toMatchObject({ state: 'failed', fault: 'notASound' })
+    const still = await put(picture('g.png', '40x30'), 'x.mp3', 'sound')
+    expect(still).toMatchObject({ state: 'failed', fault: 'notASound', files: [] })
+  })
+})
+
+describe('a recording that says neither its length nor where its frames are', () => {
+  it('is measured, and made into a film that can be sought in', async () => {
+    const live = ['-c:v', 'libvpx', '-c:a', 'libopus', '-live', '1', '-f', 'webm']
+    execFileSync('sh', [
+      '-c',
+      `ffmpeg -v error ${[...PICTURE, ...SOUND].map((a) => `'${a}'`).join(' ')} ${live.join(' ')} - > '${files.pathOf('live.webm')}'`,
+    ])
+    const film = await put(readFileSync(files.pathOf('live.webm')), 'Recording', 'film')
+    expect(film).toMatchObject({ kind: 'film', state: 'ready', fault: null })
+    expect(Math.abs(film.durationMs! - 2000)).toBeLessThan(120)
+    expect(film.files).toContain('playable')
+    expect(film.jobs.every(({ state }) => state === 'done')).toBe(true)
   })
 })
 

@@ -57,8 +57,13 @@ async function administer(sql: string): Promise<void> {
 
 export async function startTestServer({
   runsJobs = false,
+  asksPrivateAddresses = false,
   pages = () => undefined,
-}: { runsJobs?: boolean; pages?: MountPages } = {}): Promise<TestServer> {
+}: {
+  runsJobs?: boolean
+  asksPrivateAddresses?: boolean
+  pages?: MountPages
+} = {}): Promise<TestServer> {
   const { url: databaseUrl, drop } = await createTestDatabase()
   const dataFolder = await mkdtemp(join(tmpdir(), 'fernbrake-test-'))
   const settings: Settings = {
@@ -69,6 +74,7 @@ export async function startTestServer({
     sessionSecret: 'a secret for tests',
     runsJobs,
     logLevel: 'silent',
+    asksPrivateAddresses,
   }
   const running = await openServer(settings, pages)
   await new Promise<void>((resolve) => running.server.listen(0, '127.0.0.1', resolve))

@@ -96,6 +96,8 @@ export default {
       fork_noWords: 'A way of a fork has no words that a learner could choose it by.',
       fork_noQuestion: 'A way of a fork hangs on an answer, and no question is named.',
       overlay_noPicture: 'An overlay is to show a picture and has none yet.',
+      overlay_noSound: 'An overlay is to let hear something and has no sound yet.',
+      overlay_noFilm: 'An overlay is to show a second film and has none yet.',
       overlay_noAddress: 'A link on the picture has no address yet.',
       overlay_noAction: 'A button on the picture does nothing yet.',
       question_noStem: 'A question has no text.',

@@ -42,6 +42,8 @@ it('what keeps a lesson from being published has a sentence', () => {
     'fork_noWords',
     'fork_noQuestion',
     'overlay_noPicture',
+    'overlay_noSound',
+    'overlay_noFilm',
     'overlay_noAddress',
     'overlay_noAction',
     'question_noStem',

@@ -13,7 +13,7 @@ export const replaceMedia: Edit<{
     for (const part of Object.values(draft.parts))
       if (part.mediaId === from && film) Object.assign(part, { mediaId: to, ...film })
     for (const cue of Object.values(draft.cues))
-      if (cue.kind === 'overlay' && cue.content?.form === 'picture' && cue.content.mediaId === from)
-        cue.content.mediaId = to
+      if (cue.kind === 'overlay' && cue.content && 'mediaId' in cue.content)
+        if (cue.content.mediaId === from) cue.content.mediaId = to
   },
 }

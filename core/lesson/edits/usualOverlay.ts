@@ -29,6 +29,18 @@ export function usualOverlay(form: OverlayForm['form']): Pick<OverlayCue, 'box' 
         box: { x: 0.3, y: 0.42, width: 0.3, height: 0.12 },
         look: { ...drawn, border: line },
       }
+    case 'sound':
+      return {
+        box: { x: 0.06, y: 0.08, width: 0.34, height: 0.11 },
+        look: { ...words, size: 0.04 },
+      }
+    case 'film':
+      return {
+        box: { x: 0.62, y: 0.06, width: 0.34, height: 0.34 },
+        look: { ...words, fill: '#17231C', border: { colour: '#F3ECD8', width: 0.005 } },
+      }
+    case 'web':
+      return { box: { x: 0.5, y: 0.08, width: 0.46, height: 0.7 }, look: words }
     case 'cover':
       return {
         box: { x: 0.3, y: 0.3, width: 0.3, height: 0.3 },

@@ -9,7 +9,7 @@ import {
   WIDTH,
   type Context,
 } from '../paint.ts'
-import { ramp } from './story.ts'
+import { ramp } from '../times.ts'
 
 const FOOT: readonly [number, number] = [90, 430]
 const TOP: readonly [number, number] = [880, 200]

@@ -1,12 +1,6 @@
 // What is said in “Water That Climbs”, sentence by sentence. Pictures, captions and chapters hang on these ids.
 
-export interface Sentence {
-  id: string
-  text: string
-  /** Silence before the sentence, in ms, on top of the usual pause. */
-  beforeMs?: number
-  chapter?: string
-}
+import type { Sentence } from '../times.ts'
 
 export const NARRATION: readonly Sentence[] = [
   { id: 'slope', text: 'Water will not lie on a slope.', beforeMs: 2600, chapter: 'Why locks' },
@@ -158,8 +152,3 @@ export const NARRATION: readonly Sentence[] = [
   { id: 'comesDown', text: 'It comes down, one step at a time, and lifts whatever floats on it.' },
   { id: 'upDown', text: 'The boat goes up. The water only ever goes down.', beforeMs: 400 },
 ]
-
-/** The pause between two sentences, in ms. */
-export const USUAL_PAUSE_MS = 1400
-/** What stays on screen after the last word, in ms. */
-export const CLOSING_MS = 4000

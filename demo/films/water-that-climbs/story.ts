@@ -1,45 +1,5 @@
 // Where everything in the lock is at a given moment of the film. No drawing here: times in, positions out.
-import type { Spoken } from '../speech.ts'
-
-/** When sentences begin and end. */
-export class Times {
-  readonly #byId: Map<string, Spoken>
-
-  constructor(spoken: readonly Spoken[]) {
-    this.#byId = new Map(spoken.map((sentence) => [sentence.id, sentence]))
-  }
-
-  from(id: string): number {
-    return this.#find(id).fromMs
-  }
-
-  to(id: string): number {
-    return this.#find(id).toMs
-  }
-
-  #find(id: string): Spoken {
-    const sentence = this.#byId.get(id)
-    if (!sentence) throw new Error(`No sentence ${id}`)
-    return sentence
-  }
-}
-
-/** 0 before `fromMs`, 1 after `toMs`, smooth between. */
-export function ramp(ms: number, fromMs: number, toMs: number): number {
-  const share = Math.min(1, Math.max(0, (ms - fromMs) / (toMs - fromMs)))
-  return share * share * (3 - 2 * share)
-}
-
-/** A value that moves through points in time: `[ms, value]`, smooth between them. */
-export function through(ms: number, points: readonly (readonly [number, number])[]): number {
-  let value = points[0]![1]
-  for (let index = 1; index < points.length; index += 1) {
-    const [fromMs, from] = points[index - 1]!
-    const [toMs, to] = points[index]!
-    if (ms >= fromMs) value = from + (to - from) * ramp(ms, fromMs, toMs)
-  }
-  return value
-}
+import { ramp, through, type Times } from '../times.ts'
 
 export interface LockState {
   /** 0 level with the lower pound, 1 with the upper. */

@@ -5,7 +5,7 @@ import type { Host, HostState, PlayableMedia } from '../Host.ts'
 export interface PreviewInput {
   lesson: Lesson
   media: PlayableMedia[]
-  pictures?: Readonly<Record<string, string>>
+  staged?: Readonly<Record<string, string>>
   learnerName: string
   /** Where to begin. */
   partId: string
@@ -17,7 +17,7 @@ const STATE: HostState = { waiting: 0, connection: 'online', refused: [] }
 export function createPreviewHost({
   lesson,
   media,
-  pictures = {},
+  staged = {},
   learnerName,
   partId,
   atMs,
@@ -28,7 +28,7 @@ export function createPreviewHost({
       Promise.resolve({
         lesson: withoutNotes(lesson),
         media,
-        pictures,
+        staged,
         learnerName,
         progress: {
           ...{ partId, atMs, released: [], finished: false, covered: {}, responses: [] },

@@ -1,6 +1,6 @@
 // ServerHost: the host of the learner's page. Records go through IndexedDB to Fernbrake's own server.
 import { nanoid } from 'nanoid'
-import { pictureIdsOf } from '@fernbrake/core/lesson'
+import { stagedMediaIdsOf } from '@fernbrake/core/lesson'
 import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
 import { markQuestion } from '@fernbrake/core/questions'
 import type { Host, HostState, OpenedLesson } from '../Host.ts'
@@ -69,8 +69,8 @@ async function openAttempt(
       const address = `${files}/playable`
       return { ...media, address, poster: `${files}/poster`, element: takeEarlyVideo(address) }
     }),
-    pictures: Object.fromEntries(
-      pictureIdsOf(attempt.lesson).map((id) => [id, `/api/media/${id}/files/playable`]),
+    staged: Object.fromEntries(
+      stagedMediaIdsOf(attempt.lesson).map((id) => [id, `/api/media/${id}/files/playable`]),
     ),
     progress: withWaiting(attempt, waiting),
     learnerName: attempt.person.name,

@@ -4,7 +4,7 @@ import { useI18n } from 'vue-i18n'
 import { onScopeDispose, shallowRef } from 'vue'
 import { RouterLink } from 'vue-router'
 import { mediaFileAddress } from '@fernbrake/core/contract'
-import { partsInOrder, pictureIdsOf } from '@fernbrake/core/lesson'
+import { partsInOrder, stagedMediaIdsOf } from '@fernbrake/core/lesson'
 import { LessonPlayer, type Host } from '@fernbrake/player'
 import { createPreviewHost } from '@fernbrake/player/hosts/preview'
 import { call } from '../api/client.ts'
@@ -25,8 +25,8 @@ const { error, reload } = useLoaded(async () => {
     learnerName: session.person?.name ?? '',
     partId: partsInOrder(lesson)[0]?.id ?? '',
     atMs: 0,
-    pictures: Object.fromEntries(
-      pictureIdsOf(lesson).map((id) => [id, mediaFileAddress(id, 'playable')]),
+    staged: Object.fromEntries(
+      stagedMediaIdsOf(lesson).map((id) => [id, mediaFileAddress(id, 'playable')]),
     ),
     media: media
       .filter((one) => one.state === 'ready')

@@ -1,0 +1,2 @@
+// The only door of core/proof.
+export * from './framing.ts'

@@ -1,0 +1,9 @@
+// What is shown of a web address.
+
+const urlOf = (address: string) =>
+  URL.canParse(address, location.href) ? new URL(address, location.href) : null
+
+/** The name of the host, without the usual `www.`. */
+export const hostOf = (address: string) => urlOf(address)?.host.replace(/^www\./, '') ?? address
+
+export const isSameOrigin = (address: string) => urlOf(address)?.origin === location.origin
