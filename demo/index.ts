@@ -1,10 +1,11 @@
-// Loads the demo into an empty database: accounts, the film, lesson 1 published, and a class that has worked on it.
+// Loads the demo into an empty database: accounts, the shelf, two lessons, and a class that has worked on the first.
 import { execFile } from 'node:child_process'
 import { copyFile, mkdtemp, readFile, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
+import type { Media } from '@fernbrake/core/contract'
 import { readCaptions } from '@fernbrake/core/formats'
 import { createRandom, drawPersona, simulateLearner } from '@fernbrake/core/rehearsal'
 import {
@@ -24,12 +25,25 @@ import {
   type Settings,
 } from '@fernbrake/server'
 import { SKIPPERS, SPRING_INTAKE } from './classes/springIntake.ts'
+import type { DemoFilm, Made } from './lessons/making.ts'
+import { editsOfWaterBudget, KEEPERS_VOICE, WATER_BUDGET } from './lessons/waterBudget.ts'
 import { PADDLE_GEAR } from './lessons/waterOnThePicture.ts'
 import { editsOfWaterThatClimbs, WATER_THAT_CLIMBS } from './lessons/waterThatClimbs.ts'
 
 const FILMS = join(dirname(fileURLToPath(import.meta.url)), 'films')
 /** The link of the demo's lesson, so that documentation can name it. */
 export const DEMO_LINK = 'cantle-steps-1'
+const LECTURE_LINK = 'cantle-steps-2'
+const LESSONS: readonly DemoLesson[] = [
+  {
+    ...WATER_BUDGET,
+    ...{ folder: 'water-budget', link: LECTURE_LINK, build: editsOfWaterBudget },
+  },
+  {
+    ...WATER_THAT_CLIMBS,
+    ...{ folder: 'water-that-climbs', link: DEMO_LINK, build: editsOfWaterThatClimbs },
+  },
+]
 const CLASS_SEED = 1791
 const DAY_MS = 24 * 60 * 60 * 1000
 const PREPARING_LIMIT_MS = 600_000
@@ -39,8 +53,8 @@ export async function loadDemo(settings: Settings, today = new Date()): Promise<
   const { context, close } = await openServer({ ...settings, runsJobs: true }, () => undefined)
   try {
     const designer = await createAccounts()
-    await loadFilm(context, designer.id)
-    await loadLesson(context, designer.id)
+    await loadShelf(context, designer.id)
+    for (const lesson of LESSONS) await loadLesson(context, designer.id, lesson)
     await loadClass(context, today)
   } finally {
     await close()
@@ -70,45 +84,74 @@ async function createAccounts() {
   return people[0]!
 }
 
-async function loadFilm(context: Context, ownerId: string): Promise<void> {
+interface ShelfWords {
+  title: string
+  alternative?: string
+  description?: string
+  credit: string
+  licence: string
+  sourceNote?: string
+  tags: string[]
+}
+
+/** Puts a file of the demo on the shelf and waits until it is prepared. */
+async function putOnShelf(
+  context: Context,
+  ownerId: string,
+  { id, kind, file, words }: { id: string; kind: Media['kind']; file: string; words: ShelfWords },
+): Promise<void> {
   const folder = await mkdtemp(join(tmpdir(), 'fernbrake-demo-'))
   try {
-    const path = join(folder, 'film.mp4')
-    await copyFile(join(FILMS, 'water-that-climbs', 'film.mp4'), path)
-    await takeUpload(context, {
-      id: WATER_THAT_CLIMBS.mediaId,
-      ownerId,
-      title: 'Water That Climbs',
-      path,
-      kind: 'film',
-    })
-    await untilPrepared(context, WATER_THAT_CLIMBS.mediaId)
-    await changeWords(WATER_THAT_CLIMBS.mediaId, ownerId, FILM_WORDS)
-    await loadStill(context, ownerId, folder)
+    const path = join(folder, 'file')
+    await copyFile(file, path)
+    await takeUpload(context, { id, ownerId, title: words.title, path, kind })
+    await untilPrepared(context, id)
+    await changeWords(id, ownerId, words)
   } finally {
     await rm(folder, { recursive: true, force: true })
   }
 }
 
-const FILM_WORDS = {
-  description: 'How a lock lifts a boat, drawn as a cut through the lock. With captions.',
-  credit: PADDLE_GEAR.words.credit,
-  licence: PADDLE_GEAR.words.licence,
-  tags: ['lock', 'film'],
+async function loadShelf(context: Context, ownerId: string): Promise<void> {
+  const { credit, licence } = PADDLE_GEAR.words
+  const film = (id: string, folder: string, title: string, description: string) =>
+    putOnShelf(context, ownerId, {
+      ...{ id, kind: 'film', file: join(FILMS, folder, 'film.mp4') },
+      words: { title, description, credit, licence, tags: ['lock', 'film'] },
+    })
+  await film(
+    WATER_THAT_CLIMBS.mediaId,
+    'water-that-climbs',
+    'Water That Climbs',
+    'How a lock lifts a boat, drawn as a cut through the lock. With captions.',
+  )
+  await film(
+    WATER_BUDGET.mediaId,
+    'water-budget',
+    'The Water Budget of a Flight',
+    'A lecture with a drawn board: what a boat costs in water. With captions.',
+  )
+  await putOnShelf(context, ownerId, {
+    ...{ id: KEEPERS_VOICE.mediaId, kind: 'sound', words: KEEPERS_VOICE.words },
+    file: join(FILMS, 'water-budget', 'keeper.m4a'),
+  })
+  await loadStill(context, ownerId)
 }
 
 /** Takes a still from the film and puts it on the shelf. */
-async function loadStill(context: Context, ownerId: string, folder: string): Promise<void> {
+async function loadStill(context: Context, ownerId: string): Promise<void> {
   const { mediaId, atSeconds, crop, words } = PADDLE_GEAR
-  const path = join(folder, 'still.png')
-  const cut = `crop=${crop.width}:${crop.height}:${crop.x}:${crop.y},scale=iw*3:-1`
-  const film = join(FILMS, 'water-that-climbs', 'film.mp4')
-  const args = ['-v', 'error', '-ss', String(atSeconds), '-i', film, '-frames:v', '1', '-vf', cut]
-  await promisify(execFile)('ffmpeg', [...args, path])
-  const { title } = words
-  await takeUpload(context, { id: mediaId, ownerId, title, path, kind: 'picture' })
-  await untilPrepared(context, mediaId)
-  await changeWords(mediaId, ownerId, words)
+  const folder = await mkdtemp(join(tmpdir(), 'fernbrake-demo-'))
+  try {
+    const file = join(folder, 'still.png')
+    const cut = `crop=${crop.width}:${crop.height}:${crop.x}:${crop.y},scale=iw*3:-1`
+    const film = join(FILMS, 'water-that-climbs', 'film.mp4')
+    const args = ['-v', 'error', '-ss', String(atSeconds), '-i', film, '-frames:v', '1', '-vf', cut]
+    await promisify(execFile)('ffmpeg', [...args, file])
+    await putOnShelf(context, ownerId, { id: mediaId, kind: 'picture', file, words })
+  } finally {
+    await rm(folder, { recursive: true, force: true })
+  }
 }
 
 async function untilPrepared({ database }: Context, mediaId: string): Promise<void> {
@@ -127,23 +170,28 @@ async function untilPrepared({ database }: Context, mediaId: string): Promise<vo
   throw new Error('Preparing the demo film took too long')
 }
 
-async function loadLesson(context: Context, ownerId: string): Promise<void> {
-  const { lessonId, mediaId } = WATER_THAT_CLIMBS
+interface DemoLesson {
+  lessonId: string
+  mediaId: string
+  folder: string
+  link: string
+  build: (film: DemoFilm) => Made
+}
+
+/** Makes a lesson by its edits, publishes its first edition and gives it its link. */
+async function loadLesson(context: Context, ownerId: string, given: DemoLesson): Promise<void> {
+  const { lessonId, mediaId, folder, link, build } = given
   const [media] = await select<{ duration_ms: number }>(
     context.database,
     'SELECT duration_ms FROM media WHERE id = $1',
     [mediaId],
   )
-  const captions = readCaptions(
-    await readFile(join(FILMS, 'water-that-climbs', 'captions.en.vtt'), 'utf8'),
-  )
+  const captions = readCaptions(await readFile(join(FILMS, folder, 'captions.en.vtt'), 'utf8'))
   if (!captions.ok) throw new Error('The demo captions cannot be read')
   const owner = { id: ownerId, name: '', email: null, role: 'designer' as const }
-  const { made } = editsOfWaterThatClimbs({
-    durationMs: media!.duration_ms,
-    captions: captions.lines,
-  })
-  await createLesson(context, owner, { id: lessonId, title: 'Water That Climbs', language: 'en' })
+  const { lesson, made } = build({ durationMs: media!.duration_ms, captions: captions.lines })
+  const { title, language } = lesson
+  await createLesson(context, owner, { id: lessonId, title, language })
   const edits = made.map(({ name, patches }, index) => ({
     id: `demo-edit-${index}`,
     name,
@@ -151,10 +199,7 @@ async function loadLesson(context: Context, ownerId: string): Promise<void> {
   }))
   const { revision } = await takeEdits(context, owner, lessonId, { revision: 0, edits })
   await publishEdition(context, owner, lessonId, { revision, number: 1 })
-  await run(context.database, 'UPDATE lessons SET link_code = $2 WHERE id = $1', [
-    lessonId,
-    DEMO_LINK,
-  ])
+  await run(context.database, 'UPDATE lessons SET link_code = $2 WHERE id = $1', [lessonId, link])
 }
 
 /** The class worked on the lesson over the last two weeks. */

@@ -1,11 +1,6 @@
 // What lies on the film of lesson 1 besides plain words, and the fork near its end.
-import { edits, type Edit, type OverlayAction, type OverlayForm } from '@fernbrake/core/lesson'
-
-export interface Making {
-  edit: <A>(kind: Edit<A>, args: A) => void
-  partId: string
-  sentence: (id: string) => { fromMs: number; toMs: number }
-}
+import { edits, type OverlayAction } from '@fernbrake/core/lesson'
+import { place, type Making, type Placed } from './making.ts'
 
 /** A still from the film: the keeper at the paddle gear. */
 export const PADDLE_GEAR = {
@@ -21,16 +16,6 @@ export const PADDLE_GEAR = {
     sourceNote: 'Taken from our own film at 1:18.',
     tags: ['lock', 'paddle', 'still'],
   },
-}
-
-interface Placed {
-  id: string
-  from: string
-  to: string
-  content: OverlayForm
-  text: string
-  box: [x: number, y: number, width: number, height: number]
-  degrees?: number
 }
 
 const PLACED: Placed[] = [
@@ -120,15 +105,6 @@ export function addWhatLiesOnThePicture(making: Making): void {
   const look = { ink: '#FFFDF8', fill: '#385873', size: 0.045, align: 'centre' } as const
   edit(edits.keepLook, { id: 'look-slate', name: 'Slate', look })
   addFork(making)
-}
-
-function place({ edit, partId, sentence }: Making, placed: Placed): void {
-  const { id: cueId, text, content, degrees } = placed
-  const [x, y, width, height] = placed.box
-  const span = { fromMs: sentence(placed.from).fromMs, toMs: sentence(placed.to).toMs }
-  edit(edits.addOverlay, { cueId, partId, ...span, text, content })
-  edit(edits.setOverlayBox, { cueId, box: { x, y, width, height } })
-  if (degrees) edit(edits.turnOverlay, { cueId, degrees })
 }
 
 /** Whoever wants to sees once more how a boat is caught; whoever does not choose goes on. */

@@ -1,13 +1,14 @@
 // Lesson 1 of the demo: “Water That Climbs”, built with the same edits that the bench makes.
+import { edits } from '@fernbrake/core/lesson'
 import {
-  edits,
-  emptyLesson,
-  runEdit,
-  type Edit,
-  type EditMade,
-  type Lesson,
-} from '@fernbrake/core/lesson'
-import type { CaptionLine } from '@fernbrake/core/formats'
+  addFilm,
+  addQuestion,
+  begin,
+  type DemoFilm,
+  type DemoQuestion,
+  type Made,
+  type Making,
+} from './making.ts'
 import { addWhatLiesOnThePicture } from './waterOnThePicture.ts'
 import moments from '../films/water-that-climbs/moments.json' with { type: 'json' }
 
@@ -18,22 +19,6 @@ export const WATER_THAT_CLIMBS = {
 }
 
 const { partId } = WATER_THAT_CLIMBS
-
-interface DemoQuestion {
-  id: string
-  /** The question comes after this sentence. */
-  after: string
-  evidence: [string, string]
-  stem: string
-  several?: boolean
-  options: [text: string, right: boolean, feedback: string][]
-  hint: string
-  feedback: { right: string; partly?: string; wrong: string }
-  explanation: string
-  points: number
-  hold: 'shown' | 'answered' | 'right'
-  sendBack?: boolean
-}
 
 const QUESTIONS: DemoQuestion[] = [
   {
@@ -189,105 +174,32 @@ const ENDING = {
   },
 }
 
-const spoken = new Map(moments.spoken.map((sentence) => [sentence.id, sentence]))
-
-function sentence(id: string): { fromMs: number; toMs: number } {
-  const found = spoken.get(id)
-  if (!found) throw new Error(`The film has no sentence ${id}`)
-  return found
-}
-
 /** Every edit of the lesson in the order in which a designer would have made them. */
-export function editsOfWaterThatClimbs(film: {
-  durationMs: number
-  captions: readonly CaptionLine[]
-}): { lesson: Lesson; made: EditMade[] } {
-  let lesson = emptyLesson('Water That Climbs')
-  const made: EditMade[] = []
-  const edit = <A>(kind: Edit<A>, args: A) => {
-    const outcome = runEdit(lesson, kind, args)
-    if (!outcome.ok) throw new Error(`${kind.name}: ${JSON.stringify(outcome.issues)}`)
-    lesson = outcome.lesson
-    if (outcome.made.patches.length > 0) made.push(outcome.made)
-  }
+export function editsOfWaterThatClimbs(film: DemoFilm): Made {
+  const making = begin('Water That Climbs', partId, moments)
+  const { edit, sentence } = making
   edit(edits.setLessonText, {
     field: 'summary',
     text: 'How a lock lifts a boat up a hill, and what a lock-keeper must never forget. For the first evening of the course.',
   })
-  edit(edits.addFilmPart, { id: partId, title: 'Water That Climbs' })
-  edit(edits.attachFilm, {
-    partId,
-    mediaId: WATER_THAT_CLIMBS.mediaId,
-    durationMs: film.durationMs,
-    frameRate: '25',
-  })
-  edit(edits.importScript, {
-    id: 'script-en',
-    partId,
-    language: 'en',
-    lines: film.captions.map((line, index) => ({ id: `line-${index + 1}`, ...line })),
-  })
-  moments.chapters.forEach(({ title, fromMs }, index) =>
-    edit(edits.addBookmark, { cueId: `chapter-${index + 1}`, partId, atMs: fromMs, title }),
-  )
-  for (const overlay of OVERLAYS) addOverlay(edit, overlay)
-  for (const question of QUESTIONS) addQuestion(edit, question)
-  addWhatLiesOnThePicture({ edit, partId, sentence })
+  addFilm(making, { ...WATER_THAT_CLIMBS, title: 'Water That Climbs' }, film)
+  for (const overlay of OVERLAYS) addOverlay(making, overlay)
+  for (const question of QUESTIONS) addQuestion(making, question)
+  addWhatLiesOnThePicture(making)
   edit(edits.addNote, { cueId: 'note-windlass', partId, atMs: sentence('half').fromMs })
   edit(edits.setNoteText, {
     cueId: 'note-windlass',
     text: 'Bring a windlass to the first evening: half of them have never held one.',
   })
   edit(edits.setEnding, ENDING)
-  return { lesson, made }
+  return making.made()
 }
 
-type MakeEdit = <A>(kind: Edit<A>, args: A) => void
-
-function addOverlay(edit: MakeEdit, { id, from, to, text, box }: (typeof OVERLAYS)[number]): void {
-  edit(edits.addOverlay, {
-    cueId: id,
-    partId,
-    fromMs: sentence(from).fromMs,
-    toMs: sentence(to).toMs,
-    text,
-  })
-  edit(edits.setOverlayBox, { cueId: id, box })
-}
-
-function addQuestion(edit: MakeEdit, question: DemoQuestion): void {
-  const cueId = `ask-${question.id}`
-  const questionId = question.id
-  const optionIds = question.options.map((_, index) => `${question.id}-${index + 1}`)
-  const evidence = {
-    fromMs: sentence(question.evidence[0]).fromMs,
-    toMs: sentence(question.evidence[1]).toMs,
-  }
-  // Asked when the sentence and its picture have come to rest: the frame that is held answers nothing by itself.
-  const atMs = Math.ceil((sentence(question.after).toMs + 300) / 40) * 40
-  edit(edits.addQuestion, {
-    cueId,
-    questionId,
-    optionIds: [optionIds[0]!, optionIds[1]!],
-    partId,
-    atMs,
-    evidence,
-  })
-  for (const field of ['stem', 'hint', 'explanation'] as const)
-    edit(edits.setQuestionText, { questionId, field, text: question[field] })
-  for (const outcome of ['right', 'partly', 'wrong'] as const)
-    edit(edits.setFeedback, { questionId, outcome, text: question.feedback[outcome] ?? '' })
-  edit(edits.setSeveral, { questionId, several: question.several ?? false })
-  question.options.forEach(([text, right, feedback], index) => {
-    const optionId = optionIds[index]!
-    if (index >= 2) edit(edits.addOption, { questionId, optionId })
-    edit(edits.setOptionText, { questionId, optionId, field: 'text', text })
-    edit(edits.setOptionText, { questionId, optionId, field: 'feedback', text: feedback })
-    if (right || index === 0) edit(edits.setOptionRight, { questionId, optionId, right })
-  })
-  edit(edits.setQuestionRules, {
-    questionId,
-    rules: { points: question.points, tryPenalty: 0.25, tries: 3 },
-  })
-  edit(edits.setHold, { cueId, hold: question.hold, sendBack: question.sendBack ?? false })
+function addOverlay(
+  { edit, sentence }: Making,
+  { id: cueId, from, to, text, box }: (typeof OVERLAYS)[number],
+): void {
+  const span = { fromMs: sentence(from).fromMs, toMs: sentence(to).toMs }
+  edit(edits.addOverlay, { cueId, partId, ...span, text })
+  edit(edits.setOverlayBox, { cueId, box })
 }

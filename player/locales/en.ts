@@ -61,6 +61,7 @@ export default {
   soundFailed: '{words} (the sound could not be fetched)',
   secondFilm: 'A second film on the picture',
   secondFilmFailed: 'This second film could not be fetched.',
+  openedPage: 'A page of the web',
   openInTab: 'Open in a new tab',
   pageElsewhere: 'This page opens in a tab of its own.',
   backToLesson: 'Back to the lesson',

@@ -13,7 +13,12 @@ onMounted(() => dialog.value?.showModal())
 </script>
 
 <template>
-  <dialog ref="dialog" class="paper" :aria-label="words || hostOf(address)" @close="emit('close')">
+  <dialog
+    ref="dialog"
+    class="paper"
+    :aria-label="words || hostOf(address) || t('player.openedPage')"
+    @close="emit('close')"
+  >
     <header>
       <div>
         <b v-if="words" dir="auto">{{ words }}</b>

@@ -32,7 +32,7 @@ const { t } = useI18n()
       rel="noopener noreferrer"
       @click="emit('leave')"
     >
-      <span>{{ hostOf(content.address) }}</span>
+      <span dir="auto">{{ hostOf(content.address) || words }}</span>
       <span class="out">{{ t('player.openInTab') }}</span>
     </component>
   </div>

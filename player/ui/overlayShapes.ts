@@ -4,6 +4,8 @@ import type { Box, Point, Transition, WholeOverlay } from '@fernbrake/core/lesso
 const percent = (share: number) => `${share * 100}%`
 const ALIGN = { start: 'start', centre: 'center', end: 'end' } as const
 const FONT = { interface: 'var(--interface)', reading: 'var(--reading)', mono: 'var(--mono)' }
+/** On a small stage letters become no smaller than this; smaller ones would be there and say nothing. */
+const LEAST_LETTERS_PX = 11
 /** These lie as large as their box says; the others grow where their words need more room. */
 const EXACT = ['picture', 'box', 'ellipse', 'arrow', 'cover', 'panel', 'film', 'web']
 
@@ -25,7 +27,7 @@ export function placeStyle({ box, look, content, rotation }: WholeOverlay) {
       background: isDrawn ? (look.fill ?? 'transparent') : 'transparent',
       opacity: look.opacity,
       fontFamily: FONT[look.font],
-      fontSize: `${look.size * 100}cqh`,
+      fontSize: `max(${LEAST_LETTERS_PX}px, ${look.size * 100}cqh)`,
       textAlign: ALIGN[look.align],
       justifyContent: form === 'panel' ? 'flex-start' : ALIGN[look.align],
       borderRadius: form === 'ellipse' ? '50%' : `${look.corner * 100}cqh`,

@@ -8,5 +8,11 @@ export const STAND_IN_PAGES = '/stand-ins/pages'
 
 export function mountStandInPages(app: Express): void {
   const folder = join(REPOSITORY, 'server', 'standIns', 'pages')
-  app.use(STAND_IN_PAGES, express.static(folder, { extensions: ['html'], index: false }))
+  // A frame in a lesson has no origin of its own; what such a page fetches must be let through to it all the same.
+  const setHeaders = (response: { setHeader(name: string, value: string): unknown }) =>
+    void response.setHeader('Cross-Origin-Resource-Policy', 'cross-origin')
+  app.use(
+    STAND_IN_PAGES,
+    express.static(folder, { extensions: ['html'], index: false, setHeaders }),
+  )
 }

@@ -1,11 +1,13 @@
 // English texts of the application.
 import bench from './en/bench.ts'
 import overlays from './en/overlays.ts'
+import recording from './en/recording.ts'
 import shelf from './en/shelf.ts'
 
 export default {
   ...bench,
   ...overlays,
+  ...recording,
   ...shelf,
   app: {
     name: 'Fernbrake',
@@ -16,6 +18,10 @@ export default {
     keeping: 'Accounts and space',
     signOut: 'Sign out',
     loading: 'Loading',
+    playSound: 'Play: {name}',
+    stopSound: 'Stop: {name}',
+    placeInSound: 'Place in it: {name}',
+    soundFailed: 'This sound could not be fetched.',
   },
   fault: {
     ours: 'Something failed. What was already kept is safe. Try again in a moment.',

@@ -315,6 +315,7 @@ export default {
       noPicture:
         '“{name}” has sound but no picture. A film part needs a picture. Choose another file.',
       notAPicture: '“{name}” is not a picture.',
+      notASound: 'There is nothing to hear in “{name}”.',
       tooLarge: '“{name}” is larger than can be taken in.',
       unreadable: '“{name}” looks like a film, but it is damaged or cut off. Choose another file.',
       conversionFailed: '“{name}” could not be converted. Try again, or choose another file.',

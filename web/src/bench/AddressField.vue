@@ -21,7 +21,7 @@ watch(
 function take(): void {
   const text = typed.value.trim()
   // Whoever types a bare name means the usual way there.
-  const address = text === '' || /^[a-z]+:/i.test(text) ? text : `https://${text}`
+  const address = text === '' || /^([a-z]+:|\/)/i.test(text) ? text : `https://${text}`
   wrong.value = address !== '' && !addressSchema.safeParse(address).success
   if (!wrong.value && address !== props.address) emit('change', address)
 }

@@ -57,6 +57,14 @@ const boxes = () => free.value.map(({ box }) => box)
     >
       <svg viewBox="0 0 20 20" aria-hidden="true"><path :d="path" /></svg>
     </button>
+    <Button
+      :label="t('overlay.grid')"
+      :aria-pressed="bench.showsGrid.value"
+      size="small"
+      severity="secondary"
+      :variant="bench.showsGrid.value ? 'outlined' : 'text'"
+      @click="bench.showsGrid.value = !bench.showsGrid.value"
+    />
     <template v-if="free.length > 2">
       <Button
         v-for="way in ['across', 'down'] as const"

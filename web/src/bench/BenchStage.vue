@@ -1,17 +1,19 @@
 <script setup lang="ts">
 // The bench's stage: the film at the moment that script and frond show, with the overlays due, movable by pointer and keys.
-import { computed, onScopeDispose, ref, watch } from 'vue'
+import { computed, onScopeDispose, provide, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { mediaFileAddress } from '@fernbrake/core/contract'
 import {
   formOf,
   inOrder,
+  GRID_FIELDS,
   isShownAt,
+  mediumOf,
   type Box,
   type Corner,
   type OverlayCue,
 } from '@fernbrake/core/lesson'
-import { createFilmMedia, OverlayView } from '@fernbrake/player'
+import { createFilmMedia, createQuietening, OverlayView, STAGE_PACE } from '@fernbrake/player'
 import { useBench } from './useBench.ts'
 import { useStageDrag } from './useStageDrag.ts'
 
@@ -80,10 +82,19 @@ onScopeDispose(() => {
   bench.film.value = null
 })
 
-const pictureOf = ({ content }: OverlayCue) =>
-  content?.form === 'picture' && content.mediaId
-    ? mediaFileAddress(content.mediaId, 'playable')
-    : null
+const mediumAddress = (cue: OverlayCue) => {
+  const mediaId = mediumOf(cue)
+  return mediaId ? mediaFileAddress(mediaId, 'playable') : null
+}
+provide(STAGE_PACE, {
+  mediaMs: bench.mediaMs,
+  playing: computed(() => bench.snapshot.value?.paused === false),
+  rate: computed(() => bench.snapshot.value?.rate ?? 1),
+  muted: computed(() => bench.snapshot.value?.muted ?? false),
+  pause: () => bench.film.value?.pause(),
+  play: () => void bench.film.value?.play(),
+  quieten: createQuietening((quiet) => bench.film.value?.setQuiet(quiet)),
+})
 const frame = ({ x, y, width, height }: Box, degrees = 0) => {
   return {
     transform: degrees === 0 ? undefined : `rotate(${degrees}deg)`,
@@ -109,8 +120,9 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
       :aria-label="t('bench.stage')"
       @click="bench.toggle()"
     />
+    <div v-if="bench.showsGrid.value" class="grid" :style="{ '--fields': GRID_FIELDS }" />
     <template v-for="overlay in drawn" :key="overlay.id">
-      <OverlayView :overlay="overlay" :address="pictureOf(overlay)" />
+      <OverlayView :overlay="overlay" :address="mediumAddress(overlay)" />
       <div
         class="handle"
         :class="{ selected: isSelected(overlay.id), locked: overlay.locked }"
@@ -187,6 +199,16 @@ video {
   display: block;
   width: 100%;
   height: 100%;
+}
+.grid {
+  position: absolute;
+  inset: 0;
+  background-image:
+    linear-gradient(to right, #f3ecd866 1px, transparent 1px),
+    linear-gradient(to bottom, #f3ecd866 1px, transparent 1px);
+  background-size: calc(100% / var(--fields)) calc(100% / var(--fields));
+  mix-blend-mode: difference;
+  pointer-events: none;
 }
 .handle {
   position: absolute;

@@ -2,9 +2,12 @@
 // The stage before there is a film: putting one in, and watching it come.
 import Button from 'primevue/button'
 import ProgressBar from 'primevue/progressbar'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../api/client.ts'
+import RecorderPanel from '../recording/RecorderPanel.vue'
+import ShelfList from '../shelf/ShelfList.vue'
+import { useLoaded } from '../ui/useLoaded.ts'
 import { useBench } from './useBench.ts'
 import { useFilmUpload } from './useFilmUpload.ts'
 
@@ -32,6 +35,32 @@ const fault = computed(() => bench.media.value?.fault ?? null)
 function take(file: File | undefined | null): void {
   over.value = false
   if (file && bench.canEdit.value) void begin(file)
+}
+
+/** What is open beneath the buttons. */
+const open = ref<'shelf' | 'recorder' | null>(null)
+const shelf = useLoaded(async () => (await call('mediaList')).media)
+const films = computed(() =>
+  (shelf.value.value ?? []).filter(
+    ({ id, kind, state }) => kind === 'film' && state === 'ready' && id !== bench.media.value?.id,
+  ),
+)
+const toggle = (what: 'shelf' | 'recorder') => (open.value = open.value === what ? null : what)
+
+/** Sends a recording as any other film; true once all of it is there. */
+async function useRecording(file: File): Promise<boolean> {
+  await begin(file)
+  return new Promise((resolve) => {
+    const stop = watch(
+      () => progress.value?.state,
+      (state) => {
+        if (state === 'sending' || state === 'waiting' || state === 'paused') return
+        stop()
+        resolve(state === 'done')
+      },
+      { immediate: true },
+    )
+  })
 }
 
 async function again(): Promise<void> {
@@ -107,6 +136,23 @@ async function again(): Promise<void> {
           @click="picker?.click()"
         />
         <Button
+          :label="t('take.device.film')"
+          severity="secondary"
+          variant="outlined"
+          :aria-expanded="open === 'recorder'"
+          :disabled="!bench.canEdit.value"
+          @click="toggle('recorder')"
+        />
+        <Button
+          v-if="films.length > 0"
+          :label="t('take.shelf')"
+          severity="secondary"
+          variant="outlined"
+          :aria-expanded="open === 'shelf'"
+          :disabled="!bench.canEdit.value"
+          @click="toggle('shelf')"
+        />
+        <Button
           v-if="fault === 'conversionFailed'"
           :label="t('intake.again')"
           severity="secondary"
@@ -119,6 +165,19 @@ async function again(): Promise<void> {
           @click="emit('keep')"
         />
       </div>
+      <RecorderPanel
+        v-if="open === 'recorder'"
+        class="more"
+        takes="film"
+        :use="useRecording"
+        @close="open = null"
+      />
+      <ShelfList
+        v-else-if="open === 'shelf'"
+        class="more"
+        :media="films"
+        @chosen="emit('uploaded', $event.id)"
+      />
       <input
         ref="picker"
         class="visually-hidden"
@@ -147,7 +206,9 @@ async function again(): Promise<void> {
 }
 .inner {
   width: min(100%, 480px);
+  max-height: 100%;
   padding: 24px;
+  overflow-y: auto;
 }
 h2 {
   font-family: var(--reading);
@@ -160,8 +221,12 @@ h2 {
   margin-top: 10px;
   color: var(--ink-2);
 }
+.more {
+  margin-top: 16px;
+}
 .buttons {
   display: flex;
+  flex-wrap: wrap;
   gap: 10px;
   margin-top: 20px;
 }

@@ -6,14 +6,15 @@ import { useI18n } from 'vue-i18n'
 import {
   edits,
   formOf,
+  opensOf,
   type OverlayAction,
   type OverlayCue,
   type Shown,
   type Transition,
 } from '@fernbrake/core/lesson'
-import AddressField from './AddressField.vue'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
+import PageFields from './PageFields.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
@@ -26,7 +27,8 @@ const { t } = useI18n()
 const cueId = computed(() => props.cue.id)
 const shown = computed(() => props.cue.shown ?? null)
 const action = computed(() => props.cue.action ?? null)
-const isLink = computed(() => formOf(props.cue) === 'link')
+/** These have their own thing to press. */
+const isOwn = computed(() => ['link', 'sound', 'web'].includes(formOf(props.cue)))
 
 const questions = useCueChoices(({ kind }) => kind === 'question')
 const countdowns = useCueChoices((cue) => cue.kind === 'fork' && cue.countdownMs !== null)
@@ -143,7 +145,7 @@ function pickDeed(does: 'nothing' | OverlayAction['does']): void {
       />
     </div>
   </fieldset>
-  <fieldset v-if="!isLink">
+  <fieldset v-if="!isOwn">
     <legend>{{ t('overlay.onClick') }}</legend>
     <ChoiceField
       :label="t('overlay.doesLabel')"
@@ -165,11 +167,12 @@ function pickDeed(does: 'nothing' | OverlayAction['does']): void {
       :rows="3"
       @change="setAction({ ...action, text: $event })"
     />
-    <AddressField
+    <PageFields
       v-if="action?.does === 'address'"
       :label="t('overlay.address')"
-      :address="action.address ?? ''"
-      @change="setAction({ ...action, address: $event || null })"
+      :address="action.address"
+      :opens="opensOf(action)"
+      @change="setAction({ ...action, ...$event })"
     />
     <ChoiceField
       v-if="action?.does === 'question'"
@@ -178,7 +181,7 @@ function pickDeed(does: 'nothing' | OverlayAction['does']): void {
       :choices="questions"
       @change="setAction({ ...action, cueId: $event })"
     />
-    <label v-if="action" class="check">
+    <label v-if="action && action.does !== 'address'" class="check">
       <Checkbox
         :model-value="action.pauses"
         binary

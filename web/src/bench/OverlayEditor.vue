@@ -5,20 +5,23 @@ import { useI18n } from 'vue-i18n'
 import {
   edits,
   formOf,
+  opensOf,
   OVERLAY_FORMS,
   showsWords,
   type OverlayCue,
   type OverlayForm,
   type OverlayFormName,
 } from '@fernbrake/core/lesson'
-import AddressField from './AddressField.vue'
 import ArrangeBar from './ArrangeBar.vue'
 import CalmSpotPanel from './CalmSpotPanel.vue'
 import ChoiceField from './ChoiceField.vue'
 import LookFields from './LookFields.vue'
 import OverlayBehaviour from './OverlayBehaviour.vue'
+import PageFields from './PageFields.vue'
 import PictureField from './PictureField.vue'
 import PlaceFields from './PlaceFields.vue'
+import SecondFilmField from './SecondFilmField.vue'
+import SoundField from './SoundField.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
@@ -39,7 +42,12 @@ function contentOf(name: OverlayFormName): OverlayForm {
       return { form: name, to: { x: 0.5, y: 0.5 } }
     case 'panel':
       return { form: name, title: '' }
+    case 'sound':
+      return { form: name, mediaId: null, begins: 'withFilm', quiets: true }
+    case 'film':
+      return { form: name, mediaId: null, startMs: 0, sound: false, fit: 'fill' }
     case 'link':
+    case 'web':
       return { form: name, address: null }
     case 'picture':
       return { form: name, mediaId: null, fit: 'whole' }
@@ -52,6 +60,10 @@ function contentOf(name: OverlayFormName): OverlayForm {
       return { form: name }
   }
 }
+const wordsLabel = computed(() => {
+  if (form.value === 'web') return t('overlay.pageWords')
+  return showsWords(form.value) ? t('sheet.words') : t('overlay.alternative')
+})
 function setContent(content: OverlayForm): void {
   draft.make(edits.setOverlayForm, { cueId: cueId.value, content })
 }
@@ -77,17 +89,25 @@ function setSpan(part: { fromMs?: number; toMs?: number }): void {
       @change="setContent({ form: 'panel', title: $event })"
     />
     <WordsField
-      :label="showsWords(form) ? t('sheet.words') : t('overlay.alternative')"
+      :label="wordsLabel"
       :text="cue.text"
       :max="1000"
       :rows="2"
       @change="draft.make(edits.setOverlayText, { cueId, text: $event })"
     />
-    <AddressField
-      v-if="cue.content?.form === 'link'"
+    <PageFields
+      v-if="cue.content?.form === 'link' || cue.content?.form === 'web'"
+      :key="cue.content.form"
       :label="t('overlay.address')"
-      :address="cue.content.address ?? ''"
-      @change="setContent({ form: 'link', address: $event || null })"
+      :address="cue.content.address"
+      :opens="opensOf(cue.content)"
+      @change="setContent({ ...cue.content, ...$event })"
+    />
+    <SoundField v-if="cue.content?.form === 'sound'" :cue="cue" :content="cue.content" />
+    <SecondFilmField
+      v-if="cue.content?.form === 'film'"
+      :content="cue.content"
+      @change="setContent"
     />
     <PictureField
       v-if="cue.content?.form === 'picture'"

@@ -5,7 +5,7 @@ import { ref, useId, watch } from 'vue'
 import { readTypedTime, timecodeOf } from '@fernbrake/core/media'
 import { useBench } from './useBench.ts'
 
-const props = defineProps<{ label: string; ms: number; hideLabel?: boolean }>()
+const props = defineProps<{ label: string; ms: number; hideLabel?: boolean; mostMs?: number }>()
 const emit = defineEmits<{ change: [ms: number] }>()
 const bench = useBench()
 const id = useId()
@@ -22,7 +22,7 @@ function take(): void {
   const ms = readTypedTime(typed.value, bench.frameRate.value, props.ms)
   wrong.value = ms === null
   if (ms === null) return
-  emit('change', Math.min(ms, bench.durationMs.value))
+  emit('change', Math.min(ms, props.mostMs ?? bench.durationMs.value))
   typed.value = shown()
 }
 </script>

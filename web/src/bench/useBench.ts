@@ -1,4 +1,5 @@
 // What the parts of the bench share: the film part, the moment that stage, script and frond show, and the selection.
+import { useLocalStorage } from '@vueuse/core'
 import { nanoid } from 'nanoid'
 import { computed, inject, provide, ref, shallowRef, type InjectionKey } from 'vue'
 import type { Media } from '@fernbrake/core/contract'
@@ -49,6 +50,8 @@ export function createBench(
   const sheetOpen = ref(false)
   /** A look on its way to other overlays. */
   const copiedLook = shallowRef<OverlayLook | null>(null)
+  /** Whether a grid lies over the stage, and holds what is moved there. */
+  const showsGrid = useLocalStorage('fernbrake-grid', false)
   const times = useFilmTimes(media)
   const part = computed(() => partsInOrder(lesson.value)[0] ?? null)
   const durationMs = computed(() => part.value?.durationMs ?? media.value?.durationMs ?? 0)
@@ -264,6 +267,7 @@ export function createBench(
     selected,
     calm,
     copiedLook,
+    showsGrid,
     canEdit,
     isBeyondEnd,
     seek,

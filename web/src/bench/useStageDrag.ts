@@ -98,7 +98,7 @@ export function useStageDrag(
     const within = { x: SNAP_PX / stageIs.width, y: SNAP_PX / stageIs.height }
     const snapped = stageIs.free
       ? { box: wanted, guides: { x: null, y: null } }
-      : snappedBox(wanted, others, within)
+      : snappedBox(wanted, others, within, bench.showsGrid.value)
     guides.value = snapped.guides
     const [byX, byY] = [snapped.box.x - overlay.box.x, snapped.box.y - overlay.box.y]
     const boxes = movedTogether(

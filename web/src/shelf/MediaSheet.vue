@@ -11,11 +11,13 @@ import { RouterLink } from 'vue-router'
 import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
 import { cleanText } from '@fernbrake/core/fields'
 import { call } from '../api/client.ts'
+import SoundPlayer from '../ui/SoundPlayer.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
+import PictureCutter from './PictureCutter.vue'
 
 const props = defineProps<{ media: Media; all: readonly Media[] }>()
-const emit = defineEmits<{ changed: [media: Media]; close: [] }>()
+const emit = defineEmits<{ changed: [media: Media]; added: [media: Media]; close: [] }>()
 const { t } = useI18n()
 const FIELDS = [
   { name: 'title', max: 200, rows: 1 },
@@ -27,8 +29,17 @@ const FIELDS = [
 ] as const
 type Field = (typeof FIELDS)[number]['name']
 const fields = computed(() =>
-  FIELDS.filter(({ name }) => name !== 'alternative' || props.media.kind === 'picture'),
+  FIELDS.filter(({ name }) => name !== 'alternative' || props.media.kind !== 'film'),
 )
+const labelOf = (name: Field) =>
+  name === 'alternative' && props.media.kind === 'sound'
+    ? t('shelf.field.said')
+    : t(`shelf.field.${name}`)
+const cutting = ref(false)
+function made(media: Media): void {
+  cutting.value = false
+  emit('added', media)
+}
 const KEEP_AFTER_MS = 500
 const mediaId = props.media.id
 const typed = reactive({
@@ -122,13 +133,34 @@ async function replace(): Promise<void> {
       controls
       preload="none"
     />
+    <SoundPlayer
+      v-else-if="media.kind === 'sound' && media.state === 'ready'"
+      :src="mediaFileAddress(media.id, 'playable')"
+      :name="media.title"
+    />
+    <PictureCutter
+      v-else-if="media.state === 'ready' && cutting"
+      :media-id="media.id"
+      @made="made"
+      @close="cutting = false"
+    />
     <img
       v-else-if="media.state === 'ready'"
       :src="mediaFileAddress(media.id, 'playable')"
       :alt="media.alternative"
     />
+    <Button
+      v-if="media.kind === 'picture' && media.state === 'ready' && !cutting"
+      class="cut"
+      :label="t('cut.open')"
+      size="small"
+      severity="secondary"
+      variant="outlined"
+      @click="cutting = true"
+    />
+    <p v-if="media.cutFrom" class="muted">{{ t('cut.isCut') }}</p>
     <div v-for="field in fields" :key="field.name" class="field">
-      <label :for="`media-${field.name}`">{{ t(`shelf.field.${field.name}`) }}</label>
+      <label :for="`media-${field.name}`">{{ labelOf(field.name) }}</label>
       <InputText
         v-if="field.rows === 1"
         :id="`media-${field.name}`"
@@ -229,6 +261,9 @@ video {
 label {
   font-size: 13.5px;
   color: var(--ink-2);
+}
+.cut {
+  justify-self: start;
 }
 h2 {
   font-size: 15px;

@@ -5,7 +5,16 @@ import { findMedia, lacks } from './find.ts'
 const medium = (id: string, more: Partial<Media> = {}): Media => ({
   ...{ id, kind: 'picture', title: id, description: '', alternative: '', credit: '', licence: '' },
   ...{ sourceNote: '', tags: [], state: 'ready', fault: null, bytes: 1, durationMs: null },
-  ...{ frameRate: null, width: 1, height: 1, hasSound: false, files: [], jobs: [] },
+  ...{
+    frameRate: null,
+    width: 1,
+    height: 1,
+    hasSound: false,
+    files: [],
+    jobs: [],
+    cut: null,
+    cutFrom: null,
+  },
   ...more,
 })
 const shelf = [

@@ -2,15 +2,15 @@
 import type { Media } from '@fernbrake/core/contract'
 
 export type Lack = 'licence' | 'alternative'
-export const SHELF_FILTERS = ['all', 'film', 'picture', 'licence', 'alternative'] as const
+export const SHELF_FILTERS = ['all', 'film', 'picture', 'sound', 'licence', 'alternative'] as const
 export type ShelfFilter = (typeof SHELF_FILTERS)[number]
 
-/** What a medium lacks before it should be shown; films have captions instead of an alternative text. */
+/** What a medium lacks before it should be shown; films have captions instead of a text in their place. */
 export function lacks({ kind, licence, alternative, state }: Media): Lack[] {
   if (state === 'failed') return []
   const list: Lack[] = []
   if (licence.trim() === '') list.push('licence')
-  if (kind === 'picture' && alternative.trim() === '') list.push('alternative')
+  if (kind !== 'film' && alternative.trim() === '') list.push('alternative')
   return list
 }
 
@@ -20,7 +20,7 @@ const fold = (text: string) => text.normalize('NFKD').replace(/\p{M}/gu, '').toL
 export function findMedia(media: readonly Media[], words: string, filter: ShelfFilter): Media[] {
   const wanted = fold(words).split(/\s+/).filter(Boolean)
   return media.filter((one) => {
-    if (filter === 'film' || filter === 'picture') {
+    if (filter === 'film' || filter === 'picture' || filter === 'sound') {
       if (one.kind !== filter) return false
     } else if (filter !== 'all' && !lacks(one).includes(filter)) return false
     const text = fold(

@@ -14,5 +14,7 @@ export function writeMoment(date: Date, now = new Date()): string {
   return date.toDateString() === now.toDateString() ? clock.format(date) : moment.format(date)
 }
 
+/** A day and a time, to be read on any other day too. */
+export const writeDayAndTime = (date: Date) => moment.format(date)
 export const writeClock = (date: Date) => clock.format(date)
 export const writeDay = (date: Date) => day.format(date)

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // The shelf: all media a person has; found, described, seen where they are used, replaced.
-import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
 import { computed, ref, useTemplateRef } from 'vue'
@@ -10,15 +9,15 @@ import { clockTime } from '@fernbrake/core/media'
 import { call } from '../api/client.ts'
 import MediaSheet from '../shelf/MediaSheet.vue'
 import { findMedia, lacks, SHELF_FILTERS, type ShelfFilter } from '../shelf/find.ts'
-import { pictureIn, usePictureUpload } from '../shelf/usePictureUpload.ts'
+import SoundShape from '../shelf/SoundShape.vue'
+import TakeMedia from '../shelf/TakeMedia.vue'
 import AppBar from '../ui/AppBar.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
-const { t, n } = useI18n()
+const { t } = useI18n()
 const { value, error, loading, reload } = useLoaded(async () => (await call('mediaList')).media)
-const { share, fault, put } = usePictureUpload()
-const file = useTemplateRef('file')
+const pictures = useTemplateRef('pictures')
 const words = ref('')
 const filter = ref<ShelfFilter>('all')
 const chosenId = ref<string | null>(null)
@@ -35,53 +34,33 @@ const chosen = computed(() => all.value.find(({ id }) => id === chosenId.value) 
 function changed(media: Media): void {
   value.value = all.value.map((one) => (one.id === media.id ? media : one))
 }
-async function take(picture: File): Promise<void> {
-  const media = await put(picture, picture.name)
-  if (!media) return
-  value.value = [media, ...all.value]
+function added(media: Media): void {
+  value.value = [media, ...all.value.filter(({ id }) => id !== media.id)]
   words.value = ''
   filter.value = 'all'
   chosenId.value = media.id
 }
-function onFile(event: Event): void {
-  const input = event.target as HTMLInputElement
-  const [picture] = input.files ?? []
-  if (picture) void take(picture)
-  input.value = ''
-}
-function onPaste(event: ClipboardEvent): void {
-  const picture = pictureIn(event.clipboardData)
-  if (picture) void take(picture)
-}
-function onDrop(event: DragEvent): void {
-  const picture = pictureIn(event.dataTransfer)
-  if (picture) void take(picture)
-}
-const sizeOf = ({ kind, durationMs, width, height }: Media) =>
-  kind === 'film' && durationMs ? clockTime(durationMs) : width ? `${width} × ${height}` : ''
+const sizeOf = ({ durationMs, width, height }: Media) =>
+  durationMs ? clockTime(durationMs) : width ? `${width} × ${height}` : ''
 </script>
 
 <template>
   <AppBar />
-  <main class="page" @paste="onPaste" @dragover.prevent @drop.prevent="onDrop">
+  <main
+    class="page"
+    @paste="pictures?.takeFrom($event.clipboardData)"
+    @dragover.prevent
+    @drop.prevent="pictures?.takeFrom($event.dataTransfer)"
+  >
     <div class="head">
       <h1>{{ t('shelf.title') }}</h1>
-      <Button :label="t('shelf.addPicture')" @click="file?.click()" />
-      <input
-        ref="file"
-        class="visually-hidden"
-        type="file"
-        accept="image/*"
-        tabindex="-1"
-        :aria-label="t('shelf.addPicture')"
-        @change="onFile"
-      />
     </div>
     <p class="muted">{{ t('shelf.help') }}</p>
-    <p v-if="share !== null" role="status">
-      {{ t('picture.sending', { share: n(share, { style: 'percent' }) }) }}
-    </p>
-    <p v-if="fault" class="notice" role="alert">{{ t(`picture.fault.${fault}`) }}</p>
+    <div class="add">
+      <TakeMedia ref="pictures" kind="picture" @taken="added" />
+      <TakeMedia kind="sound" @taken="added" />
+      <TakeMedia kind="film" @taken="added" />
+    </div>
     <FaultNotice v-if="error" :error="error" @retry="reload" />
     <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">
       <div class="skeleton bone" />
@@ -120,6 +99,9 @@ const sizeOf = ({ kind, durationMs, width, height }: Media) =>
                 alt=""
                 loading="lazy"
               />
+              <span v-else-if="media.kind === 'sound'" class="blank"
+                ><SoundShape :media="media"
+              /></span>
               <span v-else class="blank">{{ t(`shelf.state.${media.state}`) }}</span>
               <b dir="auto">{{ media.title }}</b>
               <span class="muted">
@@ -137,6 +119,7 @@ const sizeOf = ({ kind, durationMs, width, height }: Media) =>
           :media="chosen"
           :all="all"
           @changed="changed"
+          @added="added"
           @close="chosenId = null"
         />
       </div>
@@ -150,6 +133,13 @@ const sizeOf = ({ kind, durationMs, width, height }: Media) =>
   align-items: center;
   justify-content: space-between;
   gap: 16px;
+}
+.add {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 12px 24px;
+  align-items: start;
+  margin-top: 14px;
 }
 .tools {
   display: flex;

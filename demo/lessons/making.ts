@@ -1,0 +1,152 @@
+// What the demo's lessons are made with: the same edits that the bench makes, hung on the sentences of a film.
+import {
+  edits,
+  emptyLesson,
+  runEdit,
+  type Edit,
+  type EditMade,
+  type Lesson,
+  type OverlayForm,
+} from '@fernbrake/core/lesson'
+import type { CaptionLine } from '@fernbrake/core/formats'
+
+/** What is known of a film once it has been prepared. */
+export interface DemoFilm {
+  durationMs: number
+  captions: readonly CaptionLine[]
+}
+
+/** A lesson, and the edits that made it, in their order. */
+export interface Made {
+  lesson: Lesson
+  made: EditMade[]
+}
+
+export interface Making {
+  edit: <A>(kind: Edit<A>, args: A) => void
+  partId: string
+  /** When a sentence of the film is spoken. */
+  sentence: (id: string) => { fromMs: number; toMs: number }
+  chapters: readonly { title: string; fromMs: number }[]
+  made: () => Made
+}
+
+interface Moments {
+  chapters: readonly { title: string; fromMs: number }[]
+  spoken: readonly { id: string; fromMs: number; toMs: number }[]
+}
+
+/** An empty lesson with a film part, ready for edits. */
+export function begin(title: string, partId: string, { chapters, spoken }: Moments): Making {
+  let lesson = emptyLesson(title)
+  const made: EditMade[] = []
+  return {
+    partId,
+    chapters,
+    edit(kind, args) {
+      const outcome = runEdit(lesson, kind, args)
+      if (!outcome.ok) throw new Error(`${kind.name}: ${JSON.stringify(outcome.issues)}`)
+      lesson = outcome.lesson
+      if (outcome.made.patches.length > 0) made.push(outcome.made)
+    },
+    sentence(id) {
+      const found = spoken.find((one) => one.id === id)
+      if (!found) throw new Error(`The film has no sentence ${id}`)
+      return found
+    },
+    made: () => ({ lesson, made }),
+  }
+}
+
+/** Puts the film in, with its script and its chapters as bookmarks. */
+export function addFilm(
+  { edit, partId, chapters }: Making,
+  { mediaId, title }: { mediaId: string; title: string },
+  { durationMs, captions }: DemoFilm,
+): void {
+  edit(edits.addFilmPart, { id: partId, title })
+  edit(edits.attachFilm, { partId, mediaId, durationMs, frameRate: '25' })
+  edit(edits.importScript, {
+    id: 'script-en',
+    partId,
+    language: 'en',
+    lines: captions.map((line, index) => ({ id: `line-${index + 1}`, ...line })),
+  })
+  chapters.forEach(({ title, fromMs }, index) =>
+    edit(edits.addBookmark, { cueId: `chapter-${index + 1}`, partId, atMs: fromMs, title }),
+  )
+}
+
+export interface Placed {
+  id: string
+  from: string
+  to: string
+  content: OverlayForm
+  text: string
+  box: [x: number, y: number, width: number, height: number]
+  degrees?: number
+}
+
+/** Lays an overlay on the film for as long as its sentences are spoken. */
+export function place({ edit, partId, sentence }: Making, placed: Placed): void {
+  const { id: cueId, text, content, degrees } = placed
+  const [x, y, width, height] = placed.box
+  const span = { fromMs: sentence(placed.from).fromMs, toMs: sentence(placed.to).toMs }
+  edit(edits.addOverlay, { cueId, partId, ...span, text, content })
+  edit(edits.setOverlayBox, { cueId, box: { x, y, width, height } })
+  if (degrees) edit(edits.turnOverlay, { cueId, degrees })
+}
+
+export interface DemoQuestion {
+  id: string
+  /** The question comes after this sentence. */
+  after: string
+  evidence: [string, string]
+  stem: string
+  several?: boolean
+  options: [text: string, right: boolean, feedback: string][]
+  hint: string
+  feedback: { right: string; partly?: string; wrong: string }
+  explanation: string
+  points: number
+  hold: 'shown' | 'answered' | 'right'
+  sendBack?: boolean
+}
+
+/** Asks a question when its sentence has been said. */
+export function addQuestion({ edit, partId, sentence }: Making, question: DemoQuestion): void {
+  const cueId = `ask-${question.id}`
+  const questionId = question.id
+  const optionIds = question.options.map((_, index) => `${question.id}-${index + 1}`)
+  const evidence = {
+    fromMs: sentence(question.evidence[0]).fromMs,
+    toMs: sentence(question.evidence[1]).toMs,
+  }
+  // Asked when the sentence and its picture have come to rest: the frame that is held answers nothing by itself.
+  const atMs = Math.ceil((sentence(question.after).toMs + 300) / 40) * 40
+  edit(edits.addQuestion, {
+    cueId,
+    questionId,
+    optionIds: [optionIds[0]!, optionIds[1]!],
+    partId,
+    atMs,
+    evidence,
+  })
+  for (const field of ['stem', 'hint', 'explanation'] as const)
+    edit(edits.setQuestionText, { questionId, field, text: question[field] })
+  for (const outcome of ['right', 'partly', 'wrong'] as const)
+    edit(edits.setFeedback, { questionId, outcome, text: question.feedback[outcome] ?? '' })
+  edit(edits.setSeveral, { questionId, several: question.several ?? false })
+  question.options.forEach(([text, right, feedback], index) => {
+    const optionId = optionIds[index]!
+    if (index >= 2) edit(edits.addOption, { questionId, optionId })
+    edit(edits.setOptionText, { questionId, optionId, field: 'text', text })
+    edit(edits.setOptionText, { questionId, optionId, field: 'feedback', text: feedback })
+    if (right || index === 0) edit(edits.setOptionRight, { questionId, optionId, right })
+  })
+  edit(edits.setQuestionRules, {
+    questionId,
+    rules: { points: question.points, tryPenalty: 0.25, tries: 3 },
+  })
+  edit(edits.setHold, { cueId, hold: question.hold, sendBack: question.sendBack ?? false })
+}

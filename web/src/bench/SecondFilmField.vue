@@ -1,0 +1,79 @@
+<script setup lang="ts">
+// Which second film an overlay shows, and from where in it.
+import Checkbox from 'primevue/checkbox'
+import { computed, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { mediaFileAddress } from '@fernbrake/core/contract'
+import type { OverlayForm } from '@fernbrake/core/lesson'
+import { call } from '../api/client.ts'
+import TakeMedia from '../shelf/TakeMedia.vue'
+import ChoiceField from './ChoiceField.vue'
+import TimeField from './TimeField.vue'
+import { useLoaded } from '../ui/useLoaded.ts'
+import { useBench } from './useBench.ts'
+
+const props = defineProps<{ content: Extract<OverlayForm, { form: 'film' }> }>()
+const emit = defineEmits<{ change: [content: OverlayForm] }>()
+const bench = useBench()
+const { t } = useI18n()
+const fits = computed(() =>
+  (['whole', 'fill'] as const).map((value) => ({ value, label: t(`picture.fit.${value}`) })),
+)
+/** The second film itself, for its length. */
+const media = useLoaded(async () => {
+  const { mediaId } = props.content
+  return mediaId ? call('media', { params: { mediaId } }) : null
+})
+watch(
+  () => props.content.mediaId,
+  () => void media.reload(),
+)
+</script>
+
+<template>
+  <fieldset>
+    <legend>{{ t('secondFilm.film') }}</legend>
+    <img
+      v-if="content.mediaId"
+      class="shown"
+      :src="mediaFileAddress(content.mediaId, 'poster')"
+      alt=""
+    />
+    <TakeMedia
+      v-if="bench.canEdit.value"
+      kind="film"
+      from-shelf
+      @taken="emit('change', { ...content, mediaId: $event.id, startMs: 0 })"
+    />
+    <TimeField
+      :label="t('secondFilm.from')"
+      :ms="content.startMs"
+      :most-ms="media.value.value?.durationMs ?? content.startMs"
+      @change="emit('change', { ...content, startMs: $event })"
+    />
+    <ChoiceField
+      :label="t('picture.fits')"
+      :value="content.fit"
+      :choices="fits"
+      @change="emit('change', { ...content, fit: $event })"
+    />
+    <label class="check">
+      <Checkbox
+        :model-value="content.sound"
+        binary
+        :disabled="!bench.canEdit.value"
+        @update:model-value="emit('change', { ...content, sound: $event })"
+      />
+      {{ t('secondFilm.sound') }}
+    </label>
+  </fieldset>
+</template>
+
+<style scoped>
+.shown {
+  max-width: 100%;
+  max-height: 120px;
+  justify-self: start;
+  border: 1px solid var(--line);
+}
+</style>

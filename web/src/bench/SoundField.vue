@@ -1,0 +1,58 @@
+<script setup lang="ts">
+// Which sound an overlay lets hear, and how.
+import Checkbox from 'primevue/checkbox'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
+import { edits, type OverlayCue, type OverlayForm } from '@fernbrake/core/lesson'
+import SoundPlayer from '../ui/SoundPlayer.vue'
+import TakeMedia from '../shelf/TakeMedia.vue'
+import ChoiceField from './ChoiceField.vue'
+import { useBench } from './useBench.ts'
+
+type Sound = Extract<OverlayForm, { form: 'sound' }>
+const props = defineProps<{ cue: OverlayCue; content: Sound }>()
+const bench = useBench()
+const { t } = useI18n()
+const BEGINS = ['withFilm', 'pressed'] as const
+const begins = computed(() => BEGINS.map((value) => ({ value, label: t(`sound.begins.${value}`) })))
+
+/** A sound that comes with the film stays for as long as it is heard. */
+function take({ id, durationMs }: Media): void {
+  const { id: cueId, fromMs } = props.cue
+  change({ mediaId: id })
+  if (props.content.begins === 'withFilm' && durationMs)
+    bench.draft.make(edits.setOverlaySpan, { cueId, fromMs, toMs: fromMs + durationMs })
+}
+function change(part: Partial<Omit<Sound, 'form'>>): void {
+  const content = { ...props.content, ...part }
+  bench.draft.make(edits.setOverlayForm, { cueId: props.cue.id, content })
+}
+</script>
+
+<template>
+  <fieldset>
+    <legend>{{ t('sound.sound') }}</legend>
+    <SoundPlayer
+      v-if="content.mediaId"
+      :src="mediaFileAddress(content.mediaId, 'playable')"
+      :name="cue.text || t('sound.sound')"
+    />
+    <TakeMedia v-if="bench.canEdit.value" kind="sound" from-shelf @taken="take" />
+    <ChoiceField
+      :label="t('sound.beginsLabel')"
+      :value="content.begins"
+      :choices="begins"
+      @change="change({ begins: $event })"
+    />
+    <label class="check">
+      <Checkbox
+        :model-value="content.quiets"
+        binary
+        :disabled="!bench.canEdit.value"
+        @update:model-value="change({ quiets: $event })"
+      />
+      {{ t('sound.quiets') }}
+    </label>
+  </fieldset>
+</template>

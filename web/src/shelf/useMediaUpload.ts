@@ -1,0 +1,106 @@
+// Putting pictures, sounds and further films on the shelf, and waiting until they can be shown.
+import { ref } from 'vue'
+import { Upload } from 'tus-js-client'
+import { UPLOADS_PATH, type Media } from '@fernbrake/core/contract'
+import {
+  LARGEST_FILM_BYTES,
+  LARGEST_PICTURE_BYTES,
+  LARGEST_SOUND_BYTES,
+} from '@fernbrake/core/media'
+import { ApiError, call } from '../api/client.ts'
+
+const CHUNK_BYTES = 4 * 1024 * 1024
+/** How often it is asked whether a medium is ready, in ms. */
+const ASK_EVERY_MS = 250
+const LARGEST: Record<Media['kind'], number> = {
+  film: LARGEST_FILM_BYTES,
+  picture: LARGEST_PICTURE_BYTES,
+  sound: LARGEST_SOUND_BYTES,
+}
+export const ACCEPTED: Record<Media['kind'], string> = {
+  film: 'video/*,.mkv,.avi,.wmv,.flv,.mpg,.3gp',
+  picture: 'image/*',
+  sound: 'audio/*,.mp3,.m4a,.ogg,.opus,.wav,.flac,.webm',
+}
+
+function send(
+  file: Blob,
+  metadata: Record<'filename' | 'kind', string>,
+  onShare: (share: number) => void,
+): Promise<string> {
+  return new Promise((resolve, reject) => {
+    const upload = new Upload(file, {
+      endpoint: UPLOADS_PATH,
+      chunkSize: CHUNK_BYTES,
+      metadata,
+      storeFingerprintForResuming: false,
+      retryDelays: [500, 1000, 2000, 4000, 6000, 6000],
+      onProgress: (sent, all) => onShare(all > 0 ? sent / all : 0),
+      onError: reject,
+      onSuccess: () => resolve(upload.url!.split('/').at(-1)!),
+    })
+    upload.start()
+  })
+}
+
+/** The medium once it can be shown, or cannot be. A connection that is away for a while is waited for. */
+export async function untilSettled(
+  mediaId: string,
+  onShare = (_share: number) => {},
+): Promise<Media> {
+  for (;;) {
+    try {
+      const media = await call('media', { params: { mediaId } })
+      if (media.state !== 'preparing') return media
+      onShare(media.jobs.find(({ state }) => state === 'running')?.progress ?? 0)
+    } catch (error) {
+      if (error instanceof ApiError && error.status >= 400 && error.status < 500) throw error
+    }
+    await new Promise((resolve) => setTimeout(resolve, ASK_EVERY_MS))
+  }
+}
+
+export type UploadFault = 'notThis' | 'tooLarge' | 'unreadable' | 'failed'
+
+export function useMediaUpload(kind: Media['kind']) {
+  /** What is under way, and the share of it that is done, 0 to 1; null while nothing is. */
+  const going = ref<{ step: 'sending' | 'preparing'; share: number } | null>(null)
+  const fault = ref<UploadFault | null>(null)
+
+  /** Puts a file on the shelf; null, with `fault` set, where that cannot be. */
+  async function put(file: Blob, name: string): Promise<Media | null> {
+    fault.value = null
+    if (file.size > LARGEST[kind]) {
+      fault.value = 'tooLarge'
+      return null
+    }
+    const at = (step: 'sending' | 'preparing') => (share: number) => {
+      going.value = { step, share }
+    }
+    at('sending')(0)
+    try {
+      const id = await send(file, { filename: name, kind }, at('sending'))
+      at('preparing')(0)
+      const media = await untilSettled(id, at('preparing'))
+      if (media.state === 'ready') return media
+      fault.value = faultOf(media)
+    } catch {
+      fault.value = 'failed'
+    } finally {
+      going.value = null
+    }
+    return null
+  }
+
+  return { going, fault, put }
+}
+
+function faultOf({ fault }: Media): UploadFault {
+  if (fault === 'tooLarge') return fault
+  return fault?.startsWith('not') || fault === 'noPicture' ? 'notThis' : 'unreadable'
+}
+
+/** The first picture among what was pasted or dropped. */
+export function pictureIn(data: DataTransfer | null): File | null {
+  return [...(data?.files ?? [])].find(({ type }) => type.startsWith('image/')) ?? null
+}
