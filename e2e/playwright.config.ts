@@ -12,6 +12,9 @@ export const CHROMIUM = {
     '--disable-component-update',
     '--disable-sync',
     '--autoplay-policy=no-user-gesture-required',
+    // A camera, a microphone and a screen that are made up, and nobody who is asked whether they may be used.
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
   ],
 }
 

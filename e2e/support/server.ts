@@ -60,6 +60,7 @@ export async function startRealServer({ demo = false } = {}): Promise<RealServer
     sessionSecret: 'a secret for tests',
     runsJobs: true,
     logLevel: 'error',
+    asksPrivateAddresses: false,
   }
   await prepare(settings, demo)
   const url = `http://127.0.0.1:${settings.port}`

@@ -138,7 +138,6 @@ async function again(): Promise<void> {
         <Button
           :label="t('take.device.film')"
           severity="secondary"
-          variant="outlined"
           :aria-expanded="open === 'recorder'"
           :disabled="!bench.canEdit.value"
           @click="toggle('recorder')"
@@ -147,7 +146,6 @@ async function again(): Promise<void> {
           v-if="films.length > 0"
           :label="t('take.shelf')"
           severity="secondary"
-          variant="outlined"
           :aria-expanded="open === 'shelf'"
           :disabled="!bench.canEdit.value"
           @click="toggle('shelf')"
