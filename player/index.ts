@@ -1,7 +1,7 @@
 // What an application that embeds the player may use.
 export { default as LessonPlayer } from './ui/LessonPlayer.vue'
 export { default as OverlayView } from './ui/OverlayView.vue'
-export { createQuietening, STAGE_PACE } from './session/stagePace.ts'
+export { createHearing, STAGE_PACE } from './session/stagePace.ts'
 export { default as Frond } from './frond/Frond.vue'
 export { useElementWidth } from './frond/useElementWidth.ts'
 export { createFilmMedia, type FilmMedia, type MediaSnapshot } from './media/filmMedia.ts'

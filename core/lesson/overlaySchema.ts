@@ -56,6 +56,8 @@ export const overlayFormSchema = z.discriminatedUnion('form', [
     begins: z.enum(['withFilm', 'pressed']),
     /** Whether the film is quieter meanwhile. */
     quiets: z.boolean(),
+    /** What is said, for those who cannot hear it. */
+    said: plainText(2000).optional(),
   }),
   /** A second film in step with the first, from `startMs` of its own time on. */
   z.strictObject({

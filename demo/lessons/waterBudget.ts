@@ -65,6 +65,7 @@ const PLACED: Placed[] = [
     ...{ id: 'voice-keeper', from: 'halved', to: 'more', text: 'Hear the keeper of lock six' },
     content: {
       ...{ form: 'sound', mediaId: KEEPERS_VOICE.mediaId, begins: 'pressed', quiets: true },
+      said: KEEPERS_VOICE.words.alternative,
     },
     box: [0.795, 0.06, 0.19, 0.16],
   },

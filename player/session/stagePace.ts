@@ -10,6 +10,11 @@ import {
 } from 'vue'
 import { isOutOfStep, placeInStep, type StepPlace } from '@fernbrake/core/playback'
 
+export interface Heard {
+  quiets: boolean
+  said: string
+}
+
 export interface StagePace {
   mediaMs: Readonly<Ref<number>>
   playing: Readonly<Ref<boolean>>
@@ -18,8 +23,8 @@ export interface StagePace {
   /** The film waits for something that was pressed, and goes on as it did before. */
   pause(): void
   play(): void
-  /** Makes the film quieter while an overlay is heard. */
-  quieten(cueId: string, isHeard: boolean): void
+  /** Tells what of an overlay is heard, so that the film can be quieter and its words can be read; null for nothing. */
+  hear(cueId: string, heard: Heard | null): void
 }
 
 export const STAGE_PACE: InjectionKey<StagePace> = Symbol('the pace of the stage')
@@ -30,14 +35,18 @@ export function useStagePace(): StagePace {
   return pace
 }
 
-/** Makes a film quieter while at least one overlay asks for it. */
-export function createQuietening(setQuiet: (quiet: boolean) => void): StagePace['quieten'] {
-  const heard = new Set<string>()
-  return (cueId, isHeard) => {
-    if (isHeard) heard.add(cueId)
-    else heard.delete(cueId)
-    setQuiet(heard.size > 0)
+/** Makes a film quieter while something heard asks for it, and keeps the words of what was heard last. */
+export function createHearing(setQuiet: (quiet: boolean) => void) {
+  const all = new Map<string, Heard>()
+  const said = ref('')
+  const hear: StagePace['hear'] = (cueId, heard) => {
+    all.delete(cueId)
+    if (heard) all.set(cueId, heard)
+    const now = [...all.values()]
+    setQuiet(now.some(({ quiets }) => quiets))
+    said.value = now.findLast((one) => one.said !== '')?.said ?? ''
   }
+  return { said, hear }
 }
 
 /**
@@ -59,7 +68,9 @@ export function useInStep(
     const film = { mediaMs: pace.mediaMs.value, playing: pace.playing.value }
     const wanted = placeInStep(film, where)
     if (media.playbackRate !== pace.rate.value) media.playbackRate = pace.rate.value
-    if (!media.seeking && isOutOfStep(media.currentTime * 1000, wanted, where))
+    // What still waits for its data would only wait longer if it were sent somewhere else again and again.
+    const waits = wanted.playing && !media.paused && media.readyState < 3
+    if (!media.seeking && !waits && isOutOfStep(media.currentTime * 1000, wanted, where))
       media.currentTime = wanted.atMs / 1000
     if (wanted.playing && media.paused && !blocked.value) void start(media)
     if (!wanted.playing && !media.paused) media.pause()

@@ -206,6 +206,7 @@ onMounted(() => {
           :session="session"
           :lesson="lesson"
           :caption="caption"
+          :captions="captions"
           :language="script?.language ?? lesson.language"
           :staged="opened.staged ?? {}"
         />

@@ -12,7 +12,7 @@ import {
 } from '@fernbrake/core/lesson'
 import type { PlayableMedia } from '../hosts/Host.ts'
 import type { FilmSession } from '../session/useFilmSession.ts'
-import { createQuietening, STAGE_PACE } from '../session/stagePace.ts'
+import { createHearing, STAGE_PACE } from '../session/stagePace.ts'
 import { useStageActs } from '../session/useStageActs.ts'
 import { awayFrame } from './overlayShapes.ts'
 import OverlayView from './OverlayView.vue'
@@ -23,6 +23,8 @@ const props = defineProps<{
   session: FilmSession
   lesson: Lesson
   caption: string | null
+  /** Whether what is said is to be read. */
+  captions: boolean
   language: string
   /** Where the media on the stage are, by medium. */
   staged: Readonly<Record<string, string>>
@@ -63,6 +65,8 @@ const soon = computed(() =>
     (id) => props.staged[id] ?? [],
   ),
 )
+const hearing = createHearing((quiet) => props.session.setQuiet(quiet))
+const { said } = hearing
 provide(STAGE_PACE, {
   mediaMs,
   playing: computed(() => state.value.playing),
@@ -70,7 +74,7 @@ provide(STAGE_PACE, {
   muted: computed(() => snapshot.value.muted),
   pause: () => props.session.pause(),
   play: () => void props.session.play(),
-  quieten: createQuietening((quiet) => props.session.setQuiet(quiet)),
+  hear: hearing.hear,
 })
 const showsWaiting = computed(
   () => film && !snapshot.value.failed && snapshot.value.waiting && !needsGesture.value,
@@ -112,7 +116,10 @@ onMounted(() => {
     <video v-for="address in soon" :key="address" :src="address" preload="auto" muted hidden />
     <StageWords v-if="words !== null" :words="words" @close="hideWords" />
     <PageSheet v-if="page" :address="page.address" :words="page.words" @close="closePage" />
-    <p v-if="caption && words === null" class="caption" :lang="language">
+    <p v-if="captions && said && words === null" class="caption said" dir="auto">
+      <span>{{ said }}</span>
+    </p>
+    <p v-else-if="caption && words === null" class="caption" :lang="language">
       <span>{{ caption }}</span>
     </p>
     <button v-if="needsGesture" class="fb-button act gesture" type="button" @click="session.play()">
@@ -179,6 +186,10 @@ onMounted(() => {
   font-size: max(13px, 4.6cqh);
   line-height: 1.35;
   pointer-events: none;
+}
+.said {
+  max-height: 60%;
+  overflow-y: auto;
 }
 .caption span {
   padding: 0.1em 0.45em;

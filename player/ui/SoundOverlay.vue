@@ -34,6 +34,8 @@ function press(): void {
   if (isOn.value) return stop()
   stopped.value = false
   blocked.value = false
+  if (failed.value) audio.value.load()
+  failed.value = false
   if (withFilm.value && pace.playing.value) return step.follow()
   wasPlaying = pace.playing.value
   pace.pause()
@@ -57,11 +59,11 @@ watch(pace.playing, (playing) => {
   stop()
 })
 watch(
-  [isOn, () => props.content.quiets],
-  ([isHeard, quiets]) => pace.quieten(props.cueId, isHeard && quiets),
+  [isOn, () => props.content],
+  ([isHeard, { quiets, said = '' }]) => pace.hear(props.cueId, isHeard ? { quiets, said } : null),
   { immediate: true },
 )
-onScopeDispose(() => pace.quieten(props.cueId, false))
+onScopeDispose(() => pace.hear(props.cueId, null))
 const onTime = () => {
   const { currentTime = 0, duration = 0 } = audio.value ?? {}
   share.value = duration > 0 ? currentTime / duration : 0

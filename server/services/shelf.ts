@@ -1,5 +1,6 @@
 // The shelf: where a medium is used, and putting another in its place everywhere.
 import { nanoid } from 'nanoid'
+import { UniqueConstraintError } from 'sequelize'
 import type { BodyOf, contract, Media, Person } from '@fernbrake/core/contract'
 import { edits, runEdit } from '@fernbrake/core/lesson'
 import { LessonRow, MediaFileRow, MediaRow } from '../database/models.ts'
@@ -98,10 +99,14 @@ export async function cutPicture(
     named
   const words = { title, description, alternative, credit, licence, sourceNote, tags }
   const made = { id, ownerId, kind, ...words, bytes: first.bytes, cut, cutFrom: first.id }
-  await beginPreparing(
+  const begun = beginPreparing(
     context,
     { ...made, state: 'preparing' },
     { storageKey, contentType: file.contentType },
   )
+  // The same wish, sent twice at once: the other one is preparing it.
+  await begun.catch((error: unknown) => {
+    if (!(error instanceof UniqueConstraintError)) throw error
+  })
   return describeMedia(id, person.id)
 }

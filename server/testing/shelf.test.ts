@@ -91,7 +91,7 @@ describe('cutting a picture', () => {
   it('may be asked for twice, but not of what is somebody else’s or no picture', async () => {
     const { id } = await put(picture('twice.png', '40x40'), 'Twice.png')
     const small = cutOf({ width: 10 })
-    await send(id, 'once', small)
+    await Promise.all([send(id, 'once', small), send(id, 'once', small)])
     await send(id, 'once', small)
     expect(await settled(owner.agent, 'once')).toMatchObject({ width: 10 })
     await send(id, 'never', { turns: 5, box: {}, width: 1 }, 422)

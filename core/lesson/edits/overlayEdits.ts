@@ -29,10 +29,15 @@ export const setOverlayForm: Edit<{ cueId: string; content: OverlayForm }> = {
     if (!cue) return
     becomeUsual(cue, cue.content?.form ?? 'text', content.form)
     if (content.form === 'text') delete cue.content
-    else
-      cue.content =
-        content.form === 'panel' ? { ...content, title: cleanText(content.title) } : content
+    else cue.content = cleanForm(content)
   },
+}
+
+function cleanForm(content: OverlayForm): OverlayForm {
+  if (content.form === 'panel') return { ...content, title: cleanText(content.title) }
+  if (content.form === 'sound' && content.said !== undefined)
+    return { ...content, said: cleanText(content.said) }
+  return content
 }
 
 /** Turns an overlay to so many degrees, clockwise, between −180 and 180. */

@@ -13,7 +13,7 @@ import {
   type Corner,
   type OverlayCue,
 } from '@fernbrake/core/lesson'
-import { createFilmMedia, createQuietening, OverlayView, STAGE_PACE } from '@fernbrake/player'
+import { createFilmMedia, createHearing, OverlayView, STAGE_PACE } from '@fernbrake/player'
 import { useBench } from './useBench.ts'
 import { useStageDrag } from './useStageDrag.ts'
 
@@ -93,7 +93,7 @@ provide(STAGE_PACE, {
   muted: computed(() => bench.snapshot.value?.muted ?? false),
   pause: () => bench.film.value?.pause(),
   play: () => void bench.film.value?.play(),
-  quieten: createQuietening((quiet) => bench.film.value?.setQuiet(quiet)),
+  hear: createHearing((quiet) => bench.film.value?.setQuiet(quiet)).hear,
 })
 const frame = ({ x, y, width, height }: Box, degrees = 0) => {
   return {

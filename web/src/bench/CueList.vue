@@ -182,6 +182,8 @@ header {
   overflow-y: auto;
 }
 .row {
+  /* Shift and a click choose several rows; they do not mark their text. */
+  user-select: none;
   display: grid;
   grid-template-columns: 116px 76px minmax(0, 1fr) 64px;
   gap: 12px;

@@ -8,6 +8,7 @@ import { edits, type OverlayCue, type OverlayForm } from '@fernbrake/core/lesson
 import SoundPlayer from '../ui/SoundPlayer.vue'
 import TakeMedia from '../shelf/TakeMedia.vue'
 import ChoiceField from './ChoiceField.vue'
+import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
 
 type Sound = Extract<OverlayForm, { form: 'sound' }>
@@ -18,9 +19,9 @@ const BEGINS = ['withFilm', 'pressed'] as const
 const begins = computed(() => BEGINS.map((value) => ({ value, label: t(`sound.begins.${value}`) })))
 
 /** A sound that comes with the film stays for as long as it is heard. */
-function take({ id, durationMs }: Media): void {
+function take({ id, durationMs, alternative }: Media): void {
   const { id: cueId, fromMs } = props.cue
-  change({ mediaId: id })
+  change({ mediaId: id, said: alternative || props.content.said })
   if (props.content.begins === 'withFilm' && durationMs)
     bench.draft.make(edits.setOverlaySpan, { cueId, fromMs, toMs: fromMs + durationMs })
 }
@@ -39,6 +40,13 @@ function change(part: Partial<Omit<Sound, 'form'>>): void {
       :name="cue.text || t('sound.sound')"
     />
     <TakeMedia v-if="bench.canEdit.value" kind="sound" from-shelf @taken="take" />
+    <WordsField
+      :label="t('shelf.field.said')"
+      :text="content.said ?? ''"
+      :max="2000"
+      :rows="2"
+      @change="change({ said: $event })"
+    />
     <ChoiceField
       :label="t('sound.beginsLabel')"
       :value="content.begins"

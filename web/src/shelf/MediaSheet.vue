@@ -5,7 +5,7 @@ import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
 import Textarea from 'primevue/textarea'
 import { useDebounceFn } from '@vueuse/core'
-import { computed, onScopeDispose, reactive, ref } from 'vue'
+import { computed, onMounted, onScopeDispose, reactive, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
@@ -19,6 +19,9 @@ import PictureCutter from './PictureCutter.vue'
 const props = defineProps<{ media: Media; all: readonly Media[] }>()
 const emit = defineEmits<{ changed: [media: Media]; added: [media: Media]; close: [] }>()
 const { t } = useI18n()
+const sheet = useTemplateRef('sheet')
+// On a narrow screen it opens above the list, out of sight of what was pressed.
+onMounted(() => sheet.value?.scrollIntoView({ block: 'nearest' }))
 const FIELDS = [
   { name: 'title', max: 200, rows: 1 },
   { name: 'alternative', max: 1000, rows: 2 },
@@ -85,6 +88,11 @@ const others = computed(() =>
     )
     .map(({ id, title }) => ({ value: id, label: title })),
 )
+const whereIn = ({ draft, editions }: { draft: boolean; editions: number }) =>
+  [
+    ...(draft ? [t('shelf.inDraft')] : []),
+    ...(editions > 0 ? [t('shelf.inEditions', editions)] : []),
+  ].join(', ')
 const by = ref<string | null>(null)
 const replaced = ref<number | null>(null)
 const left = ref(0)
@@ -106,7 +114,7 @@ async function replace(): Promise<void> {
 </script>
 
 <template>
-  <section class="sheet" :aria-label="media.title">
+  <section ref="sheet" class="sheet" :aria-label="media.title">
     <div class="top">
       <p class="muted" role="status">{{ t(`shelf.${state}`) }}</p>
       <Button
@@ -197,8 +205,7 @@ async function replace(): Promise<void> {
           {{ lesson.title || t('bench.untitled') }}
         </RouterLink>
         <span class="muted">
-          {{ lesson.draft ? t('shelf.inDraft') : '' }}
-          {{ lesson.editions > 0 ? t('shelf.inEditions', lesson.editions) : '' }}
+          {{ whereIn(lesson) }}
         </span>
       </li>
     </ul>
@@ -267,6 +274,9 @@ label {
 }
 h2 {
   font-size: 15px;
+}
+li .muted {
+  margin-left: 8px;
 }
 ul {
   margin: 0;

@@ -208,5 +208,8 @@ const sizeOf = ({ durationMs, width, height }: Media) =>
   .desk.split {
     grid-template-columns: minmax(0, 1fr);
   }
+  .desk.split > :last-child {
+    order: -1;
+  }
 }
 </style>
