@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdtemp, readFile, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { Browser, CDPSession, Page } from '@playwright/test'
+import type { Browser, Page } from '@playwright/test'
 import type { Media } from '@fernbrake/core/contract'
 import {
   edits,
@@ -27,6 +27,11 @@ const LENGTH_MS = HOURS * 3_600_000
 const LESSON = 'three-hours'
 const MOVE_FOR_MS = 4000
 const EDITS = 60
+/** The middle of so many rounds is taken: now and then a shared machine takes a second for itself. */
+const RATE_ROUNDS = 3
+const EDIT_ROUNDS = 5
+const CALM_ROUNDS = 9
+const CALM_LIMIT_MS = 1500
 
 /** A film that costs little to make and to read: what counts here is how long it is. */
 async function makeLongFilm(): Promise<Buffer> {
@@ -116,6 +121,13 @@ async function measureOpening(page: Page, url: string): Promise<number> {
   return at - arrived
 }
 
+/** The middle one of so many measurements, taken one after another. */
+async function middleOf(rounds: number, measure: () => Promise<number>): Promise<number> {
+  const taken: number[] = []
+  for (let round = 0; round < rounds; round += 1) taken.push(await measure())
+  return taken.sort((a, b) => a - b)[Math.floor(rounds / 2)]!
+}
+
 type Doing = 'nothing' | 'zoom' | 'scroll'
 
 /** Frames a second that the page draws while this is done once a frame. */
@@ -163,10 +175,50 @@ async function measureEdits(page: Page): Promise<number> {
   }, EDITS)
 }
 
-async function heapMegabytes(client: CDPSession): Promise<number> {
+/** The script heap of the page, and all that its process holds in memory; in MB. */
+async function memoryOf(browser: Browser, page: Page): Promise<{ heap: number; whole: number }> {
+  const client = await page.context().newCDPSession(page)
   await client.send('HeapProfiler.collectGarbage')
   const { usedSize } = await client.send('Runtime.getHeapUsage')
-  return usedSize / 1e6
+  const system = await browser.newBrowserCDPSession()
+  const { processInfo } = await system.send('SystemInfo.getProcessInfo')
+  const renderers = processInfo.filter(({ type }) => type === 'renderer')
+  const sizes = await Promise.all(
+    renderers.map(async ({ id }) => {
+      const status = await readFile(`/proc/${id}/status`, 'utf8')
+      return Number(/VmRSS:\s+(\d+) kB/.exec(status)?.[1] ?? 0) * 1024
+    }),
+  )
+  // No other page is open, so the largest of them is the one that draws the bench.
+  return { heap: usedSize / 1e6, whole: Math.max(...sizes) / 1e6 }
+}
+
+/** Ms from choosing an overlay to its calm spots on the sheet: waiting, reading the strip, looking, drawing. */
+async function measureCalm(page: Page): Promise<number[]> {
+  const took: number[] = []
+  await page.keyboard.press('Enter')
+  while (took.length < CALM_ROUNDS) {
+    const ms = await page.evaluate(
+      (limitMs) =>
+        new Promise<number | null>((resolve) => {
+          const began = performance.now()
+          const key = { key: 'ArrowDown', bubbles: true }
+          document.body.dispatchEvent(new KeyboardEvent('keydown', key))
+          const look = () => {
+            const passed = performance.now() - began
+            const isGone = passed < 60
+            if (!isGone && document.querySelector('.side .calm tbody tr')) return resolve(passed)
+            if (passed > limitMs) return resolve(null)
+            requestAnimationFrame(look)
+          }
+          requestAnimationFrame(look)
+        }),
+      CALM_LIMIT_MS,
+    )
+    // Bookmarks and notes have none.
+    if (ms !== null) took.push(ms)
+  }
+  return took.sort((a, b) => a - b)
 }
 
 export async function measureLong(browser: Browser, { url }: RealServer): Promise<Figure[]> {
@@ -176,16 +228,17 @@ export async function measureLong(browser: Browser, { url }: RealServer): Promis
   await context.addInitScript('globalThis.__name = (named) => named')
   const page = await context.newPage()
   await page.goto(`${url}/api/health`)
-  const bareRate = await framesASecond(page, 'nothing')
+  const bareRate = await middleOf(RATE_ROUNDS, () => framesASecond(page, 'nothing'))
   await signIn(page, url, 'designer@harrowmere.example', DEMO_PASSWORD)
   const openMs = await measureOpening(page, url)
   await page.locator('.time .frond [data-cue]').first().waitFor()
-  const scrollRate = await framesASecond(page, 'scroll')
-  const zoomRate = await framesASecond(page, 'zoom')
+  const scrollRate = await middleOf(RATE_ROUNDS, () => framesASecond(page, 'scroll'))
+  const zoomRate = await middleOf(RATE_ROUNDS, () => framesASecond(page, 'zoom'))
   await page.keyboard.press('0')
   await page.keyboard.press('ArrowDown')
-  const editMs = await measureEdits(page)
-  const megabytes = await heapMegabytes(await context.newCDPSession(page))
+  const editMs = await middleOf(EDIT_ROUNDS, () => measureEdits(page))
+  const { heap, whole } = await memoryOf(browser, page)
+  const calm = await measureCalm(page)
   await context.close()
   const size = `${HOURS} h, ${CUES} cues, ${LINES * WORDS_A_LINE} words`
   return [
@@ -202,16 +255,22 @@ export async function measureLong(browser: Browser, { url }: RealServer): Promis
       aim: 'at least 55',
     },
     {
-      what: `An edit on screen, 95th percentile of ${EDITS}`,
+      what: `An edit on screen, 95th percentile of ${EDITS}, the middle of ${EDIT_ROUNDS} rounds`,
       value: `${editMs.toFixed(1)} ms`,
       reference: 'a frame at 60 a second 16.7 ms',
       aim: 'at most 16 ms',
     },
     {
-      what: 'Memory of the page after that',
-      value: `${megabytes.toFixed(0)} MB`,
-      reference: 'none',
+      what: 'Memory after that: all that the process of the page holds',
+      value: `${whole.toFixed(0)} MB`,
+      reference: `its script heap alone ${heap.toFixed(0)} MB`,
       aim: 'under 400 MB',
+    },
+    {
+      what: 'Calm spots on the sheet after an overlay of 20 s was chosen, 120 ms of waiting for more edits included',
+      value: `${calm[Math.floor(CALM_ROUNDS / 2)]!.toFixed(0)} ms, at most ${calm.at(-1)!.toFixed(0)} ms`,
+      reference: 'none',
+      aim: 'at most 300 ms',
     },
   ]
 }

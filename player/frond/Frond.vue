@@ -60,6 +60,8 @@ const emit = defineEmits<{
 
 /** Room at both ends, so that rings and leaves are not cut. */
 const MARGIN = 14
+/** As many cues as can be told apart on one screen. */
+const MOST_TOLD_APART = 300
 const root = ref<HTMLElement | null>(null)
 const fullWidth = useElementWidth(root)
 
@@ -84,6 +86,8 @@ const height = computed(() =>
       : stemY.value + FIRST_LANE + laneCount.value * LANE_HEIGHT + 4,
 )
 const visible = computed(() => props.cues.filter(inView))
+/** So many that nobody could tell one's stalk or name from the next one's; drawing them would only take time. */
+const crowded = computed(() => visible.value.length > MOST_TOLD_APART)
 const placedLabels = computed(() =>
   !props.labels || props.small
     ? []
@@ -167,12 +171,12 @@ const clipId = (id: string) => `fill-${id}`
       <g
         v-for="cue in visible"
         :key="cue.id"
-        v-memo="[cue, view, stemY, laneY(cue.id), isSelected(cue.id), small, editable]"
+        v-memo="[cue, view, stemY, laneY(cue.id), isSelected(cue.id), small, editable, crowded]"
         :data-cue="cue.id"
         class="cue"
         :class="[cue.kind, { selected: isSelected(cue.id) }]"
       >
-        <title>{{ cue.label }}</title>
+        <title v-if="!crowded">{{ cue.label }}</title>
         <g
           v-if="cue.kind === 'question'"
           :transform="`translate(${x(cue.fromMs)} ${stemY}) scale(${scale})`"
@@ -192,13 +196,20 @@ const clipId = (id: string) => `fill-${id}`
           v-else-if="cue.kind === 'overlay'"
           :transform="`translate(${x(cue.fromMs)} ${laneY(cue.id)})`"
         >
-          <line v-if="!small" x1="0" x2="0" :y1="stemY - laneY(cue.id) + 2" y2="0" class="stalk" />
+          <line
+            v-if="!small && !crowded"
+            x1="0"
+            x2="0"
+            :y1="stemY - laneY(cue.id) + 2"
+            y2="0"
+            class="stalk"
+          />
           <path
             :d="bladePath(x(cue.toMs) - x(cue.fromMs))"
             class="blade"
             :transform="small ? 'scale(1 0.5)' : undefined"
           />
-          <template v-if="editable">
+          <template v-if="editable && (!crowded || isSelected(cue.id))">
             <rect
               class="grip"
               :data-cue="cue.id"
