@@ -10,6 +10,7 @@ import { startRealServer } from '../support/server.ts'
 
 const TARGET = join(REPOSITORY, 'docs', 'screenshots')
 const LESSON = '/lessons/water-that-climbs'
+const LECTURE = '/lessons/water-budget'
 
 const shoot = (page: Page, name: string) =>
   page.screenshot({ path: join(TARGET, `${name}.png`), animations: 'disabled' })
@@ -41,7 +42,7 @@ async function desk(browser: Browser, url: string): Promise<void> {
   await page.getByRole('heading', { name: 'Demo accounts' }).waitFor()
   await shoot(page, 'sign-in')
   await signIn(page, url, 'designer@harrowmere.example', DEMO_PASSWORD)
-  await page.locator('article img').waitFor()
+  await page.locator('article img').last().waitFor()
   await page.waitForLoadState('networkidle')
   await settled(page)
   await shoot(page, 'home')
@@ -71,11 +72,27 @@ async function desk(browser: Browser, url: string): Promise<void> {
   await page.keyboard.press('Enter')
   await settled(page)
   await shoot(page, 'bench-fork')
+  await page.goto(url + LECTURE)
+  await page.getByRole('button', { name: 'Cue list' }).click()
+  await page.getByRole('row', { name: /Hear the keeper/ }).click()
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'Move to calm spot 1' }).waitFor()
+  await page
+    .locator('.side form, .side .sheet-form')
+    .first()
+    .evaluate((form) => form.scrollIntoView())
+  await settled(page)
+  await shoot(page, 'bench-sound')
   await page.goto(`${url}/shelf`)
   await page.getByRole('button', { name: /The paddle gear/ }).click()
   await page.getByRole('link', { name: 'Water That Climbs' }).waitFor()
   await settled(page)
   await shoot(page, 'shelf')
+  await page.getByRole('button', { name: 'Cut, turn or make smaller' }).click()
+  await page.getByRole('button', { name: 'Square', exact: true }).click()
+  await page.waitForLoadState('networkidle')
+  await settled(page)
+  await shoot(page, 'picture-cut')
   await page.goto(`${url}${LESSON}/results`)
   await page.getByRole('row', { name: /Ansa Quillmere/ }).waitFor()
   await settled(page)

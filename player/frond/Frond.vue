@@ -2,6 +2,7 @@
 // The frond: one drawing of a film's time. Used small on cards, for playing, for editing and for results.
 import { computed, ref } from 'vue'
 import FrondShoot from './FrondShoot.vue'
+import { cuesIn } from './marquee.ts'
 import { useElementWidth } from './useElementWidth.ts'
 import { msOfX, placeLabels, stackInLanes, xOfMs } from '@fernbrake/core/frond'
 import type { FrondCue, FrondDrag, FrondWatching, Span } from './model.ts'
@@ -113,21 +114,7 @@ function msAt(clientX: number): number {
   return Math.min(Math.max(0, msOfX(clientX - left - MARGIN, view.value)), props.durationMs)
 }
 
-/** How far a kind of cue reaches above and below the stem's line, in pixels. */
-function reachOf(cue: FrondCue): [top: number, bottom: number] {
-  if (cue.kind === 'overlay') return [laneY(cue.id) - 6, laneY(cue.id) + 6]
-  if (cue.kind === 'bookmark') return [stemY.value - RING_RADIUS, stemY.value + RING_RADIUS]
-  return [stemY.value - LEAF_HEIGHT, stemY.value]
-}
-
-function cuesIn({ left, right, top, bottom }: Marquee): string[] {
-  return visible.value
-    .filter((cue) => {
-      const [above, below] = reachOf(cue)
-      return x(cue.toMs) >= left && x(cue.fromMs) <= right && below >= top && above <= bottom
-    })
-    .map(({ id }) => id)
-}
+const caught = (drawn: Marquee) => cuesIn(drawn, visible.value, { x, laneY, stemY: stemY.value })
 
 const { marquee, onDown, onMove, onUp, onCancel } = useFrondPointer({
   root,
@@ -137,11 +124,17 @@ const { marquee, onDown, onMove, onUp, onCancel } = useFrondPointer({
   onSeek: (ms) => emit('seek', ms),
   onPick: (id, extend) => emit('pick', id, extend),
   onDrag: (drag) => emit('drag', drag),
-  onMarquee: (drawn) => emit('marquee', cuesIn(drawn)),
+  onMarquee: (drawn) => emit('marquee', caught(drawn)),
 })
 const selected = computed(() => new Set(props.selectedIds))
 const isSelected = (id: string) => selected.value.has(id)
 
+/** What the drawing of a cue depends on; read once for all of them, as there may be a thousand. */
+const drawnBy = computed(() => {
+  const general = [view.value, stemY.value, props.small, props.editable, crowded.value]
+  const [laneOf, chosen] = [lanes.value, selected.value]
+  return (cue: FrondCue) => [cue, laneOf.get(cue.id), chosen.has(cue.id), ...general]
+})
 const clipId = (id: string) => `fill-${id}`
 </script>
 
@@ -171,7 +164,7 @@ const clipId = (id: string) => `fill-${id}`
       <g
         v-for="cue in visible"
         :key="cue.id"
-        v-memo="[cue, view, stemY, laneY(cue.id), isSelected(cue.id), small, editable, crowded]"
+        v-memo="drawnBy(cue)"
         :data-cue="cue.id"
         class="cue"
         :class="[cue.kind, { selected: isSelected(cue.id) }]"
