@@ -20,8 +20,13 @@ const props = defineProps<{ media: Media; all: readonly Media[] }>()
 const emit = defineEmits<{ changed: [media: Media]; added: [media: Media]; close: [] }>()
 const { t } = useI18n()
 const sheet = useTemplateRef('sheet')
+/** So much of it must be in sight, in pixels. */
+const IN_SIGHT = 120
 // On a narrow screen it opens above the list, out of sight of what was pressed.
-onMounted(() => sheet.value?.scrollIntoView({ block: 'nearest' }))
+onMounted(() => {
+  const top = sheet.value?.getBoundingClientRect().top ?? 0
+  if (top < 0 || top > innerHeight - IN_SIGHT) sheet.value?.scrollIntoView()
+})
 const FIELDS = [
   { name: 'title', max: 200, rows: 1 },
   { name: 'alternative', max: 1000, rows: 2 },
