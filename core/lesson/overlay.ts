@@ -37,8 +37,9 @@ export function overlayOf(cue: OverlayCue): WholeOverlay {
 const WITH_WORDS: readonly OverlayFormName[] = ['text', 'label', 'panel', 'link', 'button', 'sound']
 export const showsWords = (form: OverlayFormName) => WITH_WORDS.includes(form)
 
-/** Where a page opens that says nothing of it. */
-export const opensOf = ({ opens }: { opens?: Opens }): Opens => opens ?? 'inside'
+/** Where a page opens: what is shown on the picture says nothing else, inside; links of older lessons in a new tab. */
+export const opensOf = ({ opens, form }: { opens?: Opens; form?: OverlayFormName }): Opens =>
+  opens ?? (form === 'web' ? 'inside' : 'newTab')
 
 /** The medium that an overlay shows or lets hear; null for one that needs none or has none yet. */
 export function mediumOf({ content }: Pick<OverlayCue, 'content'>): string | null {

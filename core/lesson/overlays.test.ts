@@ -16,6 +16,8 @@ import {
   movedTogether,
   overlayOf,
   runEdit,
+  comingMedia,
+  opensOf,
   snappedBox,
   stagedMediaIdsOf,
   type Box,
@@ -260,6 +262,24 @@ it('what on the picture would do nothing keeps a lesson from being published', (
     'overlay.noAddress',
   ])
   expect(codes(act({ does: 'time', atMs: 0, pauses: true }))).toEqual([])
+})
+
+it('pages on the picture open there, links as their lessons have it', () => {
+  expect(opensOf({ form: 'web' })).toBe('inside')
+  expect(opensOf({ form: 'link' })).toBe('newTab')
+  expect(opensOf({})).toBe('newTab')
+  expect(opensOf({ form: 'link', opens: 'inside' })).toBe('inside')
+  expect(opensOf({ form: 'web', opens: 'newTab' })).toBe('newTab')
+})
+
+it('what will soon be heard or seen is told ahead', () => {
+  const content = { ...SOUND, mediaId: 'm-2' }
+  const lesson = edited(fullLesson(), edits.setOverlayForm, { cueId: 'o', content })
+  const { fromMs } = overlay(lesson)
+  expect(comingMedia(lesson, 'part-1', fromMs - 12_000)).toEqual(['m-2'])
+  expect(comingMedia(lesson, 'part-1', fromMs - 12_040)).toEqual([])
+  expect(comingMedia(lesson, 'part-1', fromMs)).toEqual([])
+  expect(comingMedia(lesson, 'another', fromMs - 1000)).toEqual([])
 })
 
 it('only real web addresses are taken', () => {

@@ -76,7 +76,7 @@ const PLACED: Placed[] = [
   },
   {
     ...{ id: 'link-levels', from: 'yours', to: 'last', text: 'The levels again' },
-    content: { form: 'link', address: LEVELS_PAGE },
+    content: { form: 'link', address: LEVELS_PAGE, opens: 'inside' },
     box: [0.795, 0.06, 0.19, 0.12],
   },
 ]

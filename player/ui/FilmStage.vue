@@ -60,11 +60,11 @@ const goes = (element: Element, done: () => void) => animate(element, 'goes', do
 
 const addressOf = (cue: OverlayCue) => props.staged[mediumOf(cue) ?? ''] ?? null
 /** What will soon be heard or seen moving is fetched ahead, so that it begins with its first word. */
-const soon = computed(() =>
-  comingMedia(props.lesson, props.session.part.id, mediaMs.value).flatMap(
-    (id) => props.staged[id] ?? [],
-  ),
+const soonIds = computed(() =>
+  // As one text, so that the stage is drawn anew only when it is another.
+  comingMedia(props.lesson, props.session.part.id, mediaMs.value).join(' '),
 )
+const soon = computed(() => soonIds.value.split(' ').flatMap((id) => props.staged[id] ?? []))
 const hearing = createHearing((quiet) => props.session.setQuiet(quiet))
 const { said } = hearing
 provide(STAGE_PACE, {

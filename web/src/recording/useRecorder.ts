@@ -73,11 +73,12 @@ export function useRecorder(takes: KeptRecording['takes'], personId: string) {
     const id = (recordingId = nanoid())
     recorder = made
     lengthMs.value = 0
-    await kept.begin({ id, personId, takes, type: type.value, beganAt: Date.now(), lengthMs: 0 })
+    const about = { id, personId, takes, type: type.value, beganAt: Date.now(), lengthMs: 0 }
+    // A full disk must not keep anybody from recording, nor end it: it is in memory too.
+    await kept.begin(about).catch(() => undefined)
     made.ondataavailable = ({ data }) => {
       if (data.size === 0) return
       pieces.push(data)
-      // A full disk must not end the recording; it is still in memory.
       void kept.add(id, pieces.length, data, lengthMs.value).catch(() => undefined)
     }
     made.onstop = () => {
