@@ -76,28 +76,59 @@ export function snappedBox(
   }
 }
 
-function snapAxis(
-  box: Box,
+interface Snap {
+  by: number
+  line: number | null
+}
+
+const linesOf = (from: number, length: number) => [from, from + length / 2, from + length]
+
+/** How far the nearest of `own` lines is from an edge or the middle of the stage or of another box, within reach. */
+function snapToLines(
+  own: readonly number[],
   others: readonly Box[],
   { at, size }: Axis,
   within: number,
-  byGrid: boolean,
-): { by: number; line: number | null } {
-  const linesOf = (from: number, length: number) => [from, from + length / 2, from + length]
+): Snap | null {
   const lines = [...linesOf(0, 1), ...others.flatMap((other) => linesOf(other[at], other[size]))]
-  let best: { by: number; line: number | null } = { by: 0, line: null }
-  let nearest = within
-  for (const own of linesOf(box[at], box[size]))
+  let best: Snap | null = null
+  for (const edge of own)
     for (const line of lines)
-      if (Math.abs(line - own) < nearest) {
-        nearest = Math.abs(line - own)
-        best = { by: line - own, line }
-      }
-  if (best.line !== null) return best
-  const onGrid = Math.round(box[at] * GRID_FIELDS) / GRID_FIELDS
-  return byGrid || Math.abs(onGrid - box[at]) < within / 2
-    ? { by: onGrid - box[at], line: null }
-    : best
+      if (Math.abs(line - edge) < Math.abs(best?.by ?? within)) best = { by: line - edge, line }
+  return best
+}
+
+function snapToGrid(edge: number, within: number, byGrid: boolean): Snap {
+  const by = Math.round(edge * GRID_FIELDS) / GRID_FIELDS - edge
+  return { by: byGrid || Math.abs(by) < within / 2 ? by : 0, line: null }
+}
+
+function snapAxis(
+  box: Box,
+  others: readonly Box[],
+  axis: Axis,
+  within: number,
+  byGrid: boolean,
+): Snap {
+  const own = linesOf(box[axis.at], box[axis.size])
+  return snapToLines(own, others, axis, within) ?? snapToGrid(own[0]!, within, byGrid)
+}
+
+/** Draws one corner of a box by less than `within` onto the lines that `snappedBox` moves to; the others stay. */
+export function snappedCorner(
+  box: Box,
+  corner: Corner,
+  others: readonly Box[],
+  within: { x: number; y: number },
+  byGrid = false,
+): { box: Box; guides: Guides } {
+  const snap = (axis: Axis, reach: number, isNear: boolean) => {
+    const edge = box[axis.at] + (isNear ? 0 : box[axis.size])
+    return snapToLines([edge], others, axis, reach) ?? snapToGrid(edge, reach, byGrid)
+  }
+  const x = snap(ACROSS, within.x, corner.endsWith('w'))
+  const y = snap(DOWN, within.y, corner.startsWith('n'))
+  return { box: cornerDrawn(box, corner, x.by, y.by), guides: { x: x.line, y: y.line } }
 }
 
 /** Boxes moved together as far as all of them stay on the stage; their distances stay as they are. */

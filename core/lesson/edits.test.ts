@@ -1,19 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { edited, fullLesson, PART } from '../testing/index.ts'
 import {
-  amendEdit,
   applyPatches,
   checkLesson,
   clipOf,
   edits,
   emptyLesson,
-  emptyUndo,
   endMessage,
   findWhatBlocksPublishing,
-  noteEdit,
-  redo,
   runEdit,
-  undo,
   upgradeLesson,
   withoutNotes,
   type Edit,
@@ -155,41 +150,6 @@ describe('older lessons', () => {
   })
 })
 
-describe('patches', () => {
-  it('that change what an earlier one put in leave that one as it was', () => {
-    const value = { id: 'n', inner: { a: 1 } }
-    const patches = [
-      { op: 'add' as const, path: '/n', value },
-      { op: 'replace' as const, path: '/n/inner/a', value: 2 },
-    ]
-    const applied = applyPatches<object>({}, patches)
-    expect(applied).toEqual({ ok: true, value: { n: { id: 'n', inner: { a: 2 } } } })
-    expect(value.inner.a).toBe(1)
-  })
-
-  it('one that does not fit leaves nothing of the others', () => {
-    const before = { cues: { a: { atMs: 1 } } }
-    const applied = applyPatches<object>(before, [
-      { op: 'replace', path: '/cues/a/atMs', value: 2 },
-      { op: 'remove', path: '/cues/b' },
-    ])
-    expect(applied).toMatchObject({ ok: false, issues: [{ path: ['patches', 1] }] })
-    expect(before).toEqual({ cues: { a: { atMs: 1 } } })
-  })
-
-  it('an import with notes in its file can be taken back after it came from the server', () => {
-    const carried = {
-      ...{ format: 'webvtt' as const, header: 'WEBVTT' },
-      blocks: [{ before: null, text: 'NOTE Between us' }],
-    }
-    const script = { id: 's9', partId: PART, language: 'de', lines: [], carried }
-    const outcome = runEdit(fullLesson(), edits.importScript, script)
-    if (!outcome.ok) throw new Error('refused')
-    const sent = JSON.parse(JSON.stringify(outcome.lesson)) as Lesson
-    expect(undo(noteEdit(emptyUndo, outcome.made), sent)).toMatchObject({ ok: true })
-  })
-})
-
 it('learners never get a designer’s notes', () => {
   const lesson = edited(fullLesson(), edits.setNoteText, { cueId: 'note', text: 'Between us' })
   expect(JSON.stringify(withoutNotes(lesson))).not.toContain('Between us')
@@ -267,109 +227,6 @@ describe('questions', () => {
       rules: { points: -1 },
     })
     expect(outcome.ok).toBe(false)
-  })
-})
-
-describe('undo and redo', () => {
-  it('take nothing from somebody who has changed the same place since', () => {
-    const before = fullLesson()
-    const words = (text: string) => ({ field: 'title' as const, text })
-    const change = (lesson: Lesson, text: string) => {
-      const outcome = runEdit(lesson, edits.setLessonText, words(text))
-      if (!outcome.ok) throw new Error('not made')
-      return outcome
-    }
-    const mine = change(before, 'Mine')
-    const theirs = change(mine.lesson, 'Theirs')
-    const state = noteEdit(emptyUndo, mine.made)
-    expect(undo(state, theirs.lesson)).toMatchObject({ ok: false, name: 'setLessonText' })
-    const back = undo(state, mine.lesson)
-    if (!back?.ok) throw new Error('not undone')
-    const meanwhile = change(back.lesson, 'Theirs')
-    expect(redo(back.state, meanwhile.lesson)).toMatchObject({ ok: false })
-    expect(redo(back.state, back.lesson)).toMatchObject({ ok: true, lesson: { title: 'Mine' } })
-  })
-
-  const first = runEdit(fullLesson(), edits.setLessonText, { field: 'title', text: 'First' })
-  if (!first.ok) throw new Error('not made')
-
-  it('goes back and forth', () => {
-    const state = noteEdit(emptyUndo, first.made)
-    const back = undo(state, first.lesson)
-    if (!back?.ok) throw new Error('not undone')
-    expect(back.lesson).toEqual(fullLesson())
-    const forth = redo(back.state, back.lesson)
-    expect(forth?.ok && forth.lesson).toEqual(first.lesson)
-  })
-
-  it('what follows by itself from an edit is undone and done again with it', () => {
-    const film = (mediaId: string, durationMs: number | null) => ({
-      ...{ partId: PART, mediaId, durationMs, frameRate: null },
-    })
-    const chosen = runEdit(fullLesson(), edits.attachFilm, film('other', null))
-    if (!chosen.ok) throw new Error('not made')
-    const titled = runEdit(chosen.lesson, edits.setLanguage, { language: 'de' })
-    if (!titled.ok) throw new Error('not made')
-    const measured = runEdit(titled.lesson, edits.attachFilm, film('other', 9000))
-    if (!measured.ok) throw new Error('not made')
-    const two = noteEdit(noteEdit(emptyUndo, chosen.made), titled.made)
-    const state = amendEdit(two, measured.made)
-    expect(state.past).toHaveLength(2)
-    const once = undo(state, measured.lesson)
-    if (!once?.ok) throw new Error('not undone')
-    const back = undo(once.state, once.lesson)
-    expect(back?.ok && back.lesson).toEqual(fullLesson())
-    const again = back?.ok && redo(back.state, back.lesson)
-    expect(again && again.ok && again.lesson.parts[PART]).toMatchObject({
-      mediaId: 'other',
-      durationMs: 9000,
-    })
-    expect(amendEdit(emptyUndo, measured.made)).toBe(emptyUndo)
-  })
-
-  it('letters typed in a row are one step', () => {
-    const second = runEdit(first.lesson, edits.setLessonText, { field: 'title', text: 'First!' })
-    if (!second.ok) throw new Error('not made')
-    const state = noteEdit(noteEdit(emptyUndo, first.made), second.made, true)
-    expect(state.past).toHaveLength(1)
-    const back = undo(state, second.lesson)
-    expect(back?.ok && back.lesson.title).toBe('A lesson')
-  })
-
-  it('gives up a step that somebody else has made impossible, and says which', () => {
-    const moved = runEdit(fullLesson(), edits.setOverlayText, { cueId: 'o', text: 'mine' })
-    if (!moved.ok) throw new Error('not made')
-    const withoutIt = edited(moved.lesson, edits.removeCues, { cueIds: ['o'] })
-    const outcome = undo(noteEdit(emptyUndo, moved.made), withoutIt)
-    expect(outcome).toMatchObject({ ok: false, name: 'setOverlayText', state: { past: [] } })
-  })
-
-  it('has nothing to do at the beginning', () => {
-    expect(undo(emptyUndo, fullLesson())).toBeNull()
-    expect(redo(emptyUndo, fullLesson())).toBeNull()
-  })
-})
-
-describe('patches', () => {
-  const lesson = fullLesson()
-  it.each([
-    ['a target that is gone', '/cues/nobody', 'replace'],
-    ['a parent that is gone', '/cues/nobody/atMs', 'add'],
-    ['a way through a text', '/title/length', 'replace'],
-    ['the prototype', '/__proto__/polluted', 'add'],
-    ['a constructor', '/constructor/prototype', 'add'],
-  ])('refuses %s', (_name, path, op) => {
-    expect(applyPatches(lesson, [{ op, path, value: 1 } as never]).ok).toBe(false)
-    expect(({} as Record<string, unknown>).polluted).toBeUndefined()
-  })
-
-  it('applies all or nothing', () => {
-    const result = applyPatches(lesson, [
-      { op: 'replace', path: '/title', value: 'half' },
-      { op: 'remove', path: '/cues/nobody' },
-    ])
-    expect(result).toMatchObject({ ok: false, issues: [{ path: ['patches', 1] }] })
-    expect(lesson.title).toBe('A lesson')
   })
 })
 

@@ -19,6 +19,7 @@ import {
   comingMedia,
   opensOf,
   snappedBox,
+  snappedCorner,
   stagedMediaIdsOf,
   type Box,
   type ForkCue,
@@ -60,6 +61,19 @@ describe('arranging', () => {
     })
     expect(snappedBox(box(0.148, 0.313), [], near).box).toEqual(box(0.148, 0.313))
     expect(snappedBox(box(0.148, 0.313), [], near, true).box).toEqual(box(0.1667, 0.3333))
+  })
+
+  it('draws a corner onto lines and grid; the opposite corner stays', () => {
+    const near = { x: 0.02, y: 0.02 }
+    const one = box(0.2, 0.2, 0.29, 0.31)
+    const se = snappedCorner(one, 'se', [], near)
+    expect(se).toEqual({ box: box(0.2, 0.2, 0.3, 0.3), guides: { x: 0.5, y: 0.5 } })
+    const nw = snappedCorner(one, 'nw', [box(0.21, 0.7, 0.1)], near)
+    expect(nw).toMatchObject({ box: { x: 0.21, width: 0.28 }, guides: { x: 0.21, y: null } })
+    const free = box(0.2, 0.2, 0.105, 0.15)
+    expect(snappedCorner(free, 'ne', [], near).box.width).toBe(0.105)
+    const grid = snappedCorner(free, 'ne', [], near, true).box
+    expect(grid).toMatchObject({ x: 0.2, width: 0.0917 })
   })
 
   it('moves several together until the first meets the edge', () => {

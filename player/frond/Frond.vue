@@ -4,14 +4,12 @@ import { computed, ref } from 'vue'
 import FrondShoot from './FrondShoot.vue'
 import { cuesIn } from './marquee.ts'
 import { useElementWidth } from './useElementWidth.ts'
-import { msOfX, placeLabels, stackInLanes, xOfMs } from '@fernbrake/core/frond'
+import { placeLabels } from '@fernbrake/core/frond'
 import type { FrondCue, FrondDrag, FrondWatching, Span } from './model.ts'
+import { useFrondLayout } from './useFrondLayout.ts'
 import { useFrondPointer, type Marquee } from './useFrondPointer.ts'
 import {
   bladePath,
-  FIRST_LANE,
-  LANE_HEIGHT,
-  LEAF_HEIGHT,
   LEAF_PATH,
   leafFillTop,
   NOTE_PATH,
@@ -59,33 +57,16 @@ const emit = defineEmits<{
   marquee: [ids: string[]]
 }>()
 
-/** Room at both ends, so that rings and leaves are not cut. */
-const MARGIN = 14
 /** As many cues as can be told apart on one screen. */
 const MOST_TOLD_APART = 300
 const root = ref<HTMLElement | null>(null)
 const fullWidth = useElementWidth(root)
-
-const view = computed(() => ({
-  fromMs: props.window?.fromMs ?? 0,
-  toMs: props.window?.toMs ?? props.durationMs,
-  width: Math.max(10, fullWidth.value - 2 * MARGIN),
-}))
-const x = (ms: number) => MARGIN + xOfMs(ms, view.value)
-const inView = (cue: FrondCue) => x(cue.toMs) > -20 && x(cue.fromMs) < fullWidth.value + 20
-
-const lanes = computed(() => stackInLanes(props.cues.filter((cue) => cue.kind === 'overlay')))
-const laneCount = computed(() => Math.max(0, ...[...lanes.value.values()].map((lane) => lane + 1)))
-const stemY = computed(() => (props.small ? LEAF_HEIGHT * 0.62 + 3 : LEAF_HEIGHT + 10))
-const scale = computed(() => (props.small ? 0.6 : 1))
-const labelY = computed(() => stemY.value + FIRST_LANE + laneCount.value * LANE_HEIGHT + 12)
-const height = computed(() =>
-  props.small
-    ? stemY.value + 8 + Math.min(2, laneCount.value) * 7
-    : props.labels
-      ? labelY.value + 8
-      : stemY.value + FIRST_LANE + laneCount.value * LANE_HEIGHT + 4,
+const { view, x, msAtX, lanes, laneY, stemY, scale, labelY, height } = useFrondLayout(
+  props,
+  fullWidth,
 )
+
+const inView = (cue: FrondCue) => x(cue.toMs) > -20 && x(cue.fromMs) < fullWidth.value + 20
 const visible = computed(() => props.cues.filter(inView))
 /** So many that nobody could tell one's stalk or name from the next one's; drawing them would only take time. */
 const crowded = computed(() => visible.value.length > MOST_TOLD_APART)
@@ -99,20 +80,13 @@ const placedLabels = computed(() =>
         fullWidth.value,
       ),
 )
-const laneY = (id: string) =>
-  stemY.value +
-  (props.small ? 8 : FIRST_LANE) +
-  (lanes.value.get(id) ?? 0) * (props.small ? 6 : LANE_HEIGHT)
 
 /** The stem of results: as thick as the number who watched. */
 const thickness = computed(() =>
   props.watching ? thicknessPath(props.watching, props.durationMs, x, stemY.value) : '',
 )
 
-function msAt(clientX: number): number {
-  const left = root.value!.getBoundingClientRect().left
-  return Math.min(Math.max(0, msOfX(clientX - left - MARGIN, view.value)), props.durationMs)
-}
+const msAt = (clientX: number) => msAtX(clientX - root.value!.getBoundingClientRect().left)
 
 const caught = (drawn: Marquee) => cuesIn(drawn, visible.value, { x, laneY, stemY: stemY.value })
 
@@ -142,7 +116,7 @@ const clipId = (id: string) => `fill-${id}`
   <div
     ref="root"
     class="frond"
-    :class="{ small, seekable, editable }"
+    :class="{ small, seekable, editable, crowded }"
     @pointerdown="onDown"
     @pointermove="onMove"
     @pointerup="onUp"
@@ -362,6 +336,13 @@ const clipId = (id: string) => `fill-${id}`
 }
 .knob {
   fill: var(--ink-2);
+}
+/* A thousand dashed and softened lines cost more time to draw than anybody has to look at them. */
+.crowded .cue {
+  shape-rendering: optimizespeed;
+}
+.crowded .thread {
+  stroke-dasharray: none;
 }
 .snap {
   stroke: var(--fern);

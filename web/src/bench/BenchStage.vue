@@ -10,10 +10,10 @@ import {
   isShownAt,
   mediumOf,
   type Box,
-  type Corner,
   type OverlayCue,
 } from '@fernbrake/core/lesson'
 import { createFilmMedia, createHearing, OverlayView, STAGE_PACE } from '@fernbrake/player'
+import CornerHandles from '../ui/CornerHandles.vue'
 import { useBench } from './useBench.ts'
 import { useStageDrag } from './useStageDrag.ts'
 
@@ -37,7 +37,6 @@ const overlays = computed(() =>
 )
 const { drawn, guides, onDown, onMove, onUp, onKey, pointOf } = useStageDrag(bench, stage, overlays)
 const isSelected = (id: string) => bench.selectedIds.value.includes(id)
-const CORNERS: readonly Corner[] = ['nw', 'ne', 'sw', 'se']
 /** The calm spots, while the sheet of an overlay offers them. */
 const spots = computed(() => (bench.sheetOpen.value ? (bench.calm.found.value?.best ?? []) : []))
 /** Coming here by Tab selects; what a click does is settled when the pointer goes down. */
@@ -141,15 +140,10 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
         <template
           v-if="overlay.id === bench.selectedId.value && bench.canEdit.value && !overlay.locked"
         >
-          <span
-            v-for="corner in CORNERS"
-            :key="corner"
-            class="corner"
-            :class="corner"
-            @pointerdown.stop="onDown($event, overlay, corner)"
-            @pointermove.stop="onMove"
-            @pointerup.stop="onUp"
-            @pointercancel="onUp"
+          <CornerHandles
+            @down="(event, corner) => onDown(event, overlay, corner)"
+            @move="onMove"
+            @up="onUp"
           />
           <span
             class="turn"
@@ -226,7 +220,6 @@ video {
 .handle.locked.selected {
   outline-style: dotted;
 }
-.corner,
 .turn,
 .point {
   position: absolute;
@@ -235,26 +228,6 @@ video {
   border: 2px solid #0f1713;
   background: var(--focus);
   touch-action: none;
-}
-.corner.nw {
-  left: -8px;
-  top: -8px;
-  cursor: nwse-resize;
-}
-.corner.se {
-  right: -8px;
-  bottom: -8px;
-  cursor: nwse-resize;
-}
-.corner.ne {
-  right: -8px;
-  top: -8px;
-  cursor: nesw-resize;
-}
-.corner.sw {
-  left: -8px;
-  bottom: -8px;
-  cursor: nesw-resize;
 }
 .turn {
   left: calc(50% - 8px);

@@ -47,14 +47,15 @@ const films = computed(() =>
 )
 const toggle = (what: 'shelf' | 'recorder') => (open.value = open.value === what ? null : what)
 
-/** Sends a recording as any other film; true once all of it is there. */
+/** Sends a recording as any other film; true once all of it is there, false when sending was given up. */
 async function useRecording(file: File): Promise<boolean> {
   await begin(file)
   return new Promise((resolve) => {
     const stop = watch(
       () => progress.value?.state,
       (state) => {
-        if (state === 'sending' || state === 'waiting' || state === 'paused') return
+        // What has failed can still go on from here.
+        if (state !== undefined && state !== 'done') return
         stop()
         resolve(state === 'done')
       },

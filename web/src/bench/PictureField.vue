@@ -1,14 +1,14 @@
 <script setup lang="ts">
 // Which picture an overlay shows, and how it sits in its frame.
 import Button from 'primevue/button'
-import { computed, ref, useTemplateRef } from 'vue'
+import { ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
 import type { OverlayForm } from '@fernbrake/core/lesson'
 import { timecodeOf } from '@fernbrake/core/media'
 import PictureCutter from '../shelf/PictureCutter.vue'
 import TakeMedia from '../shelf/TakeMedia.vue'
-import ChoiceField from './ChoiceField.vue'
+import FitField from './FitField.vue'
 import { useBench } from './useBench.ts'
 
 const props = defineProps<{ content: Extract<OverlayForm, { form: 'picture' }> }>()
@@ -17,9 +17,6 @@ const bench = useBench()
 const { t } = useI18n()
 const source = useTemplateRef('source')
 const cutting = ref(false)
-const fits = computed(() =>
-  (['whole', 'fill'] as const).map((value) => ({ value, label: t(`picture.fit.${value}`) })),
-)
 
 function show({ id }: Media): void {
   cutting.value = false
@@ -82,22 +79,11 @@ function takeFrame(): void {
       </TakeMedia>
       <p class="help">{{ t('picture.help') }}</p>
     </template>
-    <ChoiceField
-      :label="t('picture.fits')"
-      :value="content.fit"
-      :choices="fits"
-      @change="emit('change', { ...content, fit: $event })"
-    />
+    <FitField :fit="content.fit" @change="emit('change', { ...content, fit: $event })" />
   </fieldset>
 </template>
 
 <style scoped>
-.shown {
-  max-width: 100%;
-  max-height: 120px;
-  justify-self: start;
-  border: 1px solid var(--line);
-}
 .help {
   font-size: 13.5px;
   color: var(--ink-2);

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 // Which second film an overlay shows, and from where in it.
 import Checkbox from 'primevue/checkbox'
-import { computed, watch } from 'vue'
+import { watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { mediaFileAddress } from '@fernbrake/core/contract'
 import type { OverlayForm } from '@fernbrake/core/lesson'
 import { call } from '../api/client.ts'
 import TakeMedia from '../shelf/TakeMedia.vue'
-import ChoiceField from './ChoiceField.vue'
+import FitField from './FitField.vue'
 import TimeField from './TimeField.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 import { useBench } from './useBench.ts'
@@ -16,9 +16,6 @@ const props = defineProps<{ content: Extract<OverlayForm, { form: 'film' }> }>()
 const emit = defineEmits<{ change: [content: OverlayForm] }>()
 const bench = useBench()
 const { t } = useI18n()
-const fits = computed(() =>
-  (['whole', 'fill'] as const).map((value) => ({ value, label: t(`picture.fit.${value}`) })),
-)
 /** The second film itself, for its length. */
 const media = useLoaded(async () => {
   const { mediaId } = props.content
@@ -48,15 +45,10 @@ watch(
     <TimeField
       :label="t('secondFilm.from')"
       :ms="content.startMs"
-      :most-ms="media.value.value?.durationMs ?? content.startMs"
+      :most-ms="media.value.value?.durationMs ?? Infinity"
       @change="emit('change', { ...content, startMs: $event })"
     />
-    <ChoiceField
-      :label="t('picture.fits')"
-      :value="content.fit"
-      :choices="fits"
-      @change="emit('change', { ...content, fit: $event })"
-    />
+    <FitField :fit="content.fit" @change="emit('change', { ...content, fit: $event })" />
     <label class="check">
       <Checkbox
         :model-value="content.sound"
@@ -68,12 +60,3 @@ watch(
     </label>
   </fieldset>
 </template>
-
-<style scoped>
-.shown {
-  max-width: 100%;
-  max-height: 120px;
-  justify-self: start;
-  border: 1px solid var(--line);
-}
-</style>

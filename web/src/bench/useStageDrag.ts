@@ -10,11 +10,14 @@ import {
   movedTogether,
   resizedBox,
   snappedBox,
+  snappedCorner,
+  type Box,
   type Corner,
   type Guides,
   type OverlayCue,
   type Point,
 } from '@fernbrake/core/lesson'
+import { nudgeOf } from '../ui/nudge.ts'
 import type { Bench } from './useBench.ts'
 
 type How = 'move' | 'turn' | 'point' | Corner
@@ -30,15 +33,8 @@ interface Held {
 
 /** Boxes are held by lines nearer than this, in pixels. */
 const SNAP_PX = 7
-const NUDGE = 0.01
 const TURN_DEGREES = 5
 const TURN_SNAP_DEGREES = 15
-const MOVES: Record<string, [number, number]> = {
-  ArrowLeft: [-NUDGE, 0],
-  ArrowRight: [NUDGE, 0],
-  ArrowUp: [0, -NUDGE],
-  ArrowDown: [0, NUDGE],
-}
 
 export function useStageDrag(
   bench: Bench,
@@ -87,18 +83,36 @@ export function useStageDrag(
     if (how === 'turn') return turn(at, width / height, event.altKey)
     if (how === 'point') return point(at)
     const by = alongTurned(dx, dy, overlay.rotation ?? 0, width / height)
-    pending.value = { [overlay.id]: { box: cornerDrawn(overlay.box, how, by.x, by.y) } }
+    const drawn = cornerDrawn(overlay.box, how, by.x, by.y)
+    // The sides of an overlay that is turned lie along no line of the stage.
+    const isFree = event.altKey || (overlay.rotation ?? 0) !== 0
+    pending.value = {
+      [overlay.id]: { box: isFree ? drawn : resize(drawn, how, { width, height }) },
+    }
+  }
+
+  const othersThan = (ids: ReadonlySet<string>) =>
+    onStage.value.filter(({ id }) => !ids.has(id)).map(({ box }) => box)
+  const reach = ({ width, height }: { width: number; height: number }) => ({
+    x: SNAP_PX / width,
+    y: SNAP_PX / height,
+  })
+
+  function resize(drawn: Box, corner: Corner, stageIs: { width: number; height: number }): Box {
+    const others = othersThan(new Set([held!.overlay.id]))
+    const grid = bench.showsGrid.value
+    const snapped = snappedCorner(drawn, corner, others, reach(stageIs), grid)
+    guides.value = snapped.guides
+    return snapped.box
   }
 
   function move(dx: number, dy: number, stageIs: { width: number; height: number; free: boolean }) {
     const { overlay, along } = held!
     const ids = new Set(along.map(({ id }) => id))
     const wanted = movedBox(overlay.box, dx, dy)
-    const others = onStage.value.filter(({ id }) => !ids.has(id)).map(({ box }) => box)
-    const within = { x: SNAP_PX / stageIs.width, y: SNAP_PX / stageIs.height }
     const snapped = stageIs.free
       ? { box: wanted, guides: { x: null, y: null } }
-      : snappedBox(wanted, others, within, bench.showsGrid.value)
+      : snappedBox(wanted, othersThan(ids), reach(stageIs), bench.showsGrid.value)
     guides.value = snapped.guides
     const [byX, byY] = [snapped.box.x - overlay.box.x, snapped.box.y - overlay.box.y]
     const boxes = movedTogether(
@@ -143,7 +157,7 @@ export function useStageDrag(
 
   /** Arrows move what is selected; with Shift they resize the overlay that has the focus, with Alt they turn it. */
   function onKey(event: KeyboardEvent, overlay: OverlayCue): void {
-    const by = MOVES[event.key]
+    const by = nudgeOf(event.key)
     if (!by || !bench.canEdit.value || overlay.locked || event.ctrlKey || event.metaKey) return
     event.preventDefault()
     event.stopPropagation()

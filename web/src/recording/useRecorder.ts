@@ -82,7 +82,7 @@ export function useRecorder(takes: KeptRecording['takes'], personId: string) {
       void kept.add(id, pieces.length, data, lengthMs.value).catch(() => undefined)
     }
     made.onstop = () => {
-      if (pieces.length === 0) return void (state.value = 'idle')
+      if (pieces.length === 0) return void forget(id)
       show({ id, blob: new Blob(pieces, { type: made.mimeType }), lengthMs: lengthMs.value })
     }
     // Somebody may end the sharing of a screen in the browser itself.
@@ -122,6 +122,8 @@ export function useRecorder(takes: KeptRecording['takes'], personId: string) {
     if (recorded.value?.id === id) {
       URL.revokeObjectURL(recorded.value.url)
       recorded.value = null
+    }
+    if (recorded.value === null) {
       state.value = 'idle'
       lengthMs.value = 0
     }

@@ -17,22 +17,16 @@ import {
   type PictureCut,
 } from '@fernbrake/core/media'
 import { call } from '../api/client.ts'
+import CornerHandles from '../ui/CornerHandles.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
+import { nudgeOf } from '../ui/nudge.ts'
 import { useLoaded } from '../ui/useLoaded.ts'
 import { untilSettled } from './useMediaUpload.ts'
 
 const props = defineProps<{ mediaId: string }>()
 const emit = defineEmits<{ made: [media: Media]; close: [] }>()
 const { t } = useI18n()
-const CORNERS: readonly Corner[] = ['nw', 'ne', 'sw', 'se']
 const SHAPES = { free: null, wide: 16 / 9, photo: 4 / 3, square: 1 } as const
-const NUDGE = 0.01
-const MOVES: Record<string, [number, number]> = {
-  ArrowLeft: [-NUDGE, 0],
-  ArrowRight: [NUDGE, 0],
-  ArrowUp: [0, -NUDGE],
-  ArrowDown: [0, NUDGE],
-}
 
 const cut = ref<PictureCut>({ ...WHOLE_PICTURE })
 /** The first picture: what was cut from it before is where this begins. */
@@ -78,7 +72,7 @@ function onMove(event: PointerEvent): void {
 }
 /** Arrows move the part, with Shift its lower right corner. */
 function onKey(event: KeyboardEvent): void {
-  const by = MOVES[event.key]
+  const by = nudgeOf(event.key)
   if (!by) return
   event.preventDefault()
   event.stopPropagation()
@@ -136,16 +130,7 @@ async function make(): Promise<void> {
           @pointercancel="held = null"
           @keydown="onKey"
         >
-          <span
-            v-for="corner in CORNERS"
-            :key="corner"
-            class="corner"
-            :class="corner"
-            @pointerdown.stop="onDown($event, corner)"
-            @pointermove.stop="onMove"
-            @pointerup.stop="held = null"
-            @pointercancel="held = null"
-          />
+          <CornerHandles @down="onDown" @move="onMove" @up="held = null" />
         </div>
       </div>
       <div class="buttons">
@@ -232,34 +217,6 @@ img {
 }
 .part:focus-visible {
   outline: 3px solid var(--focus);
-}
-.corner {
-  position: absolute;
-  width: 18px;
-  height: 18px;
-  border: 2px solid #17231c;
-  background: #fffdf8;
-  touch-action: none;
-}
-.corner.nw {
-  left: -2px;
-  top: -2px;
-  cursor: nwse-resize;
-}
-.corner.se {
-  right: -2px;
-  bottom: -2px;
-  cursor: nwse-resize;
-}
-.corner.ne {
-  right: -2px;
-  top: -2px;
-  cursor: nesw-resize;
-}
-.corner.sw {
-  left: -2px;
-  bottom: -2px;
-  cursor: nesw-resize;
 }
 .buttons,
 .size {
