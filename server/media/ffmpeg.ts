@@ -139,11 +139,23 @@ export async function transform(
       ...args,
       output,
     ],
-    onOutput: (chunk) => {
-      const match = /out_time_us=(\d+)/.exec(chunk.toString())
-      if (match) onProgress?.(Number(match[1]) / 1000)
-    },
+    onOutput: readProgress((ms) => onProgress?.(ms)),
   })
+}
+
+/**
+ * Reads what `-progress` writes and hands on how far it says it is, in ms. Reports come cut anywhere, and several at
+ * once: the last one whole in a piece counts, for it says how long the whole was when ffmpeg ends.
+ */
+export function readProgress(onProgress: (ms: number) => void): (chunk: Buffer) => void {
+  let rest = ''
+  return (chunk) => {
+    const text = rest + chunk.toString()
+    const whole = text.slice(0, text.lastIndexOf('\n') + 1)
+    rest = text.slice(whole.length)
+    const told = [...whole.matchAll(/^out_time_us=(\d+)$/gm)].at(-1)
+    if (told) onProgress(Number(told[1]) / 1000)
+  }
 }
 
 /** How long a file runs that does not say so itself, in ms: its packets are read, nothing is decoded. */

@@ -7,6 +7,7 @@ import type { Media } from '@fernbrake/core/contract'
 import { edits, emptyLesson } from '@fernbrake/core/lesson'
 import { edited, PART } from '@fernbrake/core/testing'
 import { LessonRow } from '../database/models.ts'
+import { readProgress } from '../media/ffmpeg.ts'
 import { createFilmFolder, H264, PICTURE, putIn, settled, SOUND } from './films.ts'
 import { putLesson, startTestServer, type TestServer } from './testServer.ts'
 
@@ -135,6 +136,18 @@ describe('sounds', () => {
 })
 
 describe('a recording that says neither its length nor where its frames are', () => {
+  it('has the length that was told last, however the telling is cut', () => {
+    const told: number[] = []
+    const read = readProgress((ms) => told.push(ms))
+    for (const piece of [
+      'out_time_us=N/A\nout_time_us=0\nout_time_us=1975',
+      '000\nprogress=',
+      'end\n',
+    ])
+      read(Buffer.from(piece))
+    expect(told).toEqual([0, 1975])
+  })
+
   it('is measured, and made into a film that can be sought in', async () => {
     const live = ['-c:v', 'libvpx', '-c:a', 'libopus', '-live', '1', '-f', 'webm']
     execFileSync('sh', [
