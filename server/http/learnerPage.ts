@@ -32,7 +32,8 @@ export function earlyPartOf(context: Context): EarlyPart {
 export function earlyPart(attempt: Attempt): string {
   // Data, not script: the browser never runs it, and no text in it can end the element.
   const data = JSON.stringify(attempt).replaceAll('<', '\\u003c')
-  return `<script type="application/json" id="early-attempt">${data}</script>${earlyVideo(attempt)}`
+  // The film first: its bytes are asked for while the rest is still being read.
+  return `${earlyVideo(attempt)}<script type="application/json" id="early-attempt">${data}</script>`
 }
 
 function earlyVideo({ lesson, media, progress }: Attempt): string {

@@ -13,6 +13,7 @@ import {
 } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { toPerson } from '../http/session.ts'
+import { attemptFacts } from '../queries/attemptFacts.ts'
 import { readChosen } from '../queries/choices.ts'
 import { readCovered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
@@ -52,19 +53,22 @@ export async function openLink(code: string, person: Person): Promise<string> {
   return attempt.id
 }
 
+/** All that a learner's page needs; what never changes is known by now, so the rest is asked for at once. */
 export async function readAttempt({ database }: Context, attemptId: string): Promise<Attempt> {
-  const row = await AttemptRow.findByPk(attemptId)
-  if (!row) throw new HttpError('not-found')
-  const { lessonId } = row
-  const [lesson, newest, person, responses, covered, chosen] = await Promise.all([
-    editionDocument(row),
+  const facts = await attemptFacts(attemptId)
+  if (!facts) throw new HttpError('not-found')
+  const { lessonId } = facts
+  const lesson = await editionDocument(facts)
+  const [row, newest, person, responses, covered, chosen, media] = await Promise.all([
+    AttemptRow.findByPk(attemptId),
     EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
-    PersonRow.findByPk(row.personId),
+    PersonRow.findByPk(facts.personId),
     ResponseRow.findAll({ where: { attemptId }, order: [['tryNumber', 'ASC']] }),
     readCovered(database, [attemptId]),
     readChosen(database, attemptId),
+    playableMedia(lesson),
   ])
-  if (!person) throw new HttpError('not-found')
+  if (!row || !person) throw new HttpError('not-found')
   return {
     id: row.id,
     lessonId,
@@ -72,7 +76,7 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
     newestEdition: newest,
     person: toPerson(person),
     lesson: withoutNotes(lesson),
-    media: await playableMedia(lesson),
+    media,
     progress: {
       partId: row.placePart,
       atMs: row.placeMs,
