@@ -2,14 +2,19 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig, type Plugin } from 'vite'
 
-/** Has the page fetch the player's script along with its own, rather than only when it is asked for. */
+const NOT_AT_ONCE = /^(furtherViews|formula)$/
+
+/**
+ * Has the page fetch the player's script along with its own, rather than only when it is asked for. What only some lessons
+ * need, further kinds of questions and formulas, waits until the film is there.
+ */
 const fetchWithPage: Plugin = {
   name: 'fetch-with-page',
   transformIndexHtml: {
     order: 'post',
     handler: (_html, { bundle }) =>
       Object.values(bundle ?? {})
-        .filter((file) => file.type === 'chunk' && !file.isEntry)
+        .filter((file) => file.type === 'chunk' && !file.isEntry && !NOT_AT_ONCE.test(file.name))
         .map(({ fileName }) => ({
           tag: 'link',
           attrs: { rel: 'preload', as: 'script', crossorigin: true, href: `/player/${fileName}` },

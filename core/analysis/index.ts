@@ -1,2 +1,3 @@
 // The only door of core/analysis.
 export * from './results.ts'
+export * from './tally.ts'

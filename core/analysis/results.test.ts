@@ -63,8 +63,8 @@ describe('a class', () => {
 
   it('counts learners, not tries', () => {
     expect(outcome.questions).toEqual([
-      { questionId: 'q-a', answered: 3, right: 2 },
-      { questionId: 'q-b', answered: 0, right: 0 },
+      { questionId: 'q-a', answered: 3, right: 2, judged: true, counts: {} },
+      { questionId: 'q-b', answered: 0, right: 0, judged: true, counts: {} },
     ])
   })
 

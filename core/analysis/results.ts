@@ -1,6 +1,15 @@
 // What a lesson's results show: who opened, how much was watched, what was answered. Computed from plain records.
 import { partsInOrder, cuesInOrder, type Lesson } from '../lesson/index.ts'
-import { pointsAfterTries, pointsKept, type Question, type Verdict } from '../questions/index.ts'
+import {
+  isByPerson,
+  isGraded,
+  pointsAfterTries,
+  pointsKept,
+  type Answer,
+  type Question,
+  type Verdict,
+} from '../questions/index.ts'
+import { tallyOf } from './tally.ts'
 import { coverage, learnersPerBin, normalise, type Span } from '../watching/index.ts'
 
 export interface ResponseRecord {
@@ -9,6 +18,8 @@ export interface ResponseRecord {
   verdict: Verdict
   /** Before the deduction for tries. */
   points: number
+  /** Needed for polls and scales alone. */
+  answer?: Answer
 }
 
 export interface AttemptRecord {
@@ -22,6 +33,10 @@ export interface QuestionOutcome {
   questionId: string
   answered: number
   right: number
+  /** Whether it can be right or wrong by itself; a poll cannot, nor what a person has to look at. */
+  judged: boolean
+  /** Of polls and scales: how many chose each option or step. */
+  counts: Record<string, number>
 }
 
 export interface AttemptOutcome {
@@ -140,6 +155,13 @@ function questionOutcome(question: Question, attempts: readonly AttemptRecord[])
     questionId: question.id,
     answered: perLearner.length,
     right: perLearner.filter(isRight).length,
+    judged: isGraded(question) && !isByPerson(question),
+    counts: tallyOf(
+      perLearner.flatMap((responses) => {
+        const { answer } = responses.at(-1)!
+        return answer ? [{ answer }] : []
+      }),
+    ).counts,
   }
 }
 

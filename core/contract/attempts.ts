@@ -147,6 +147,16 @@ export const attemptRoutes = {
     params: attemptParams,
     reply: attemptSchema,
   }),
+  tally: route(
+    'get',
+    '/api/attempts/:attemptId/tallies/:questionId',
+    'attemptOwner',
+    'How all have answered a poll or a scale',
+    {
+      params: z.strictObject({ attemptId: idSchema, questionId: idSchema }),
+      reply: z.strictObject({ answered: z.int(), counts: z.record(z.string(), z.int()) }),
+    },
+  ),
   sendRecords: route(
     'post',
     '/api/attempts/:attemptId/records',

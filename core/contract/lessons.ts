@@ -28,7 +28,7 @@ export const lessonCardSchema = z.strictObject({
   cues: z.array(
     z.strictObject({
       id: idSchema,
-      kind: z.enum(['question', 'overlay', 'bookmark', 'fork']),
+      kind: z.enum(['question', 'recap', 'overlay', 'bookmark', 'fork']),
       fromMs: z.int(),
       toMs: z.int(),
     }),
@@ -110,7 +110,16 @@ const resultsReply = z.strictObject({
       ways: z.array(z.strictObject({ cueId: idSchema, choiceId: idSchema, takenAt: clockSchema })),
     }),
   ),
-  questions: z.array(z.strictObject({ questionId: idSchema, answered: z.int(), right: z.int() })),
+  questions: z.array(
+    z.strictObject({
+      questionId: idSchema,
+      answered: z.int(),
+      right: z.int(),
+      judged: z.boolean(),
+      /** Of polls and scales: how many chose each option or step. */
+      counts: z.record(z.string(), z.int()),
+    }),
+  ),
   watching: z.record(idSchema, z.strictObject({ binMs: z.int(), learners: z.array(z.int()) })),
 })
 

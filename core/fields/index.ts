@@ -1,3 +1,7 @@
 // The only door of core/fields.
 export * from './schemas.ts'
+export * from './rich.ts'
+export * from './richText.ts'
+export { cleanText } from './clean.ts'
+export { inOrder } from './order.ts'
 export { assertNever } from './never.ts'

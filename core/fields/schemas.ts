@@ -1,13 +1,10 @@
 // The smallest building blocks that every schema of Fernbrake shares: ids, plain texts, times, colours.
 // Knows nothing of lessons, questions or the network.
 import { z } from 'zod'
+import { cleanText } from './clean.ts'
 
 /** The longest media time that is accepted, in ms: twenty-four hours. */
 export const LONGEST_MEDIA_MS = 24 * 60 * 60 * 1000
-
-// C0 and C1 control characters except tab and line feed: they have no place in a text a person reads.
-// eslint-disable-next-line no-control-regex
-const CONTROL_CHARACTERS = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f]/g
 
 /** A short random id made by whoever creates the thing; safe as an object key, a path segment and a pointer. */
 export const idSchema = z
@@ -30,11 +27,6 @@ export function plainText(max: number, min = 0) {
     .min(min)
     .max(max)
     .refine((text) => text === cleanText(text), 'contains control characters')
-}
-
-/** Removes control characters and turns CR and CRLF into LF, so that the result passes `plainText`. */
-export function cleanText(text: string): string {
-  return text.replace(/\r\n?/g, '\n').replace(CONTROL_CHARACTERS, '')
 }
 
 /** A language tag such as `en` or `pt-BR` (BCP 47, the common subset). */

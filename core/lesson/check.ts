@@ -1,5 +1,6 @@
 // Whether a value is a lesson: its shape (Zod) and its inner references.
 import { issuesOf, type Issue } from '../fields/index.ts'
+import { partsOfQuestion } from '../questions/index.ts'
 import { noteProven, withoutProven } from './proven.ts'
 import { cuesNamedBy, partsNamedBy } from './references.ts'
 import { lessonSchema, type ForkCue, type Lesson } from './schema.ts'
@@ -47,8 +48,8 @@ function findBrokenReferences(lesson: Lesson): Issue[] {
     if (!Object.hasOwn(lesson.parts, script.partId))
       missing(['scripts', script.id, 'partId'], 'part')
   for (const question of Object.values(lesson.questions))
-    if (question.evidence && !Object.hasOwn(lesson.parts, question.evidence.partId))
-      missing(['questions', question.id, 'evidence', 'partId'], 'part')
+    for (const partId of partsOfQuestion(question))
+      if (!Object.hasOwn(lesson.parts, partId)) missing(['questions', question.id], 'part')
   for (const cue of Object.values(lesson.cues)) {
     if (!Object.hasOwn(lesson.parts, cue.partId)) missing(['cues', cue.id, 'partId'], 'part')
     for (const { path, cueId } of cuesNamedBy(cue))

@@ -1,16 +1,14 @@
 // Reading order: of parts, of cues in film time, of script lines.
+import { inOrder } from '../fields/index.ts'
 import type { Cue, FilmPart, Lesson, Script, ScriptLine } from './schema.ts'
+
+export { inOrder }
 
 const compareText = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)
 
 /** The parts in the order a learner meets them. */
 export function partsInOrder(lesson: Pick<Lesson, 'parts'>): FilmPart[] {
   return inOrder(Object.values(lesson.parts))
-}
-
-/** Things with an order key, in its order. */
-export function inOrder<T extends { id: string; order: string }>(things: readonly T[]): T[] {
-  return [...things].sort((a, b) => compareText(a.order, b.order) || compareText(a.id, b.id))
 }
 
 /** The moment at which a cue begins, in ms. */
@@ -75,4 +73,9 @@ export function lineIndexAt(lines: readonly ScriptLine[], atMs: number): number 
     else high = middle
   }
   return low - 1
+}
+
+/** Whether a question cue asks a recap, which is drawn in a shape of its own. */
+export function isRecap(lesson: Pick<Lesson, 'questions'>, cue: { questionId: string }): boolean {
+  return lesson.questions[cue.questionId]?.kind === 'recap'
 }

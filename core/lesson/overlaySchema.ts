@@ -121,6 +121,7 @@ export const shownSchema = z.discriminatedUnion('when', [
 /** What a click on an overlay does; `pauses` tells whether the film stops meanwhile. */
 export const overlayActionSchema = z.discriminatedUnion('does', [
   z.strictObject({ does: z.literal('time'), atMs: mediaMsSchema, pauses: z.boolean() }),
+  z.strictObject({ does: z.literal('part'), partId: idSchema, pauses: z.boolean() }),
   z.strictObject({ does: z.literal('text'), text: plainText(2000), pauses: z.boolean() }),
   /** null until an address is written. */
   z.strictObject({

@@ -1,4 +1,5 @@
 // Which other cues, parts and media a cue names.
+import { mediaOfQuestion } from '../questions/index.ts'
 import { mediumOf } from './overlay.ts'
 import type { Cue, ForkCue, Lesson } from './schema.ts'
 
@@ -27,6 +28,10 @@ export function cuesNamedBy(cue: Cue): NamedCue[] {
 
 /** The parts that a cue names besides its own, and where in it. */
 export function partsNamedBy(cue: Cue): { path: string[]; partId: string }[] {
+  if (cue.kind === 'overlay')
+    return cue.action?.does === 'part'
+      ? [{ path: ['action', 'partId'], partId: cue.action.partId }]
+      : []
   if (cue.kind !== 'fork') return []
   return Object.values(cue.choices).flatMap(({ id, condition, target }) => [
     ...(target.to === 'part'
@@ -64,18 +69,18 @@ export function renameCues(cue: Cue, newIds: Readonly<Record<string, string>>): 
         condition.cueId = renamed(condition.cueId)
 }
 
-/** The ids of all media that a lesson shows: its films, and what lies on them. */
-export function mediaIdsOf(lesson: Pick<Lesson, 'parts' | 'cues'>): string[] {
+/** The ids of all media that a lesson shows: its films, what lies on them, and what its questions show. */
+export function mediaIdsOf(lesson: Pick<Lesson, 'parts' | 'cues' | 'questions'>): string[] {
   const ids = new Set<string>()
   for (const { mediaId } of Object.values(lesson.parts)) if (mediaId) ids.add(mediaId)
   for (const id of stagedMediaIdsOf(lesson)) ids.add(id)
   return [...ids]
 }
 
-/** The ids of the media that lie on a lesson's films. */
-export function stagedMediaIdsOf(lesson: Pick<Lesson, 'cues'>): string[] {
+/** The ids of the media that lie on a lesson's films, or that its questions show. */
+export function stagedMediaIdsOf(lesson: Pick<Lesson, 'cues' | 'questions'>): string[] {
   const ids = Object.values(lesson.cues).flatMap((cue) =>
     cue.kind === 'overlay' ? (mediumOf(cue) ?? []) : [],
   )
-  return [...new Set(ids)]
+  return [...new Set([...ids, ...Object.values(lesson.questions).flatMap(mediaOfQuestion)])]
 }

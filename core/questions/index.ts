@@ -1,9 +1,71 @@
 // The only door of core/questions: one folder a kind, and the functions that serve every kind.
-export { answerSchema, questionSchema, type Answer, type Question } from './schema.ts'
-export { markQuestion, readableAnswer } from './kinds.ts'
-export { optionsInOrder } from './choice/mark.ts'
-export { choiceSchema, choiceOptionSchema } from './choice/schema.ts'
-export type { ChoiceQuestion, ChoiceOption, ChoiceAnswer } from './choice/schema.ts'
-export { pointsAfterTries, pointsKept, verdictOf } from './mark.ts'
-export type { Mark, PartMark, Verdict } from './mark.ts'
-export { findWhatCannotBeAsked } from './publishable.ts'
+export { answerSchema, questionSchema } from './schema.ts'
+export type { Answer, AnswerOf, Question, QuestionKindName, QuestionOf } from './schema.ts'
+export { carriedOver } from './carry.ts'
+export { blankBase, type BaseFields, type QuestionBase } from './base.ts'
+export type { Chance } from './kind.ts'
+export {
+  blankQuestion,
+  drawAnswer,
+  findWhatCannotBeAsked,
+  fitsQuestion,
+  isByPerson,
+  isGraded,
+  markQuestion,
+  mediaOfQuestion,
+  partsOfQuestion,
+  QUESTION_KINDS,
+  readableAnswer,
+  textsOf,
+} from './kinds.ts'
+export {
+  isSettled,
+  pointsAfterTries,
+  pointsKept,
+  verdictOf,
+  type Mark,
+  type PartMark,
+  type Verdict,
+} from './mark.ts'
+export { numbersFrom, shuffled } from './shuffle.ts'
+
+export { optionsFor, optionsInOrder } from './choice/kind.ts'
+export type { ChoiceAnswer, ChoiceOption, ChoiceQuestion } from './choice/schema.ts'
+export type { TrueFalseAnswer, TrueFalseQuestion } from './trueFalse/schema.ts'
+export { listedFor, listedInOrder } from './shortText/kind.ts'
+export { readPattern, type PatternFault } from './shortText/pattern.ts'
+export { LONGEST_FILLING, LONGEST_NUMBER, LONGEST_SHORT_TEXT, LONGEST_TEXT } from './limits.ts'
+export type {
+  ListedAnswer,
+  ShortTextAnswer,
+  ShortTextQuestion,
+  WordRules,
+} from './shortText/schema.ts'
+export { readNumber, type Decimals } from './number/read.ts'
+export { readUnit } from './number/units.ts'
+export type { NumberAnswer, NumberQuestion, Tolerance } from './number/schema.ts'
+export { readPassage, type Gap, type PassageFault, type Segment } from './gaps/passage.ts'
+export { listOfGap, wordBank } from './gaps/kind.ts'
+export type { GapsAnswer, GapsQuestion } from './gaps/schema.ts'
+export { itemsInOrder, itemsMixed } from './order/kind.ts'
+export type { OrderAnswer, OrderItem, OrderQuestion } from './order/schema.ts'
+export { pairsInOrder, rightsMixed, type MatchRight } from './match/kind.ts'
+export type { MatchAnswer, MatchPair, MatchQuestion } from './match/schema.ts'
+export { placeAt, placesInOrder, pointsAsked } from './area/kind.ts'
+export { isWithin, middleOf, reshaped, shapeBox, withBox } from './area/geometry.ts'
+export type { AreaAnswer, AreaPlace, AreaPoint, AreaQuestion, AreaShape } from './area/schema.ts'
+export { countWords } from './longText/kind.ts'
+export type { LongTextAnswer, LongTextQuestion } from './longText/schema.ts'
+export type { PollAnswer, PollOption, PollQuestion, ResultsFor } from './poll/schema.ts'
+export { labelOfStep, stepsOf } from './scale/kind.ts'
+export type { ScaleAnswer, ScaleQuestion } from './scale/schema.ts'
+export type { ChecklistAnswer, ChecklistQuestion } from './checklist/schema.ts'
+export {
+  foundAt,
+  newRecapSet,
+  setsInOrder,
+  statementsMixed,
+  summaryOf,
+  trueStatement,
+} from './recap/kind.ts'
+export type { RecapAnswer, RecapQuestion, RecapSet, RecapStatement } from './recap/schema.ts'

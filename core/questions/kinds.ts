@@ -1,21 +1,99 @@
-// What every kind of question can do, by kind.
-import { markChoice } from './choice/mark.ts'
-import { readableChoice } from './choice/readable.ts'
+// What every kind of question can do, by kind. A new kind is a line here.
+import { isBlank, mediaOfText, partsOfText, type Issue, type RichText } from '../fields/index.ts'
+import { area } from './area/kind.ts'
+import type { QuestionBase } from './base.ts'
+import { checklist } from './checklist/kind.ts'
+import { choice } from './choice/kind.ts'
+import { gaps } from './gaps/kind.ts'
+import { issueAt, type Chance, type QuestionKind } from './kind.ts'
+import { longText } from './longText/kind.ts'
+import { match } from './match/kind.ts'
+import { number } from './number/kind.ts'
+import { order } from './order/kind.ts'
+import { poll } from './poll/kind.ts'
+import { recap } from './recap/kind.ts'
+import { scale } from './scale/kind.ts'
+import { shortText } from './shortText/kind.ts'
+import { trueFalse } from './trueFalse/kind.ts'
 import type { Mark } from './mark.ts'
-import type { Answer, Question } from './schema.ts'
+import type { Answer, AnswerOf, Question, QuestionKindName, QuestionOf } from './schema.ts'
 
-/** Marks any value as an answer to any question; never throws. */
-export function markQuestion(question: Question, answer: unknown): Mark {
-  switch (question.kind) {
-    case 'choice':
-      return markChoice(question, answer)
-  }
+type Kinds = { [K in QuestionKindName]: QuestionKind<QuestionOf<K>, AnswerOf<K>> }
+
+const KINDS: Kinds = {
+  choice,
+  trueFalse,
+  shortText,
+  number,
+  gaps,
+  order,
+  match,
+  area,
+  longText,
+  poll,
+  scale,
+  checklist,
+  recap,
 }
 
+/** The kinds in the order in which they are offered. */
+export const QUESTION_KINDS = Object.keys(KINDS) as QuestionKindName[]
+
+/** What this question's kind can do; each kind only ever meets questions and answers of its own. */
+const kindOf = (question: Pick<Question, 'kind'>) =>
+  KINDS[question.kind] as unknown as QuestionKind<Question, Answer>
+
+/** Marks any value as an answer to any question; never throws. */
+export const markQuestion = (question: Question, answer: unknown): Mark =>
+  kindOf(question).mark(question, answer)
+
 /** An answer as a person would read it in a report. */
-export function readableAnswer(question: Question, answer: Answer): string {
-  switch (question.kind) {
-    case 'choice':
-      return readableChoice(question, answer)
-  }
+export const readableAnswer = (question: Question, answer: Answer): string =>
+  answer.kind === question.kind ? kindOf(question).readable(question, answer) : ''
+
+/** Whether an answer is one to this question: of its kind, and naming only what it has. */
+export const fitsQuestion = (question: Question, answer: Answer): boolean =>
+  answer.kind === question.kind && kindOf(question).fits(question, answer)
+
+/** Whether it can be answered right or wrong; polls and scales only ask. */
+export const isGraded = (question: Pick<Question, 'kind'>): boolean => kindOf(question).graded
+
+/** Whether a person has to look at the answers. */
+export const isByPerson = (question: Pick<Question, 'kind'>): boolean => kindOf(question).byPerson
+
+/** A new question of a kind, ready to be written on. */
+export const blankQuestion = (
+  kind: QuestionKindName,
+  base: QuestionBase,
+  newId: () => string,
+): Question => kindOf({ kind }).blank(base, newId)
+
+/** An answer as a simulated learner gives it. */
+export const drawAnswer = (question: Question, right: boolean, chance: Chance): Answer =>
+  kindOf(question).draw(question, right, chance)
+
+/** All texts of a question that a learner may read. */
+export function textsOf(question: Question): RichText[] {
+  const { stem, hint, feedback, explanation } = question
+  return [stem, hint, ...Object.values(feedback), explanation, ...kindOf(question).texts(question)]
+}
+
+/** The media that a question shows. */
+export const mediaOfQuestion = (question: Question): string[] => [
+  ...textsOf(question).flatMap(mediaOfText),
+  ...kindOf(question).media(question),
+]
+
+/** The film parts whose stretches a question shows, and the one its evidence lies in. */
+export const partsOfQuestion = (question: Question): string[] => [
+  ...textsOf(question).flatMap(partsOfText),
+  ...(question.evidence ? [question.evidence.partId] : []),
+]
+
+/** The reasons why this question cannot be asked yet; empty when it can. Paths are relative to the question. */
+export function findWhatCannotBeAsked(question: Question): Issue[] {
+  const own = kindOf(question).findWhatCannotBeAsked(question)
+  return isBlank(question.stem)
+    ? [issueAt('stem', 'question.noStem', 'The question has no text.'), ...own]
+    : own
 }

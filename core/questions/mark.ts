@@ -3,6 +3,7 @@
 /** `unmarked` waits for a person. */
 export type Verdict = 'right' | 'partly' | 'wrong' | 'unmarked'
 
+/** One option, gap, pair or place: whether the learner picked or filled it, and whether it is, or was done, right. */
 export interface PartMark {
   id: string
   picked: boolean
@@ -16,6 +17,9 @@ export interface Mark {
   verdict: Verdict
   perPart: PartMark[]
 }
+
+/** Whether nothing stands against going on: it was right, or there was nothing to be wrong about yet. */
+export const isSettled = (verdict: Verdict) => verdict === 'right' || verdict === 'unmarked'
 
 /** The verdict for a share of the points between 0 and 1. */
 export function verdictOf(share: number): Verdict {
@@ -32,3 +36,20 @@ export function pointsKept(pointsPerTry: readonly number[], keep: 'best' | 'last
   if (pointsPerTry.length === 0) return 0
   return keep === 'best' ? Math.max(...pointsPerTry) : pointsPerTry[pointsPerTry.length - 1]!
 }
+
+/** The mark for a share of the points, by what became of the parts. */
+export function markOf(question: { points: number }, share: number, perPart: PartMark[]): Mark {
+  const { points: max } = question
+  return { points: share * max, max, verdict: verdictOf(share), perPart }
+}
+
+/** Of what only asks: there is nothing to earn, and nothing to be wrong about. */
+export const unjudged = (): Mark => ({ points: 0, max: 0, verdict: 'unmarked', perPart: [] })
+
+/** Of what a person has to look at: no points yet. */
+export const waitingForPerson = (question: { points: number }): Mark => ({
+  points: 0,
+  max: question.points,
+  verdict: 'unmarked',
+  perPart: [],
+})

@@ -1,7 +1,13 @@
 // A simulated learner works through one film part and yields the very records that a real learner's player sends.
 import type { LearnerRecord } from '../contract/index.ts'
 import { cuesInOrder, type Lesson, type QuestionCue } from '../lesson/index.ts'
-import { markQuestion, optionsInOrder, type Question } from '../questions/index.ts'
+import {
+  drawAnswer,
+  isSettled,
+  markQuestion,
+  type Answer,
+  type Question,
+} from '../questions/index.ts'
 import type { Random } from './random.ts'
 
 /** What a simulated learner is like. */
@@ -117,7 +123,7 @@ function answerQuestion(sitting: Sitting, cue: QuestionCue): void {
     sitting.clockMs += Math.round(
       THINKING_MS[0] + random.next() * (THINKING_MS[1] - THINKING_MS[0]),
     )
-    const answer = drawAnswer(sitting, question)
+    const answer = giveAnswer(sitting, question)
     sitting.records.push({
       kind: 'response',
       id: random.id(),
@@ -126,28 +132,28 @@ function answerQuestion(sitting: Sitting, cue: QuestionCue): void {
       answer,
       answeredAt: isoTime(sitting.clockMs),
     })
-    if (markQuestion(question, answer).verdict === 'right' || !random.chance(0.75)) break
+    if (isSettled(markQuestion(question, answer).verdict) || !random.chance(0.75)) break
   }
   sitting.released.push(cue.id)
   addPlace(sitting, cue.atMs)
 }
 
-function drawAnswer({ persona, random }: Sitting, question: Question) {
+/** Harder where more has to be right at once. */
+const HARDER: Partial<Record<Question['kind'], number>> = {
+  shortText: 0.6,
+  number: 0.8,
+  gaps: 0.6,
+  order: 0.4,
+  match: 0.4,
+  recap: 0.3,
+}
+
+function giveAnswer({ persona, random }: Sitting, question: Question): Answer {
+  const several = question.kind === 'choice' && question.several ? 0.8 : 0
   const difficulty =
-    DIFFICULTY + (persona.skips ? DIFFICULTY_UNSEEN : 0) + (question.several ? 0.8 : 0)
+    DIFFICULTY + (persona.skips ? DIFFICULTY_UNSEEN : 0) + several + (HARDER[question.kind] ?? 0)
   const chance = 1 / (1 + Math.exp(-DISCRIMINATION * (persona.ability - difficulty)))
-  const options = optionsInOrder(question)
-  const rights = options.filter((option) => option.right).map((option) => option.id)
-  if (random.chance(chance)) return { kind: 'choice' as const, picked: rights }
-  if (!question.several) {
-    const wrongs = options.filter((option) => !option.right)
-    return {
-      kind: 'choice' as const,
-      picked: [random.pick(wrongs.length > 0 ? wrongs : options).id],
-    }
-  }
-  const picked = options.filter(() => random.chance(0.55)).map((option) => option.id)
-  return { kind: 'choice' as const, picked: picked.length > 0 ? picked : [options[0]!.id] }
+  return drawAnswer(question, random.chance(chance), random)
 }
 
 function addPlace(sitting: Sitting, atMs: number): void {

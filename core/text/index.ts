@@ -1,4 +1,5 @@
 // The only door of core/text.
 export { linesOfPlainText, roughTimes } from './plainScript.ts'
 export { findInLines } from './search.ts'
+export { readLines, type PastedLine } from './lines.ts'
 export { readingMs } from './reading.ts'

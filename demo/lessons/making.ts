@@ -1,13 +1,17 @@
 // What the demo's lessons are made with: the same edits that the bench makes, hung on the sentences of a film.
+import type { QuestionKindName } from '@fernbrake/core/questions'
 import {
   edits,
   emptyLesson,
+  MOST_NEW_IDS,
   runEdit,
   type Edit,
   type EditMade,
   type Lesson,
   type OverlayForm,
+  type QuestionRules,
 } from '@fernbrake/core/lesson'
+import type { RichText } from '@fernbrake/core/fields'
 import type { CaptionLine } from '@fernbrake/core/formats'
 
 /** What is known of a film once it has been prepared. */
@@ -113,17 +117,64 @@ export interface DemoQuestion {
   sendBack?: boolean
 }
 
+/** When its sentence and its picture have come to rest: the frame that is held answers nothing by itself. */
+const afterSentence = ({ sentence }: Making, id: string) =>
+  Math.ceil((sentence(id).toMs + 300) / 40) * 40
+
+const stretchOf = ({ sentence }: Making, [first, last]: [string, string]) => ({
+  fromMs: sentence(first).fromMs,
+  toMs: sentence(last).toMs,
+})
+
+/** A question of any kind: its words, its rules, and the things it is made of, by the name of their map. */
+export interface DemoAsk {
+  id: string
+  kind: QuestionKindName
+  after: string
+  evidence: [string, string] | null
+  stem: string
+  hint?: string
+  explanation?: RichText
+  feedback?: { right?: string; partly?: string; wrong?: string }
+  rules?: QuestionRules
+  entries?: Record<string, Record<string, unknown>[]>
+  hold: 'none' | 'shown' | 'answered' | 'right'
+}
+
+/** Asks a question of any kind when its sentence has been said. */
+export function ask(making: Making, asked: DemoAsk): void {
+  const { edit, partId } = making
+  const { id: questionId, kind, stem, hint, explanation, feedback = {}, rules, hold } = asked
+  const cueId = `ask-${questionId}`
+  const optionIds = Array.from({ length: MOST_NEW_IDS }, (_, index) => `${questionId}-new-${index}`)
+  const atMs = afterSentence(making, asked.after)
+  const evidence = asked.evidence && stretchOf(making, asked.evidence)
+  edit(edits.addQuestion, { cueId, questionId, kind, optionIds, partId, atMs, evidence })
+  const texts = { stem, hint: hint ?? '', explanation: explanation ?? '' }
+  for (const field of ['stem', 'hint', 'explanation'] as const)
+    edit(edits.setQuestionText, { questionId, field, text: texts[field] })
+  for (const outcome of ['right', 'partly', 'wrong'] as const)
+    edit(edits.setFeedback, { questionId, outcome, text: feedback[outcome] ?? '' })
+  for (const [map, things] of Object.entries(asked.entries ?? {}))
+    edit(edits.replaceEntries, {
+      ...{ questionId, path: [map], gone: optionIds, alone: null },
+      entries: things.map((thing, index) => ({
+        ...thing,
+        id: `${questionId}-${map}-${index + 1}`,
+      })),
+    })
+  if (rules) edit(edits.setQuestionRules, { questionId, rules })
+  edit(edits.setHold, { cueId, hold })
+}
+
 /** Asks a question when its sentence has been said. */
-export function addQuestion({ edit, partId, sentence }: Making, question: DemoQuestion): void {
+export function addQuestion(making: Making, question: DemoQuestion): void {
+  const { edit, partId } = making
   const cueId = `ask-${question.id}`
   const questionId = question.id
   const optionIds = question.options.map((_, index) => `${question.id}-${index + 1}`)
-  const evidence = {
-    fromMs: sentence(question.evidence[0]).fromMs,
-    toMs: sentence(question.evidence[1]).toMs,
-  }
-  // Asked when the sentence and its picture have come to rest: the frame that is held answers nothing by itself.
-  const atMs = Math.ceil((sentence(question.after).toMs + 300) / 40) * 40
+  const evidence = stretchOf(making, question.evidence)
+  const atMs = afterSentence(making, question.after)
   edit(edits.addQuestion, {
     cueId,
     questionId,

@@ -5,6 +5,7 @@ import moments from '../films/water-budget/moments.json' with { type: 'json' }
 import {
   addFilm,
   addQuestion,
+  ask,
   begin,
   place,
   type DemoFilm,
@@ -12,6 +13,7 @@ import {
   type Made,
   type Placed,
 } from './making.ts'
+import { BUDGET_QUESTIONS } from './budgetQuestions.ts'
 import { WATER_THAT_CLIMBS } from './waterThatClimbs.ts'
 
 export const WATER_BUDGET = {
@@ -83,25 +85,6 @@ const PLACED: Placed[] = [
 
 const QUESTIONS: DemoQuestion[] = [
   {
-    id: 'another-chamber',
-    after: 'carry',
-    evidence: ['floor', 'volume'],
-    stem: 'Another chamber is 20 m long and 2.5 m wide, and lifts a boat by 2 m. How much is its lockful?',
-    options: [
-      ['50 m³', false, 'That is its floor, in square metres. The rise is still missing.'],
-      ['100 m³', true, ''],
-      ['116.16 m³', false, 'That is the chamber of the lecture. Work this one out by itself.'],
-    ],
-    hint: 'Floor times rise.',
-    feedback: {
-      right: 'Yes: 20 m × 2.5 m × 2 m.',
-      wrong: 'No. First the floor, then the rise.',
-    },
-    explanation: 'The floor is 50 m². It rises by 2 m, so a lockful is 100 m³.',
-    points: 2,
-    hold: 'answered',
-  },
-  {
     id: 'eleven-down',
     after: 'price',
     evidence: ['handsOn', 'price'],
@@ -171,6 +154,7 @@ export function editsOfWaterBudget(film: DemoFilm): Made {
   })
   addFilm(making, { ...WATER_BUDGET, title: 'The Water Budget of a Flight' }, film)
   for (const question of QUESTIONS) addQuestion(making, question)
+  for (const asked of BUDGET_QUESTIONS) ask(making, asked)
   for (const placed of PLACED) place(making, placed)
   edit(edits.setOverlayAction, {
     cueId: 'button-pound',

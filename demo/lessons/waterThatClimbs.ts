@@ -3,6 +3,7 @@ import { edits } from '@fernbrake/core/lesson'
 import {
   addFilm,
   addQuestion,
+  ask,
   begin,
   type DemoFilm,
   type DemoQuestion,
@@ -10,6 +11,7 @@ import {
   type Making,
 } from './making.ts'
 import { addWhatLiesOnThePicture } from './waterOnThePicture.ts'
+import { askRecap, FURTHER_KINDS } from './waterQuestions.ts'
 import moments from '../films/water-that-climbs/moments.json' with { type: 'json' }
 
 export const WATER_THAT_CLIMBS = {
@@ -50,26 +52,6 @@ const QUESTIONS: DemoQuestion[] = [
     hold: 'answered',
   },
   {
-    id: 'what-moves-water',
-    after: 'lowerPaddle',
-    evidence: ['notGates', 'lowerPaddle'],
-    stem: 'What lets water into the chamber, and out of it?',
-    options: [
-      ['The gates', false, 'The gates only let boats through.'],
-      ['The paddles', true, ''],
-      ['The sill', false, 'The sill is the step below the upper gates.'],
-    ],
-    hint: 'The keeper winds them with a windlass.',
-    feedback: {
-      right: 'Yes. Small shutters, low down.',
-      wrong: 'No. Look again at what the keeper winds.',
-    },
-    explanation:
-      'Gates hold the water back; paddles let it through. A gate is moved only when both sides are level.',
-    points: 1,
-    hold: 'answered',
-  },
-  {
     id: 'before-filling',
     after: 'tied',
     evidence: ['shut', 'tied'],
@@ -91,26 +73,6 @@ const QUESTIONS: DemoQuestion[] = [
       'An open lower paddle or gate would let the water straight through, and a loose boat is thrown about.',
     points: 2,
     hold: 'answered',
-  },
-  {
-    id: 'where-from',
-    after: 'cubic',
-    evidence: ['weight', 'cubic'],
-    stem: 'Where does the water that lifts the boat come from?',
-    options: [
-      ['From the pound below, by a pump', false, 'Nothing pumps this water.'],
-      ['From the pound above, by its own weight', true, ''],
-      ['From a spring under the chamber', false, 'There is only stone under the chamber.'],
-    ],
-    hint: '',
-    feedback: {
-      right: 'Yes. Every boat takes a chamberful down the hill.',
-      wrong: 'No. Follow the pale strokes in the picture.',
-    },
-    explanation:
-      'Each filling takes about 116 cubic metres out of the upper pound. That is why locks are kept shut.',
-    points: 1,
-    hold: 'shown',
   },
   {
     id: 'which-way',
@@ -185,6 +147,8 @@ export function editsOfWaterThatClimbs(film: DemoFilm): Made {
   addFilm(making, { ...WATER_THAT_CLIMBS, title: 'Water That Climbs' }, film)
   for (const overlay of OVERLAYS) addOverlay(making, overlay)
   for (const question of QUESTIONS) addQuestion(making, question)
+  for (const asked of FURTHER_KINDS) ask(making, asked)
+  askRecap(making)
   addWhatLiesOnThePicture(making)
   edit(edits.addNote, { cueId: 'note-windlass', partId, atMs: sentence('half').fromMs })
   edit(edits.setNoteText, {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The frond: one drawing of a film's time. Used small on cards, for playing, for editing and for results.
 import { computed, ref } from 'vue'
+import FrondFan from './FrondFan.vue'
 import FrondShoot from './FrondShoot.vue'
 import { cuesIn } from './marquee.ts'
 import { useElementWidth } from './useElementWidth.ts'
@@ -158,6 +159,12 @@ const clipId = (id: string) => `fill-${id}`
           </template>
           <path v-if="cue.standing === 'open'" :d="VEIN_PATH" class="vein" />
           <path v-if="cue.standing === 'right'" :d="TICK_PATH" class="tick" />
+        </g>
+        <g
+          v-else-if="cue.kind === 'recap'"
+          :transform="`translate(${x(cue.fromMs)} ${stemY}) scale(${scale})`"
+        >
+          <FrondFan :cue="cue" />
         </g>
         <g
           v-else-if="cue.kind === 'overlay'"

@@ -3,7 +3,7 @@ import type { Span } from '@fernbrake/core/watching'
 
 export interface FrondCue {
   id: string
-  kind: 'question' | 'overlay' | 'bookmark' | 'fork' | 'note'
+  kind: 'question' | 'recap' | 'overlay' | 'bookmark' | 'fork' | 'note'
   fromMs: number
   toMs: number
   /** Read out and shown as a tooltip. */

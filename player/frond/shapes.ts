@@ -20,6 +20,13 @@ export const TICK_PATH = 'M-2.5 -17 L1 -13 L7 -22'
 /** A leaf filled from its foot to `share` (0 to 1) of its height: the y of the fill's upper edge. */
 export const leafFillTop = (share: number) => -3 - share * (LEAF_HEIGHT - 3)
 
+/** A recap's fan: three small leaves from one foot. */
+export const FAN_PATHS: readonly string[] = [
+  'M0 -3 C-6 -10 -16 -12 -21 -26 C-9 -24 -2 -16 0 -3 Z',
+  'M0 -3 C-6 -13 -5 -24 0 -34 C5 -24 6 -13 0 -3 Z',
+  'M0 -3 C2 -16 9 -24 21 -26 C16 -12 6 -10 0 -3 Z',
+]
+
 /** A note's stalk: thin, dotted, with a small knob. */
 export const NOTE_PATH = 'M0 -4 L0 -22'
 export const NOTE_TOP = -25

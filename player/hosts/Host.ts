@@ -21,6 +21,14 @@ export interface OpenedLesson {
   staged?: Readonly<Record<string, string>>
   progress: Attempt['progress']
   learnerName: string
+  /** What the mixing of options follows from: the same for one learner, whenever they come back. */
+  seed: string
+}
+
+/** How all have answered a poll or a scale so far: how many, and how many by option or step. */
+export interface Tally {
+  answered: number
+  counts: Readonly<Record<string, number>>
 }
 
 /** How sending stands; `waiting` records are kept on this device until they are acknowledged. */
@@ -39,6 +47,8 @@ export interface Host {
   state(): HostState
   /** Hears of every change of `state`; answers with how to stop. */
   onState(listener: (state: HostState) => void): () => void
+  /** How all have answered; rejects where that cannot be known now. */
+  tally(questionId: string): Promise<Tally>
   /** Sends what waits, as far as that is possible now. */
   flush(): Promise<void>
   destroy(): void

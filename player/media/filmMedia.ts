@@ -38,6 +38,8 @@ export interface FilmMedia {
   /** Lowers the film under something else that is heard; the volume that was chosen comes back afterwards. */
   setQuiet(quiet: boolean): void
   retry(): void
+  /** Draws the frame that is on screen; false where there is none yet. */
+  drawTo(canvas: HTMLCanvasElement): boolean
   destroy(): void
 }
 
@@ -158,6 +160,13 @@ export function createFilmMedia(
       target = at
       video.currentTime = at
       listeners.onState()
+    },
+    drawTo(canvas) {
+      if (video.readyState < HTMLMediaElement.HAVE_CURRENT_DATA) return false
+      canvas.width = video.videoWidth
+      canvas.height = video.videoHeight
+      canvas.getContext('2d')?.drawImage(video, 0, 0)
+      return true
     },
     destroy() {
       clearTimeout(tickTimer)

@@ -4,7 +4,15 @@ import type { Attempt } from '@fernbrake/core/contract'
 import { questionScore, questionsMet } from '@fernbrake/core/analysis'
 import type { Lesson } from '@fernbrake/core/lesson'
 import type { AnswerResult } from '@fernbrake/core/playback'
-import { markQuestion, type Answer, type Mark, type Question } from '@fernbrake/core/questions'
+import {
+  isByPerson,
+  isGraded,
+  isSettled,
+  markQuestion,
+  type Answer,
+  type Mark,
+  type Question,
+} from '@fernbrake/core/questions'
 import { isoTime, nowMs } from '../clock.ts'
 import type { Host } from '../hosts/Host.ts'
 
@@ -19,14 +27,17 @@ export function resultsOf(
   for (const { cueId, questionId, verdict, tryNumber } of responses) {
     const question = lesson.questions[questionId]
     if (!question) continue
-    const right = verdict === 'right' || results[cueId]?.right === true
+    const right = isSettled(verdict) || results[cueId]?.right === true
     results[cueId] = { right, final: isFinal(question, right, tryNumber) }
   }
   return results
 }
 
-const isFinal = (question: Question, right: boolean, triesUsed: number) =>
-  right || (question.tries > 0 && triesUsed >= question.tries)
+/** What only asks, or waits for a person, may be answered anew as long as tries are left. */
+function isFinal(question: Question, right: boolean, triesUsed: number): boolean {
+  const noneLeft = question.tries > 0 && triesUsed >= question.tries
+  return noneLeft || (right && isGraded(question) && !isByPerson(question))
+}
 
 /** How a question stands for this learner. */
 export interface QuestionStanding {
@@ -45,7 +56,7 @@ export function useAnswers(host: Host, lesson: Lesson, earlier: readonly PastRes
     const question = lesson.questions[questionId]!
     const own = responses.value.filter((response) => response.questionId === questionId)
     const last = own.at(-1)
-    const right = own.some((response) => response.verdict === 'right')
+    const right = own.some(({ verdict }) => isSettled(verdict))
     return {
       triesUsed: own.length,
       triesLeft: question.tries > 0 ? Math.max(0, question.tries - own.length) : null,
@@ -68,7 +79,7 @@ export function useAnswers(host: Host, lesson: Lesson, earlier: readonly PastRes
       { cueId, questionId, tryNumber, answer, verdict, points },
     ]
     void host.flush()
-    const right = verdict === 'right'
+    const right = isSettled(verdict)
     return { right, final: isFinal(question, right, tryNumber) }
   }
 

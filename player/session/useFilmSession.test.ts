@@ -99,6 +99,7 @@ function sit(lesson: Lesson, progress: Partial<OpenedLesson['progress']> = {}) {
     lesson,
     media: [],
     learnerName: 'Odile Harcastle',
+    seed: 'seed',
     progress: {
       ...{ partId: null, atMs: 0, released: [], finished: false, covered: {}, responses: [] },
       chosen: {},

@@ -67,6 +67,8 @@ export function useFilmSession(
     rate: 1,
   })
   const needsGesture = ref(false)
+  /** Grows whenever a jump has come on screen. */
+  const settled = ref(0)
   let media: FilmMedia | null = null
   let spans: SpanWriter | null = null
   let lastPlaceMs = 0
@@ -178,7 +180,7 @@ export function useFilmSession(
         notePlace()
       },
       onForeignSeek: (ms) => seek(ms),
-      onSettled: () => undefined,
+      onSettled: () => (settled.value += 1),
       onState: () => (snapshot.value = media!.snapshot()),
     })
     snapshot.value = media.snapshot()
@@ -228,6 +230,7 @@ export function useFilmSession(
   /** Does what a click on an overlay asks of the film; words and addresses are the stage's own affair. */
   function act(action: OverlayAction): void {
     if (action.pauses) pause()
+    if (action.does === 'part') return leads.toPart(action.partId)
     if (action.does === 'time') {
       seek(action.atMs)
       if (!action.pauses) void play()
@@ -265,6 +268,8 @@ export function useFilmSession(
     setQuiet: (quiet: boolean) => media?.setQuiet(quiet),
     setMuted: (muted: boolean) => media?.setMuted(muted),
     retry: () => media?.retry(),
+    settled,
+    drawFrame: (canvas: HTMLCanvasElement) => media?.drawTo(canvas) ?? false,
     notePlace,
   }
 }

@@ -1,12 +1,22 @@
 <script setup lang="ts">
 // One film part as a learner works through it: stage, frond, controls, and beside them the question or the contents.
-import { computed, nextTick, onMounted, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
+import {
+  computed,
+  nextTick,
+  onMounted,
+  onScopeDispose,
+  provide,
+  ref,
+  useTemplateRef,
+  watch,
+} from 'vue'
 import { useI18n } from 'vue-i18n'
 import { pluralOf } from '../i18n.ts'
 import {
   cuesInOrder,
   cueStartMs,
   endMessage,
+  isRecap,
   lineIndexAt,
   linesInOrder,
   scriptLanguages,
@@ -19,6 +29,7 @@ import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
 import type { FrondCue } from '../frond/model.ts'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
+import { ADDRESSES, FRAME, prepareViews, TALLIES } from '../questions/views.ts'
 import { useCaptionWish } from '../session/useCaptionWish.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 import { useFork } from '../session/useFork.ts'
@@ -49,6 +60,16 @@ const session = useFilmSession(props.host, props.opened, props.partId, {
 const answers = useAnswers(props.host, lesson, props.opened.progress.responses)
 const { state, mediaMs, covered, durationMs, schedule, range } = session
 const root = useTemplateRef('root')
+provide(TALLIES, (questionId) => props.host.tally(questionId))
+provide(FRAME, { draw: session.drawFrame, settled: session.settled })
+provide(ADDRESSES, {
+  medium: (mediaId) => props.opened.staged?.[mediaId] ?? null,
+  film: (partId) => {
+    const mediaId = lesson.parts[partId]?.mediaId
+    return props.opened.media.find(({ id }) => id === mediaId)?.address ?? null
+  },
+})
+onMounted(() => prepareViews(Object.values(lesson.questions)))
 
 const languages = scriptLanguages(lesson, props.partId)
 const language = ref(scriptOfPart(lesson, props.partId, lesson.language)?.language ?? null)
@@ -111,7 +132,8 @@ const frondCues = computed<FrondCue[]>(() =>
     const { triesUsed, lastMark } = answers.standing(cue.questionId)
     const standing = lastMark?.verdict === 'right' ? 'right' : triesUsed > 0 ? 'answered' : 'open'
     const key = standing === 'open' ? 'question' : standing
-    return [{ ...at, kind: cue.kind, standing, label: t(`player.cue.${key}`, { time }) }]
+    const kind = isRecap(lesson, cue) ? 'recap' : cue.kind
+    return [{ ...at, kind, standing, label: t(`player.cue.${key}`, { time }) }]
   }),
 )
 
@@ -235,6 +257,7 @@ onMounted(() => {
         :number="open.number"
         :count="questionCues.length"
         :reviewing="state.mode.kind === 'reviewing'"
+        :seed="opened.seed"
         @give="give"
         @go-on="goOn"
         @rewatch="session.dispatch({ kind: 'rewatch', cueId: open.cue.id })"

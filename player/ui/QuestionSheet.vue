@@ -1,14 +1,17 @@
 <script setup lang="ts">
 // The sheet beside the frame on which a question is answered. The picture it asks about stays in view.
-import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { pluralOf } from '../i18n.ts'
+import { isBlank } from '@fernbrake/core/fields'
 import type { QuestionCue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { isReleasable, type AnswerResult, type QuestionMoment } from '@fernbrake/core/playback'
-import type { Answer, Question } from '@fernbrake/core/questions'
+import { isByPerson, isGraded, type Answer, type Question } from '@fernbrake/core/questions'
+import TextView from '../questions/TextView.vue'
+import { useAnswerDraft } from '../questions/useAnswerDraft.ts'
+import { viewFor } from '../questions/views.ts'
 import type { QuestionStanding } from '../session/useAnswers.ts'
-import ChoiceView from './ChoiceView.vue'
 
 const props = defineProps<{
   cue: QuestionCue
@@ -19,26 +22,55 @@ const props = defineProps<{
   number: number
   count: number
   reviewing: boolean
+  seed: string
 }>()
 const emit = defineEmits<{ give: [answer: Answer]; goOn: []; rewatch: [] }>()
 const { t, n } = useI18n()
 
-const picked = ref<string[]>(props.standing.lastAnswer?.picked.slice() ?? [])
+const draft = useAnswerDraft(`${props.seed} ${props.question.id}`)
+const answer = shallowRef<Answer | null>(
+  props.standing.lastAnswer ?? draft.read(props.question.kind),
+)
 /** Another try is being made, so the earlier feedback is put away. */
 const trying = ref(props.standing.triesUsed === 0)
+/** Grows with each try, so that its view begins afresh. */
+const tryKey = ref(0)
 const hintShown = ref(false)
 const heading = useTemplateRef('heading')
 const outcome = useTemplateRef('outcome')
 const actions = useTemplateRef('actions')
 
-const verdict = computed(() => props.standing.lastMark?.verdict ?? null)
+const view = shallowRef<Awaited<ReturnType<typeof viewFor>> | null>(null)
+const viewFailed = ref(false)
+async function fetchView(): Promise<void> {
+  viewFailed.value = false
+  try {
+    view.value = await viewFor(props.question.kind)
+  } catch {
+    viewFailed.value = true
+  }
+}
+void fetchView()
+
+/** What the verdict is called: those who only said what they think, or wait to be marked, are told just that. */
+const verdict = computed(() => {
+  const verdict = props.standing.lastMark?.verdict ?? null
+  if (verdict !== 'unmarked') return verdict
+  return isByPerson(props.question) ? 'waits' : 'thanks'
+})
 const canGoOn = computed(() => isReleasable(props.moment, props.result))
 const answered = computed(() => !trying.value)
 const feedback = computed(() => {
-  const key = verdict.value
+  const key = props.standing.lastMark?.verdict ?? null
   return key && key !== 'unmarked' ? props.question.feedback[key] : ''
 })
+const worth = computed(() =>
+  isGraded(props.question) && props.question.points > 0
+    ? t('player.points', { n: n(props.question.points) }, pluralOf(props.question.points))
+    : t('player.noPoints'),
+)
 
+watch(answer, (now) => trying.value && draft.keep(now))
 onMounted(() => heading.value?.focus({ preventScroll: true }))
 // After the evidence was played again the question is asked afresh.
 watch(
@@ -51,9 +83,10 @@ watch(
 )
 
 function give(): void {
-  if (picked.value.length === 0 || answered.value) return
+  if (answer.value === null || answered.value) return
   trying.value = false
-  emit('give', { kind: 'choice', picked: [...picked.value] })
+  draft.forget()
+  emit('give', answer.value)
   void nextTick(() => {
     outcome.value?.focus({ preventScroll: true })
     // On a small screen the verdict and what can be done next may lie below the edge.
@@ -61,28 +94,42 @@ function give(): void {
   })
 }
 
+/** What was typed or put in order is mended; what was picked is picked anew. */
+const KEPT_FOR_ANOTHER_TRY: Question['kind'][] = [
+  ...(['shortText', 'number', 'gaps', 'order', 'match', 'longText', 'checklist'] as const),
+]
 function tryAgain(): void {
   trying.value = true
-  picked.value = []
+  tryKey.value += 1
+  if (!KEPT_FOR_ANOTHER_TRY.includes(props.question.kind)) answer.value = null
   void nextTick(() => heading.value?.focus({ preventScroll: true }))
 }
 </script>
 
 <template>
   <section class="question" :aria-label="t('player.questionOf', { number, count })">
-    <p class="which">
-      {{ t('player.questionOf', { number, count }) }} ·
-      {{ t('player.points', { n: n(question.points) }, pluralOf(question.points)) }}
-    </p>
-    <h2 ref="heading" tabindex="-1" dir="auto">{{ question.stem }}</h2>
+    <p class="which">{{ t('player.questionOf', { number, count }) }} · {{ worth }}</p>
+    <div ref="heading" class="stem" role="heading" aria-level="2" tabindex="-1">
+      <TextView :text="question.stem" />
+    </div>
     <p v-if="reviewing" class="note" role="status">{{ t('player.reviewing') }}</p>
     <form @submit.prevent="give">
-      <ChoiceView
-        v-model="picked"
+      <component
+        :is="view"
+        v-if="view"
+        :key="tryKey"
+        v-model="answer"
         :question="question"
         :answered="answered"
         :revealed="standing.final"
+        :mark="answered ? standing.lastMark : null"
+        :seed="seed"
       />
+      <div v-else-if="viewFailed" class="note" role="alert">
+        <p>{{ t('player.viewFailed') }}</p>
+        <button class="fb-button" type="button" @click="fetchView">{{ t('player.retry') }}</button>
+      </div>
+      <p v-else class="wait" role="status">{{ t('player.viewComing') }}</p>
       <div
         v-if="answered && verdict"
         ref="outcome"
@@ -94,28 +141,26 @@ function tryAgain(): void {
         <p class="verdict">
           <svg viewBox="0 0 20 20" aria-hidden="true">
             <path v-if="verdict === 'right'" d="M3 10.5 L8 15.5 L17 5" />
-            <path v-else-if="verdict === 'partly'" d="M3 10 H17" />
-            <path v-else d="M4 4 L16 16 M16 4 L4 16" />
+            <path v-else-if="verdict === 'wrong'" d="M4 4 L16 16 M16 4 L4 16" />
+            <path v-else-if="verdict === 'thanks'" d="M10 4 V16 M4 10 H16" />
+            <path v-else d="M3 10 H17" />
           </svg>
           {{ t(`player.${verdict}`) }}
         </p>
-        <p v-if="feedback" dir="auto">{{ feedback }}</p>
+        <TextView v-if="!isBlank(feedback)" class="said" :text="feedback" />
         <p v-if="!standing.final && standing.triesLeft !== null" class="tries">
           {{ t('player.triesLeft', standing.triesLeft) }}
         </p>
-        <div v-if="standing.final && question.explanation" class="why">
+        <div v-if="standing.final && !isBlank(question.explanation)" class="why">
           <h3>{{ t('player.explanation') }}</h3>
-          <p dir="auto">{{ question.explanation }}</p>
+          <TextView :text="question.explanation" />
         </div>
       </div>
-      <p v-if="hintShown && !answered" class="note" role="status" dir="auto">{{ question.hint }}</p>
+      <div v-if="hintShown && !answered" class="note" role="status">
+        <TextView :text="question.hint" />
+      </div>
       <div ref="actions" class="actions">
-        <button
-          v-if="!answered"
-          class="fb-button act"
-          type="submit"
-          :disabled="picked.length === 0"
-        >
+        <button v-if="!answered" class="fb-button act" type="submit" :disabled="answer === null">
           {{ t('player.give') }}
         </button>
         <button
@@ -132,7 +177,11 @@ function tryAgain(): void {
           type="button"
           @click="tryAgain"
         >
-          {{ t('player.tryAgain') }}
+          {{
+            isGraded(question) && !isByPerson(question)
+              ? t('player.tryAgain')
+              : t('player.answerAnew')
+          }}
         </button>
         <button
           v-if="moment.evidence && !reviewing && moment.hold !== 'none'"
@@ -148,7 +197,7 @@ function tryAgain(): void {
           }}
         </button>
         <button
-          v-if="question.hint && !answered && !hintShown"
+          v-if="!isBlank(question.hint) && !answered && !hintShown"
           class="fb-button plain"
           type="button"
           @click="hintShown = true"
@@ -180,17 +229,16 @@ function tryAgain(): void {
   font-weight: 650;
   margin-bottom: 14px;
 }
-h2 {
+.stem {
   font-family: var(--reading);
   font-size: 23px;
   font-weight: 600;
   line-height: 1.3;
   margin-bottom: 16px;
   overflow-wrap: anywhere;
-  white-space: pre-wrap;
 }
 /* Focus is brought here so that it is read out; nothing here can be operated. */
-h2:focus-visible,
+.stem:focus-visible,
 .outcome:focus-visible {
   outline: none;
 }
@@ -216,13 +264,22 @@ h2:focus-visible,
   overflow-wrap: anywhere;
   white-space: pre-line;
 }
-.outcome.right {
+.outcome.right,
+.outcome.thanks {
   border-color: var(--fern);
   background: var(--fern-soft);
 }
-.outcome.partly {
+.outcome.partly,
+.outcome.waits {
   border-color: var(--straw);
   background: var(--straw-soft);
+}
+.said {
+  display: block;
+}
+.wait {
+  min-height: 120px;
+  color: var(--ink-2);
 }
 .verdict {
   display: flex;
@@ -254,7 +311,7 @@ h2:focus-visible,
   .question {
     padding: 18px 16px 24px;
   }
-  h2 {
+  .stem {
     font-size: 20px;
   }
   .actions .fb-button:not(.plain) {

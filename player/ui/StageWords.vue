@@ -11,7 +11,7 @@ onMounted(() => button.value?.focus())
 </script>
 
 <template>
-  <div class="words paper" role="dialog" :aria-label="t('player.words')">
+  <div class="words paper" role="dialog" :aria-label="t('player.wordsOnPicture')">
     <p dir="auto">{{ words }}</p>
     <button
       ref="button"

@@ -23,6 +23,7 @@ import { cutPicture, readUses, replaceEverywhere } from '../services/shelf.ts'
 import { checkPage } from '../services/webPages.ts'
 import { takeRecords } from '../services/records.ts'
 import { readResults } from '../services/results.ts'
+import { readTally } from '../services/tallies.ts'
 
 /** How long the database may take to say that it is there, in ms. */
 const HEALTH_LIMIT_MS = 5000
@@ -142,7 +143,7 @@ function mediaHandlers(
 
 function attemptHandlers(
   context: Context,
-): Part<'link' | 'openLink' | 'myAttempts' | 'attempt' | 'sendRecords'> {
+): Part<'link' | 'openLink' | 'myAttempts' | 'attempt' | 'tally' | 'sendRecords'> {
   return {
     link: ({ params, person }) => describeLink(params.code, person),
     openLink: async ({ params, body, person, request }) => {
@@ -153,6 +154,7 @@ function attemptHandlers(
     },
     myAttempts: async (call) => ({ attempts: await listAttempts(context, whoCalls(call)) }),
     attempt: ({ params }) => readAttempt(context, params.attemptId),
+    tally: ({ params }) => readTally(context, params.attemptId, params.questionId),
     sendRecords: ({ params, body }) => takeRecords(context, params.attemptId, body.records),
   }
 }

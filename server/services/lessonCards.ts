@@ -4,6 +4,7 @@ import {
   cueEndMs,
   cuesInOrder,
   cueStartMs,
+  isRecap,
   partsInOrder,
   type Lesson,
 } from '@fernbrake/core/lesson'
@@ -51,6 +52,13 @@ function smallCues(lesson: Lesson, partId: string): LessonCard['cues'] {
   return cuesInOrder(lesson, partId).flatMap((cue) =>
     cue.kind === 'note'
       ? []
-      : [{ id: cue.id, kind: cue.kind, fromMs: cueStartMs(cue), toMs: cueEndMs(cue) }],
+      : [
+          {
+            id: cue.id,
+            kind: cue.kind === 'question' && isRecap(lesson, cue) ? 'recap' : cue.kind,
+            fromMs: cueStartMs(cue),
+            toMs: cueEndMs(cue),
+          },
+        ],
   )
 }

@@ -12,7 +12,7 @@ import type {
 } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
 import type { Lesson } from '@fernbrake/core/lesson'
-import { markQuestion } from '@fernbrake/core/questions'
+import { fitsQuestion, markQuestion } from '@fernbrake/core/questions'
 import { isPlausible } from '@fernbrake/core/watching'
 import { prepared, within } from '../database/connect.ts'
 import { AttemptRow, ResponseRow } from '../database/models.ts'
@@ -158,9 +158,7 @@ function takeResponse(
   if (cue?.kind !== 'question' || cue.questionId !== record.questionId)
     return REFUSALS.unknownQuestion
   const question = lesson.questions[cue.questionId]!
-  if (record.answer.kind !== question.kind) return REFUSALS.wrongAnswerKind
-  if (!record.answer.picked.every((id) => Object.hasOwn(question.options, id)))
-    return REFUSALS.wrongAnswerKind
+  if (!fitsQuestion(question, record.answer)) return REFUSALS.wrongAnswerKind
   const known = [...earlier, ...fresh]
   if (known.some(({ id }) => id === record.id)) return null
   const tries = known.filter(({ questionId }) => questionId === question.id).length

@@ -1,12 +1,14 @@
 // English texts of the application.
 import bench from './en/bench.ts'
 import overlays from './en/overlays.ts'
+import questions from './en/questions.ts'
 import recording from './en/recording.ts'
 import shelf from './en/shelf.ts'
 
 export default {
   ...bench,
   ...overlays,
+  ...questions,
   ...recording,
   ...shelf,
   app: {
@@ -112,6 +114,29 @@ export default {
       question_sameOptions: 'A question has two options with the same text.',
       question_noRight: 'A question has no right option.',
       question_manyRight: 'A question has several right options, but only one may be picked.',
+      question_emptyListed: 'A short answer has an empty answer in its list.',
+      question_badPattern: 'A short answer has a pattern that cannot be read.',
+      question_sameListed: 'A short answer lists the same answer twice.',
+      question_unitUnreadable: 'The unit of a number cannot be read.',
+      question_openBracket: 'A passage opens a bracket and does not close it.',
+      question_strayBracket: 'A passage closes a bracket that was not opened.',
+      question_emptyGap: 'A passage has a gap that no word fits.',
+      question_noGaps: 'A passage has no gap yet.',
+      question_gapBoth: 'A passage has a gap for which a word is both right and wrong.',
+      question_fewItems: 'There are fewer than two things to put in order.',
+      question_emptyItem: 'One of the things to put in order has no text.',
+      question_sameItems: 'Two of the things to put in order have the same text.',
+      question_fewPairs: 'There are fewer than two pairs to match.',
+      question_emptyPair: 'A pair to match has a side without text.',
+      question_sameLefts: 'Two pairs to match have the same left side.',
+      question_extraIsRight: 'Something that is said to fit nowhere fits a pair.',
+      question_noRightPlace: 'A question for a place has no right place drawn.',
+      question_placeWithoutWords: 'A place on a picture is not named in words.',
+      question_wordsReversed: 'A long answer asks for more words than it allows.',
+      question_fewStatements: 'A set of a recap needs at least two statements.',
+      question_emptyStatement: 'A recap has a statement without text.',
+      question_notOneTrue: 'In each set of a recap exactly one statement is true.',
+      question_sameStatements: 'A set of a recap has the same statement twice.',
     },
   },
   results: {
@@ -132,6 +157,11 @@ export default {
     frondHelp:
       'The stem is as thick as the number who watched; each leaf is filled by its share of right answers.',
     leaf: '{share} right of {answered} who answered',
+    leafAsked: '{answered} answered',
+    waits: '{n} wait to be read',
+    notJudged: 'not marked',
+    value: { true: 'True', false: 'False' },
+    chosen: '{label}: {n}',
     questions: 'Questions',
     question: 'Question',
     at: 'At',
@@ -155,6 +185,12 @@ export default {
     notAnswered: 'Not answered',
     nothingPicked: 'nothing',
     tryPoints: 'Try {number} · 1 mark | Try {number} · {points} marks',
-    verdict: { right: 'Right', partly: 'Partly right', wrong: 'Wrong', unmarked: 'Not marked yet' },
+    verdict: {
+      right: 'Right',
+      partly: 'Partly right',
+      wrong: 'Wrong',
+      unmarked: 'Not marked yet',
+      asked: 'Answered',
+    },
   },
 }

@@ -1,6 +1,13 @@
 // The language files hold a sentence for everything that core can say.
 import { describe, expect, it } from 'vitest'
 import { edits } from '@fernbrake/core/lesson'
+import {
+  blankBase,
+  blankQuestion,
+  findWhatCannotBeAsked,
+  QUESTION_KINDS,
+} from '@fernbrake/core/questions'
+import { nanoid } from 'nanoid'
 import { lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
 import playerWords from '../../player/locales/en.ts'
 import words from './en.ts'
@@ -34,7 +41,12 @@ describe('no sentence shouts, jokes or is empty', () => {
 it('what keeps a lesson from being published has a sentence', () => {
   const lesson = withQuestion(lessonWithFilm(), { id: 'a', atMs: 0 })
   expect(lesson.questions['q-a']).toBeDefined()
+  const blank = QUESTION_KINDS.flatMap((kind) =>
+    findWhatCannotBeAsked(blankQuestion(kind, blankBase('q'), nanoid)),
+  )
+  const codes = blank.map(({ code }) => code.replace('.', '_') as keyof typeof words.publish.issue)
   for (const code of [
+    ...codes,
     'lesson_noTitle',
     'lesson_noParts',
     'part_noFilm',

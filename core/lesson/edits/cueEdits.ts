@@ -1,5 +1,6 @@
 // Edits that place, move, change, copy and remove cues.
 import { cleanText } from '../../fields/index.ts'
+import { blankBase, blankQuestion, isGraded, type QuestionKindName } from '../../questions/index.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Box, OverlayForm } from '../overlaySchema.ts'
 import type { Cue, Hold, Lesson, OverlayCue } from '../schema.ts'
@@ -14,37 +15,37 @@ const nextOrder = (draft: Lesson) => orderAfterAll(Object.values(draft.cues))
 export interface NewQuestionIds {
   cueId: string
   questionId: string
-  optionIds: [string, string]
+  /** Ids for the options, pairs or sets that a new question begins with. */
+  optionIds: readonly string[]
 }
 
-/** A new choice question with two empty options; `evidence` is the stretch that answers it, if known. */
+/** Hands out ids that were made by whoever makes the edit, so that it can be made again. */
+export function idsFrom(ids: readonly string[]): () => string {
+  let at = 0
+  return () => {
+    const id = ids[at++]
+    if (id === undefined) throw new Error('An edit was given too few ids')
+    return id
+  }
+}
+
+/** As many ids as any new question needs. */
+export const MOST_NEW_IDS = 8
+
+/** A new question with nothing written yet; `evidence` is the stretch that answers it, if known. */
 export const addQuestion: Edit<
   NewQuestionIds & {
+    kind?: QuestionKindName
     partId: string
     atMs: number
     evidence?: { fromMs: number; toMs: number } | null
   }
 > = {
   name: 'addQuestion',
-  change: (draft, { cueId, questionId, optionIds, partId, atMs, evidence }) => {
-    draft.questions[questionId] = {
-      id: questionId,
-      kind: 'choice',
-      stem: '',
-      several: false,
-      options: emptyOptions(optionIds),
-      hint: '',
-      feedback: { right: '', partly: '', wrong: '' },
-      explanation: '',
-      points: 1,
-      credit: 'penalised',
-      tries: 2,
-      tryPenalty: 0,
-      keep: 'best',
-      evidence: evidence
-        ? { partId, ...clampSpan(draft, partId, evidence.fromMs, evidence.toMs) }
-        : null,
-    }
+  change: (draft, { cueId, questionId, optionIds, kind = 'choice', partId, atMs, evidence }) => {
+    const question = blankQuestion(kind, blankBase(questionId), idsFrom(optionIds))
+    const span = evidence && clampSpan(draft, partId, evidence.fromMs, evidence.toMs)
+    draft.questions[questionId] = { ...question, evidence: span ? { partId, ...span } : null }
     draft.cues[cueId] = {
       id: cueId,
       kind: 'question',
@@ -52,22 +53,12 @@ export const addQuestion: Edit<
       order: nextOrder(draft),
       atMs: clampToFilm(draft, partId, atMs),
       questionId,
-      hold: 'answered',
+      // Nobody need say what they think before the film goes on.
+      hold: isGraded(question) ? 'answered' : 'shown',
       sendBack: false,
       again: false,
     }
   },
-}
-
-function emptyOptions(optionIds: [string, string]) {
-  const first = orderAfterAll([])
-  const orders = [first, orderAfterAll([{ order: first }])]
-  return Object.fromEntries(
-    optionIds.map((id, index) => [
-      id,
-      { id, order: orders[index]!, text: '', right: index === 0, feedback: '' },
-    ]),
-  )
 }
 
 export const addOverlay: Edit<{

@@ -1,6 +1,14 @@
 // Edits about media that stand in several places of a lesson.
+import { mediaOfQuestion, type Question } from '../../questions/index.ts'
 import type { Edit } from '../runEdit.ts'
 import type { FilmPart } from '../schema.ts'
+
+/** A question with another medium wherever it names this one: in its texts, or as the picture it is about. */
+function withMedium(question: Question, from: string, to: string): Question {
+  return JSON.parse(JSON.stringify(question), (name, value: unknown) =>
+    name === 'mediaId' && value === from ? to : value,
+  ) as Question
+}
 
 /** Puts one medium in another's place everywhere; `film` is what is known of a film that comes in. */
 export const replaceMedia: Edit<{
@@ -15,5 +23,8 @@ export const replaceMedia: Edit<{
     for (const cue of Object.values(draft.cues))
       if (cue.kind === 'overlay' && cue.content && 'mediaId' in cue.content)
         if (cue.content.mediaId === from) cue.content.mediaId = to
+    for (const [id, question] of Object.entries(draft.questions))
+      if (mediaOfQuestion(question).includes(from))
+        draft.questions[id] = withMedium(question, from, to)
   },
 }

@@ -4,7 +4,7 @@ import { cueEndMs, cueStartMs } from '../order.ts'
 import type { Edit } from '../runEdit.ts'
 import { forgetCues, renameCues } from '../references.ts'
 import type { Cue, ForkCue, Lesson } from '../schema.ts'
-import { LONGEST_MEDIA_MS } from '../../fields/index.ts'
+import { LONGEST_MEDIA_MS, withoutStretches } from '../../fields/index.ts'
 import { orderAfterAll } from './placing.ts'
 
 /** How far cues can be moved together so that each stays within its film, as near to `byMs` as can be. */
@@ -74,6 +74,8 @@ export const pasteCues: Edit<{
       cue.order = orderAfterAll(Object.values(draft.cues))
       if (cue.kind === 'question') pasteQuestion(draft, clip, cue, newIds)
       if (cue.kind === 'fork') leadFromHere(draft, cue)
+      if (cue.kind === 'overlay' && cue.action?.does === 'part')
+        if (!Object.hasOwn(draft.parts, cue.action.partId)) cue.action = null
       renameCues(cue, newIds)
       draft.cues[cue.id] = cue
     }
@@ -102,9 +104,12 @@ function pasteQuestion(
   newIds: Readonly<Record<string, string>>,
 ): void {
   const question = copyOf(clip.questions[cue.questionId]!)
-  const isHere = question.evidence && Object.hasOwn(draft.parts, question.evidence.partId)
   const id = newIds[question.id]!
-  draft.questions[id] = { ...question, id, evidence: isHere ? question.evidence : null }
+  const isHere = (partId: string) => Object.hasOwn(draft.parts, partId)
+  const { evidence } = question
+  const own = { ...question, id, evidence: evidence && isHere(evidence.partId) ? evidence : null }
+  // A stretch of a film that this lesson does not have cannot be shown in it.
+  draft.questions[id] = withoutStretches(own, (partId) => !isHere(partId))
   cue.questionId = id
 }
 

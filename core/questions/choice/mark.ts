@@ -2,13 +2,6 @@
 import { verdictOf, type Mark, type PartMark } from '../mark.ts'
 import type { ChoiceOption, ChoiceQuestion } from './schema.ts'
 
-/** The options in the designer's order. */
-export function optionsInOrder(question: ChoiceQuestion): ChoiceOption[] {
-  return Object.values(question.options).sort((a, b) =>
-    a.order < b.order ? -1 : a.order > b.order ? 1 : a.id < b.id ? -1 : 1,
-  )
-}
-
 /**
  * Marks any value as an answer to a choice question.
  * One right: full points for a right pick, otherwise none. Several: all-or-nothing, or each right pick +1/R

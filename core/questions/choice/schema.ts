@@ -1,37 +1,25 @@
 // The choice question: one right option, or several.
 import { z } from 'zod'
-import { idSchema, orderSchema, plainText, stretchSchema } from '../../fields/index.ts'
+import { idSchema, orderSchema, richText } from '../../fields/index.ts'
+import { questionBase } from '../base.ts'
 
 export const choiceOptionSchema = z.strictObject({
   id: idSchema,
   order: orderSchema,
-  text: plainText(500),
+  text: richText(500),
   right: z.boolean(),
-  feedback: plainText(1000),
+  feedback: richText(1000),
 })
 
 export const choiceSchema = z.strictObject({
-  id: idSchema,
+  ...questionBase,
   kind: z.literal('choice'),
-  stem: plainText(2000),
   several: z.boolean(),
   options: z.record(idSchema, choiceOptionSchema),
-  hint: plainText(1000),
-  feedback: z.strictObject({
-    right: plainText(1000),
-    partly: plainText(1000),
-    wrong: plainText(1000),
-  }),
-  explanation: plainText(4000),
-  points: z.number().min(0).max(1000),
   /** Only for several: all-or-nothing, shares of the points, or shares less those picked wrongly. */
   credit: z.enum(['allOrNothing', 'partial', 'penalised']),
-  /** How many times it may be answered; 0 means without limit. */
-  tries: z.int().min(0).max(20),
-  /** The share of the points lost with each further try, 0 to 1. */
-  tryPenalty: z.number().min(0).max(1),
-  keep: z.enum(['best', 'last']),
-  evidence: stretchSchema.nullable(),
+  /** Whether learners find the options mixed, each in an order of their own. */
+  shuffle: z.boolean().optional(),
 })
 
 export const choiceAnswerSchema = z.strictObject({

@@ -1,4 +1,6 @@
 // PreviewHost: shows a draft as a learner would see it, and keeps nothing.
+import type { ResponseRecordInput } from '@fernbrake/core/contract'
+import { tallyOf } from '@fernbrake/core/analysis'
 import { withoutNotes, type Lesson } from '@fernbrake/core/lesson'
 import type { Host, HostState, PlayableMedia } from '../Host.ts'
 
@@ -23,6 +25,7 @@ export function createPreviewHost({
   atMs,
 }: PreviewInput): Host {
   let made = 0
+  const given: ResponseRecordInput[] = []
   return {
     open: () =>
       Promise.resolve({
@@ -30,15 +33,21 @@ export function createPreviewHost({
         media,
         staged,
         learnerName,
+        seed: 'preview',
         progress: {
           ...{ partId, atMs, released: [], finished: false, covered: {}, responses: [] },
           chosen: {},
         },
       }),
-    record: () => undefined,
+    record(record) {
+      if (record.kind === 'response') given.push(record)
+    },
     newId: () => `preview-${(made += 1)}`,
     state: () => STATE,
     onState: () => () => undefined,
+    // Nobody else answers a preview.
+    tally: (questionId) =>
+      Promise.resolve(tallyOf(given.filter((one) => one.questionId === questionId))),
     flush: () => Promise.resolve(),
     destroy: () => undefined,
   }

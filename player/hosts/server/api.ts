@@ -7,7 +7,7 @@ import type {
   RecordsReply,
   Session,
 } from '@fernbrake/core/contract'
-import { HostError } from '../Host.ts'
+import { HostError, type Tally } from '../Host.ts'
 import type { SendOutcome } from './sender.ts'
 
 const json = { 'Content-Type': 'application/json' }
@@ -40,6 +40,9 @@ export const signIn = (email: string, password: string) =>
   call<Session>('POST', '/api/session', { email, password })
 
 export const readAttempt = (attemptId: string) => call<Attempt>('GET', `/api/attempts/${attemptId}`)
+
+export const readTally = (attemptId: string, questionId: string) =>
+  call<Tally>('GET', `/api/attempts/${attemptId}/tallies/${encodeURIComponent(questionId)}`)
 
 const recordsPath = (attemptId: string) => `/api/attempts/${attemptId}/records`
 

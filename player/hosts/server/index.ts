@@ -4,7 +4,7 @@ import { stagedMediaIdsOf } from '@fernbrake/core/lesson'
 import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
 import { markQuestion } from '@fernbrake/core/questions'
 import type { Host, HostState, OpenedLesson } from '../Host.ts'
-import { beaconRecords, readAttempt, sendRecords } from './api.ts'
+import { beaconRecords, readAttempt, readTally, sendRecords } from './api.ts'
 import { dropEarlyStage, takeEarlyAttempt, takeEarlyVideo } from './early.ts'
 import { openRecordQueue, type RecordQueue } from './recordQueue.ts'
 import { createSender, SEND_EVERY_MS, type Sender } from './sender.ts'
@@ -24,12 +24,18 @@ export async function createServerHost(attemptId: string): Promise<Host> {
   const stop = keepSending(sender)
   return {
     open: () => openAttempt(attemptId, queue, sender),
-    record: (record) => void sender.add(record),
+    // What is kept must be plain: the browser’s store takes nothing that the interface watches.
+    record: (record) => void sender.add(JSON.parse(JSON.stringify(record)) as LearnerRecord),
     newId: () => nanoid(),
     state: () => sender.state(),
     onState(listener) {
       listeners.add(listener)
       return () => listeners.delete(listener)
+    },
+    async tally(questionId) {
+      // One’s own answer is to be among them.
+      await sender.flush()
+      return readTally(attemptId, questionId)
     },
     flush: () => sender.flush(),
     destroy() {
@@ -74,6 +80,7 @@ async function openAttempt(
     ),
     progress: withWaiting(attempt, waiting),
     learnerName: attempt.person.name,
+    seed: attemptId,
   }
 }
 

@@ -181,6 +181,12 @@ export default {
     setOptionText: 'change an option',
     setOptionRight: 'mark an option right',
     removeOption: 'remove an option',
+    changeQuestionKind: 'change the kind of question',
+    addEntries: 'add to a question',
+    replaceEntries: 'take in a list',
+    setEntry: 'change part of a question',
+    removeEntry: 'remove from a question',
+    moveEntry: 'move within a question',
   },
   sheet: {
     lesson: 'The lesson',

@@ -61,6 +61,7 @@ export default {
     does: {
       nothing: 'Does nothing',
       time: 'Goes to a time',
+      part: 'Goes to a part',
       text: 'Shows words',
       address: 'Opens an address',
       question: 'Opens a question',

@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { msOfX, panWindow, zoomWindow } from '@fernbrake/core/frond'
-import { cueStartMs, type Cue } from '@fernbrake/core/lesson'
+import { cueStartMs, isRecap, type Cue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, useElementWidth, type FrondCue } from '@fernbrake/player'
 import FilmTracks from './FilmTracks.vue'
@@ -40,9 +40,11 @@ const frondCues = computed<FrondCue[]>(() => bench.cues.value.map(frondCueOf))
 function frondCueOf(cue: Cue): FrondCue {
   const place = placeOf(cue)
   const known = made.get(cue)
-  if (known && known.fromMs === place.fromMs && known.toMs === place.toMs) return known
+  const kind = cue.kind === 'question' && isRecap(bench.lesson.value, cue) ? 'recap' : cue.kind
+  const isSame = known?.kind === kind && known.fromMs === place.fromMs
+  if (known && isSame && known.toMs === place.toMs) return known
   const label = `${t(`bench.kind.${cue.kind}`)} ${clockTime(cueStartMs(cue))}`
-  const drawn: FrondCue = { id: cue.id, kind: cue.kind, label, ...place }
+  const drawn: FrondCue = { id: cue.id, kind, label, ...place }
   if (cue.kind === 'bookmark') drawn.title = cue.title
   if (cue.kind === 'question') drawn.standing = 'answered'
   made.set(cue, drawn)

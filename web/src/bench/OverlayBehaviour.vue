@@ -18,6 +18,7 @@ import PageFields from './PageFields.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
+import { useOtherParts } from './useOtherParts.ts'
 import { useCueChoices } from './useCueChoices.ts'
 
 const props = defineProps<{ cue: OverlayCue }>()
@@ -60,9 +61,11 @@ function setTransition(at: (typeof ENDS)[number], change: Partial<Transition> | 
   draft.make(edits.setTransition, { cueId: cueId.value, at, transition })
 }
 
+const parts = useOtherParts(() => props.cue.partId)
 const deeds = computed(() =>
-  (['nothing', 'time', 'text', 'address', 'question'] as const)
+  (['nothing', 'time', 'part', 'text', 'address', 'question'] as const)
     .filter((does) => does !== 'question' || questions.value.length > 0)
+    .filter((does) => does !== 'part' || parts.value.length > 0)
     .map((value) => ({ value, label: t(`overlay.does.${value}`) })),
 )
 function setAction(value: OverlayAction | null): void {
@@ -72,6 +75,7 @@ function pickDeed(does: 'nothing' | OverlayAction['does']): void {
   const pauses = action.value?.pauses ?? true
   if (does === 'nothing') setAction(null)
   else if (does === 'time') setAction({ does, atMs: bench.mediaMs.value, pauses: false })
+  else if (does === 'part') setAction({ does, partId: parts.value[0]!.value, pauses: false })
   else if (does === 'text') setAction({ does, text: '', pauses })
   else if (does === 'question') setAction({ does, cueId: questions.value[0]!.value, pauses })
   else setAction({ does, address: null, pauses })
@@ -158,6 +162,13 @@ function pickDeed(does: 'nothing' | OverlayAction['does']): void {
       :label="t('fork.toTime')"
       :ms="action.atMs"
       @change="setAction({ ...action, atMs: $event })"
+    />
+    <ChoiceField
+      v-if="action?.does === 'part'"
+      :label="t('fork.toPart')"
+      :value="action.partId"
+      :choices="parts"
+      @change="setAction({ ...action, partId: $event })"
     />
     <WordsField
       v-if="action?.does === 'text'"

@@ -1,18 +1,23 @@
 <script setup lang="ts">
-// Writing a choice question, live, with the stage in view.
+// Writing a question, live, with the stage in view: what all kinds have, and in the middle what its kind needs.
 import Button from 'primevue/button'
 import Checkbox from 'primevue/checkbox'
-import RadioButton from 'primevue/radiobutton'
 import { nanoid } from 'nanoid'
-import { computed, nextTick } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { edits, type Hold, type QuestionCue } from '@fernbrake/core/lesson'
+import { edits, MOST_NEW_IDS, type Hold, type QuestionCue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
-import { optionsInOrder } from '@fernbrake/core/questions'
+import {
+  isByPerson,
+  isGraded,
+  QUESTION_KINDS,
+  type QuestionKindName,
+} from '@fernbrake/core/questions'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
+import { EDITORS } from './questions/editors.ts'
+import RichField from './questions/RichField.vue'
 import TimeField from './TimeField.vue'
-import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: QuestionCue }>()
@@ -21,24 +26,28 @@ const { t } = useI18n()
 const { draft } = bench
 const question = computed(() => bench.lesson.value.questions[props.cue.questionId]!)
 const questionId = computed(() => question.value.id)
-const options = computed(() => optionsInOrder(question.value))
 const HOLDS: Hold[] = ['none', 'shown', 'answered', 'right']
-const holds = computed(() => HOLDS.map((value) => ({ value, label: t(`sheet.hold.${value}`) })))
-const CREDITS = ['allOrNothing', 'partial', 'penalised'] as const
-const credits = computed(() =>
-  CREDITS.map((value) => ({ value, label: t(`sheet.credit.${value}`) })),
+const judged = computed(() => isGraded(question.value) && !isByPerson(question.value))
+const holds = computed(() =>
+  HOLDS.filter((hold) => hold !== 'right' || judged.value || props.cue.hold === 'right').map(
+    (value) => ({ value, label: t(`sheet.hold.${value}`) }),
+  ),
+)
+const kinds = computed(() =>
+  QUESTION_KINDS.map((value) => ({ value, label: t(`ask.kind.${value}`) })),
 )
 const evidence = computed(() => question.value.evidence)
-const OUTCOMES = computed(() =>
-  question.value.several ? (['right', 'partly', 'wrong'] as const) : (['right', 'wrong'] as const),
-)
+/** Where part of it may be right, that has words of its own. */
+const OUTCOMES = computed(() => {
+  const { kind } = question.value
+  const canBePartly =
+    question.value.kind === 'choice' ? question.value.several : kind !== 'trueFalse'
+  return canBePartly ? (['right', 'partly', 'wrong'] as const) : (['right', 'wrong'] as const)
+})
 
-function addOption(): void {
-  const optionId = nanoid()
-  draft.make(edits.addOption, { questionId: questionId.value, optionId })
-  void nextTick(() =>
-    document.querySelector<HTMLElement>(`[data-option="${optionId}"] input[type="text"]`)?.focus(),
-  )
+function pickKind(kind: QuestionKindName): void {
+  const ids = Array.from({ length: MOST_NEW_IDS }, () => nanoid())
+  draft.make(edits.changeQuestionKind, { questionId: questionId.value, kind, ids })
 }
 
 function setEvidence(part: { fromMs?: number; toMs?: number }): void {
@@ -59,6 +68,12 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
 
 <template>
   <div class="sheet-form">
+    <ChoiceField
+      :label="t('ask.kindLabel')"
+      :value="question.kind"
+      :choices="kinds"
+      @change="pickKind"
+    />
     <div class="pair">
       <TimeField
         :label="t('sheet.at')"
@@ -72,107 +87,20 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
         @change="draft.make(edits.setHold, { cueId: cue.id, hold: $event })"
       />
     </div>
-    <WordsField
-      :label="t('sheet.stem')"
+    <RichField
+      :label="t(question.kind === 'trueFalse' ? 'ask.statementText' : 'sheet.stem')"
       :text="question.stem"
       :max="2000"
       :rows="2"
       data-focus="first"
       @change="draft.make(edits.setQuestionText, { questionId, field: 'stem', text: $event })"
     />
-    <fieldset class="options">
-      <legend>{{ t('sheet.options') }}</legend>
-      <label class="check">
-        <Checkbox
-          :model-value="question.several"
-          binary
-          :disabled="!bench.canEdit.value"
-          @update:model-value="draft.make(edits.setSeveral, { questionId, several: $event })"
-        />
-        {{ t('sheet.several') }}
-      </label>
-      <div
-        v-for="(option, index) in options"
-        :key="option.id"
-        class="option"
-        :data-option="option.id"
-      >
-        <span class="right">
-          <Checkbox
-            v-if="question.several"
-            :model-value="option.right"
-            binary
-            :disabled="!bench.canEdit.value"
-            :aria-label="t('sheet.isRight', { number: index + 1 })"
-            @update:model-value="
-              draft.make(edits.setOptionRight, { questionId, optionId: option.id, right: $event })
-            "
-          />
-          <RadioButton
-            v-else
-            :model-value="option.right ? option.id : null"
-            :value="option.id"
-            :name="`right-${questionId}`"
-            :disabled="!bench.canEdit.value"
-            :aria-label="t('sheet.isRight', { number: index + 1 })"
-            @update:model-value="
-              draft.make(edits.setOptionRight, { questionId, optionId: option.id, right: true })
-            "
-          />
-          <small>{{ option.right ? t('sheet.right') : '' }}</small>
-        </span>
-        <div class="texts">
-          <WordsField
-            :label="t('sheet.optionText', { number: index + 1 })"
-            :text="option.text"
-            :max="500"
-            hide-label
-            @change="
-              draft.make(edits.setOptionText, {
-                questionId,
-                optionId: option.id,
-                field: 'text',
-                text: $event,
-              })
-            "
-          />
-          <details :open="option.feedback !== ''">
-            <summary>{{ t('sheet.optionFeedbackShort') }}</summary>
-            <WordsField
-              :label="t('sheet.optionFeedback', { number: index + 1 })"
-              :text="option.feedback"
-              :max="1000"
-              hide-label
-              @change="
-                draft.make(edits.setOptionText, {
-                  questionId,
-                  optionId: option.id,
-                  field: 'feedback',
-                  text: $event,
-                })
-              "
-            />
-          </details>
-        </div>
-        <Button
-          :label="t('sheet.removeOption')"
-          :aria-label="t('sheet.removeOptionLong', { number: index + 1 })"
-          severity="secondary"
-          variant="text"
-          size="small"
-          :disabled="!bench.canEdit.value || options.length <= 2"
-          @click="draft.make(edits.removeOption, { questionId, optionId: option.id })"
-        />
-      </div>
-      <Button
-        :label="t('sheet.addOption')"
-        severity="secondary"
-        variant="outlined"
-        size="small"
-        :disabled="!bench.canEdit.value || options.length >= 20"
-        @click="addOption"
-      />
-    </fieldset>
+    <component
+      :is="EDITORS[question.kind]"
+      :key="question.kind"
+      :question="question"
+      v-bind="question.kind === 'area' ? { atMs: cue.atMs } : {}"
+    />
     <fieldset>
       <legend>{{ t('sheet.evidence') }}</legend>
       <p class="help">{{ t('sheet.evidenceHelp') }}</p>
@@ -210,7 +138,7 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
           "
         />
       </div>
-      <label v-if="evidence && cue.hold !== 'none'" class="check">
+      <label v-if="evidence && cue.hold !== 'none' && judged" class="check">
         <Checkbox
           :model-value="cue.sendBack"
           binary
@@ -222,8 +150,8 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
     </fieldset>
     <fieldset>
       <legend>{{ t('sheet.feedback') }}</legend>
-      <WordsField
-        v-for="outcome in OUTCOMES"
+      <RichField
+        v-for="outcome in judged ? OUTCOMES : []"
         :key="outcome"
         :label="t(`sheet.feedbackFor.${outcome}`)"
         :text="question.feedback[outcome]"
@@ -231,7 +159,7 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
         :rows="1"
         @change="draft.make(edits.setFeedback, { questionId, outcome, text: $event })"
       />
-      <WordsField
+      <RichField
         v-for="field in ['hint', 'explanation'] as const"
         :key="field"
         :label="t(`sheet.${field}`)"
@@ -243,8 +171,10 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
     </fieldset>
     <fieldset>
       <legend>{{ t('sheet.marks') }}</legend>
+      <p v-if="isByPerson(question)" class="help">{{ t('ask.byPerson') }}</p>
       <div class="pair">
         <NumberField
+          v-if="isGraded(question)"
           :label="t('sheet.points')"
           :value="question.points"
           :min="0"
@@ -260,6 +190,7 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
           @change="rules({ tries: $event })"
         />
         <NumberField
+          v-if="judged"
           :label="t('sheet.tryPenalty')"
           :value="Math.round(question.tryPenalty * 100)"
           :min="0"
@@ -269,40 +200,19 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
         />
       </div>
       <ChoiceField
-        v-if="question.several"
-        :label="t('sheet.credits')"
-        :value="question.credit"
-        :choices="credits"
-        @change="rules({ credit: $event })"
+        v-if="isGraded(question) && question.tries !== 1"
+        :label="t('ask.keepLabel')"
+        :value="question.keep"
+        :choices="
+          (['best', 'last'] as const).map((value) => ({ value, label: t(`ask.keep.${value}`) }))
+        "
+        @change="rules({ keep: $event })"
       />
     </fieldset>
   </div>
 </template>
 
 <style scoped>
-.option {
-  display: grid;
-  grid-template-columns: 46px minmax(0, 1fr) auto;
-  gap: 4px 8px;
-  align-items: start;
-}
-.right {
-  display: flex;
-  flex-direction: column;
-  align-items: center;
-  padding-top: 9px;
-}
-.right small {
-  font-size: 12.5px;
-  color: var(--fern);
-  font-weight: 650;
-}
-summary {
-  padding: 4px 0;
-  font-size: 12.5px;
-  color: var(--ink-2);
-  cursor: pointer;
-}
 .help {
   font-size: 13.5px;
   color: var(--ink-2);

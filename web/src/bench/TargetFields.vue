@@ -2,21 +2,18 @@
 // Where a way leads.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { partsInOrder, type Target } from '@fernbrake/core/lesson'
+import type { Target } from '@fernbrake/core/lesson'
 import ChoiceField from './ChoiceField.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
+import { useOtherParts } from './useOtherParts.ts'
 
 const props = defineProps<{ target: Target; partId: string }>()
 const emit = defineEmits<{ change: [target: Target] }>()
 const bench = useBench()
 const { t } = useI18n()
-const parts = computed(() =>
-  partsInOrder(bench.lesson.value)
-    .filter(({ id }) => id !== props.partId)
-    .map(({ id, title }) => ({ value: id, label: title || t('bench.untitled') })),
-)
+const parts = useOtherParts(() => props.partId)
 const kinds = computed(() =>
   (['on', 'time', 'part', 'ending'] as const)
     .filter((kind) => kind !== 'part' || parts.value.length > 0)

@@ -1,11 +1,12 @@
 // What a cue says, for cards and lists.
+import { plainOf } from '@fernbrake/core/fields'
 import { formOf, showsWords, type Cue, type Lesson } from '@fernbrake/core/lesson'
 
 /** The words of a cue; '' where it has none yet. */
 export function cueWords(lesson: Pick<Lesson, 'questions'>, cue: Cue): string {
   switch (cue.kind) {
     case 'question':
-      return lesson.questions[cue.questionId]?.stem ?? ''
+      return plainOf(lesson.questions[cue.questionId]?.stem ?? '')
     case 'bookmark':
       return cue.title
     case 'fork':

@@ -12,7 +12,9 @@ const props = defineProps<{ lesson: LessonCard }>()
 const { t } = useI18n()
 const cues = computed<FrondCue[]>(() => props.lesson.cues.map((cue) => ({ ...cue, label: '' })))
 const counts = computed(() => {
-  const questions = props.lesson.cues.filter((cue) => cue.kind === 'question').length
+  const questions = props.lesson.cues.filter(
+    (cue) => cue.kind === 'question' || cue.kind === 'recap',
+  ).length
   return [
     props.lesson.durationMs > 0 ? clockTime(props.lesson.durationMs) : t('home.noFilm'),
     t('home.questions', questions),

@@ -3,6 +3,8 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { LearnerResult } from '@fernbrake/core/contract'
+import { plainOf } from '@fernbrake/core/fields'
+import { isByPerson, type Question, type Verdict } from '@fernbrake/core/questions'
 import { cuesInOrder, partsInOrder, type Lesson } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, pluralOf, type FrondCue } from '@fernbrake/player'
@@ -30,10 +32,10 @@ const questions = computed(() =>
 const cues = computed<FrondCue[]>(() =>
   questions.value.map(({ cue, question, answers }) => ({
     id: `${props.learner.attemptId}-${cue.id}`,
-    kind: 'question',
+    kind: question.kind === 'recap' ? 'recap' : 'question',
     fromMs: cue.atMs,
     toMs: cue.atMs,
-    label: question.stem,
+    label: plainOf(question.stem),
     standing: answers.some((answer) => answer.verdict === 'right')
       ? 'right'
       : answers.length > 0
@@ -41,6 +43,14 @@ const cues = computed<FrondCue[]>(() =>
         : 'open',
   })),
 )
+/** What was said; true and false are words of the reader's language. */
+function wordsOf(question: Question, text: string): string {
+  if (question.kind === 'trueFalse')
+    return t(text === 'true' ? 'results.value.true' : 'results.value.false')
+  return text || t('results.nothingPicked')
+}
+const verdictOf = (question: Question, verdict: Verdict) =>
+  verdict === 'unmarked' && !isByPerson(question) ? 'asked' : verdict
 const ways = computed(() =>
   props.learner.ways.flatMap(({ cueId, choiceId, takenAt }) => {
     const cue = props.lesson.cues[cueId]
@@ -75,13 +85,13 @@ const watchedWords = computed(() =>
     <ol>
       <li v-for="{ cue, question, answers } in questions" :key="cue.id">
         <p dir="auto">
-          <span class="mono muted">{{ clockTime(cue.atMs) }}</span> {{ question.stem }}
+          <span class="mono muted">{{ clockTime(cue.atMs) }}</span> {{ plainOf(question.stem) }}
         </p>
         <p v-if="answers.length === 0" class="muted">{{ t('results.notAnswered') }}</p>
         <ul>
           <li v-for="answer in answers" :key="answer.tryNumber" :class="answer.verdict">
-            <b>{{ t(`results.verdict.${answer.verdict}`) }}</b>
-            <span dir="auto">{{ answer.text || t('results.nothingPicked') }}</span>
+            <b>{{ t(`results.verdict.${verdictOf(question, answer.verdict)}`) }}</b>
+            <span class="given" dir="auto">{{ wordsOf(question, answer.text) }}</span>
             <span class="muted">
               {{
                 t(
@@ -123,6 +133,13 @@ ul li {
   gap: 12px;
   padding: 3px 10px;
   border-left: 4px solid var(--rust);
+}
+ul li.unmarked {
+  border-color: var(--line-strong);
+}
+.given {
+  white-space: pre-wrap;
+  overflow-wrap: anywhere;
 }
 ul li.right {
   border-color: var(--fern);

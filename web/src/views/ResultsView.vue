@@ -5,7 +5,9 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { cuesInOrder, partsInOrder } from '@fernbrake/core/lesson'
+import { inOrder, plainOf } from '@fernbrake/core/fields'
 import { clockTime } from '@fernbrake/core/media'
+import { labelOfStep, stepsOf, type Question } from '@fernbrake/core/questions'
 import { Frond, type FrondCue } from '@fernbrake/player'
 import { call } from '../api/client.ts'
 import LearnerTable from '../results/LearnerTable.vue'
@@ -43,17 +45,37 @@ const cues = computed<FrondCue[]>(() => {
       return [{ ...at, kind: 'bookmark', title: cue.title, label: cue.title }]
     if (cue.kind === 'fork') return [{ ...at, kind: 'fork', label: cue.prompt }]
     const outcome = outcomes.get(cue.questionId)
-    const share = outcome && outcome.answered > 0 ? outcome.right / outcome.answered : 0
-    return [
-      {
-        ...at,
-        kind: 'question',
-        share,
-        label: t('results.leaf', { share: percent(share), answered: outcome?.answered ?? 0 }),
-      },
-    ]
+    const answered = outcome?.answered ?? 0
+    const share = outcome && answered > 0 ? outcome.right / answered : 0
+    const isRecap = lesson.value!.questions[cue.questionId]?.kind === 'recap'
+    const label = outcome?.judged
+      ? t('results.leaf', { share: percent(share), answered })
+      : t('results.leafAsked', { answered })
+    return [{ ...at, kind: isRecap ? 'recap' : 'question', share, label }]
   })
 })
+
+/** What was chosen in a poll or on a scale, as bars. */
+function chosenOf(
+  question: Question,
+  { answered, counts }: { answered: number; counts: Record<string, number> },
+) {
+  const rows =
+    question.kind === 'poll'
+      ? inOrder(Object.values(question.options)).map(({ id, text, colour }) => ({
+          ...{ id, label: plainOf(text), colour },
+        }))
+      : question.kind === 'scale'
+        ? stepsOf(question).map((step) => ({
+            ...{ id: String(step), label: `${step} ${labelOfStep(question, step)}`.trim() },
+            colour: question.colour,
+          }))
+        : []
+  return rows.map((row) => {
+    const count = counts[row.id] ?? 0
+    return { ...row, count, share: answered > 0 ? count / answered : 0 }
+  })
+}
 
 const questions = computed(() => {
   if (!lesson.value || !part.value) return []
@@ -66,6 +88,7 @@ const questions = computed(() => {
         id: cue.id,
         atMs: cue.atMs,
         stem: lesson.value!.questions[cue.questionId]!.stem,
+        chosen: chosenOf(lesson.value!.questions[cue.questionId]!, outcome),
         ...outcome,
       },
     ]
@@ -157,10 +180,32 @@ function choose(number: number): void {
           <tbody>
             <tr v-for="question in questions" :key="question.id">
               <td class="mono">{{ clockTime(question.atMs) }}</td>
-              <td dir="auto">{{ question.stem }}</td>
+              <td dir="auto">
+                {{ plainOf(question.stem) }}
+                <ul v-if="question.chosen.length > 0" class="chosen">
+                  <li v-for="one in question.chosen" :key="one.id">
+                    <span>{{ one.label }}</span>
+                    <svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
+                      <rect width="100" height="8" class="room" />
+                      <rect
+                        :width="one.share * 100"
+                        height="8"
+                        :fill="one.colour ?? 'var(--fern)'"
+                      />
+                    </svg>
+                    <span class="mono">{{ n(one.count) }}</span>
+                  </li>
+                </ul>
+              </td>
               <td class="mono number">{{ question.answered }}</td>
               <td class="mono number">
-                {{ question.answered > 0 ? percent(question.right / question.answered) : '–' }}
+                {{
+                  !question.judged
+                    ? t('results.notJudged')
+                    : question.answered > 0
+                      ? percent(question.right / question.answered)
+                      : '–'
+                }}
               </td>
             </tr>
           </tbody>
@@ -257,5 +302,24 @@ th {
 }
 h2 {
   margin-bottom: 12px;
+}
+.chosen {
+  margin: 6px 0 0;
+  padding: 0;
+  list-style: none;
+}
+.chosen li {
+  display: grid;
+  grid-template-columns: minmax(0, 12em) minmax(60px, 1fr) 3em;
+  gap: 10px;
+  align-items: center;
+  font-size: 13.5px;
+}
+.chosen svg {
+  width: 100%;
+  height: 10px;
+}
+.chosen .room {
+  fill: var(--sunk);
 }
 </style>

@@ -1,0 +1,69 @@
+// What a choice question can do.
+import { inOrder, isBlank, plainOf, type Issue } from '../../fields/index.ts'
+import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
+import { hasRepeats, twoOrders } from '../options.ts'
+import { shuffled } from '../shuffle.ts'
+import { markChoice } from './mark.ts'
+import type { ChoiceAnswer, ChoiceOption, ChoiceQuestion } from './schema.ts'
+
+/** The options in the designer's order. */
+export const optionsInOrder = ({ options }: Pick<ChoiceQuestion, 'options'>): ChoiceOption[] =>
+  inOrder(Object.values(options))
+
+/** The options as this learner finds them, and finds them again. */
+export function optionsFor(question: ChoiceQuestion, seed: string): ChoiceOption[] {
+  const options = optionsInOrder(question)
+  return question.shuffle ? shuffled(options, `${seed} ${question.id}`) : options
+}
+
+export const choice: QuestionKind<ChoiceQuestion, ChoiceAnswer> = {
+  graded: true,
+  byPerson: false,
+  blank: (base, newId) => ({
+    ...base,
+    kind: 'choice',
+    several: false,
+    options: Object.fromEntries(
+      twoOrders().map((order, index) => {
+        const id = newId()
+        return [id, { id, order, text: '', right: index === 0, feedback: '' }]
+      }),
+    ),
+    credit: 'penalised',
+  }),
+  mark: markChoice,
+  fits: (question, { picked }) => picked.every((id) => Object.hasOwn(question.options, id)),
+  readable: (question, { picked }) =>
+    optionsInOrder(question)
+      .filter(({ id }) => picked.includes(id))
+      .map(({ text }) => plainOf(text))
+      .join('; '),
+  findWhatCannotBeAsked(question) {
+    const options = optionsInOrder(question)
+    const rights = options.filter(({ right }) => right).length
+    const issues: Issue[] = []
+    const add = (code: string, message: string) => issues.push(issueAt('options', code, message))
+    if (options.length < 2) add('question.fewOptions', 'A choice needs at least two options.')
+    if (options.some(({ text }) => isBlank(text)))
+      add('question.emptyOption', 'An option has no text.')
+    if (hasRepeats(options.map(({ text }) => text)))
+      add('question.sameOptions', 'Two options have the same text.')
+    if (rights === 0) add('question.noRight', 'No option is marked as right.')
+    if (!question.several && rights > 1)
+      add('question.manyRight', 'Several options are right, but only one may be picked.')
+    return issues
+  },
+  texts: (question) => optionsInOrder(question).flatMap(({ text, feedback }) => [text, feedback]),
+  media: () => [],
+  draw(question, right, chance) {
+    const options = optionsInOrder(question)
+    const rights = options.filter((option) => option.right).map(({ id }) => id)
+    if (right) return { kind: 'choice', picked: rights }
+    if (!question.several) {
+      const wrongs = options.filter((option) => !option.right)
+      return { kind: 'choice', picked: [oneOf(wrongs.length > 0 ? wrongs : options, chance).id] }
+    }
+    const picked = options.filter(() => chance.next() < 0.55).map(({ id }) => id)
+    return { kind: 'choice', picked: picked.length > 0 ? picked : [options[0]!.id] }
+  },
+}

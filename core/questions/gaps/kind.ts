@@ -1,0 +1,103 @@
+// What a passage with gaps can do.
+import { issueAt, type QuestionKind } from '../kind.ts'
+import { markOf } from '../mark.ts'
+import { answerOf } from '../reading.ts'
+import { findListed } from '../shortText/judge.ts'
+import { comparable } from '../shortText/words.ts'
+import { shuffled } from '../shuffle.ts'
+import { readPassage, type Gap } from './passage.ts'
+import type { GapsAnswer, GapsQuestion } from './schema.ts'
+
+const extrasOf = ({ extras }: Pick<GapsQuestion, 'extras'>) =>
+  extras
+    .split('\n')
+    .map((word) => word.trim())
+    .filter((word) => word !== '')
+
+const once = (words: readonly string[]) => [...new Set(words)]
+
+/** The words that can be dragged: one for each gap, and those that fit nowhere, mixed for this learner. */
+export function wordBank(question: GapsQuestion, seed: string): string[] {
+  const { gaps } = readPassage(question.passage)
+  const words = gaps.flatMap(({ fits, wrong }) => [...fits.slice(0, 1), ...wrong])
+  return shuffled([...words, ...extrasOf(question)], `${seed} ${question.id}`)
+}
+
+/** The words that one gap's list offers: its own where it has wrong ones of its own, else the whole bank. */
+export function listOfGap(question: GapsQuestion, gap: Gap, seed: string): string[] {
+  const own = gap.wrong.length > 0 ? [...gap.fits.slice(0, 1), ...gap.wrong] : null
+  const all = own ?? once(wordBank(question, seed))
+  return shuffled(once(all), `${seed} ${question.id} ${gap.id}`)
+}
+
+function fills(question: GapsQuestion, gap: Gap, text: string): boolean {
+  const { rules, filledBy } = question
+  if (filledBy !== 'typing')
+    return gap.fits.some((word) => word === text.trim().replace(/\s+/g, ' '))
+  const listed = [
+    ...gap.fits.map((word) => ({ word, share: 1 })),
+    ...gap.wrong.map((word) => ({ word, share: 0 })),
+  ].map(({ word, share }, id) => ({ id: String(id), text: word, as: 'words' as const, share }))
+  return findListed(listed, text, rules)?.share === 1
+}
+
+export const gaps: QuestionKind<GapsQuestion, GapsAnswer> = {
+  graded: true,
+  byPerson: false,
+  blank: (base) => ({
+    ...base,
+    kind: 'gaps',
+    passage: '',
+    filledBy: 'typing',
+    extras: '',
+    rules: { minds: { case: false, accents: false }, typos: true },
+    credit: 'partial',
+  }),
+  /** The mean over the gaps. */
+  mark(question, answer) {
+    const filled = answerOf(answer, 'gaps')?.filled
+    const given = (typeof filled === 'object' && filled !== null ? filled : {}) as Record<
+      string,
+      unknown
+    >
+    const perPart = readPassage(question.passage).gaps.map((gap) => {
+      const text = Object.hasOwn(given, gap.id) ? given[gap.id] : undefined
+      const picked = typeof text === 'string' && text.trim() !== '' && text.length <= 1000
+      return { id: gap.id, picked, right: picked && fills(question, gap, text) }
+    })
+    const share = perPart.filter(({ right }) => right).length / Math.max(1, perPart.length)
+    return markOf(question, question.credit === 'partial' || share === 1 ? share : 0, perPart)
+  },
+  fits(question, { filled }) {
+    const ids = new Set(readPassage(question.passage).gaps.map(({ id }) => id))
+    return Object.keys(filled).every((id) => ids.has(id))
+  },
+  readable: (question, { filled }) =>
+    readPassage(question.passage)
+      .gaps.map(({ id }) => `${id}: ${filled[id]?.trim() || '–'}`)
+      .join('; '),
+  findWhatCannotBeAsked(question) {
+    const { gaps, faults } = readPassage(question.passage)
+    if (faults.length > 0)
+      return [issueAt('passage', `question.${faults[0]}`, 'A bracket of the passage is not right.')]
+    if (gaps.length === 0)
+      return [issueAt('passage', 'question.noGaps', 'The passage has no gap yet.')]
+    const alike = (words: string[]) => words.map((word) => comparable(word, question.rules))
+    const isBoth = ({ fits, wrong }: Gap) => alike(wrong).some((word) => alike(fits).includes(word))
+    return gaps.some(isBoth)
+      ? [issueAt('passage', 'question.gapBoth', 'A word both fits a gap and does not.')]
+      : []
+  },
+  texts: ({ passage, extras }) => [passage, extras],
+  media: () => [],
+  draw(question, right, chance) {
+    const { gaps } = readPassage(question.passage)
+    const spare = gaps.flatMap(({ fits }) => fits.slice(0, 1)).concat(extrasOf(question))
+    const missed = Math.floor(chance.next() * gaps.length)
+    const filled = gaps.map(({ id, fits, wrong }, index) => {
+      const other = wrong[0] ?? spare.find((word) => !fits.includes(word)) ?? 'water?'
+      return [id, right || index !== missed ? (fits[0] ?? '') : other]
+    })
+    return { kind: 'gaps', filled: Object.fromEntries(filled) as GapsAnswer['filled'] }
+  },
+}

@@ -1,0 +1,43 @@
+// What a kind of question must be able to do. A new kind is a folder that does this, and a line in kinds.ts and schema.ts.
+import type { Issue, RichText } from '../fields/index.ts'
+import type { QuestionBase } from './base.ts'
+import type { Mark } from './mark.ts'
+
+/** Where chance comes from: uniform in [0, 1). */
+export interface Chance {
+  next(): number
+}
+
+export interface QuestionKind<Q extends QuestionBase, A> {
+  /** Whether there is something to be right about; polls and the like only ask. */
+  graded: boolean
+  /** Whether a person has to read the answer. */
+  byPerson: boolean
+  /** A new question of this kind, ready to be written on. */
+  blank(base: QuestionBase, newId: () => string): Q
+  /** Marks any value as an answer. Pure and total: never throws, whatever the value is. */
+  mark(question: Q, answer: unknown): Mark
+  /** Whether an answer names only what the question has, and no more than it allows. */
+  fits(question: Q, answer: A): boolean
+  /** The answer as a person would read it in a report. */
+  readable(question: Q, answer: A): string
+  /** Why it cannot be asked yet, besides what all kinds need; paths are relative to the question. */
+  findWhatCannotBeAsked(question: Q): Issue[]
+  /** The texts that it has besides those of every kind. */
+  texts(question: Q): RichText[]
+  /** The media that it needs besides those in its texts. */
+  media(question: Q): string[]
+  /** An answer as a simulated learner gives it: right, or with a mistake that people make. */
+  draw(question: Q, right: boolean, chance: Chance): A
+}
+
+export const issueAt = (path: string, code: string, message: string): Issue => ({
+  path: [path],
+  code,
+  message,
+})
+
+/** One of the things; the first where chance says 0. */
+export function oneOf<T>(things: readonly T[], chance: Chance): T {
+  return things[Math.min(things.length - 1, Math.floor(chance.next() * things.length))]!
+}

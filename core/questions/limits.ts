@@ -1,0 +1,10 @@
+// The lengths of answers, apart from the schemas, so that the learner's page can heed them without their library.
+
+/** The longest short answer, in characters. */
+export const LONGEST_SHORT_TEXT = 200
+/** The longest number with its unit, in characters. */
+export const LONGEST_NUMBER = 100
+/** The longest word that goes into a gap, in characters. */
+export const LONGEST_FILLING = 100
+/** The longest long answer, in characters. */
+export const LONGEST_TEXT = 10_000

@@ -1,0 +1,39 @@
+// What a question for a long answer can do.
+import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
+import { waitingForPerson } from '../mark.ts'
+import type { LongTextAnswer, LongTextQuestion } from './schema.ts'
+
+/** How many words a text has: runs of anything but white space that hold a letter or a digit. */
+export function countWords(text: string): number {
+  return text.split(/\s+/u).filter((word) => /[\p{L}\p{N}]/u.test(word)).length
+}
+
+/** What simulated learners write: the beginning of an answer that somebody has to read. */
+const DRAWN = [
+  'I would look at both paddles first, and only then at the gate.',
+  'The water comes from the pound above, so whoever opens too early wastes it.',
+  'First the gates, then the paddles. I am not sure about the rest.',
+]
+
+export const longText: QuestionKind<LongTextQuestion, LongTextAnswer> = {
+  graded: true,
+  byPerson: true,
+  blank: (base) => ({
+    ...base,
+    tries: 1,
+    kind: 'longText',
+    wordsFrom: null,
+    wordsTo: null,
+    model: '',
+  }),
+  mark: waitingForPerson,
+  fits: ({ wordsTo }, { text }) => wordsTo === null || countWords(text) <= wordsTo,
+  readable: (_question, { text }) => text,
+  findWhatCannotBeAsked: ({ wordsFrom, wordsTo }) =>
+    wordsFrom !== null && wordsTo !== null && wordsFrom > wordsTo
+      ? [issueAt('wordsTo', 'question.wordsReversed', 'More words are asked for than are allowed.')]
+      : [],
+  texts: ({ model }) => [model],
+  media: () => [],
+  draw: (_question, _right, chance) => ({ kind: 'longText', text: oneOf(DRAWN, chance) }),
+}

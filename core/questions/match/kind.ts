@@ -1,0 +1,105 @@
+// What a question of matching can do.
+import { inOrder, isBlank, plainOf, type RichText } from '../../fields/index.ts'
+import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
+import { markOf } from '../mark.ts'
+import { hasRepeats, ordersFor } from '../options.ts'
+import { answerOf, mapOfTexts } from '../reading.ts'
+import { shuffled } from '../shuffle.ts'
+import type { MatchAnswer, MatchPair, MatchQuestion } from './schema.ts'
+
+const USUAL_PAIRS = 3
+
+export const pairsInOrder = ({ pairs }: Pick<MatchQuestion, 'pairs'>): MatchPair[] =>
+  inOrder(Object.values(pairs))
+
+export interface MatchRight {
+  id: string
+  text: RichText
+}
+
+/** All that stands on the right, in the order in which this learner finds it; what reads the same stands there once. */
+export function rightsMixed(question: MatchQuestion, seed: string): MatchRight[] {
+  const all: MatchRight[] = [
+    ...pairsInOrder(question).map(({ id, right }) => ({ id, text: right })),
+    ...inOrder(Object.values(question.extras)),
+  ]
+  const once = all.filter(
+    ({ text }, index) => all.findIndex((other) => readsAlike(other.text, text)) === index,
+  )
+  return shuffled(once, `${seed} ${question.id}`)
+}
+
+const readsAlike = (a: RichText, b: RichText) => a === b || JSON.stringify(a) === JSON.stringify(b)
+
+function rightText(question: MatchQuestion, id: string): RichText | null {
+  if (Object.hasOwn(question.pairs, id)) return question.pairs[id]!.right
+  return Object.hasOwn(question.extras, id) ? question.extras[id]!.text : null
+}
+
+export const match: QuestionKind<MatchQuestion, MatchAnswer> = {
+  graded: true,
+  byPerson: false,
+  blank: (base, newId) => ({
+    ...base,
+    kind: 'match',
+    pairs: Object.fromEntries(
+      ordersFor(USUAL_PAIRS).map((order) => {
+        const id = newId()
+        return [id, { id, order, left: '', right: '' }]
+      }),
+    ),
+    extras: {},
+    credit: 'partial',
+  }),
+  /** Share of right pairs; wrong ones cost nothing. Two that read the same are both right. */
+  mark(question, answer) {
+    const matched = mapOfTexts(answerOf(answer, 'match')?.matched) ?? {}
+    const perPart = pairsInOrder(question).map(({ id, right }) => {
+      const given = Object.hasOwn(matched, id) ? rightText(question, matched[id]!) : null
+      return { id, picked: given !== null, right: given !== null && readsAlike(given, right) }
+    })
+    const rights = perPart.filter((part) => part.right).length
+    const share = perPart.length > 0 ? rights / perPart.length : 0
+    return markOf(question, question.credit === 'partial' || share === 1 ? share : 0, perPart)
+  },
+  fits: (question, { matched }) =>
+    Object.entries(matched).every(
+      ([left, right]) => Object.hasOwn(question.pairs, left) && rightText(question, right) !== null,
+    ),
+  readable: (question, { matched }) =>
+    pairsInOrder(question)
+      .filter(({ id }) => Object.hasOwn(matched, id))
+      .map(({ id, left }) => {
+        const right = rightText(question, matched[id]!)
+        return `${plainOf(left)} → ${right === null ? '?' : plainOf(right)}`
+      })
+      .join('; '),
+  findWhatCannotBeAsked(question) {
+    const pairs = pairsInOrder(question)
+    if (pairs.length < 2)
+      return [issueAt('pairs', 'question.fewPairs', 'There are fewer than two pairs.')]
+    const extras = Object.values(question.extras).map(({ text }) => text)
+    if ([...pairs.flatMap(({ left, right }) => [left, right]), ...extras].some(isBlank))
+      return [issueAt('pairs', 'question.emptyPair', 'A side of a pair has no text.')]
+    if (hasRepeats(pairs.map(({ left }) => left)))
+      return [issueAt('pairs', 'question.sameLefts', 'Two pairs have the same left side.')]
+    const isRightToo = (extra: RichText) => pairs.some(({ right }) => readsAlike(right, extra))
+    return extras.some(isRightToo)
+      ? [issueAt('extras', 'question.extraIsRight', 'Something that fits nowhere fits a pair.')]
+      : []
+  },
+  texts: (question) => [
+    ...pairsInOrder(question).flatMap(({ left, right }) => [left, right]),
+    ...Object.values(question.extras).map(({ text }) => text),
+  ],
+  media: () => [],
+  draw(question, right, chance) {
+    const pairs = pairsInOrder(question)
+    const matched = Object.fromEntries(pairs.map(({ id }) => [id, id]))
+    if (right || pairs.length < 2) return { kind: 'match', matched }
+    // Two are taken for each other.
+    const one = oneOf(pairs, chance)
+    const other = pairs[(pairs.indexOf(one) + 1) % pairs.length]!
+    return { kind: 'match', matched: { ...matched, [one.id]: other.id, [other.id]: one.id } }
+  },
+}

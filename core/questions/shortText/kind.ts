@@ -1,0 +1,69 @@
+// What a question for a short answer can do.
+import { inOrder } from '../../fields/index.ts'
+import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
+import { markOf } from '../mark.ts'
+import { hasRepeats, ordersFor } from '../options.ts'
+import { answerOf } from '../reading.ts'
+import { findListed } from './judge.ts'
+import { readPattern } from './pattern.ts'
+import type { ListedAnswer, ShortTextAnswer, ShortTextQuestion } from './schema.ts'
+
+/** Texts longer than this are nobody's short answer, and are not compared, in characters. */
+const LONGEST_COMPARED = 1000
+
+export const listedInOrder = ({ listed }: Pick<ShortTextQuestion, 'listed'>): ListedAnswer[] =>
+  inOrder(Object.values(listed))
+
+/** The listed answer that an answer stands for; null for none of them, or for what is no answer. */
+export function listedFor(question: ShortTextQuestion, answer: unknown): ListedAnswer | null {
+  const text = answerOf(answer, 'shortText')?.text
+  if (typeof text !== 'string' || text.length > LONGEST_COMPARED) return null
+  return findListed(listedInOrder(question), text, question.rules)
+}
+
+export const shortText: QuestionKind<ShortTextQuestion, ShortTextAnswer> = {
+  graded: true,
+  byPerson: false,
+  blank: (base, newId) => {
+    const [id, order] = [newId(), ordersFor(1)[0]!]
+    const first: ListedAnswer = { id, order, text: '', as: 'words', share: 1, feedback: '' }
+    return {
+      ...base,
+      kind: 'shortText',
+      listed: { [id]: first },
+      rules: { minds: { case: false, accents: false }, typos: true },
+    }
+  },
+  mark(question, answer) {
+    const found = listedFor(question, answer)
+    const perPart = listedInOrder(question).map(({ id, share }) => ({
+      id,
+      picked: found?.id === id,
+      right: share > 0,
+    }))
+    return markOf(question, found?.share ?? 0, perPart)
+  },
+  fits: () => true,
+  readable: (_question, { text }) => text,
+  findWhatCannotBeAsked(question) {
+    const listed = listedInOrder(question)
+    if (listed.some(({ text }) => text.trim() === ''))
+      return [issueAt('listed', 'question.emptyListed', 'A listed answer is empty.')]
+    if (listed.some(({ as, text }) => as === 'pattern' && !readPattern(text).ok))
+      return [issueAt('listed', 'question.badPattern', 'A pattern cannot be read.')]
+    if (!listed.some(({ share }) => share === 1))
+      return [issueAt('listed', 'question.noRight', 'No listed answer earns all the points.')]
+    return hasRepeats(listed.map(({ text }) => text))
+      ? [issueAt('listed', 'question.sameListed', 'Two listed answers are the same.')]
+      : []
+  },
+  texts: (question) => listedInOrder(question).map(({ text }) => text),
+  media: () => [],
+  draw(question, right, chance) {
+    const listed = listedInOrder(question).filter(({ as }) => as === 'words')
+    const rights = listed.filter(({ share }) => share === 1)
+    const wrongs = listed.filter(({ share }) => share === 0)
+    const pool = right ? rights : wrongs
+    return { kind: 'shortText', text: pool.length > 0 ? oneOf(pool, chance).text : 'no idea' }
+  },
+}

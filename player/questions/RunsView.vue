@@ -1,0 +1,25 @@
+<script setup lang="ts">
+// The words of a line with their marks, and formulas between them.
+import { h, type VNode } from 'vue'
+import type { Run, TextMark } from '@fernbrake/core/fields'
+import FormulaText from './FormulaText.vue'
+
+const props = defineProps<{ runs: readonly Run[] }>()
+const TAGS: Record<TextMark, string> = {
+  bold: 'strong',
+  italic: 'em',
+  code: 'code',
+  sub: 'sub',
+  super: 'sup',
+}
+
+function drawn(run: Run): VNode | string {
+  if ('tex' in run) return h(FormulaText, { tex: run.tex })
+  return (run.marks ?? []).reduce<VNode | string>((inner, mark) => h(TAGS[mark], [inner]), run.text)
+}
+const Line = () => props.runs.map(drawn)
+</script>
+
+<template>
+  <Line />
+</template>

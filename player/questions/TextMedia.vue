@@ -1,0 +1,62 @@
+<script setup lang="ts">
+// A picture, a sound or a stretch of film in a text.
+import { computed, inject } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { Block } from '@fernbrake/core/fields'
+import { clockTime } from '@fernbrake/core/media'
+import { ADDRESSES } from './views.ts'
+
+const props = defineProps<{
+  block: Extract<Block, { block: 'picture' | 'sound' | 'stretch' }>
+}>()
+const { t } = useI18n()
+const addresses = inject(ADDRESSES, null)
+const address = computed(() => {
+  const { block } = props
+  if (block.block !== 'stretch') return addresses?.medium(block.mediaId) ?? null
+  const film = addresses?.film(block.partId) ?? null
+  return film && `${film}#t=${block.fromMs / 1000},${block.toMs / 1000}`
+})
+</script>
+
+<template>
+  <span class="medium">
+    <span v-if="address === null" class="missing">{{ t('player.mediumMissing') }}</span>
+    <img v-else-if="block.block === 'picture'" :src="address" :alt="block.alternative" />
+    <template v-else-if="block.block === 'sound'">
+      <span dir="auto">{{ block.title }}</span>
+      <audio :src="address" :aria-label="block.title" controls preload="none" />
+    </template>
+    <video
+      v-else
+      :src="address"
+      :aria-label="
+        t('player.stretch', { from: clockTime(block.fromMs), to: clockTime(block.toMs) })
+      "
+      controls
+      playsinline
+      preload="metadata"
+    />
+  </span>
+</template>
+
+<style scoped>
+.medium {
+  display: block;
+  margin: 6px 0;
+}
+img,
+video {
+  display: block;
+  max-width: 100%;
+  max-height: 320px;
+}
+audio {
+  display: block;
+  width: 100%;
+}
+.missing {
+  color: var(--ink-2);
+  font-size: 13.5px;
+}
+</style>

@@ -1,0 +1,27 @@
+// The views of all kinds but the plainest; fetched as one.
+import type { Component } from 'vue'
+import type { QuestionKindName } from '@fernbrake/core/questions'
+import AreaView from './AreaView.vue'
+import ChecklistView from './ChecklistView.vue'
+import GapsView from './GapsView.vue'
+import LongTextView from './LongTextView.vue'
+import MatchView from './MatchView.vue'
+import OrderView from './OrderView.vue'
+import PollView from './PollView.vue'
+import RecapView from './RecapView.vue'
+import ScaleView from './ScaleView.vue'
+import WordView from './WordView.vue'
+
+export const FURTHER_VIEWS: Partial<Record<QuestionKindName, Component>> = {
+  shortText: WordView,
+  number: WordView,
+  gaps: GapsView,
+  order: OrderView,
+  match: MatchView,
+  area: AreaView,
+  longText: LongTextView,
+  poll: PollView,
+  scale: ScaleView,
+  checklist: ChecklistView,
+  recap: RecapView,
+}

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+// The options of a poll, their colours, and who sees how all answered.
+import Checkbox from 'primevue/checkbox'
+import { useI18n } from 'vue-i18n'
+import { edits } from '@fernbrake/core/lesson'
+import type { PollQuestion } from '@fernbrake/core/questions'
+import ColourField from '../ColourField.vue'
+import EntryRows from './EntryRows.vue'
+import PasteLines from './PasteLines.vue'
+import ResultsForField from './ResultsForField.vue'
+import RichField from './RichField.vue'
+import { useQuestion } from './useQuestion.ts'
+
+const props = defineProps<{ question: PollQuestion }>()
+const { bench, make, set, setEntry } = useQuestion(() => props.question)
+const { t } = useI18n()
+const PATH = ['options']
+const blank = () => ({ text: '', colour: null })
+</script>
+
+<template>
+  <fieldset>
+    <legend>{{ t('sheet.options') }}</legend>
+    <label class="check">
+      <Checkbox
+        :model-value="question.several"
+        binary
+        :disabled="!bench.canEdit.value"
+        @update:model-value="make(edits.setSeveral, { questionId: question.id, several: $event })"
+      />
+      {{ t('sheet.several') }}
+    </label>
+    <EntryRows
+      v-slot="{ entry, called }"
+      :question-id="question.id"
+      :path="PATH"
+      :entries="question.options"
+      :name-of="(number) => t('sheet.optionText', { number })"
+      :add-label="t('sheet.addOption')"
+      :blank="blank"
+      :least="2"
+      :most="20"
+    >
+      <RichField
+        :label="called"
+        :text="entry.text"
+        :max="500"
+        hide-label
+        @change="setEntry(PATH, entry.id, { text: $event })"
+      />
+      <ColourField
+        :label="t('ask.barColour')"
+        :colour="entry.colour"
+        usual="#24603F"
+        :none-label="t('ask.usualColour')"
+        @change="setEntry(PATH, entry.id, { colour: $event })"
+      />
+    </EntryRows>
+    <PasteLines
+      :question-id="question.id"
+      :path="PATH"
+      :entries="question.options"
+      :most="20"
+      :entry-of="({ text }) => ({ ...blank(), text })"
+    />
+    <ResultsForField :value="question.resultsFor" @change="set({ resultsFor: $event })" />
+  </fieldset>
+</template>

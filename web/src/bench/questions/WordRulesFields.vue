@@ -1,0 +1,54 @@
+<script setup lang="ts">
+// How typed words are compared.
+import Checkbox from 'primevue/checkbox'
+import { useI18n } from 'vue-i18n'
+import type { WordRules } from '@fernbrake/core/questions'
+import { useBench } from '../useBench.ts'
+
+const props = defineProps<{ rules: WordRules }>()
+const emit = defineEmits<{ change: [rules: WordRules] }>()
+const bench = useBench()
+const { t } = useI18n()
+const minds = (change: Partial<WordRules['minds']>) =>
+  emit('change', { ...props.rules, minds: { ...props.rules.minds, ...change } })
+</script>
+
+<template>
+  <div class="rules">
+    <label class="check">
+      <Checkbox
+        :model-value="rules.typos"
+        binary
+        :disabled="!bench.canEdit.value"
+        @update:model-value="emit('change', { ...rules, typos: $event })"
+      />
+      {{ t('ask.typos') }}
+    </label>
+    <label class="check">
+      <Checkbox
+        :model-value="rules.minds.case"
+        binary
+        :disabled="!bench.canEdit.value"
+        @update:model-value="minds({ case: $event })"
+      />
+      {{ t('ask.mindsCase') }}
+    </label>
+    <label class="check">
+      <Checkbox
+        :model-value="rules.minds.accents"
+        binary
+        :disabled="!bench.canEdit.value"
+        @update:model-value="minds({ accents: $event })"
+      />
+      {{ t('ask.mindsAccents') }}
+    </label>
+  </div>
+</template>
+
+<style scoped>
+.rules {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+}
+</style>
