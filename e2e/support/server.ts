@@ -1,7 +1,8 @@
 // Starts the real server as its own process, so that tests can kill it as a power cut would.
 import { spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
-import { mkdtemp, rm } from 'node:fs/promises'
+import { rmSync } from 'node:fs'
+import { cp, mkdtemp, rm } from 'node:fs/promises'
 import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -47,22 +48,14 @@ async function administer(sql: string): Promise<void> {
 export async function startRealServer({ demo = false } = {}): Promise<RealServer> {
   const admin = process.env.FERNBRAKE_TEST_DATABASE_URL
   if (!admin) throw new Error('Run the browser tests with npm test, which starts their database.')
-  const name = `e2e_${Date.now()}_${Math.floor(Math.random() * 1e6)}`
-  await administer(`CREATE DATABASE ${name}`)
-  const databaseUrl = new URL(admin)
-  databaseUrl.pathname = `/${name}`
+  const name = newName()
   const dataFolder = await mkdtemp(join(tmpdir(), 'fernbrake-e2e-'))
-  const settings: Settings = {
-    port: await freePort(),
-    host: '127.0.0.1',
-    databaseUrl: databaseUrl.href,
-    dataFolder,
-    sessionSecret: 'a secret for tests',
-    runsJobs: true,
-    logLevel: 'error',
-    asksPrivateAddresses: false,
+  const settings = await settingsOf(admin, name, dataFolder)
+  if (demo) await copyDemo(admin, name, dataFolder)
+  else {
+    await administer(`CREATE DATABASE ${name}`)
+    await prepare(settings, false)
   }
-  await prepare(settings, demo)
   const url = `http://127.0.0.1:${settings.port}`
   let child: ChildProcess | null = null
   const kill = async (signal: NodeJS.Signals) => {
@@ -87,6 +80,42 @@ export async function startRealServer({ demo = false } = {}): Promise<RealServer
       await rm(dataFolder, { recursive: true, force: true })
     },
   }
+}
+
+const newName = () => `e2e_${Date.now()}_${Math.floor(Math.random() * 1e6)}`
+
+async function settingsOf(admin: string, name: string, dataFolder: string): Promise<Settings> {
+  const databaseUrl = new URL(admin)
+  databaseUrl.pathname = `/${name}`
+  return {
+    port: await freePort(),
+    host: '127.0.0.1',
+    databaseUrl: databaseUrl.href,
+    dataFolder,
+    sessionSecret: 'a secret for tests',
+    runsJobs: true,
+    logLevel: 'error',
+    asksPrivateAddresses: false,
+  }
+}
+
+/** Loading the demo prepares its films, which takes a minute; so it is loaded once in a process, and copied. */
+let demoLoaded: Promise<{ name: string; dataFolder: string }> | null = null
+
+async function loadDemoOnce(admin: string): Promise<{ name: string; dataFolder: string }> {
+  const name = newName()
+  const dataFolder = await mkdtemp(join(tmpdir(), 'fernbrake-e2e-demo-'))
+  process.once('exit', () => rmSync(dataFolder, { recursive: true, force: true }))
+  await administer(`CREATE DATABASE ${name}`)
+  await prepare(await settingsOf(admin, name, dataFolder), true)
+  return { name, dataFolder }
+}
+
+async function copyDemo(admin: string, name: string, dataFolder: string): Promise<void> {
+  demoLoaded ??= loadDemoOnce(admin)
+  const demo = await demoLoaded
+  await administer(`CREATE DATABASE ${name} TEMPLATE ${demo.name}`)
+  await cp(demo.dataFolder, dataFolder, { recursive: true })
 }
 
 export const PASSWORD = 'a password for tests'
