@@ -21,8 +21,7 @@ export const questionBase = {
   evidence: stretchSchema.nullable(),
 }
 
-const baseSchema = z.strictObject(questionBase)
-export type QuestionBase = z.infer<typeof baseSchema>
+export type QuestionBase = z.infer<z.ZodObject<typeof questionBase>>
 export type BaseFields = Omit<QuestionBase, 'id'>
 
 /** A question's usual rules, with nothing written yet. */

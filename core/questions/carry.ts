@@ -7,16 +7,8 @@ import type { Question } from './schema.ts'
 type Lines = Record<string, { id: string; order: string; text: RichText }>
 
 function linesOf(question: Question): Lines | null {
-  switch (question.kind) {
-    case 'choice':
-    case 'poll':
-      return question.options
-    case 'order':
-    case 'checklist':
-      return question.items
-    default:
-      return null
-  }
+  if (question.kind === 'choice' || question.kind === 'poll') return question.options
+  return question.kind === 'order' || question.kind === 'checklist' ? question.items : null
 }
 
 /** The common fields of a question, without those that only its kind has. */

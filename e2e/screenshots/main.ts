@@ -51,8 +51,10 @@ async function desk(browser: Browser, url: string): Promise<void> {
   await page.waitForLoadState('networkidle')
   await settled(page)
   await shoot(page, 'bench')
-  await find(page, 'hundred and sixteen cubic')
-  await page.getByRole('button', { name: /Where does the water/ }).click()
+  await find(page, 'shuts the lower gates')
+  await page.getByRole('button', { name: /Where is the sill/ }).click()
+  const gates = page.getByRole('button', { name: 'The upper gates', exact: true })
+  await gates.evaluate((button) => button.scrollIntoView({ block: 'end' }))
   await settled(page)
   await shoot(page, 'bench-question')
   await page.getByRole('button', { name: 'Close', exact: true }).click()
@@ -138,6 +140,13 @@ async function phone(browser: Browser, url: string): Promise<void> {
   await settled(page)
   await page.evaluate(() => scrollTo(0, 0))
   await shoot(page, 'player-phone')
+  await page.getByRole('button', { name: 'Go on watching' }).tap()
+  // Nobody is let past the next question, so a jump to the end arrives at it.
+  await page.getByRole('slider', { name: 'Place in the film' }).press('End')
+  await page.getByRole('combobox', { name: 'Belongs to: The gates' }).selectOption({ index: 2 })
+  await settled(page)
+  await page.evaluate(() => scrollTo(0, 0))
+  await shoot(page, 'question-phone')
   await page.close()
 }
 

@@ -14,7 +14,7 @@ import {
 } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
 import AreaShapes from './AreaShapes.vue'
-import { ADDRESSES, FRAME, type AnswerViewProps } from './views.ts'
+import { ADDRESSES, FRAME, type AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<AreaQuestion>>()
 const answer = defineModel<AreaAnswer | null>({ required: true })

@@ -6,7 +6,7 @@ import { inOrder } from '@fernbrake/core/fields'
 import type { ChecklistAnswer, ChecklistQuestion } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
 import OptionRow from './OptionRow.vue'
-import type { AnswerViewProps } from './views.ts'
+import type { AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<ChecklistQuestion>>()
 const answer = defineModel<ChecklistAnswer | null>({ required: true })

@@ -10,7 +10,7 @@ import {
 } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
 import OptionRow from './OptionRow.vue'
-import type { AnswerViewProps } from './views.ts'
+import type { AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<ChoiceQuestion>>()
 const answer = defineModel<ChoiceAnswer | null>({ required: true })

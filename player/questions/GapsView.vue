@@ -13,7 +13,7 @@ import {
 } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
 import PickList from './PickList.vue'
-import type { AnswerViewProps } from './views.ts'
+import type { AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<GapsQuestion>>()
 const answer = defineModel<GapsAnswer | null>({ required: true })

@@ -11,7 +11,7 @@ import {
 } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
 import TextView from './TextView.vue'
-import type { AnswerViewProps } from './views.ts'
+import type { AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<LongTextQuestion>>()
 const answer = defineModel<LongTextAnswer | null>({ required: true })

@@ -12,7 +12,7 @@ import {
 import AnswerFields from './AnswerFields.vue'
 import PickList from './PickList.vue'
 import TextView from './TextView.vue'
-import type { AnswerViewProps } from './views.ts'
+import type { AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<MatchQuestion>>()
 const answer = defineModel<MatchAnswer | null>({ required: true })

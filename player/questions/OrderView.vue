@@ -12,7 +12,7 @@ import {
 import AnswerFields from './AnswerFields.vue'
 import TextView from './TextView.vue'
 import { useListDrag } from './useListDrag.ts'
-import type { AnswerViewProps } from './views.ts'
+import type { AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<OrderQuestion>>()
 const answer = defineModel<OrderAnswer | null>({ required: true })

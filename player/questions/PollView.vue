@@ -7,7 +7,7 @@ import type { PollAnswer, PollQuestion } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
 import OptionRow from './OptionRow.vue'
 import TallyBars from './TallyBars.vue'
-import type { AnswerViewProps } from './views.ts'
+import type { AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<PollQuestion>>()
 const answer = defineModel<PollAnswer | null>({ required: true })

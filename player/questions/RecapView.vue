@@ -13,7 +13,7 @@ import {
 } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
 import TextView from './TextView.vue'
-import type { AnswerViewProps } from './views.ts'
+import type { AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<RecapQuestion>>()
 const answer = defineModel<RecapAnswer | null>({ required: true })

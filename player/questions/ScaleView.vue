@@ -10,7 +10,7 @@ import {
 } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
 import TallyBars from './TallyBars.vue'
-import type { AnswerViewProps } from './views.ts'
+import type { AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<ScaleQuestion>>()
 const answer = defineModel<ScaleAnswer | null>({ required: true })

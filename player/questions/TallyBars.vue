@@ -2,7 +2,7 @@
 // How all have answered so far, drawn as bars that are a table underneath; asked for again while it is looked at.
 import { computed, inject, onScopeDispose, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { TALLIES } from './views.ts'
+import { TALLIES } from './answerView.ts'
 import type { Tally } from '../hosts/Host.ts'
 
 const props = defineProps<{

@@ -4,7 +4,7 @@ import { computed, inject } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Block } from '@fernbrake/core/fields'
 import { clockTime } from '@fernbrake/core/media'
-import { ADDRESSES } from './views.ts'
+import { ADDRESSES } from './answerView.ts'
 
 const props = defineProps<{
   block: Extract<Block, { block: 'picture' | 'sound' | 'stretch' }>

@@ -4,7 +4,7 @@ import { useI18n } from 'vue-i18n'
 import type { TrueFalseAnswer, TrueFalseQuestion } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
 import OptionRow from './OptionRow.vue'
-import type { AnswerViewProps } from './views.ts'
+import type { AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<TrueFalseQuestion>>()
 const answer = defineModel<TrueFalseAnswer | null>({ required: true })

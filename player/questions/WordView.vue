@@ -13,7 +13,7 @@ import {
   type ShortTextQuestion,
 } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
-import type { AnswerViewProps } from './views.ts'
+import type { AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<ShortTextQuestion | NumberQuestion>>()
 const answer = defineModel<ShortTextAnswer | NumberAnswer | null>({ required: true })

@@ -1,15 +1,6 @@
 <script setup lang="ts">
 // One film part as a learner works through it: stage, frond, controls, and beside them the question or the contents.
-import {
-  computed,
-  nextTick,
-  onMounted,
-  onScopeDispose,
-  provide,
-  ref,
-  useTemplateRef,
-  watch,
-} from 'vue'
+import { computed, nextTick, onMounted, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { pluralOf } from '../i18n.ts'
 import {
@@ -29,7 +20,7 @@ import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
 import type { FrondCue } from '../frond/model.ts'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
-import { ADDRESSES, FRAME, prepareViews, TALLIES } from '../questions/views.ts'
+import { provideForQuestions } from '../questions/provideForQuestions.ts'
 import { useCaptionWish } from '../session/useCaptionWish.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 import { useFork } from '../session/useFork.ts'
@@ -60,16 +51,7 @@ const session = useFilmSession(props.host, props.opened, props.partId, {
 const answers = useAnswers(props.host, lesson, props.opened.progress.responses)
 const { state, mediaMs, covered, durationMs, schedule, range } = session
 const root = useTemplateRef('root')
-provide(TALLIES, (questionId) => props.host.tally(questionId))
-provide(FRAME, { draw: session.drawFrame, settled: session.settled })
-provide(ADDRESSES, {
-  medium: (mediaId) => props.opened.staged?.[mediaId] ?? null,
-  film: (partId) => {
-    const mediaId = lesson.parts[partId]?.mediaId
-    return props.opened.media.find(({ id }) => id === mediaId)?.address ?? null
-  },
-})
-onMounted(() => prepareViews(Object.values(lesson.questions)))
+provideForQuestions(props.host, props.opened, session)
 
 const languages = scriptLanguages(lesson, props.partId)
 const language = ref(scriptOfPart(lesson, props.partId, lesson.language)?.language ?? null)

@@ -81,8 +81,8 @@ describe.each(routes)('%s', (name) => {
     const request = agents[who][spec.method](addressOf(spec.path))
     const { status } = await (spec.method === 'get' ? request : request.send({ nonsense: true }))
     const isRefused = status === 401 || status === 403
-    // A missing file of an existing medium is 404 too, but only for those who may ask.
-    const mayBeMissing = name === 'mediaFile' || name === 'prepareAgain'
+    // A missing file of an existing medium is 404 too, but only for those who may ask; so is what nobody has answered.
+    const mayBeMissing = ['mediaFile', 'prepareAgain', 'tally'].includes(name)
     if (MAY[spec.access].includes(who)) {
       if (name !== 'signIn') expect(isRefused).toBe(false)
       if (!mayBeMissing) expect(status).not.toBe(404)

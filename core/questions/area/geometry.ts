@@ -1,5 +1,5 @@
 // Whether a point lies in a shape, in coordinates from 0 to 1; and the nearest way to it, for a finger that is thick.
-import { assertNever } from '../../fields/never.ts'
+import { assertNever } from '../../fields/index.ts'
 import type { AreaPoint, AreaShape } from './schema.ts'
 
 /** How far from a shape a touch may land and still count, as a share of the picture. */

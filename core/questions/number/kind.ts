@@ -1,5 +1,5 @@
 // What a question for a number can do.
-import { assertNever } from '../../fields/never.ts'
+import { assertNever } from '../../fields/index.ts'
 import { issueAt, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { answerOf } from '../reading.ts'

@@ -71,7 +71,7 @@ export const recap: QuestionKind<RecapQuestion, RecapAnswer> = {
     Object.entries(picks).every(([setId, ids]) => {
       const set = Object.hasOwn(question.sets, setId) ? question.sets[setId]! : null
       const isKnown = (id: string) => set !== null && Object.hasOwn(set.statements, id)
-      return new Set(ids).size === ids.length && ids.every(isKnown)
+      return set !== null && new Set(ids).size === ids.length && ids.every(isKnown)
     }),
   readable: (question, { picks }) =>
     setsInOrder(question)

@@ -68,22 +68,29 @@ const shots = computed(() => {
   return shown
 })
 
+/** Asked for once: to know a style the browser has to lay the whole page out, and the wave is drawn with every zoom. */
+let colours: { wave: string; pause: string } | null = null
+function coloursOf(element: HTMLElement) {
+  const style = getComputedStyle(element)
+  return { wave: style.color, pause: style.getPropertyValue('--pause') }
+}
+
 function drawWave(): void {
   const context = canvas.value?.getContext('2d')
   if (!context || !canvas.value) return
   const { view } = props
   canvas.value.width = Math.round(view.width)
   const { width, height } = canvas.value
-  const style = getComputedStyle(canvas.value)
+  colours ??= coloursOf(canvas.value)
   context.clearRect(0, 0, width, height)
-  context.fillStyle = style.getPropertyValue('--pause')
+  context.fillStyle = colours.pause
   for (const { fromMs, toMs } of bench.times.pauses.value)
     if (toMs >= view.fromMs && fromMs <= view.toMs)
       context.fillRect(x(fromMs), 0, Math.max(1, x(toMs) - x(fromMs)), height)
   if (!bench.times.peaks.value) return
   const columns = Math.max(1, Math.round(view.width / COLUMN_PX))
   const drawn = peakColumns(bench.times.peaks.value, view.fromMs, view.toMs, columns)
-  context.fillStyle = style.color
+  context.fillStyle = colours.wave
   for (let column = 0; column < columns; column += 1) {
     const top = (0.5 - drawn[column * 2 + 1]! / 2) * height
     const bottom = (0.5 - drawn[column * 2]! / 2) * height

@@ -1,0 +1,29 @@
+// What every answer's view is given, and what it may ask of whoever shows it.
+import type { InjectionKey, Ref } from 'vue'
+import type { Mark } from '@fernbrake/core/questions'
+import type { Tally } from '../hosts/Host.ts'
+
+/** What an answer's view is given; its model is the answer, or null while it is not one yet. */
+export interface AnswerViewProps<Q> {
+  question: Q
+  /** Set once answered: nothing can be changed, and what came of it shows. */
+  answered: boolean
+  /** What would have been right may be shown: no further try follows. */
+  revealed: boolean
+  mark: Mark | null
+  /** What this learner's mixing follows from. */
+  seed: string
+}
+
+/** How the answers to a poll are asked for. */
+export const TALLIES: InjectionKey<(questionId: string) => Promise<Tally>> = Symbol('tallies')
+/** Draws the frame that is on screen; `settled` changes whenever another one has come on it. */
+export const FRAME: InjectionKey<{
+  draw(canvas: HTMLCanvasElement): boolean
+  settled: Readonly<Ref<number>>
+}> = Symbol('frame')
+/** Where the media of texts and questions are, by medium; and the films, by part. */
+export const ADDRESSES: InjectionKey<{
+  medium(mediaId: string): string | null
+  film(partId: string): string | null
+}> = Symbol('addresses')

@@ -1,0 +1,20 @@
+// What questions and their texts ask of the player: other people's answers, the held frame, where media are.
+import { onMounted, provide } from 'vue'
+import type { Host, OpenedLesson } from '../hosts/Host.ts'
+import type { FilmSession } from '../session/useFilmSession.ts'
+import { ADDRESSES, FRAME, TALLIES } from './answerView.ts'
+import { prepareViews } from './views.ts'
+
+export function provideForQuestions(host: Host, opened: OpenedLesson, session: FilmSession): void {
+  const { lesson, staged, media } = opened
+  provide(TALLIES, (questionId) => host.tally(questionId))
+  provide(FRAME, { draw: session.drawFrame, settled: session.settled })
+  provide(ADDRESSES, {
+    medium: (mediaId) => staged?.[mediaId] ?? null,
+    film(partId) {
+      const mediaId = lesson.parts[partId]?.mediaId
+      return media.find(({ id }) => id === mediaId)?.address ?? null
+    },
+  })
+  onMounted(() => prepareViews(Object.values(lesson.questions)))
+}
