@@ -238,3 +238,5 @@ async function loadClass(context: Context, today: Date): Promise<void> {
     ])
   }
 }
+
+export { editsOfWaterBudget, editsOfWaterThatClimbs }

@@ -2,4 +2,5 @@
 export { linesOfPlainText, roughTimes } from './plainScript.ts'
 export { findInLines } from './search.ts'
 export { readLines, type PastedLine } from './lines.ts'
+export { readFormulas, typeFormulas } from './typedFormulas.ts'
 export { readingMs } from './reading.ts'

@@ -5,6 +5,7 @@ import { startRealServer } from '../support/server.ts'
 import { measureCalmSpot } from './calmSpot.ts'
 import { measureHolds } from './holds.ts'
 import { measureLong } from './long.ts'
+import { measureMarking } from './marking.ts'
 import { measurePage } from './page.ts'
 import { measurePreparing } from './preparing.ts'
 import { measureSpans } from './spans.ts'
@@ -26,6 +27,7 @@ try {
   if (wants('holds')) figures.push(await measureHolds(browser, server))
   if (wants('preparing')) figures.push(await measurePreparing(server))
   if (wants('calm')) figures.push(measureCalmSpot())
+  if (wants('marking')) figures.push(measureMarking())
   if (wants('long')) figures.push(...(await measureLong(browser, server)))
   if (wants('spans')) figures.push(await measureSpans(server))
 } finally {

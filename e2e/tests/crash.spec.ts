@@ -2,6 +2,7 @@
 import { expect, test } from '@playwright/test'
 import { DEMO_LINK } from '@fernbrake/demo'
 import type { Attempt, LearnerRecord, RecordsReply } from '@fernbrake/core/contract'
+import { drawAnswer } from '@fernbrake/core/questions'
 import { edits, runEdit, type Lesson } from '@fernbrake/core/lesson'
 import { DEMO_PASSWORD } from '@fernbrake/server'
 import { startRealServer, type RealServer } from '../support/server.ts'
@@ -94,8 +95,8 @@ function recordsOf(lesson: Lesson, learner: number, count: number): LearnerRecor
   } as const
   const cue = Object.values(lesson.cues).filter(({ kind }) => kind === 'question')[count]
   if (cue?.kind !== 'question') return [span]
-  const answer = { kind: 'choice' as const, picked: [] }
   const { id: cueId, questionId } = cue
+  const answer = drawAnswer(lesson.questions[questionId]!, false, { next: () => 0 })
   return [
     span,
     {

@@ -1,7 +1,7 @@
 // Answers to every kind of question as they reach the server: taken and marked, refused where they do not fit, counted.
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { edits, MOST_NEW_IDS, type Lesson } from '@fernbrake/core/lesson'
+import { edits, MOST_NEW_IDS, runEdit, type Lesson } from '@fernbrake/core/lesson'
 import {
   drawAnswer,
   isByPerson,
@@ -11,7 +11,7 @@ import {
   type QuestionKindName,
 } from '@fernbrake/core/questions'
 import { edited, lessonWithFilm, PART } from '@fernbrake/core/testing'
-import { putLesson, startTestServer, type Agent, type TestServer } from './testServer.ts'
+import { putLesson, putMedia, startTestServer, type Agent, type TestServer } from './testServer.ts'
 
 let server: TestServer
 let designer: Awaited<ReturnType<TestServer['signedIn']>>
@@ -132,6 +132,24 @@ describe('an answer', () => {
       expect(attempt.progress.responses).toEqual([])
     },
   )
+})
+
+it('a picture that only a question shows is told as used, and can be replaced', async () => {
+  const [picture, other] = [await putMedia(designer.person), await putMedia(designer.person)]
+  const { agent } = designer
+  const { lessonId } = await putLesson(designer.person, lesson, { published: false })
+  const change = (mediaId: string) => ({ questionId: 'area', rules: { mediaId } as never })
+  const outcome = runEdit(lesson, edits.setQuestionRules, change(picture))
+  const { name, patches } = outcome.ok ? outcome.made : { name: '', patches: [] }
+  await agent
+    .patch(`/api/lessons/${lessonId}/draft`)
+    .send({ revision: 0, edits: [{ id: nanoid(), name, patches }] })
+    .expect(200)
+  const { body } = await agent.get(`/api/media/${picture}/uses`).expect(200)
+  expect(body.lessons).toMatchObject([{ id: lessonId, draft: true }])
+  await agent.post(`/api/media/${picture}/replacement`).send({ by: other }).expect(200)
+  const draft = (await agent.get(`/api/lessons/${lessonId}`).expect(200)).body
+  expect(draft.lesson.questions.area.mediaId).toBe(other)
 })
 
 describe('how all have answered', () => {

@@ -132,6 +132,16 @@ describe('a unit is read', () => {
   })
 })
 
+/** Rows of the table below, by what becomes of them. */
+const rows = (
+  name: string,
+  question: NumberQuestion,
+  texts: Partial<Record<'right' | 'partly' | 'wrong', string[]>>,
+): [string, NumberQuestion, string, string][] =>
+  Object.entries(texts).flatMap(([expected, all]) =>
+    all.map((text): [string, NumberQuestion, string, string] => [name, question, text, expected]),
+  )
+
 describe('a number is marked', () => {
   const lockful = asking(116.16, { unit: 'm³', tolerance: { by: 'absolute', amount: 0.01 } })
   const bare = { ...lockful, unitNeeded: false }
@@ -187,6 +197,65 @@ describe('a number is marked', () => {
     ['degrees', asking(20, { unit: '°C' }), '293.15 K', 'right'],
     ['degrees', asking(20, { unit: '°C' }), '20 °C', 'right'],
     ['degrees', asking(20, { unit: '°C' }), '20 K', 'partly'],
+    ...rows('exact', asking(116.16), {
+      right: ['116.16', '116,16', '116.160', '0116.16', '1.1616e2', '1.1616·10^2', '11616/100'],
+      partly: ['116.16 ish'],
+      wrong: ['116.2', '116', '-116.16', '1 16.16', 'about 116.16'],
+    }),
+    ...rows('large', asking(1e6), {
+      right: ['1000000', '1 000 000', '1,000,000', '1.000.000', "1'000'000", '1e6', '10E5'],
+      wrong: ['1 million', '100000', '1,000,00'],
+    }),
+    ...rows('a share', asking(0.75), {
+      right: ['3/4', '.75', '0,75', '75 %', '75%', '6/8', '750 ‰'],
+      wrong: ['75', '1/4', '0.7'],
+    }),
+    ...rows('a percentage', asking(75, { unit: '%' }), {
+      right: ['75 %', '750 ‰'],
+      partly: ['75', '75 m'],
+      wrong: ['0.75', '7.5 %'],
+    }),
+    ...rows('a speed', asking(3.6, { unit: 'km/h' }), {
+      right: ['1 m/s', '3.6 km/h', '3,6 km/h', '60 m/min'],
+      partly: ['3.6 m/s', '3.6 kph', '3.6'],
+      wrong: ['1', '1 km/h'],
+    }),
+    ...rows('a length', asking(2.4, { unit: 'm' }), {
+      right: [
+        '240 cm',
+        '2400 mm',
+        '2.4 metres',
+        '2.4 meter',
+        '2,4 m',
+        '24 dm',
+        '0.0024 km',
+        '2.4 M',
+      ],
+      partly: ['2.4', '2.4 s', '2.4 cm'],
+      wrong: ['7.874 ft', '24 cm'],
+    }),
+    ...rows('a time', asking(90, { unit: 'min' }), {
+      right: ['1.5 h', '5400 s', '90 minutes', '1 1/2 h', '1,5 hours'],
+      partly: ['90 sec', '90'],
+      wrong: ['1.5 min'],
+    }),
+    ...rows('below nothing', asking(-3, { unit: '°C' }), {
+      right: ['-3 °C', '270.15 K', '26.6 °F', '−3°C', '-3,0 °C'],
+      partly: ['-3 K'],
+      wrong: ['3 °C'],
+    }),
+    ...rows('figures', asking(116.16, { tolerance: { by: 'figures', figures: 3 } }), {
+      right: ['116', '116.2', '115.6', '1.16e2'],
+      wrong: ['115.4', '117', '120'],
+    }),
+    ...rows('relative', asking(1000, { tolerance: { by: 'relative', share: 0.01 } }), {
+      right: ['1010', '990', '1,005', '1.005e3'],
+      wrong: ['1011', '989'],
+    }),
+    ...rows('absolute', asking(10, { tolerance: { by: 'absolute', amount: 0.5 } }), {
+      right: ['9.5', '10.5', '19/2'],
+      wrong: ['10.51', '9.49'],
+    }),
   ]
   it.each(table)('%s: %o takes “%s” as %s', (_name, question, text, expected) => {
     expect(verdict(question, text)).toBe(expected)

@@ -24,6 +24,7 @@ export default {
     moveUp: 'Move up: {name}',
     moveDown: 'Move down: {name}',
     remove: 'Remove: {name}',
+    formulas: 'Formulas are typed in TeX, between dollar signs.',
     makePlain: 'Make it plain text',
     statementText: 'Statement',
     statementIs: 'This statement is',

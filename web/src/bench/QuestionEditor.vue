@@ -95,6 +95,7 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
       data-focus="first"
       @change="draft.make(edits.setQuestionText, { questionId, field: 'stem', text: $event })"
     />
+    <p class="help">{{ t('ask.formulas') }}</p>
     <component
       :is="EDITORS[question.kind]"
       :key="question.kind"
