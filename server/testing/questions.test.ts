@@ -136,6 +136,8 @@ describe('an answer', () => {
 
 it('a picture that only a question shows is told as used, and can be replaced', async () => {
   const [picture, other] = [await putMedia(designer.person), await putMedia(designer.person)]
+  // The film of the lesson is theirs too, or no edit would be taken.
+  await putMedia(designer.person, lesson.parts[PART]!.mediaId!)
   const { agent } = designer
   const { lessonId } = await putLesson(designer.person, lesson, { published: false })
   const change = (mediaId: string) => ({ questionId: 'area', rules: { mediaId } as never })
