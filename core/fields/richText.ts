@@ -77,6 +77,17 @@ export function withoutStretches<T>(value: T, isGone: (partId: string) => boolea
   }) as T
 }
 
+/** Whether two texts say the same, in whatever order their keys stand: a database keeps no order of keys. */
+export const isSameText = (a: RichText, b: RichText): boolean => inOneOrder(a) === inOneOrder(b)
+
+function inOneOrder(text: RichText): string {
+  return JSON.stringify(text, (_key, value: unknown) =>
+    typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  )
+}
+
 /** The simplest text that says the same: a string, where every block is a paragraph without marks or formulas. */
 export function simplest(text: RichText): RichText {
   if (typeof text === 'string') return text

@@ -53,6 +53,16 @@ describe('what is typed', () => {
   })
 })
 
+it('comes back to be typed on from a database, which puts keys in an order of its own', () => {
+  const kept: RichText = {
+    blocks: [
+      { runs: [{ text: 'First:' }], block: 'paragraph' },
+      { tex: 'V', block: 'formula' },
+    ],
+  }
+  expect(typeFormulas(kept)).toBe('First:\n$$V$$')
+})
+
 it('what cannot be typed is not', () => {
   const bold: RichText = {
     blocks: [{ block: 'paragraph', runs: [{ text: 'a', marks: ['bold'] }] }],

@@ -1,7 +1,7 @@
 // Formulas typed between dollar signs, as people who write TeX do: $x^2$ in a line, $$x^2$$ on a line of its own. A dollar
 // sign opens a formula only where no space follows it, and ends one only where none stands before and no digit after, so
 // that “from $5 to $6” stays as it is; \$ is always a dollar sign. (The rule is that of several writers of TeX in plain text.)
-import { simplest, type Block, type RichText, type Run } from '../fields/index.ts'
+import { isSameText, simplest, type Block, type RichText, type Run } from '../fields/index.ts'
 
 /** Formulas longer than this are left as they are typed. */
 const LONGEST_TEX = 2000
@@ -75,7 +75,7 @@ export function typeFormulas(text: RichText): string | null {
   }
   const typed = lines.join('\n')
   // Whatever would not be read back as it was is better left alone.
-  return JSON.stringify(readFormulas(typed)) === JSON.stringify(simplest(text)) ? typed : null
+  return isSameText(readFormulas(typed), simplest(text)) ? typed : null
 }
 
 function typeRuns(runs: readonly Run[]): string | null {

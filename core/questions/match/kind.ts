@@ -1,5 +1,5 @@
 // What a question of matching can do.
-import { inOrder, isBlank, plainOf, type RichText } from '../../fields/index.ts'
+import { inOrder, isBlank, isSameText, plainOf, type RichText } from '../../fields/index.ts'
 import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor } from '../options.ts'
@@ -29,7 +29,7 @@ export function rightsMixed(question: MatchQuestion, seed: string): MatchRight[]
   return shuffled(once, `${seed} ${question.id}`)
 }
 
-const readsAlike = (a: RichText, b: RichText) => a === b || JSON.stringify(a) === JSON.stringify(b)
+const readsAlike = (a: RichText, b: RichText) => a === b || isSameText(a, b)
 
 function rightText(question: MatchQuestion, id: string): RichText | null {
   if (Object.hasOwn(question.pairs, id)) return question.pairs[id]!.right

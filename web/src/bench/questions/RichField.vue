@@ -4,7 +4,7 @@
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { plainOf, type RichText } from '@fernbrake/core/fields'
+import { isSameText, plainOf, type RichText } from '@fernbrake/core/fields'
 import { readFormulas, typeFormulas } from '@fernbrake/core/text'
 import { TextView } from '@fernbrake/player'
 import WordsField from '../WordsField.vue'
@@ -19,11 +19,10 @@ const bench = useBench()
 const { t } = useI18n()
 /** What stands in the field; it is set anew only where somebody else, or undo, changed what it says. */
 const typed = ref(typeFormulas(props.text))
-const says = (text: RichText) => JSON.stringify(text)
 watch(
   () => props.text,
   (text) => {
-    if (typed.value === null || says(readFormulas(typed.value)) !== says(text))
+    if (typed.value === null || !isSameText(readFormulas(typed.value), text))
       typed.value = typeFormulas(text)
   },
 )
