@@ -23,6 +23,8 @@ export interface OpenedLesson {
   learnerName: string
   /** What the mixing of options follows from: the same for one learner, whenever they come back. */
   seed: string
+  /** False where nothing may stay behind on the device, as in a preview. */
+  keepsDrafts?: boolean
 }
 
 /** How all have answered a poll or a scale so far: how many, and how many by option or step. */

@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { isBlank } from '@fernbrake/core/fields'
 import {
   countWords,
+  fitsQuestion,
   LONGEST_TEXT,
   type LongTextAnswer,
   type LongTextQuestion,
@@ -25,14 +26,11 @@ const asked = computed(() => {
   if (from !== null) return t('player.wordsAtLeast', { n: from }, from)
   return to !== null ? t('player.wordsAtMost', { n: to }, to) : ''
 })
-const fits = computed(() => {
-  const { wordsFrom: from, wordsTo: to } = props.question
-  return words.value > 0 && words.value >= (from ?? 0) && words.value <= (to ?? Infinity)
-})
+const fits = computed(() => fitsQuestion(props.question, { kind: 'longText', text: text.value }))
 
 function write(next: string): void {
   text.value = next
-  answer.value = fits.value ? { kind: 'longText', text: next } : null
+  answer.value = next.trim() === '' ? null : { kind: 'longText', text: next }
 }
 </script>
 

@@ -34,7 +34,7 @@ function pick({ id, right }: RecapStatement): void {
   const { id: setId } = set.value!
   picks.value = { ...picks.value, [setId]: [...(picks.value[setId] ?? []), id] }
   said.value = right ? t('player.trueOne') : t('player.notTrue')
-  if (current.value < 0) answer.value = { kind: 'recap', picks: picks.value }
+  answer.value = { kind: 'recap', picks: picks.value }
   if (right) void nextTick(() => next.value?.focus())
 }
 const wasPicked = (id: string) => (picks.value[set.value?.id ?? ''] ?? []).includes(id)

@@ -240,6 +240,7 @@ onMounted(() => {
         :count="questionCues.length"
         :reviewing="state.mode.kind === 'reviewing'"
         :seed="opened.seed"
+        :keeps-drafts="opened.keepsDrafts ?? true"
         @give="give"
         @go-on="goOn"
         @rewatch="session.dispatch({ kind: 'rewatch', cueId: open.cue.id })"

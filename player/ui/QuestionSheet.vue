@@ -7,7 +7,13 @@ import { isBlank } from '@fernbrake/core/fields'
 import type { QuestionCue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { isReleasable, type AnswerResult, type QuestionMoment } from '@fernbrake/core/playback'
-import { isByPerson, isGraded, type Answer, type Question } from '@fernbrake/core/questions'
+import {
+  fitsQuestion,
+  isByPerson,
+  isGraded,
+  type Answer,
+  type Question,
+} from '@fernbrake/core/questions'
 import TextView from '../questions/TextView.vue'
 import { useAnswerDraft } from '../questions/useAnswerDraft.ts'
 import { viewFor } from '../questions/views.ts'
@@ -23,11 +29,13 @@ const props = defineProps<{
   count: number
   reviewing: boolean
   seed: string
+  /** Whether an answer that is being written is kept on this device; a preview keeps nothing. */
+  keepsDrafts: boolean
 }>()
 const emit = defineEmits<{ give: [answer: Answer]; goOn: []; rewatch: [] }>()
 const { t, n } = useI18n()
 
-const draft = useAnswerDraft(`${props.seed} ${props.question.id}`)
+const draft = useAnswerDraft(props.keepsDrafts ? `${props.seed} ${props.question.id}` : null)
 const answer = shallowRef<Answer | null>(
   props.standing.lastAnswer ?? draft.read(props.question.kind),
 )
@@ -70,6 +78,8 @@ const worth = computed(() =>
     : t('player.noPoints'),
 )
 
+/** What has been done so far is kept whether or not it may be given yet. */
+const canGive = computed(() => answer.value !== null && fitsQuestion(props.question, answer.value))
 watch(answer, (now) => trying.value && draft.keep(now))
 onMounted(() => heading.value?.focus({ preventScroll: true }))
 // After the evidence was played again the question is asked afresh.
@@ -83,7 +93,7 @@ watch(
 )
 
 function give(): void {
-  if (answer.value === null || answered.value) return
+  if (answer.value === null || !canGive.value || answered.value) return
   trying.value = false
   draft.forget()
   emit('give', answer.value)
@@ -160,7 +170,7 @@ function tryAgain(): void {
         <TextView :text="question.hint" />
       </div>
       <div ref="actions" class="actions">
-        <button v-if="!answered" class="fb-button act" type="submit" :disabled="answer === null">
+        <button v-if="!answered" class="fb-button act" type="submit" :disabled="!canGive">
           {{ t('player.give') }}
         </button>
         <button

@@ -27,7 +27,10 @@ export const longText: QuestionKind<LongTextQuestion, LongTextAnswer> = {
     model: '',
   }),
   mark: waitingForPerson,
-  fits: ({ wordsTo }, { text }) => wordsTo === null || countWords(text) <= wordsTo,
+  fits: ({ wordsFrom, wordsTo }, { text }) => {
+    const words = countWords(text)
+    return words > 0 && words >= (wordsFrom ?? 0) && words <= (wordsTo ?? Infinity)
+  },
   readable: (_question, { text }) => text,
   findWhatCannotBeAsked: ({ wordsFrom, wordsTo }) =>
     wordsFrom !== null && wordsTo !== null && wordsFrom > wordsTo
@@ -35,5 +38,10 @@ export const longText: QuestionKind<LongTextQuestion, LongTextAnswer> = {
       : [],
   texts: ({ model }) => [model],
   media: () => [],
-  draw: (_question, _right, chance) => ({ kind: 'longText', text: oneOf(DRAWN, chance) }),
+  draw({ wordsFrom, wordsTo }, _right, chance) {
+    let text = oneOf(DRAWN, chance)
+    while (countWords(text) < (wordsFrom ?? 0)) text += ` ${oneOf(DRAWN, chance)}`
+    const words = text.split(' ').slice(0, wordsTo ?? Infinity)
+    return { kind: 'longText', text: words.join(' ') }
+  },
 }

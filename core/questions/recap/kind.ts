@@ -67,7 +67,9 @@ export const recap: QuestionKind<RecapQuestion, RecapAnswer> = {
     const parts = perPart.map(({ id, picked, right }) => ({ id, picked, right }))
     return markOf(question, share, parts)
   },
+  /** Every set is worked on until its true statement is found. */
   fits: (question, { picks }) =>
+    setsInOrder(question).every((set) => foundAt(set, picks[set.id]) !== null) &&
     Object.entries(picks).every(([setId, ids]) => {
       const set = Object.hasOwn(question.sets, setId) ? question.sets[setId]! : null
       const isKnown = (id: string) => set !== null && Object.hasOwn(set.statements, id)

@@ -34,6 +34,7 @@ export function createPreviewHost({
         staged,
         learnerName,
         seed: 'preview',
+        keepsDrafts: false,
         progress: {
           ...{ partId, atMs, released: [], finished: false, covered: {}, responses: [] },
           chosen: {},
