@@ -10,3 +10,5 @@ export { createFilmMedia, type FilmMedia, type MediaSnapshot } from './media/fil
 export { playerMessages, pluralOf } from './i18n.ts'
 export type { FrondCue, FrondDrag, FrondWatching } from './frond/model.ts'
 export type { Host, HostState, OpenedLesson, PlayableMedia, Tally } from './hosts/Host.ts'
+export { useDevices, type Source } from './recording/useDevices.ts'
+export { useRecorder } from './recording/useRecorder.ts'

@@ -157,6 +157,13 @@ export const attemptRoutes = {
       reply: z.strictObject({ answered: z.int(), counts: z.record(z.string(), z.int()) }),
     },
   ),
+  handedFile: route(
+    'get',
+    '/api/attempts/:attemptId/files/:fileId',
+    'attemptOwner',
+    'A file that I handed in',
+    { params: z.strictObject({ attemptId: idSchema, fileId: idSchema }), reply: null },
+  ),
   sendRecords: route(
     'post',
     '/api/attempts/:attemptId/records',
@@ -178,6 +185,7 @@ export const attemptRoutes = {
               'unknownChoice',
               'beyondEnd',
               'noTriesLeft',
+              'missingFile',
               'wrongAnswerKind',
               'futureClock',
             ]),

@@ -103,6 +103,10 @@ const resultsReply = z.strictObject({
           verdict: z.enum(['right', 'partly', 'wrong', 'unmarked']),
           points: z.number(),
           text: z.string(),
+          /** What was handed in with it. */
+          files: z.array(
+            z.strictObject({ id: idSchema, name: z.string(), contentType: z.string() }),
+          ),
           answeredAt: clockSchema,
         }),
       ),
@@ -182,6 +186,16 @@ export const lessonRoutes = {
     reply: z.strictObject({ edition: editionSummarySchema, linkCode: z.string() }),
     status: 201,
   }),
+  handedFileOf: route(
+    'get',
+    '/api/lessons/:lessonId/attempts/:attemptId/files/:fileId',
+    'lessonEditor',
+    'A file that a learner handed in',
+    {
+      params: z.strictObject({ lessonId: idSchema, attemptId: idSchema, fileId: idSchema }),
+      reply: null,
+    },
+  ),
   results: route(
     'get',
     '/api/lessons/:lessonId/results',

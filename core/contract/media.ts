@@ -4,9 +4,6 @@ import { idSchema, mediaMsSchema, plainText } from '../fields/index.ts'
 import { boxSchema, frameRateSchema } from '../lesson/index.ts'
 import { route } from './route.ts'
 
-/** Where films are put in, by the tus protocol 1.0.0; designers only. */
-export const UPLOADS_PATH = '/api/uploads'
-
 export const mediaFileKindSchema = z.enum([
   'original',
   'playable',

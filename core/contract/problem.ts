@@ -18,6 +18,7 @@ export const PROBLEM_TYPES = [
   'already-exists',
   'not-a-film',
   'upload-gone',
+  'file-refused',
   'database-away',
   'internal',
 ] as const

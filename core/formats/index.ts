@@ -2,6 +2,7 @@
 export { readWebVtt, writeWebVtt } from './webvtt/index.ts'
 export { readSrt, writeSrt } from './srt/index.ts'
 export { captionsOf, scriptFrom, type Captions } from './script.ts'
+export { LONGEST_CAPTION_FILE } from './captions.ts'
 export type { CarriedCaptions } from './captions.ts'
 export type { CaptionFault, CaptionLine, CaptionResult } from './captions.ts'
 import { readSrt } from './srt/index.ts'

@@ -7,6 +7,8 @@ export type { Chance } from './kind.ts'
 export {
   blankQuestion,
   drawAnswer,
+  filesAsked,
+  filesOfAnswer,
   findWhatCannotBeAsked,
   fitsQuestion,
   isByPerson,
@@ -34,7 +36,15 @@ export type { ChoiceAnswer, ChoiceOption, ChoiceQuestion } from './choice/schema
 export type { TrueFalseAnswer, TrueFalseQuestion } from './trueFalse/schema.ts'
 export { listedFor, listedInOrder } from './shortText/kind.ts'
 export { readPattern, type PatternFault } from './shortText/pattern.ts'
-export { LONGEST_FILLING, LONGEST_NUMBER, LONGEST_SHORT_TEXT, LONGEST_TEXT } from './limits.ts'
+export {
+  LONGEST_FILLING,
+  LONGEST_NUMBER,
+  LONGEST_RECORDING_S,
+  LONGEST_SHORT_TEXT,
+  LONGEST_TEXT,
+  MOST_FILES,
+  MOST_MEGABYTES,
+} from './limits.ts'
 export type {
   ListedAnswer,
   ShortTextAnswer,
@@ -56,6 +66,10 @@ export { isWithin, middleOf, reshaped, shapeBox, withBox } from './area/geometry
 export type { AreaAnswer, AreaPlace, AreaPoint, AreaQuestion, AreaShape } from './area/schema.ts'
 export { countWords } from './longText/kind.ts'
 export type { LongTextAnswer, LongTextQuestion } from './longText/schema.ts'
+export { BYTES_A_MEGABYTE, sortsTaken } from './upload/kind.ts'
+export type { HandedFile, UploadAnswer, UploadQuestion } from './upload/schema.ts'
+export { FILE_SORTS, isOfSort, offeredTypes, type FileSort } from './upload/sorts.ts'
+export type { RecordingAnswer, RecordingQuestion } from './recording/schema.ts'
 export type { PollAnswer, PollOption, PollQuestion, ResultsFor } from './poll/schema.ts'
 export { labelOfStep, stepsOf } from './scale/kind.ts'
 export type { ScaleAnswer, ScaleQuestion } from './scale/schema.ts'

@@ -59,6 +59,8 @@ const WHOLE: { [K in QuestionKindName]: Question } = {
     ]),
   }),
   longText: questionOf('longText'),
+  upload: questionOf('upload'),
+  recording: questionOf('recording'),
   poll: questionOf('poll', {
     options: entries([
       { text: 'Yes', colour: null },

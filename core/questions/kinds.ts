@@ -12,9 +12,13 @@ import { number } from './number/kind.ts'
 import { order } from './order/kind.ts'
 import { poll } from './poll/kind.ts'
 import { recap } from './recap/kind.ts'
+import { recording } from './recording/kind.ts'
 import { scale } from './scale/kind.ts'
 import { shortText } from './shortText/kind.ts'
 import { trueFalse } from './trueFalse/kind.ts'
+import { RECORDING_MEGABYTES } from './limits.ts'
+import { BYTES_A_MEGABYTE, sortsTaken, upload } from './upload/kind.ts'
+import type { FileSort } from './upload/sorts.ts'
 import type { Mark } from './mark.ts'
 import type { Answer, AnswerOf, Question, QuestionKindName, QuestionOf } from './schema.ts'
 
@@ -30,6 +34,8 @@ const KINDS: Kinds = {
   match,
   area,
   longText,
+  upload,
+  recording,
   poll,
   scale,
   checklist,
@@ -96,4 +102,19 @@ export function findWhatCannotBeAsked(question: Question): Issue[] {
   return isBlank(question.stem)
     ? [issueAt('stem', 'question.noStem', 'The question has no text.'), ...own]
     : own
+}
+
+/** The files that come with an answer. */
+export function filesOfAnswer(answer: Answer): string[] {
+  if (answer.kind === 'upload') return answer.files.map(({ id }) => id)
+  return answer.kind === 'recording' ? [answer.file.id] : []
+}
+
+/** What a question's files may be; null where it asks for none. */
+export function filesAsked(question: Question): { sorts: FileSort[]; mostBytes: number } | null {
+  if (question.kind === 'upload')
+    return { sorts: sortsTaken(question), mostBytes: question.mostMegabytes * BYTES_A_MEGABYTE }
+  if (question.kind !== 'recording') return null
+  const sorts: FileSort[] = question.of === 'voice' ? ['sound'] : ['film']
+  return { sorts, mostBytes: RECORDING_MEGABYTES * BYTES_A_MEGABYTE }
 }

@@ -8,3 +8,10 @@ export const LONGEST_NUMBER = 100
 export const LONGEST_FILLING = 100
 /** The longest long answer, in characters. */
 export const LONGEST_TEXT = 10_000
+/** The most files that one question asks for, and the largest each may be, in millions of bytes. */
+export const MOST_FILES = 10
+export const MOST_MEGABYTES = 200
+/** The longest recording that a question asks for, in seconds. */
+export const LONGEST_RECORDING_S = 600
+/** The largest recording: the longest, as a camera's picture takes it at most, in millions of bytes. */
+export const RECORDING_MEGABYTES = 300

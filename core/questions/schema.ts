@@ -10,9 +10,11 @@ import { numberAnswerSchema, numberSchema } from './number/schema.ts'
 import { orderAnswerSchema, orderQuestionSchema } from './order/schema.ts'
 import { pollAnswerSchema, pollSchema } from './poll/schema.ts'
 import { recapAnswerSchema, recapSchema } from './recap/schema.ts'
+import { recordingAnswerSchema, recordingSchema } from './recording/schema.ts'
 import { scaleAnswerSchema, scaleSchema } from './scale/schema.ts'
 import { shortTextAnswerSchema, shortTextSchema } from './shortText/schema.ts'
 import { trueFalseAnswerSchema, trueFalseSchema } from './trueFalse/schema.ts'
+import { uploadAnswerSchema, uploadSchema } from './upload/schema.ts'
 
 export const questionSchema = z.discriminatedUnion('kind', [
   choiceSchema,
@@ -24,6 +26,8 @@ export const questionSchema = z.discriminatedUnion('kind', [
   matchSchema,
   areaSchema,
   longTextSchema,
+  uploadSchema,
+  recordingSchema,
   pollSchema,
   scaleSchema,
   checklistSchema,
@@ -40,6 +44,8 @@ export const answerSchema = z.discriminatedUnion('kind', [
   matchAnswerSchema,
   areaAnswerSchema,
   longTextAnswerSchema,
+  uploadAnswerSchema,
+  recordingAnswerSchema,
   pollAnswerSchema,
   scaleAnswerSchema,
   checklistAnswerSchema,

@@ -88,6 +88,29 @@ export const BUDGET_QUESTIONS: DemoAsk[] = [
     },
   },
   {
+    ...{
+      id: 'tell-the-skipper',
+      kind: 'recording',
+      after: 'whyNot',
+      evidence: null,
+      hold: 'shown',
+    },
+    stem: 'The skipper above has waited for a quarter of an hour. Say to them, in two or three sentences, why the two boats from below go first.',
+    hint: 'Speak as you would across the chamber: short, friendly, and what happens next.',
+    explanation: 'You hear these together on the second evening.',
+    rules: { ...{ points: 2, tries: 2, keep: 'last' }, of: 'voice', mostSeconds: 45 },
+  },
+  {
+    ...{ id: 'hand-in-sketch', kind: 'upload', after: 'last', evidence: null, hold: 'shown' },
+    stem: 'Draw a lock with its two ponds as a cut from the side, with the layers of water, and hand the sketch in.',
+    hint: 'Paper and pencil are enough. A photo with the phone will do.',
+    explanation: 'Your teacher looks at the sketches before the second evening.',
+    rules: {
+      ...{ points: 4, tries: 2, keep: 'last', mostFiles: 2, mostMegabytes: 20 },
+      takes: { picture: true, document: true, sound: false, film: false },
+    },
+  },
+  {
     ...{ id: 'ready-for-evening', kind: 'checklist', after: 'last', evidence: null, hold: 'shown' },
     stem: 'For the second evening: what is done?',
     entries: {

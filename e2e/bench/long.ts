@@ -108,7 +108,7 @@ async function measureOpening(page: Page, url: string): Promise<number> {
   await page.goto(`${url}/lessons/${LESSON}`, { waitUntil: 'commit' })
   const usable = await page.waitForFunction(() => {
     const stands =
-      document.querySelector('.time .frond [data-cue]') && document.querySelector('.side .line')
+      document.querySelector('.time .frond .crowd path') && document.querySelector('.side .line')
     return stands ? performance.now() : null
   })
   const at = (await usable.jsonValue())!
@@ -231,7 +231,7 @@ export async function measureLong(browser: Browser, { url }: RealServer): Promis
   const bareRate = await middleOf(RATE_ROUNDS, () => framesASecond(page, 'nothing'))
   await signIn(page, url, 'designer@harrowmere.example', DEMO_PASSWORD)
   const openMs = await measureOpening(page, url)
-  await page.locator('.time .frond [data-cue]').first().waitFor()
+  await page.locator('.time .frond .crowd path').first().waitFor()
   const scrollRate = await middleOf(RATE_ROUNDS, () => framesASecond(page, 'scroll'))
   const zoomRate = await middleOf(RATE_ROUNDS, () => framesASecond(page, 'zoom'))
   await page.keyboard.press('0')

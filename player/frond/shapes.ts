@@ -12,6 +12,8 @@ export const FIRST_LANE = 16
 
 /** A question's leaf. */
 export const LEAF_PATH = 'M0 -3 C-9 -11 -8 -24 9 -34 C14 -20 11 -9 0 -3 Z'
+/** The same leaf from wherever the path stands on the stem. */
+export const LEAF_SHAPE = 'm0 -3c-9 -8 -8 -21 9 -31c5 14 2 25 -9 31z'
 /** The vein in a leaf that is not answered yet. */
 export const VEIN_PATH = 'M0 -3 C1 -12 4 -20 7 -27'
 /** The tick in a leaf that was answered right. */

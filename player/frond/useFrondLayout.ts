@@ -1,6 +1,7 @@
 // Where things lie on the frond, in the pixels of its drawing.
 import { computed, type Ref } from 'vue'
 import { msOfX, stackInLanes, xOfMs } from '@fernbrake/core/frond'
+import type { FrondPlaces } from './crowd.ts'
 import type { FrondCue } from './model.ts'
 import { FIRST_LANE, LANE_HEIGHT, LEAF_HEIGHT } from './shapes.ts'
 
@@ -22,25 +23,36 @@ export function useFrondLayout(props: Shown, fullWidth: Readonly<Ref<number>>) {
     toMs: props.window?.toMs ?? props.durationMs,
     width: Math.max(10, fullWidth.value - 2 * MARGIN),
   }))
-  const x = (ms: number) => MARGIN + xOfMs(ms, view.value)
   const msAtX = (left: number) =>
     Math.min(Math.max(0, msOfX(left - MARGIN, view.value)), props.durationMs)
 
-  const lanes = computed(() => stackInLanes(props.cues.filter((cue) => cue.kind === 'overlay')))
+  // The same lanes stay the same object: what hangs on them is then not drawn anew.
+  const lanes = computed<Map<string, number>>((known) => {
+    const stacked = stackInLanes(props.cues.filter((cue) => cue.kind === 'overlay'))
+    return known && isSameMap(known, stacked) ? known : stacked
+  })
   const laneCount = computed(() =>
     Math.max(0, ...[...lanes.value.values()].map((lane) => lane + 1)),
   )
   const stemY = computed(() => (props.small ? LEAF_HEIGHT * 0.62 + 3 : LEAF_HEIGHT + 10))
-  const laneY = (id: string) =>
-    stemY.value +
-    (props.small ? 8 : FIRST_LANE) +
-    (lanes.value.get(id) ?? 0) * (props.small ? 6 : LANE_HEIGHT)
+  /** A picture of what is decided, to be asked thousands of times without asking what it hangs on. */
+  const places = computed<FrondPlaces>(() => {
+    const [window, laneOf, middle] = [view.value, lanes.value, stemY.value]
+    const [first, step] = props.small ? [8, 6] : [FIRST_LANE, LANE_HEIGHT]
+    return {
+      x: (ms) => MARGIN + xOfMs(ms, window),
+      laneY: (id) => middle + first + (laneOf.get(id) ?? 0) * step,
+      stemY: middle,
+    }
+  })
   const labelY = computed(() => stemY.value + FIRST_LANE + laneCount.value * LANE_HEIGHT + 12)
   const height = computed(() => {
     if (props.small) return stemY.value + 8 + Math.min(2, laneCount.value) * 7
     if (props.labels) return labelY.value + 8
     return stemY.value + FIRST_LANE + laneCount.value * LANE_HEIGHT + 4
   })
-  const scale = computed(() => (props.small ? 0.6 : 1))
-  return { view, x, msAtX, lanes, laneY, stemY, scale, labelY, height }
+  return { places, msAtX, stemY, labelY, height }
 }
+
+const isSameMap = (a: Map<string, number>, b: Map<string, number>) =>
+  a.size === b.size && [...a].every(([id, lane]) => b.get(id) === lane)

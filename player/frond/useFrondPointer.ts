@@ -1,19 +1,14 @@
 // What a pointer does on a frond: seek on the stem, pick and drag cues, draw a marquee round several.
 import { ref, type Ref } from 'vue'
+import type { Marquee } from './crowd.ts'
 import type { FrondDrag } from './model.ts'
-
-/** A rectangle in the frond's own pixels. */
-export interface Marquee {
-  left: number
-  right: number
-  top: number
-  bottom: number
-}
 
 interface PointerOptions {
   root: Ref<HTMLElement | null>
   /** Time at a place of the page, within the film. */
   msAt(clientX: number): number
+  /** The cue of a crowd at a place of the drawing: those are not elements of their own. */
+  crowdedAt(at: { x: number; y: number }): string | null
   isEditable(): boolean
   isSeekable(): boolean
   onSeek(ms: number): void
@@ -41,23 +36,33 @@ export function useFrondPointer(options: PointerOptions) {
   const marquee = ref<Marquee | null>(null)
   let held: Held | null = null
 
+  /** Where the pointer is in the frond's own pixels. */
+  function placeOf(event: PointerEvent): { x: number; y: number } {
+    const { left, top } = options.root.value!.getBoundingClientRect()
+    return { x: event.clientX - left, y: event.clientY - top }
+  }
+
+  function cueUnder(event: PointerEvent): { id: string; part: FrondDrag['part'] } | null {
+    const target = (event.target as Element).closest<SVGElement>('[data-cue]')
+    if (target) {
+      const { cue, part } = target.dataset as { cue: string; part?: FrondDrag['part'] }
+      return { id: cue, part: part ?? 'whole' }
+    }
+    const id = options.crowdedAt(placeOf(event))
+    return id ? { id, part: 'whole' } : null
+  }
+
   function onDown(event: PointerEvent): void {
     if (event.button !== 0) return
-    const root = options.root.value!
-    const target = (event.target as Element).closest<SVGElement>('[data-cue]')
     const extend = event.shiftKey || event.ctrlKey || event.metaKey
-    root.setPointerCapture(event.pointerId)
-    if (target) {
-      const { cue: id, part = 'whole' } = target.dataset as {
-        cue: string
-        part?: FrondDrag['part']
-      }
+    options.root.value!.setPointerCapture(event.pointerId)
+    const cue = cueUnder(event)
+    if (cue) {
       const { clientX: fromX } = event
-      held = { kind: 'cue', id, part, fromMs: options.msAt(fromX), fromX, moved: false }
-      options.onPick(id, extend)
+      held = { kind: 'cue', ...cue, fromMs: options.msAt(fromX), fromX, moved: false }
+      options.onPick(cue.id, extend)
     } else if (event.shiftKey && options.isEditable()) {
-      const { left, top } = root.getBoundingClientRect()
-      held = { kind: 'marquee', x: event.clientX - left, y: event.clientY - top }
+      held = { kind: 'marquee', ...placeOf(event) }
     } else if (options.isSeekable()) {
       held = { kind: 'scrub' }
       options.onSeek(options.msAt(event.clientX))
@@ -102,8 +107,7 @@ export function useFrondPointer(options: PointerOptions) {
   }
 
   function rectangle(from: { x: number; y: number }, event: PointerEvent): Marquee {
-    const { left, top } = options.root.value!.getBoundingClientRect()
-    const [x, y] = [event.clientX - left, event.clientY - top]
+    const { x, y } = placeOf(event)
     return {
       left: Math.min(from.x, x),
       right: Math.max(from.x, x),

@@ -33,6 +33,31 @@ export interface Tally {
   counts: Readonly<Record<string, number>>
 }
 
+/** A file that goes with an answer, on its way. */
+export interface HandedFileState {
+  id: string
+  name: string
+  bytes: number
+  sentBytes: number
+  /** `waiting` for the connection; `refused` can never be taken, `message` says why. */
+  state: 'waiting' | 'sending' | 'there' | 'refused'
+  message?: string
+}
+
+/** Files that learners hand in. */
+export interface HandedFiles {
+  /** Takes a file in charge: from here on it is the host's task that it is not lost. */
+  put(questionId: string, name: string, content: Blob): Promise<HandedFileState>
+  /** How a file stands; null for one that lies with the host since an earlier sitting. */
+  state(id: string): HandedFileState | null
+  /** Hears of every change; answers with how to stop. */
+  onState(listener: (file: HandedFileState) => void): () => void
+  /** Forgets a file that is not handed in after all. */
+  drop(id: string): Promise<void>
+  /** Where it can be seen or heard. */
+  address(id: string): string
+}
+
 /** How sending stands; `waiting` records are kept on this device until they are acknowledged. */
 export interface HostState {
   waiting: number
@@ -51,6 +76,7 @@ export interface Host {
   onState(listener: (state: HostState) => void): () => void
   /** How all have answered; rejects where that cannot be known now. */
   tally(questionId: string): Promise<Tally>
+  readonly files: HandedFiles
   /** Sends what waits, as far as that is possible now. */
   flush(): Promise<void>
   destroy(): void

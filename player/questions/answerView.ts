@@ -1,7 +1,7 @@
 // What every answer's view is given, and what it may ask of whoever shows it.
 import type { InjectionKey, Ref } from 'vue'
 import type { Mark } from '@fernbrake/core/questions'
-import type { Tally } from '../hosts/Host.ts'
+import type { HandedFiles, Tally } from '../hosts/Host.ts'
 
 /** What an answer's view is given; its model is the answer, or null while it is not one yet. */
 export interface AnswerViewProps<Q> {
@@ -17,6 +17,8 @@ export interface AnswerViewProps<Q> {
 
 /** How the answers to a poll are asked for. */
 export const TALLIES: InjectionKey<(questionId: string) => Promise<Tally>> = Symbol('tallies')
+/** Files that go with answers. */
+export const FILES: InjectionKey<HandedFiles> = Symbol('files')
 /** Draws the frame that is on screen; `settled` changes whenever another one has come on it. */
 export const FRAME: InjectionKey<{
   draw(canvas: HTMLCanvasElement): boolean

@@ -9,7 +9,9 @@ import MatchView from './MatchView.vue'
 import OrderView from './OrderView.vue'
 import PollView from './PollView.vue'
 import RecapView from './RecapView.vue'
+import RecordingView from './RecordingView.vue'
 import ScaleView from './ScaleView.vue'
+import UploadView from './UploadView.vue'
 import WordView from './WordView.vue'
 
 export const FURTHER_VIEWS: Partial<Record<QuestionKindName, Component>> = {
@@ -20,6 +22,8 @@ export const FURTHER_VIEWS: Partial<Record<QuestionKindName, Component>> = {
   match: MatchView,
   area: AreaView,
   longText: LongTextView,
+  upload: UploadView,
+  recording: RecordingView,
   poll: PollView,
   scale: ScaleView,
   checklist: ChecklistView,

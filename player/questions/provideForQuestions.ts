@@ -2,12 +2,13 @@
 import { onMounted, provide } from 'vue'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import type { FilmSession } from '../session/useFilmSession.ts'
-import { ADDRESSES, FRAME, TALLIES } from './answerView.ts'
+import { ADDRESSES, FILES, FRAME, TALLIES } from './answerView.ts'
 import { prepareViews } from './views.ts'
 
 export function provideForQuestions(host: Host, opened: OpenedLesson, session: FilmSession): void {
   const { lesson, staged, media } = opened
   provide(TALLIES, (questionId) => host.tally(questionId))
+  provide(FILES, host.files)
   provide(FRAME, { draw: session.drawFrame, settled: session.settled })
   provide(ADDRESSES, {
     medium: (mediaId) => staged?.[mediaId] ?? null,

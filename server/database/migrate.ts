@@ -9,6 +9,7 @@ import { SCHEMA_004 } from './schema004.ts'
 import { SCHEMA_005 } from './schema005.ts'
 import { SCHEMA_006 } from './schema006.ts'
 import { SCHEMA_007 } from './schema007.ts'
+import { SCHEMA_008 } from './schema008.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -25,6 +26,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '005-choices', up: sql(SCHEMA_005) },
   { name: '006-shelf', up: sql(SCHEMA_006) },
   { name: '007-sounds-and-cuts', up: sql(SCHEMA_007) },
+  { name: '008-handed-files', up: sql(SCHEMA_008) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

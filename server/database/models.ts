@@ -150,6 +150,21 @@ export class ResponseRow extends Model<
   declare receivedAt: CreationOptional<Date>
 }
 
+/** A file that a learner handed in with an answer. */
+export class HandedFileRow extends Model<
+  InferAttributes<HandedFileRow>,
+  InferCreationAttributes<HandedFileRow>
+> {
+  declare attemptId: string
+  declare id: string
+  declare questionId: string
+  declare name: string
+  declare contentType: string
+  declare bytes: number
+  declare storageKey: string
+  declare handedAt: CreationOptional<Date>
+}
+
 const { ARRAY, BIGINT, BOOLEAN, DATE, INTEGER, JSONB, NOW, REAL, TEXT } = DataTypes
 // Functions, because Sequelize writes column names into the objects it is given.
 const key = () => ({ type: TEXT, primaryKey: true })
@@ -238,18 +253,32 @@ export function defineModels(sequelize: Database): void {
     },
     as('responses'),
   )
+  HandedFileRow.init(
+    {
+      attemptId: key(),
+      id: key(),
+      questionId: TEXT,
+      name: TEXT,
+      contentType: TEXT,
+      bytes: bytes(),
+      storageKey: TEXT,
+      handedAt: now(),
+    },
+    as('handed_files'),
+  )
 }
+
+const bytes = () => ({
+  type: BIGINT,
+  // PostgreSQL tells bigints as text; sizes of files fit a double exactly.
+  get(this: Model): number {
+    return Number(this.getDataValue('bytes'))
+  },
+})
 
 function defineMediaModels(
   as: (tableName: string) => { sequelize: Database; tableName: string },
 ): void {
-  const bytes = () => ({
-    type: BIGINT,
-    // PostgreSQL tells bigints as text; sizes of files fit a double exactly.
-    get(this: Model): number {
-      return Number(this.getDataValue('bytes'))
-    },
-  })
   MediaRow.init(
     {
       id: key(),

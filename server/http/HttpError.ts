@@ -69,8 +69,13 @@ const CATALOGUE: Record<ProblemType, { status: number; title: string; detail: st
     title: 'Not a film',
     detail: 'This file is not a film that can be read.',
   },
+  'file-refused': {
+    status: 415,
+    title: 'Another sort of file',
+    detail: 'By its content this is not one of the sorts of file that are asked for here.',
+  },
   'upload-gone': {
-    status: 410,
+    status: 404,
     title: 'Upload gone',
     detail: 'This upload is not here any more. Begin it again.',
   },

@@ -9,25 +9,27 @@ import { nanoid } from 'nanoid'
 import type { RequestHandler, Response } from 'express'
 import {
   mediaKindSchema,
-  problemTypeUri,
   UPLOADS_PATH,
   type Person,
+  type ProblemType,
 } from '@fernbrake/core/contract'
 import { LARGEST_FILM_BYTES } from '@fernbrake/core/media'
 import { authorise } from '../http/authorise.ts'
+import { HttpError } from '../http/HttpError.ts'
 import { personOf } from '../http/session.ts'
 import type { Context } from '../services/context.ts'
+import { readHandedUpload, takeHandedFile, whyNotHandIn } from '../services/handedFiles.ts'
 import { takeUpload } from '../services/media.ts'
 
+/** What a file that comes with an answer is said to be. */
+const ANSWER = 'answer'
+const mayPutMediaIn = ({ role }: Person) => role === 'designer' || role === 'keeper'
 const caller = new AsyncLocalStorage<Person>()
 
-/** A fault in the form that the tus server answers with. */
-function tusFault(status: number, type: 'upload-gone' | 'not-allowed', detail: string) {
-  const title = type === 'upload-gone' ? 'Upload gone' : 'Not allowed'
-  return {
-    status_code: status,
-    body: JSON.stringify({ type: problemTypeUri(type), title, status, detail }),
-  }
+/** A fault of the catalogue in the form that the tus server answers with. */
+function tusFault(type: ProblemType) {
+  const fault = new HttpError(type)
+  return { status_code: fault.status, body: JSON.stringify(fault.toProblem()) }
 }
 
 /** What an upload is said to be; films are what is put in most. */
@@ -46,13 +48,16 @@ export function createUploads(context: Context, folder: string): Uploads {
   const finish = async (id: string, metadata: Record<string, string | null> | undefined) => {
     const ownerId = metadata?.ownerId
     if (!ownerId) return
-    await takeUpload(context, {
-      id,
-      ownerId,
-      title: metadata.filename ?? '',
-      path: join(folder, id),
-      kind: kindOf(metadata.kind),
-    })
+    const path = join(folder, id)
+    if (metadata.kind === ANSWER) {
+      const handed = readHandedUpload(metadata)
+      if (handed) await takeHandedFile(context, handed, path)
+    } else
+      await takeUpload(context, {
+        ...{ id, ownerId, path },
+        title: metadata.filename ?? '',
+        kind: kindOf(metadata.kind),
+      })
   }
   const tus = new TusServer({
     path: UPLOADS_PATH,
@@ -61,28 +66,37 @@ export function createUploads(context: Context, folder: string): Uploads {
     maxSize: LARGEST_FILM_BYTES,
     respectForwardedHeaders: true,
     namingFunction: () => nanoid(),
-    onUploadCreate: (_request, upload) =>
-      Promise.resolve({
-        metadata: {
-          filename: upload.metadata?.filename ?? '',
-          kind: kindOf(upload.metadata?.kind),
-          ownerId: caller.getStore()!.id,
-        },
-      }),
+    onUploadCreate: async (_request, { metadata = {}, size }) => {
+      const person = caller.getStore()!
+      const said = { filename: metadata.filename ?? '', ownerId: person.id }
+      if (metadata.kind !== ANSWER) {
+        if (!mayPutMediaIn(person)) throw tusFault('not-allowed')
+        return { metadata: { ...said, kind: kindOf(metadata.kind) } }
+      }
+      const handed = readHandedUpload(metadata)
+      const fault = await whyNotHandIn(person, handed, size)
+      if (fault) throw tusFault(fault)
+      return { metadata: { ...said, ...handed, kind: ANSWER } }
+    },
     onIncomingRequest: async (_request, uploadId) => {
       const upload = await datastore.getUpload(uploadId).catch(() => undefined)
       if (upload && upload.metadata?.ownerId !== caller.getStore()!.id)
-        throw tusFault(404, 'upload-gone', 'This upload is not here any more. Begin it again.')
+        throw tusFault('upload-gone')
     },
     onUploadFinish: async (_request, upload) => {
-      await finish(upload.id, upload.metadata)
+      await finish(upload.id, upload.metadata).catch(async (error: unknown) => {
+        if (!(error instanceof HttpError)) throw error
+        // Whoever asks for it again must not be told that it has arrived.
+        await datastore.remove(upload.id).catch(() => undefined)
+        throw tusFault(error.type)
+      })
       return {}
     },
   })
   return {
     handle: async (request, response) => {
       const person = personOf(request)
-      await authorise('designer', person, {})
+      await authorise('signedIn', person, {})
       acceptCallbacks(response)
       await caller.run(person!, () => tus.handle(request, response))
     },
@@ -90,7 +104,9 @@ export function createUploads(context: Context, folder: string): Uploads {
       for (const { id } of await listUploads(folder)) {
         const upload = await datastore.getUpload(id).catch(() => null)
         if (upload && upload.size !== undefined && upload.offset === upload.size)
-          await finish(upload.id, upload.metadata)
+          await finish(upload.id, upload.metadata).catch((error: unknown) => {
+            if (!(error instanceof HttpError)) throw error
+          })
       }
     },
   }

@@ -6,10 +6,12 @@ import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
 import { describeApi } from '../http/openapi.ts'
 import { originOf } from '../http/security.ts'
 import { beginSession, endSession } from '../http/session.ts'
+import { attemptFacts } from '../queries/attemptFacts.ts'
 import { describeLink, listAttempts, openLink, readAttempt } from '../services/attempts.ts'
 import type { Context } from '../services/context.ts'
 import { createLesson, readDraft, readEdits, takeEdits } from '../services/drafts.ts'
 import { publishEdition } from '../services/editions.ts'
+import { sendHandedFile } from '../services/handedFiles.ts'
 import { readHistory, readStateAt } from '../services/history.ts'
 import { listLessons } from '../services/lessonCards.ts'
 import { changeWords, describeMedia, findFile, listMedia, prepareAgain } from '../services/media.ts'
@@ -96,6 +98,7 @@ function lessonHandlers(
   | 'stateAt'
   | 'publish'
   | 'results'
+  | 'handedFileOf'
 > {
   return {
     lessons: async (call) => ({ lessons: await listLessons(context.database, whoCalls(call)) }),
@@ -109,6 +112,11 @@ function lessonHandlers(
     }),
     publish: (call) => publishEdition(context, whoCalls(call), call.params.lessonId, call.body),
     results: ({ params, query }) => readResults(context, params.lessonId, query.edition),
+    handedFileOf: async ({ params: { lessonId, attemptId, fileId: id }, response }) => {
+      if ((await attemptFacts(attemptId))?.lessonId !== lessonId) throw new HttpError('not-found')
+      await sendHandedFile(context, { attemptId, id }, response)
+      return undefined
+    },
   }
 }
 
@@ -143,7 +151,7 @@ function mediaHandlers(
 
 function attemptHandlers(
   context: Context,
-): Part<'link' | 'openLink' | 'myAttempts' | 'attempt' | 'tally' | 'sendRecords'> {
+): Part<'link' | 'openLink' | 'myAttempts' | 'attempt' | 'tally' | 'handedFile' | 'sendRecords'> {
   return {
     link: ({ params, person }) => describeLink(params.code, person),
     openLink: async ({ params, body, person, request }) => {
@@ -155,6 +163,10 @@ function attemptHandlers(
     myAttempts: async (call) => ({ attempts: await listAttempts(context, whoCalls(call)) }),
     attempt: ({ params }) => readAttempt(context, params.attemptId),
     tally: ({ params }) => readTally(context, params.attemptId, params.questionId),
+    handedFile: async ({ params: { attemptId, fileId: id }, response }) => {
+      await sendHandedFile(context, { attemptId, id }, response)
+      return undefined
+    },
     sendRecords: ({ params, body }) => takeRecords(context, params.attemptId, body.records),
   }
 }

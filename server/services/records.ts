@@ -12,7 +12,7 @@ import type {
 } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
 import type { Lesson } from '@fernbrake/core/lesson'
-import { fitsQuestion, markQuestion } from '@fernbrake/core/questions'
+import { filesOfAnswer, fitsQuestion, markQuestion } from '@fernbrake/core/questions'
 import { isPlausible } from '@fernbrake/core/watching'
 import { prepared, within } from '../database/connect.ts'
 import { AttemptRow, ResponseRow } from '../database/models.ts'
@@ -22,6 +22,7 @@ import { storeChoices } from '../queries/choices.ts'
 import { storeTaken, type Taken } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
 import type { Context } from './context.ts'
+import { handedIds } from './handedFiles.ts'
 
 /** Reported times may lie past the film's end by this much, in ms: the container and the stream differ a little. */
 const END_SLACK_MS = 500
@@ -46,6 +47,10 @@ const REFUSALS = {
   noTriesLeft: {
     code: 'noTriesLeft',
     message: 'No tries are left for this question; the earlier answers stand.',
+  },
+  missingFile: {
+    code: 'missingFile',
+    message: 'A file of this answer has not arrived.',
   },
   wrongAnswerKind: {
     code: 'wrongAnswerKind',
@@ -94,9 +99,11 @@ export async function takeRecords(
             attributes: ['id', 'questionId'],
             transaction,
           })
+          const files = responses.flatMap(({ answer }) => filesOfAnswer(answer))
+          const handed = await handedIds(attemptId, files)
           const fresh: NewResponse[] = []
           for (const response of responses)
-            note(response.id, takeResponse(batch, response, earlier, fresh))
+            note(response.id, takeResponse(batch, response, { earlier, handed }, fresh))
           await ResponseRow.bulkCreate(fresh, { transaction })
           if (batch.choices.length > 0)
             await storeChoices(within(database, transaction), attemptId, batch.choices)
@@ -145,13 +152,20 @@ function takeSpan(batch: Batch, record: SpanRecord): Refusal | null {
   return null
 }
 
+/** What the database holds of this learner. */
+interface Known {
+  earlier: readonly Pick<ResponseRow, 'id' | 'questionId'>[]
+  /** The question of each file that was handed in. */
+  handed: ReadonlyMap<string, string>
+}
+
 type NewResponse = CreationAttributes<ResponseRow>
 
 /** Marks a response and puts it among the `fresh` ones, unless it is kept already or can never be. */
 function takeResponse(
   { attempt, lesson }: Batch,
   record: ResponseRecordInput,
-  earlier: readonly Pick<ResponseRow, 'id' | 'questionId'>[],
+  { earlier, handed }: Known,
   fresh: NewResponse[],
 ): Refusal | null {
   const cue = Object.hasOwn(lesson.cues, record.cueId) ? lesson.cues[record.cueId]! : null
@@ -161,6 +175,8 @@ function takeResponse(
   if (!fitsQuestion(question, record.answer)) return REFUSALS.wrongAnswerKind
   const known = [...earlier, ...fresh]
   if (known.some(({ id }) => id === record.id)) return null
+  if (filesOfAnswer(record.answer).some((id) => handed.get(id) !== question.id))
+    return REFUSALS.missingFile
   const tries = known.filter(({ questionId }) => questionId === question.id).length
   if (question.tries > 0 && tries >= question.tries) return REFUSALS.noTriesLeft
   const { verdict, points } = markQuestion(question, record.answer)

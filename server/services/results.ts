@@ -2,8 +2,14 @@
 import type { LearnerResult, ResultsReply } from '@fernbrake/core/contract'
 import { lessonOutcome, type AttemptOutcome } from '@fernbrake/core/analysis'
 import type { Lesson } from '@fernbrake/core/lesson'
-import { readableAnswer } from '@fernbrake/core/questions'
-import { AttemptRow, EditionRow, PersonRow, type ResponseRow } from '../database/models.ts'
+import { filesOfAnswer, readableAnswer } from '@fernbrake/core/questions'
+import {
+  AttemptRow,
+  EditionRow,
+  HandedFileRow,
+  PersonRow,
+  type ResponseRow,
+} from '../database/models.ts'
 import { waysByAttempt, type WayTaken } from '../queries/choices.ts'
 import { readCovered, type Covered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
@@ -29,11 +35,12 @@ export async function readResults(
   const lesson = await editionDocument({ lessonId, edition: wanted })
   const attempts = await AttemptRow.findAll({ where: { lessonId, edition: wanted } })
   const ids = attempts.map((attempt) => attempt.id)
-  const [people, responsesBy, covered, ways] = await Promise.all([
+  const [people, responsesBy, covered, ways, handed] = await Promise.all([
     PersonRow.findAll({ where: { id: attempts.map((attempt) => attempt.personId) } }),
     responsesByAttempt(ids),
     readCovered(database, ids),
     waysByAttempt(database, ids),
+    HandedFileRow.findAll({ where: { attemptId: ids } }),
   ])
   const outcome = lessonOutcome(
     lesson,
@@ -51,6 +58,7 @@ export async function readResults(
       responses: responsesBy.get(attempt.id) ?? [],
       covered: covered.get(attempt.id),
       ways: ways.get(attempt.id) ?? [],
+      handed: handed.filter((file) => file.attemptId === attempt.id),
     }),
   )
   return {
@@ -69,10 +77,11 @@ interface LearnerRows {
   responses: ResponseRow[]
   covered: Covered | undefined
   ways: WayTaken[]
+  handed: HandedFileRow[]
 }
 
 function toLearner(lesson: Lesson, outcome: AttemptOutcome, rows: LearnerRows): LearnerResult {
-  const { attempt, person, responses, covered, ways } = rows
+  const { attempt, person, responses, covered, ways, handed } = rows
   return {
     ...outcome,
     name: person.name,
@@ -88,6 +97,9 @@ function toLearner(lesson: Lesson, outcome: AttemptOutcome, rows: LearnerRows): 
       verdict: row.verdict,
       points: row.points,
       text: readableAnswer(lesson.questions[row.questionId]!, row.answer),
+      files: handed
+        .filter(({ id }) => filesOfAnswer(row.answer).includes(id))
+        .map(({ id, name, contentType }) => ({ id, name, contentType })),
       answeredAt: row.answeredAt.toISOString(),
     })),
   }

@@ -51,6 +51,7 @@ beforeAll(async () => {
     code,
     attemptId: opened.body.attemptId,
     file: 'poster',
+    fileId: 'nothing',
     revision: '0',
   })
   Object.assign(agents, {
@@ -82,7 +83,13 @@ describe.each(routes)('%s', (name) => {
     const { status } = await (spec.method === 'get' ? request : request.send({ nonsense: true }))
     const isRefused = status === 401 || status === 403
     // A missing file of an existing medium is 404 too, but only for those who may ask; so is what nobody has answered.
-    const mayBeMissing = ['mediaFile', 'prepareAgain', 'tally'].includes(name)
+    const mayBeMissing = [
+      'mediaFile',
+      'prepareAgain',
+      'tally',
+      'handedFile',
+      'handedFileOf',
+    ].includes(name)
     if (MAY[spec.access].includes(who)) {
       if (name !== 'signIn') expect(isRefused).toBe(false)
       if (!mayBeMissing) expect(status).not.toBe(404)

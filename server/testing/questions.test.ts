@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { edits, MOST_NEW_IDS, runEdit, type Lesson } from '@fernbrake/core/lesson'
 import {
   drawAnswer,
+  filesOfAnswer,
   isByPerson,
   isGraded,
   QUESTION_KINDS,
@@ -11,6 +12,7 @@ import {
   type QuestionKindName,
 } from '@fernbrake/core/questions'
 import { edited, lessonWithFilm, PART } from '@fernbrake/core/testing'
+import { HandedFileRow } from '../database/models.ts'
 import { putLesson, putMedia, startTestServer, type Agent, type TestServer } from './testServer.ts'
 
 let server: TestServer
@@ -77,6 +79,14 @@ async function sendTo(
 describe('an answer', () => {
   it('to each kind is marked by the server, and a repeat changes nothing', async () => {
     const learner = await goIn()
+    // How files get there is tested with them.
+    for (const questionId of ['upload', 'recording'] as const)
+      await HandedFileRow.bulkCreate(
+        filesOfAnswer(rightOf(questionId)).map((id) => ({
+          ...{ attemptId: learner.attemptId, id, questionId, name: 'Sketch.png' },
+          ...{ contentType: 'image/png', bytes: 1, storageKey: 'none' },
+        })),
+      )
     const records = QUESTION_KINDS.map((kind) => answering(kind, rightOf(kind)))
     for (let time = 0; time < 2; time += 1)
       expect((await sendTo(learner, records)).kept).toHaveLength(QUESTION_KINDS.length)

@@ -184,6 +184,7 @@ export default {
       'Nothing is left out. | One stretch is left out: played unseen in the background, or longer than the time that passed. | {n} stretches are left out: played unseen in the background, or longer than the time that passed.',
     notAnswered: 'Not answered',
     nothingPicked: 'nothing',
+    handedPicture: 'Picture that was handed in: {name}',
     tryPoints: 'Try {number} · 1 mark | Try {number} · {points} marks',
     verdict: {
       right: 'Right',

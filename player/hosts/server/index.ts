@@ -6,6 +6,8 @@ import { markQuestion } from '@fernbrake/core/questions'
 import type { Host, HostState, OpenedLesson } from '../Host.ts'
 import { beaconRecords, readAttempt, readTally, sendRecords } from './api.ts'
 import { dropEarlyStage, takeEarlyAttempt, takeEarlyVideo } from './early.ts'
+import { openFileQueue, type WaitingFile } from './fileQueue.ts'
+import { createFileSender, type FileOutcome } from './fileSender.ts'
 import { openRecordQueue, type RecordQueue } from './recordQueue.ts'
 import { createSender, SEND_EVERY_MS, type Sender } from './sender.ts'
 
@@ -13,15 +15,27 @@ import { createSender, SEND_EVERY_MS, type Sender } from './sender.ts'
 const MOST_WAITING = 5000
 
 export async function createServerHost(attemptId: string): Promise<Host> {
-  const queue = await openRecordQueue(attemptId)
+  const [queue, fileQueue] = await Promise.all([
+    openRecordQueue(attemptId),
+    openFileQueue(attemptId),
+  ])
+  const files = await createFileSender({
+    ...{ attemptId, queue: fileQueue, newId: () => nanoid() },
+    send: sendFile,
+    onThere: () => void sender.flush(),
+  })
   const listeners = new Set<(state: HostState) => void>()
   const sender = createSender({
     queue,
     send: (records) => sendRecords(attemptId, records),
     beacon: (records) => beaconRecords(attemptId, records),
     onState: (state) => listeners.forEach((listener) => listener(state)),
+    holdsBack: (record) => files.holdsBack(record),
   })
-  const stop = keepSending(sender)
+  const stop = keepSending({
+    leave: () => sender.leave(),
+    flush: async () => void (await Promise.all([files.flush(), sender.flush()])),
+  })
   return {
     open: () => openAttempt(attemptId, queue, sender),
     // What is kept must be plain: the browser’s store takes nothing that the interface watches.
@@ -37,6 +51,7 @@ export async function createServerHost(attemptId: string): Promise<Host> {
       await sender.flush()
       return readTally(attemptId, questionId)
     },
+    files,
     flush: () => sender.flush(),
     destroy() {
       stop()
@@ -45,8 +60,22 @@ export async function createServerHost(attemptId: string): Promise<Host> {
   }
 }
 
+/** Most lessons ask for no files, so what sends them is fetched with the first. */
+async function sendFile(
+  file: WaitingFile,
+  onProgress: (sentBytes: number) => void,
+  signal: AbortSignal,
+): Promise<FileOutcome> {
+  try {
+    const { uploadFile } = await import('./tusUpload.ts')
+    return await uploadFile(file, onProgress, signal)
+  } catch {
+    return { kind: 'unreachable' }
+  }
+}
+
 /** Every few seconds, when the connection comes back, and when the page is put away. */
-function keepSending(sender: Sender): () => void {
+function keepSending(sender: Pick<Sender, 'flush' | 'leave'>): () => void {
   const timer = setInterval(() => void sender.flush(), SEND_EVERY_MS)
   const onOnline = () => void sender.flush()
   const onHide = () => {

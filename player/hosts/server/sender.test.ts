@@ -152,6 +152,24 @@ describe('sending', () => {
   })
 })
 
+describe('an answer whose file is still on its way', () => {
+  it('waits, and holds nothing else up', async () => {
+    const { send, kept } = serverThat([])
+    let waits = true
+    const holdsBack = ({ id }: LearnerRecord) => waits && id === 'a'
+    const sender = createSender({
+      ...{ queue, send, holdsBack },
+      ...{ beacon: () => undefined, onState: () => undefined },
+    })
+    for (const id of ['a', 'b']) await sender.add(finish(id))
+    await sender.flush()
+    expect([[...kept.keys()], sender.state().waiting]).toEqual([['b'], 1])
+    waits = false
+    await sender.flush()
+    expect([...kept.keys()]).toEqual(['b', 'a'])
+  })
+})
+
 describe('the queue', () => {
   it('gives records back in the order in which they came, each attempt its own', async () => {
     const other = await openRecordQueue('another')

@@ -14,6 +14,9 @@ export const SEND_EVERY_MS = 5000
 /** Browsers refuse beacons above 64 kB; records take at most a few hundred bytes. */
 const MOST_IN_A_BEACON = 100
 
+/** More answers than this never wait for their files at one time. */
+const MOST_HELD_BACK = 50
+
 /** What came of sending a batch. */
 export type SendOutcome =
   | { kind: 'acknowledged'; reply: RecordsReply }
@@ -29,6 +32,8 @@ export interface SenderParts {
   /** Hands records to the browser to send while the page goes away; no answer is heard. */
   beacon(records: LearnerRecord[]): void
   onState(state: HostState): void
+  /** Whether a record must wait, for instance for a file that goes with it. */
+  holdsBack?(record: LearnerRecord): boolean
 }
 
 export interface Sender {
@@ -38,7 +43,13 @@ export interface Sender {
   state(): HostState
 }
 
-export function createSender({ queue, send, beacon, onState }: SenderParts): Sender {
+export function createSender({
+  queue,
+  send,
+  beacon,
+  onState,
+  holdsBack = () => false,
+}: SenderParts): Sender {
   let state: HostState = { waiting: 0, connection: 'online', refused: [] }
   let sending: Promise<void> | null = null
   const change = (next: Partial<HostState>) => {
@@ -81,9 +92,14 @@ export function createSender({ queue, send, beacon, onState }: SenderParts): Sen
     for (const record of records) if (!(await sendBatch([record]))) return false
     return true
   }
+  /** The oldest that need not wait; a few may wait for long and must not stand in the way of all others. */
+  const readyOnes = async (most: number) => {
+    const oldest = await queue.oldest(most + MOST_HELD_BACK)
+    return oldest.filter((record) => !holdsBack(record)).slice(0, most)
+  }
   const sendAll = async () => {
     for (;;) {
-      const records = await queue.oldest(RECORDS_AT_ONCE)
+      const records = await readyOnes(RECORDS_AT_ONCE)
       if (records.length === 0 || !(await sendBatch(records))) return
     }
   }
@@ -97,7 +113,7 @@ export function createSender({ queue, send, beacon, onState }: SenderParts): Sen
       return sending
     },
     async leave() {
-      const records = await queue.oldest(MOST_IN_A_BEACON)
+      const records = await readyOnes(MOST_IN_A_BEACON)
       if (records.length > 0) beacon(records)
     },
     state: () => state,

@@ -94,6 +94,7 @@ export default {
       'Captions become the script: the text beside which you place questions, overlays and bookmarks. Bring in a WebVTT or SRT file, or drop it here.',
     captionFaults:
       'The captions were not taken in, and nothing was changed. These lines must be mended first:',
+    readingCaptions: 'Reading “{name}”…',
     captionFault: {
       notThisFormat: 'This is neither a WebVTT nor an SRT file.',
       brokenTime: 'Line {line}: the time cannot be read.',
@@ -101,6 +102,7 @@ export default {
       tooLong: 'Line {line}: more text than a caption can hold.',
       tooMany: 'There are more captions than can be taken in.',
       empty: 'There are no captions in this file.',
+      cannotBeOpened: 'The file cannot be opened any more. Choose it once more.',
     },
     closer: 'Closer',
     wider: 'Wider',

@@ -6,28 +6,28 @@ import { useI18n } from 'vue-i18n'
 import { RouterLink, useRoute } from 'vue-router'
 import { writeMoment } from '../ui/dates.ts'
 import FernMark from '../ui/FernMark.vue'
-import type { Draft } from './useDraft.ts'
+import type { Draft, Keeping } from './useDraft.ts'
 
 const props = defineProps<{ draft: Draft; canPublish: boolean }>()
 const emit = defineEmits<{ publish: []; settings: []; keys: [] }>()
 const { t } = useI18n()
 const route = useRoute()
 
-const status = computed(() => {
-  const { keeping, state, keptAt, editions } = props.draft
-  const waiting = state.value.pending.length
-  const base =
-    editions.value.length > 0
-      ? t('bench.draftAfter', { number: editions.value.length })
-      : t('bench.draft')
-  const word = {
-    kept: t('bench.keptAt', { time: writeMoment(keptAt.value) }),
-    sending: t('bench.keeping'),
-    offline: t('bench.offline', waiting),
-    signedOut: t('bench.signedOut', waiting),
-  }[keeping.value]
-  return { base, word, quiet: keeping.value === 'kept' || keeping.value === 'sending' }
+const title = computed(() => props.draft.lesson.value.title || t('bench.untitled'))
+const base = computed(() => {
+  const number = props.draft.editions.value.length
+  return number > 0 ? t('bench.draftAfter', { number }) : t('bench.draft')
 })
+const waiting = computed(() => props.draft.state.value.pending.length)
+/** Written only where it is shown: this is asked with every edit. */
+const keepingWords: Record<Keeping, () => string> = {
+  kept: () => t('bench.keptAt', { time: writeMoment(props.draft.keptAt.value) }),
+  sending: () => t('bench.keeping'),
+  offline: () => t('bench.offline', waiting.value),
+  signedOut: () => t('bench.signedOut', waiting.value),
+}
+const keepingWord = computed(() => keepingWords[props.draft.keeping.value]())
+const isQuiet = computed(() => ['kept', 'sending'].includes(props.draft.keeping.value))
 const undoWord = computed(() => {
   const name = props.draft.undoName.value
   return name ? t('bench.undoNamed', { name: t(`edit.${name}`) }) : t('bench.nothingToUndo')
@@ -46,11 +46,11 @@ const lessonId = computed(() => props.draft.lessonId)
     /></RouterLink>
     <h1 dir="auto">
       <button type="button" :title="t('sheet.lesson')" @click="emit('settings')">
-        {{ draft.lesson.value.title || t('bench.untitled') }}
+        {{ title }}
       </button>
     </h1>
-    <p class="status" role="status" data-test="keeping" :class="{ loud: !status.quiet }">
-      {{ status.base }} · {{ status.word }}
+    <p class="status" role="status" data-test="keeping" :class="{ loud: !isQuiet }">
+      {{ base }} · {{ keepingWord }}
       <RouterLink
         v-if="draft.keeping.value === 'signedOut'"
         :to="{ name: 'sign-in', query: { to: route.fullPath } }"

@@ -5,7 +5,7 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { nanoid } from 'nanoid'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { readCaptions, scriptFrom, type CaptionFault } from '@fernbrake/core/formats'
+import { scriptFrom, type CaptionFault } from '@fernbrake/core/formats'
 import { cueStartMs, edits, lineIndexAt, type Cue } from '@fernbrake/core/lesson'
 import CueCard from './CueCard.vue'
 import DeskTabs from './DeskTabs.vue'
@@ -13,12 +13,17 @@ import ScriptFind from './ScriptFind.vue'
 import ScriptLine from './ScriptLine.vue'
 import ScriptTools from './ScriptTools.vue'
 import TapBar from './TapBar.vue'
+import { readCaptionFile } from './readCaptionFile.ts'
 import { useBench, type CueKind } from './useBench.ts'
 
 const bench = useBench()
 const { t } = useI18n()
 const list = ref<HTMLElement | null>(null)
-const faults = ref<CaptionFault[]>([])
+/** A fault of the file, or of reaching it. */
+type Fault = Pick<CaptionFault, 'line'> & { code: CaptionFault['code'] | 'cannotBeOpened' }
+const faults = ref<Fault[]>([])
+/** Name of the file that is being read. */
+const reading = ref<string | null>(null)
 const editingId = ref<string | null>(null)
 const tapping = ref(false)
 const showsTools = ref(false)
@@ -89,9 +94,11 @@ function placeAt(kind: CueKind, index: number): void {
 async function take(file: File | undefined): Promise<void> {
   const partId = bench.part.value?.id
   if (!file || !partId || !bench.canEdit.value) return
-  const read = readCaptions(await file.text())
-  faults.value = read.ok ? [] : read.faults
-  if (!read.ok) return
+  reading.value = file.name
+  const read = await readCaptionFile(file)
+  reading.value = null
+  faults.value = read ? (read.ok ? [] : read.faults) : [{ line: 1, code: 'cannotBeOpened' }]
+  if (!read?.ok) return
   const language = bench.scriptLanguage.value
   const script = scriptFrom(read, () => nanoid(10))
   if (bench.draft.make(edits.importScript, { id: nanoid(), partId, language, ...script }))
@@ -150,6 +157,9 @@ const setEditing = (id: string, on: boolean) => (editingId.value = on ? id : nul
         </li>
       </ul>
     </div>
+    <p v-if="reading" class="notice quiet" role="status">
+      {{ t('bench.readingCaptions', { name: reading }) }}
+    </p>
     <div ref="list" class="lines" tabindex="-1">
       <p v-if="bench.lines.value.length === 0" class="empty">{{ t('bench.noScript') }}</p>
       <div class="all" :style="{ height: `${virtualizer.getTotalSize()}px` }">

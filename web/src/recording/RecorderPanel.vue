@@ -8,8 +8,8 @@ import { clockTime } from '@fernbrake/core/media'
 import { useSession } from '../stores/session.ts'
 import { writeDayAndTime } from '../ui/dates.ts'
 import SoundPlayer from '../ui/SoundPlayer.vue'
-import { useDevices, type Source } from './useDevices.ts'
-import { useRecorder } from './useRecorder.ts'
+import { useDevices, type Source } from '@fernbrake/player'
+import { useRecorder } from '@fernbrake/player'
 
 const props = defineProps<{
   takes: 'film' | 'sound'

@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import { onMounted, ref, useTemplateRef, watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { writeDayAndTime } from '../ui/dates.ts'
-import { useDevices } from './useDevices.ts'
+import { useDevices } from '@fernbrake/player'
 
 const emit = defineEmits<{ taken: [picture: File]; close: [] }>()
 const { t } = useI18n()

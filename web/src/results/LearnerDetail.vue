@@ -7,9 +7,10 @@ import { plainOf } from '@fernbrake/core/fields'
 import { isByPerson, type Question, type Verdict } from '@fernbrake/core/questions'
 import { cuesInOrder, partsInOrder, type Lesson } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
+import HandedFile from './HandedFile.vue'
 import { Frond, pluralOf, type FrondCue } from '@fernbrake/player'
 
-const props = defineProps<{ lesson: Lesson; learner: LearnerResult }>()
+const props = defineProps<{ lessonId: string; lesson: Lesson; learner: LearnerResult }>()
 const { t, n } = useI18n()
 const part = computed(() => partsInOrder(props.lesson)[0]!)
 const stretches = computed(() => props.learner.stretches[part.value.id] ?? [])
@@ -91,7 +92,16 @@ const watchedWords = computed(() =>
         <ul>
           <li v-for="answer in answers" :key="answer.tryNumber" :class="answer.verdict">
             <b>{{ t(`results.verdict.${verdictOf(question, answer.verdict)}`) }}</b>
-            <span class="given" dir="auto">{{ wordsOf(question, answer.text) }}</span>
+            <span v-if="answer.files.length > 0" class="given">
+              <HandedFile
+                v-for="file in answer.files"
+                :key="file.id"
+                :file="file"
+                :lesson-id="lessonId"
+                :attempt-id="learner.attemptId"
+              />
+            </span>
+            <span v-else class="given" dir="auto">{{ wordsOf(question, answer.text) }}</span>
             <span class="muted">
               {{
                 t(

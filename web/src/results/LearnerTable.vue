@@ -10,7 +10,7 @@ import { Frond } from '@fernbrake/player'
 import { writeMoment } from '../ui/dates.ts'
 import LearnerDetail from './LearnerDetail.vue'
 
-const props = defineProps<{ lesson: Lesson; learners: LearnerResult[] }>()
+const props = defineProps<{ lessonId: string; lesson: Lesson; learners: LearnerResult[] }>()
 const { t, n } = useI18n()
 const opened = ref<Record<string, boolean>>({})
 const part = computed(() => partsInOrder(props.lesson)[0]!)
@@ -74,7 +74,7 @@ const number = (value: number) => n(value, { maximumFractionDigits: 2 })
       <template #body="{ data }">{{ writeMoment(new Date(data.lastSeenAt)) }}</template>
     </Column>
     <template #expansion="{ data }">
-      <LearnerDetail :lesson="lesson" :learner="data" />
+      <LearnerDetail :lesson-id="lessonId" :lesson="lesson" :learner="data" />
     </template>
   </DataTable>
 </template>

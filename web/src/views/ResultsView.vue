@@ -213,7 +213,7 @@ function choose(number: number): void {
       </section>
       <section>
         <h2>{{ t('results.learners') }}</h2>
-        <LearnerTable :lesson="lesson" :learners="learners" />
+        <LearnerTable :lesson-id="lessonId" :lesson="lesson" :learners="learners" />
       </section>
     </template>
   </main>

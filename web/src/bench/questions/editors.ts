@@ -10,9 +10,11 @@ import MatchEditor from './MatchEditor.vue'
 import NumberEditor from './NumberEditor.vue'
 import PollEditor from './PollEditor.vue'
 import RecapEditor from './RecapEditor.vue'
+import RecordingEditor from './RecordingEditor.vue'
 import ScaleEditor from './ScaleEditor.vue'
 import ShortTextEditor from './ShortTextEditor.vue'
 import TrueFalseEditor from './TrueFalseEditor.vue'
+import UploadEditor from './UploadEditor.vue'
 
 export const EDITORS: Readonly<Record<QuestionKindName, Component>> = {
   choice: ChoiceEditor,
@@ -24,6 +26,8 @@ export const EDITORS: Readonly<Record<QuestionKindName, Component>> = {
   match: MatchEditor,
   area: AreaEditor,
   longText: LongTextEditor,
+  upload: UploadEditor,
+  recording: RecordingEditor,
   poll: PollEditor,
   scale: ScaleEditor,
   checklist: LinesEditor,

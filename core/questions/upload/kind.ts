@@ -1,0 +1,40 @@
+// What a question that asks for files can do.
+import { issueAt, type QuestionKind } from '../kind.ts'
+import { waitingForPerson } from '../mark.ts'
+import type { UploadAnswer, UploadQuestion } from './schema.ts'
+import { FILE_SORTS, type FileSort } from './sorts.ts'
+
+export const BYTES_A_MEGABYTE = 1_000_000
+
+/** The sorts of file that a question takes. */
+export const sortsTaken = ({ takes }: Pick<UploadQuestion, 'takes'>): FileSort[] =>
+  FILE_SORTS.filter((sort) => takes[sort])
+
+export const upload: QuestionKind<UploadQuestion, UploadAnswer> = {
+  graded: true,
+  byPerson: true,
+  blank: (base) => ({
+    ...base,
+    tries: 1,
+    kind: 'upload',
+    takes: { picture: true, document: true, sound: false, film: false },
+    mostFiles: 1,
+    mostMegabytes: 20,
+  }),
+  mark: waitingForPerson,
+  fits({ mostFiles, mostMegabytes }, { files }) {
+    const most = mostMegabytes * BYTES_A_MEGABYTE
+    const isTwice = new Set(files.map(({ id }) => id)).size < files.length
+    return files.length > 0 && files.length <= mostFiles && !isTwice
+      ? files.every(({ bytes }) => bytes <= most)
+      : false
+  },
+  readable: (_question, { files }) => files.map(({ name }) => name).join(', '),
+  findWhatCannotBeAsked: (question) =>
+    sortsTaken(question).length === 0
+      ? [issueAt('takes', 'question.noFileSort', 'No sort of file is taken.')]
+      : [],
+  texts: () => [],
+  media: () => [],
+  draw: () => ({ kind: 'upload', files: [{ id: 'sketch', name: 'Sketch.png', bytes: 24_000 }] }),
+}

@@ -1,0 +1,153 @@
+<script setup lang="ts">
+// One cue on the frond: a leaf, a fan, a blade on its lane, a knob, a shoot or a ring.
+import { computed } from 'vue'
+import FrondFan from './FrondFan.vue'
+import FrondShoot from './FrondShoot.vue'
+import type { FrondCue } from './model.ts'
+import {
+  bladePath,
+  LEAF_PATH,
+  leafFillTop,
+  NOTE_PATH,
+  NOTE_TOP,
+  RING_RADIUS,
+  TICK_PATH,
+  VEIN_PATH,
+} from './shapes.ts'
+
+const props = defineProps<{
+  cue: FrondCue
+  /** Where it begins, and how far it reaches, in pixels of the drawing. */
+  left: number
+  width: number
+  stemY: number
+  /** The middle of an overlay's lane. */
+  laneY: number
+  small?: boolean
+  selected?: boolean
+  editable?: boolean
+}>()
+
+/** A blade too short to be pointed at keeps room between its two ends. */
+const endX = computed(() => Math.max(8, props.width))
+const place = computed(() => `translate(${props.left} ${props.stemY})`)
+const scaled = computed(() => `${place.value} scale(${props.small ? 0.6 : 1})`)
+const clipId = computed(() => `fill-${props.cue.id}`)
+</script>
+
+<template>
+  <g :data-cue="cue.id" class="cue" :class="[cue.kind, { selected, small, editable }]">
+    <title>{{ cue.label }}</title>
+    <g v-if="cue.kind === 'question'" :transform="scaled">
+      <path :d="LEAF_PATH" class="hit" />
+      <path :d="LEAF_PATH" class="leaf" :class="cue.standing" />
+      <template v-if="cue.share !== undefined">
+        <clipPath :id="clipId">
+          <rect x="-20" :y="leafFillTop(cue.share)" width="60" height="60" />
+        </clipPath>
+        <path :d="LEAF_PATH" class="leaf-fill" :clip-path="`url(#${clipId})`" />
+      </template>
+      <path v-if="cue.standing === 'open'" :d="VEIN_PATH" class="vein" />
+      <path v-if="cue.standing === 'right'" :d="TICK_PATH" class="tick" />
+    </g>
+    <g v-else-if="cue.kind === 'recap'" :transform="scaled"><FrondFan :cue="cue" /></g>
+    <g v-else-if="cue.kind === 'overlay'" :transform="`translate(${left} ${laneY})`">
+      <line v-if="!small" x1="0" x2="0" :y1="stemY - laneY + 2" y2="0" class="stalk" />
+      <path :d="bladePath(width)" class="blade" :transform="small ? 'scale(1 0.5)' : undefined" />
+      <template v-if="editable">
+        <rect
+          v-for="part in ['start', 'end'] as const"
+          :key="part"
+          class="grip"
+          :data-cue="cue.id"
+          :data-part="part"
+          :x="(part === 'start' ? 0 : endX) - 5"
+          y="-7"
+          width="10"
+          height="14"
+        />
+      </template>
+    </g>
+    <g v-else-if="cue.kind === 'note'" :transform="scaled">
+      <path :d="NOTE_PATH" class="hit" />
+      <path :d="NOTE_PATH" class="thread" />
+      <circle r="3" :cy="NOTE_TOP" class="knob" />
+    </g>
+    <g v-else-if="cue.kind === 'fork'" :transform="scaled"><FrondShoot /></g>
+    <g v-else :transform="place">
+      <circle :r="12" class="hit" />
+      <circle :r="small ? 3.5 : RING_RADIUS" class="ring" />
+    </g>
+  </g>
+</template>
+
+<style scoped>
+.editable {
+  cursor: grab;
+}
+.hit {
+  fill: transparent;
+  stroke: transparent;
+  stroke-width: 12;
+}
+.leaf {
+  fill: var(--surface);
+  stroke: var(--rust);
+  stroke-width: 1.75;
+}
+.leaf.answered,
+.leaf.right,
+.small .leaf {
+  fill: var(--rust);
+}
+.leaf-fill {
+  fill: var(--rust);
+}
+.vein {
+  fill: none;
+  stroke: var(--rust);
+  stroke-width: 1.25;
+}
+.small .vein {
+  display: none;
+}
+.tick {
+  fill: none;
+  stroke: var(--surface);
+  stroke-width: 2.5;
+}
+.blade {
+  fill: var(--slate);
+}
+.stalk {
+  stroke: var(--slate);
+  stroke-width: 1.25;
+}
+.ring {
+  fill: var(--surface);
+  stroke: var(--straw);
+  stroke-width: 2.5;
+}
+.thread {
+  fill: none;
+  stroke: var(--ink-2);
+  stroke-width: 1.5;
+  stroke-dasharray: 1.5 3;
+  stroke-linecap: round;
+}
+.knob {
+  fill: var(--ink-2);
+}
+.grip {
+  fill: transparent;
+  cursor: ew-resize;
+}
+.selected .leaf,
+.selected .blade,
+.selected .ring,
+.selected :deep(.bud),
+.selected .knob {
+  stroke: var(--ink);
+  stroke-width: 2.75;
+}
+</style>

@@ -1,0 +1,47 @@
+// Files that go with answers wait in IndexedDB until the server has them; without IndexedDB in memory.
+import { openDB, type DBSchema } from 'idb'
+
+export interface WaitingFile {
+  id: string
+  attemptId: string
+  questionId: string
+  name: string
+  content: Blob
+}
+
+export interface FileQueue {
+  add(file: WaitingFile): Promise<void>
+  list(): Promise<WaitingFile[]>
+  drop(id: string): Promise<void>
+}
+
+interface FilesSchema extends DBSchema {
+  files: { key: string; value: WaitingFile; indexes: { attempt: string } }
+}
+
+/** The queue of one attempt. */
+export async function openFileQueue(attemptId: string): Promise<FileQueue> {
+  try {
+    const database = await openDB<FilesSchema>('fernbrake-files', 1, {
+      upgrade(made) {
+        made.createObjectStore('files', { keyPath: 'id' }).createIndex('attempt', 'attemptId')
+      },
+    })
+    return {
+      add: async (file) => void (await database.put('files', file)),
+      list: () => database.getAllFromIndex('files', 'attempt', attemptId),
+      drop: (id) => database.delete('files', id),
+    }
+  } catch {
+    return memoryQueue()
+  }
+}
+
+function memoryQueue(): FileQueue {
+  const waiting = new Map<string, WaitingFile>()
+  return {
+    add: (file) => Promise.resolve(void waiting.set(file.id, file)),
+    list: () => Promise.resolve([...waiting.values()]),
+    drop: (id) => Promise.resolve(void waiting.delete(id)),
+  }
+}

@@ -1,0 +1,142 @@
+// Files that learners hand in: who may, what is taken by its content, and who gets them back.
+import { fileTypeFromFile } from 'file-type'
+import type { Response } from 'express'
+import { open, rm, stat } from 'node:fs/promises'
+import { TextDecoder } from 'node:util'
+import type { Person, ProblemType } from '@fernbrake/core/contract'
+import { cleanText, idSchema } from '@fernbrake/core/fields'
+import { filesAsked, isOfSort, type FileSort } from '@fernbrake/core/questions'
+import { HandedFileRow } from '../database/models.ts'
+import { HttpError } from '../http/HttpError.ts'
+import { attemptFacts } from '../queries/attemptFacts.ts'
+import { editionDocument } from '../queries/editions.ts'
+import type { Context } from './context.ts'
+
+/** What an upload says of the file that it brings. */
+export interface HandedUpload {
+  attemptId: string
+  questionId: string
+  fileId: string
+  name: string
+}
+
+/** Reads what an upload says of itself; null where something is missing or not as it should be. */
+export function readHandedUpload(
+  said: Readonly<Record<string, string | null>> | undefined,
+): HandedUpload | null {
+  const [attemptId, questionId, fileId] = ['attemptId', 'questionId', 'fileId'].map((key) =>
+    idSchema.safeParse(said?.[key]),
+  )
+  if (!attemptId?.success || !questionId?.success || !fileId?.success) return null
+  const name = cleanText(said?.filename ?? '')
+    .trim()
+    .slice(0, 200)
+  return {
+    ...{ attemptId: attemptId.data, questionId: questionId.data, fileId: fileId.data },
+    name: name || 'file',
+  }
+}
+
+/** So many files of one learner for one question are kept: enough for every try, and for changing one's mind. */
+const MOST_KEPT = 60
+
+/** What a question of an attempt's lesson takes as files; null where it asks for none. */
+async function askedBy({ attemptId, questionId }: HandedUpload) {
+  const facts = await attemptFacts(attemptId)
+  const lesson = facts && (await editionDocument(facts))
+  if (!lesson || !Object.hasOwn(lesson.questions, questionId)) return null
+  return filesAsked(lesson.questions[questionId]!)
+}
+
+/** Why this person may not hand this in, or null. What is not theirs does not exist for them. */
+export async function whyNotHandIn(
+  person: Person,
+  upload: HandedUpload | null,
+  bytes: number | undefined,
+): Promise<ProblemType | null> {
+  const facts = upload && (await attemptFacts(upload.attemptId))
+  if (!upload || facts?.personId !== person.id) return 'not-found'
+  const asked = await askedBy(upload)
+  if (!asked) return 'not-found'
+  if (bytes === undefined || bytes < 1 || bytes > asked.mostBytes) return 'too-large'
+  const { attemptId, questionId } = upload
+  const kept = await HandedFileRow.count({ where: { attemptId, questionId } })
+  return kept < MOST_KEPT ? null : 'too-large'
+}
+
+/**
+ * Takes a finished upload in, whatever its name and its sender say it is: what counts is its content. Called again for
+ * the same file it changes nothing. Throws `file-refused`, and the bytes are gone then.
+ */
+export async function takeHandedFile(
+  { store }: Context,
+  upload: HandedUpload,
+  path: string,
+): Promise<void> {
+  const { attemptId, questionId, fileId: id, name } = upload
+  if (await HandedFileRow.count({ where: { attemptId, id } })) return rm(path, { force: true })
+  const asked = await askedBy(upload)
+  const contentType = asked && (await contentOf(path, asked.sorts))
+  if (!contentType) {
+    await rm(path, { force: true })
+    throw new HttpError('file-refused')
+  }
+  const storageKey = `handed/${attemptId}/${id}`
+  const { size: bytes } = await stat(path)
+  await store.take(storageKey, path)
+  await HandedFileRow.create({ attemptId, id, questionId, name, contentType, bytes, storageKey })
+}
+
+/** The content type of a file if it is of one of these sorts by what stands in it; null where it is not. */
+async function contentOf(path: string, sorts: readonly FileSort[]): Promise<string | null> {
+  const found = await fileTypeFromFile(path).catch(() => undefined)
+  const type = found?.mime ?? ((await isPlainText(path)) ? 'text/plain' : null)
+  return type && sorts.some((sort) => isOfSort(sort, type)) ? type : null
+}
+
+/** So much of a file is looked at to tell whether it is words. */
+const LOOKED_AT_BYTES = 1_000_000
+
+async function isPlainText(path: string): Promise<boolean> {
+  const file = await open(path)
+  try {
+    const { buffer, bytesRead } = await file.read(Buffer.alloc(LOOKED_AT_BYTES))
+    const start = buffer.subarray(0, bytesRead)
+    // A letter may be cut in two at the end of what was read.
+    new TextDecoder('utf-8', { fatal: true }).decode(start, { stream: true })
+    return !start.includes(0)
+  } catch {
+    return false
+  } finally {
+    await file.close()
+  }
+}
+
+/** Content that a browser shows by itself, without anything in it that could act. */
+const isShown = (contentType: string) => /^(?:image|audio|video)\//.test(contentType)
+
+/** Answers with a file that was handed in. */
+export async function sendHandedFile(
+  { store }: Context,
+  where: { attemptId: string; id: string },
+  response: Response,
+): Promise<void> {
+  const file = await HandedFileRow.findOne({ where })
+  if (!file) throw new HttpError('not-found')
+  response.set('Content-Security-Policy', "default-src 'none'; media-src 'self'; sandbox")
+  if (!isShown(file.contentType)) response.attachment(file.name)
+  await store.send(file.storageKey, file.contentType, response)
+}
+
+/** Those of these files that this attempt has handed in for this question. */
+export async function handedIds(
+  attemptId: string,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, string>> {
+  if (ids.length === 0) return new Map()
+  const rows = await HandedFileRow.findAll({
+    where: { attemptId, id: [...ids] },
+    attributes: ['id', 'questionId'],
+  })
+  return new Map(rows.map(({ id, questionId }) => [id, questionId]))
+}

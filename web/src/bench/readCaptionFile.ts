@@ -1,0 +1,21 @@
+// Asks the worker for what stands in a caption file; it is started with the first file and kept for the next.
+import type { CaptionResult } from '@fernbrake/core/formats'
+import type { CaptionFile, CaptionsRead } from './captions.worker.ts'
+
+let worker: Worker | null = null
+let lastId = 0
+
+/** What the file says, or its faults; null where it cannot be opened. */
+export function readCaptionFile(file: File): Promise<CaptionResult | null> {
+  worker ??= new Worker(new URL('./captions.worker.ts', import.meta.url), { type: 'module' })
+  const [asked, id] = [worker, (lastId += 1)]
+  return new Promise((resolve) => {
+    const onRead = ({ data }: MessageEvent<CaptionsRead>) => {
+      if (data.id !== id) return
+      asked.removeEventListener('message', onRead)
+      resolve(data.read)
+    }
+    asked.addEventListener('message', onRead)
+    asked.postMessage({ id, file } satisfies CaptionFile)
+  })
+}
