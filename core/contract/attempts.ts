@@ -32,6 +32,8 @@ export const responseRecordSchema = z.strictObject({
   questionId: idSchema,
   answer: answerSchema,
   answeredAt: clockSchema,
+  /** Of a question with a countdown: how long it had been open by then, in ms. */
+  waitedMs: z.int().min(0).optional(),
 })
 
 /** Where the learner is, and which questions lie behind them; the newest by `at` wins. */
@@ -186,6 +188,7 @@ export const attemptRoutes = {
               'beyondEnd',
               'noTriesLeft',
               'missingFile',
+              'tooLate',
               'wrongAnswerKind',
               'futureClock',
             ]),

@@ -6,6 +6,9 @@ import { forkFields } from './forkSchema.ts'
 import { boxSchema, namedLookSchema, overlayExtras, overlayLookSchema } from './overlaySchema.ts'
 
 export const LESSON_SCHEMA_VERSION = 2
+/** The time that a question may set, in ms. */
+export const SHORTEST_COUNTDOWN_MS = 3000
+export const LONGEST_COUNTDOWN_MS = 3_600_000
 
 export const seekRuleSchema = z.enum(['free', 'backOnly', 'none'])
 
@@ -76,6 +79,8 @@ export const questionCueSchema = z.strictObject({
   sendBack: z.boolean(),
   /** Ask again on every re-watching, not only the first time. */
   again: z.boolean(),
+  /** So long a learner has for it, all tries together; without it as long as they like. Only where it holds. */
+  countdownMs: z.int().min(SHORTEST_COUNTDOWN_MS).max(LONGEST_COUNTDOWN_MS).optional(),
 })
 
 export const overlayCueSchema = z

@@ -227,9 +227,11 @@ function onAnswered(
 ): Advanced {
   const moment = momentOf(schedule, cueId)
   if (!moment) return same(state)
-  const next = { ...state, results: { ...state.results, [cueId]: result } }
   if (moment.kind === 'fork') return same(state)
-  const sendBack = moment.sendBack && !result.right && moment.evidence !== null
+  const isLate = state.timeUp[cueId] === true
+  const counted = { ...result, final: result.final || isLate }
+  const next = { ...state, results: { ...state.results, [cueId]: counted } }
+  const sendBack = moment.sendBack && !result.right && !isLate && moment.evidence !== null
   const heldHere = state.mode.kind === 'held' && state.mode.cueId === cueId
   return sendBack && heldHere ? review(schedule, next, moment) : withOverlays(schedule, next, [])
 }
@@ -303,19 +305,48 @@ function onChose(
   return way ? take(schedule, state, fork, way, 0) : same(state)
 }
 
-/** Time runs out on whoever does not choose: the default is taken, or the film goes straight on. */
+/** Time goes by for whoever is asked something that has a countdown. */
 function onClock(schedule: Schedule, state: PlaybackState, ms: number): Advanced {
-  if (!countdownOf(schedule, state)) return same(state)
-  const waited: PlaybackState = { ...state, waitedMs: state.waitedMs + Math.max(0, ms) }
-  const countdown = countdownOf(schedule, waited)!
-  if (countdown.leftMs > 0) return withOverlays(schedule, waited, [])
-  const fork = momentOf(schedule, countdown.cueId) as ForkMoment
+  const running = countdownOf(schedule, state)
+  if (!running) return same(state)
+  const moment = momentOf(schedule, running.cueId)!
+  const passedMs = Math.max(0, ms)
+  return moment.kind === 'fork'
+    ? countFork(schedule, state, moment, passedMs)
+    : countQuestion(schedule, state, moment, passedMs)
+}
+
+/** Time runs out on whoever does not choose: the default is taken, or the film goes straight on. */
+function countFork(
+  schedule: Schedule,
+  state: PlaybackState,
+  fork: ForkMoment,
+  passedMs: number,
+): Advanced {
+  const waited: PlaybackState = { ...state, waitedMs: state.waitedMs + passedMs }
+  if (countdownOf(schedule, waited)!.leftMs > 0) return withOverlays(schedule, waited, [])
   const way = fork.ways.find(({ id }) => id === fork.defaultChoice)
   if (way) return take(schedule, waited, fork, way, 0)
   // Nothing was chosen, but the fork lies behind the learner: no later jump is pulled back to it.
   const released = { ...state.released, [fork.cueId]: true as const }
   const freed: PlaybackState = { ...waited, mode: { kind: 'free' }, waitedMs: 0, released }
   return goOn(schedule, freed, fork, [hidden(fork)], false)
+}
+
+/** Time runs out on a question: what was answered by then stands, no further try counts, and the learner may go on. */
+function countQuestion(
+  schedule: Schedule,
+  state: PlaybackState,
+  { cueId }: QuestionMoment,
+  passedMs: number,
+): Advanced {
+  const waited = { ...state.waited, [cueId]: (state.waited[cueId] ?? 0) + passedMs }
+  const counted: PlaybackState = { ...state, waited }
+  if (countdownOf(schedule, counted)!.leftMs > 0) return withOverlays(schedule, counted, [])
+  const right = state.results[cueId]?.right ?? false
+  const results = { ...state.results, [cueId]: { right, final: true } }
+  const timeUp = { ...state.timeUp, [cueId]: true as const }
+  return withOverlays(schedule, { ...counted, results, timeUp }, [])
 }
 
 const hidden = ({ cueId }: Moment): PlaybackCommand => ({ kind: 'hide', cueId })

@@ -9,14 +9,17 @@ export const momentOf = (schedule: Schedule, cueId: string) =>
 /** The countdown that runs, and the share of it that is gone. */
 export function countdownOf(
   schedule: Schedule,
-  { mode, waitedMs }: PlaybackState,
+  state: PlaybackState,
 ): { cueId: string; share: number; leftMs: number } | null {
-  if (mode.kind !== 'held') return null
-  const moment = momentOf(schedule, mode.cueId)
-  if (moment?.kind !== 'fork' || moment.countdownMs === null) return null
-  const { countdownMs } = moment
+  const { mode } = state
+  const moment = mode.kind === 'held' ? momentOf(schedule, mode.cueId) : undefined
+  if (!moment || moment.countdownMs === null) return null
+  const { cueId, countdownMs } = moment
+  // Once no further answer counts, nothing runs out any more.
+  if (moment.kind === 'question' && state.results[cueId]?.final) return null
+  const waitedMs = moment.kind === 'fork' ? state.waitedMs : (state.waited[cueId] ?? 0)
   const share = Math.min(1, waitedMs / countdownMs)
-  return { cueId: mode.cueId, share, leftMs: Math.max(0, countdownMs - waitedMs) }
+  return { cueId, share, leftMs: Math.max(0, countdownMs - waitedMs) }
 }
 
 /** The stretch that the seek rule lets a learner jump within, in ms; null where they may not jump at all. */

@@ -21,6 +21,8 @@ export interface QuestionMoment {
   hold: Hold
   sendBack: boolean
   again: boolean
+  /** How long there is to answer; null for as long as one likes. */
+  countdownMs: number | null
   /** The stretch that answers it, already cut so that it ends at the question at the latest. */
   evidence: { fromMs: number; toMs: number } | null
 }
@@ -79,7 +81,7 @@ export function buildSchedule(lesson: Lesson, partId: string, durationMs: number
       const atMs = Math.min(cue.atMs, durationMs)
       const evidence = lesson.questions[cue.questionId]?.evidence ?? null
       const inThisPart = evidence?.partId === partId ? evidence : null
-      const { hold, sendBack, again } = cue
+      const { hold, sendBack, again, countdownMs = null } = cue
       moments.push({
         kind: 'question',
         cueId,
@@ -87,6 +89,7 @@ export function buildSchedule(lesson: Lesson, partId: string, durationMs: number
         hold,
         sendBack,
         again,
+        countdownMs,
         evidence: cutAt(inThisPart, atMs),
       })
     }

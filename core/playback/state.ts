@@ -34,6 +34,10 @@ export interface PlaybackState {
   chosen: Readonly<Record<string, string>>
   /** How long a fork has been waiting for a choice, in ms; 0 where none is. */
   waitedMs: number
+  /** How long each question with a countdown has been waiting for its answer, in ms; leaving it does not begin anew. */
+  waited: Readonly<Record<string, number>>
+  /** Questions whose time has run out: what was answered by then stands. */
+  timeUp: Readonly<Record<string, true>>
   facts: RouteFacts
 }
 
@@ -78,6 +82,7 @@ export interface Progress {
   results?: Readonly<Record<string, AnswerResult>>
   finished?: boolean
   chosen?: Readonly<Record<string, string>>
+  waited?: Readonly<Record<string, number>>
 }
 
 /** The state before anything has played. */
@@ -94,6 +99,8 @@ export function startPlayback(progress: Progress = {}): PlaybackState {
     finished: progress.finished ?? false,
     chosen: progress.chosen ?? {},
     waitedMs: 0,
+    waited: progress.waited ?? {},
+    timeUp: {},
     facts: { score: 0, watched: {} },
   }
 }

@@ -47,6 +47,8 @@ export default {
   wordsAtLeast: 'at least one word is asked for | at least {n} words are asked for',
   wordsAtMost: 'at most one word | at most {n} words',
   goodAnswer: 'A good answer',
+  timeUp: 'Time is up. What you had by then was given.',
+  timeUpUnanswered: 'Time is up before there was an answer. You can go on.',
   handIn: 'Hand in your work.',
   fileSort: {
     picture: 'pictures',

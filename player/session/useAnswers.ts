@@ -2,7 +2,7 @@
 import { computed, shallowRef } from 'vue'
 import type { Attempt } from '@fernbrake/core/contract'
 import { questionScore, questionsMet } from '@fernbrake/core/analysis'
-import type { Lesson } from '@fernbrake/core/lesson'
+import type { Lesson, QuestionCue } from '@fernbrake/core/lesson'
 import type { AnswerResult } from '@fernbrake/core/playback'
 import {
   isByPerson,
@@ -67,13 +67,20 @@ export function useAnswers(host: Host, lesson: Lesson, earlier: readonly PastRes
   }
 
   /** Marks and records an answer; null where no try is left. */
-  function give(cueId: string, questionId: string, answer: Answer): AnswerResult | null {
+  function give(
+    { id: cueId, questionId }: Pick<QuestionCue, 'id' | 'questionId'>,
+    answer: Answer,
+    /** How long a question with a countdown has been open. */
+    waitedMs?: number,
+  ): AnswerResult | null {
     const question = lesson.questions[questionId]!
     if (standing(questionId).final) return null
     const { verdict, points } = markQuestion(question, answer)
     const tryNumber = standing(questionId).triesUsed + 1
     const answeredAt = isoTime(nowMs())
-    host.record({ kind: 'response', id: host.newId(), cueId, questionId, answer, answeredAt })
+    const waited = waitedMs === undefined ? {} : { waitedMs: Math.round(waitedMs) }
+    const about = { id: host.newId(), cueId, questionId, answeredAt, ...waited }
+    host.record({ kind: 'response', ...about, answer })
     responses.value = [
       ...responses.value,
       { cueId, questionId, tryNumber, answer, verdict, points },

@@ -154,7 +154,10 @@ describe('a hold', () => {
     const { session, answers } = sit(held())
     session.toggle()
     video.run(9000)
-    const result = answers.give('a', 'q-a', { kind: 'choice', picked: ['a-b'] })!
+    const result = answers.give(
+      { id: 'a', questionId: 'q-a' },
+      { kind: 'choice', picked: ['a-b'] },
+    )!
     session.dispatch({ kind: 'answered', cueId: 'a', result })
     session.dispatch({ kind: 'dismissed', cueId: 'a' })
     video.run(8000)

@@ -19,6 +19,7 @@ import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { createFilmMedia, type FilmMedia, type MediaSnapshot } from '../media/filmMedia.ts'
 import { createSpanWriter, type SpanWriter } from './useSpans.ts'
 import { resultsOf } from './useAnswers.ts'
+import { keepWaited, readWaited } from './waitedTimes.ts'
 
 /** Where the learner is is told this often while playing, in ms. */
 const PLACE_EVERY_MS = 10_000
@@ -36,7 +37,7 @@ export function useFilmSession(
   partId: string,
   leads: { toPart(partId: string): void } = { toPart: () => undefined },
 ) {
-  const { lesson, progress } = opened
+  const { lesson, progress, seed, keepsDrafts = true } = opened
   const part = lesson.parts[partId]!
   const film = opened.media.find((media) => media.id === part.mediaId)
   const durationMs = film?.durationMs ?? part.durationMs ?? 0
@@ -50,6 +51,7 @@ export function useFilmSession(
       results: resultsOf(lesson, progress.responses),
       finished: progress.finished,
       chosen: progress.chosen,
+      waited: keepsDrafts ? readWaited(seed) : {},
     }),
   )
   /** How the time for a choice runs out; null where no time is set. */
@@ -107,6 +109,7 @@ export function useFilmSession(
     const before = state.value
     const { state: next, commands } = advance(schedule, before, event)
     state.value = next
+    if (keepsDrafts && next.waited !== before.waited) keepWaited(seed, next.waited)
     for (const command of commands) carryOut(command)
     if (next.mode.kind === 'held' && before.mode.kind !== 'held') standAt(next.mediaMs)
     return commands

@@ -137,7 +137,7 @@ const allSent = computed(() => props.hostState.waiting === 0)
 function give(answer: Answer): void {
   if (!open.value) return
   const { cue } = open.value
-  const result = answers.give(cue.id, cue.questionId, answer)
+  const result = answers.give(cue, answer, state.value.waited[cue.id])
   if (result) session.dispatch({ kind: 'answered', cueId: cue.id, result })
 }
 
@@ -241,6 +241,8 @@ onMounted(() => {
         :reviewing="state.mode.kind === 'reviewing'"
         :seed="opened.seed"
         :keeps-drafts="opened.keepsDrafts ?? true"
+        :countdown="session.countdown.value"
+        :time-up="state.timeUp[open.cue.id] === true"
         @give="give"
         @go-on="goOn"
         @rewatch="session.dispatch({ kind: 'rewatch', cueId: open.cue.id })"

@@ -2,6 +2,7 @@
 // The film parts: the ways it can go on, and the time there is to choose one.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import TimeLeft from './TimeLeft.vue'
 import { inOrder, type ForkCue } from '@fernbrake/core/lesson'
 
 const props = defineProps<{
@@ -11,19 +12,13 @@ const props = defineProps<{
 const emit = defineEmits<{ choose: [choiceId: string] }>()
 const { t } = useI18n()
 const ways = computed(() => inOrder(Object.values(props.fork.choices)))
-const secondsLeft = computed(() => Math.ceil((props.countdown?.leftMs ?? 0) / 1000))
 </script>
 
 <template>
   <section class="fork" :aria-label="t('player.chooseWay')">
     <h2 dir="auto">{{ fork.prompt || t('player.chooseWay') }}</h2>
     <p class="help">{{ t('player.chooseHelp') }}</p>
-    <div v-if="countdown" class="time">
-      <div class="track" aria-hidden="true">
-        <div class="left" :style="{ width: `${(1 - countdown.share) * 100}%` }" />
-      </div>
-      <p role="timer">{{ t('player.secondsLeft', secondsLeft) }}</p>
-    </div>
+    <TimeLeft v-if="countdown" :share="countdown.share" :left-ms="countdown.leftMs" />
     <ol>
       <li v-for="way in ways" :key="way.id">
         <button class="way" type="button" dir="auto" @click="emit('choose', way.id)">
@@ -85,22 +80,6 @@ svg {
   fill: none;
   stroke: var(--plum);
   stroke-width: 1.75;
-}
-.time {
-  margin-bottom: 18px;
-}
-.time p {
-  margin-top: 6px;
-  font-family: var(--mono);
-  font-size: 13.5px;
-}
-.track {
-  height: 6px;
-  background: var(--sunk);
-}
-.left {
-  height: 100%;
-  background: var(--plum);
 }
 @media (max-width: 760px) {
   .fork {

@@ -15,6 +15,7 @@ import {
   type Question,
 } from '@fernbrake/core/questions'
 import TextView from '../questions/TextView.vue'
+import TimeLeft from './TimeLeft.vue'
 import { useAnswerDraft } from '../questions/useAnswerDraft.ts'
 import { viewFor } from '../questions/views.ts'
 import type { QuestionStanding } from '../session/useAnswers.ts'
@@ -29,6 +30,10 @@ const props = defineProps<{
   count: number
   reviewing: boolean
   seed: string
+  /** The time there is to answer; null where none is set, or none is left. */
+  countdown: { share: number; leftMs: number } | null
+  /** The time has run out: what was done by then is given. */
+  timeUp: boolean
   /** Whether an answer that is being written is kept on this device; a preview keeps nothing. */
   keepsDrafts: boolean
 }>()
@@ -68,6 +73,8 @@ const verdict = computed(() => {
 })
 const canGoOn = computed(() => isReleasable(props.moment, props.result))
 const answered = computed(() => !trying.value)
+/** No further try follows. */
+const closed = computed(() => props.standing.final || props.timeUp)
 const feedback = computed(() => {
   const key = props.standing.lastMark?.verdict ?? null
   return key && key !== 'unmarked' ? props.question.feedback[key] : ''
@@ -87,7 +94,7 @@ watch(
   () => props.reviewing,
   (is, was) => {
     if (!was || is) return
-    if (!props.standing.final && answered.value) tryAgain()
+    if (!closed.value && answered.value) tryAgain()
     else void nextTick(() => heading.value?.focus({ preventScroll: true }))
   },
 )
@@ -103,6 +110,18 @@ function give(): void {
     actions.value?.scrollIntoView({ block: 'nearest' })
   })
 }
+
+/** What has been done by then is given where it is an answer; else the question is closed without one. */
+watch(
+  () => props.timeUp,
+  (isUp) => {
+    if (!isUp || answered.value) return
+    if (canGive.value) give()
+    else trying.value = false
+    void nextTick(() => outcome.value?.focus({ preventScroll: true }))
+  },
+  { immediate: true },
+)
 
 /** What was typed or put in order is mended; what was picked is picked anew. */
 const KEPT_FOR_ANOTHER_TRY: Question['kind'][] = [
@@ -122,6 +141,12 @@ function tryAgain(): void {
     <div ref="heading" class="stem" role="heading" aria-level="2" tabindex="-1">
       <TextView :text="question.stem" />
     </div>
+    <TimeLeft
+      v-if="countdown"
+      class="countdown"
+      :share="countdown.share"
+      :left-ms="countdown.leftMs"
+    />
     <p v-if="reviewing" class="note" role="status">{{ t('player.reviewing') }}</p>
     <form @submit.prevent="give">
       <component
@@ -131,7 +156,7 @@ function tryAgain(): void {
         v-model="answer"
         :question="question"
         :answered="answered"
-        :revealed="standing.final"
+        :revealed="closed"
         :mark="answered ? standing.lastMark : null"
         :seed="seed"
       />
@@ -141,14 +166,17 @@ function tryAgain(): void {
       </div>
       <p v-else class="wait" role="status">{{ t('player.viewComing') }}</p>
       <div
-        v-if="answered && verdict"
+        v-if="answered && (verdict || timeUp)"
         ref="outcome"
         class="outcome"
-        :class="verdict"
+        :class="verdict ?? 'waits'"
         tabindex="-1"
         role="status"
       >
-        <p class="verdict">
+        <p v-if="timeUp" class="time-up">
+          {{ t(verdict ? 'player.timeUp' : 'player.timeUpUnanswered') }}
+        </p>
+        <p v-if="verdict" class="verdict">
           <svg viewBox="0 0 20 20" aria-hidden="true">
             <path v-if="verdict === 'right'" d="M3 10.5 L8 15.5 L17 5" />
             <path v-else-if="verdict === 'wrong'" d="M4 4 L16 16 M16 4 L4 16" />
@@ -158,10 +186,10 @@ function tryAgain(): void {
           {{ t(`player.${verdict}`) }}
         </p>
         <TextView v-if="!isBlank(feedback)" class="said" :text="feedback" />
-        <p v-if="!standing.final && standing.triesLeft !== null" class="tries">
+        <p v-if="!closed && standing.triesLeft !== null" class="tries">
           {{ t('player.triesLeft', standing.triesLeft) }}
         </p>
-        <div v-if="standing.final && !isBlank(question.explanation)" class="why">
+        <div v-if="closed && !isBlank(question.explanation)" class="why">
           <h3>{{ t('player.explanation') }}</h3>
           <TextView :text="question.explanation" />
         </div>
@@ -181,12 +209,7 @@ function tryAgain(): void {
         >
           {{ t('player.goOn') }}
         </button>
-        <button
-          v-if="answered && !standing.final"
-          class="fb-button"
-          type="button"
-          @click="tryAgain"
-        >
+        <button v-if="answered && !closed" class="fb-button" type="button" @click="tryAgain">
           {{
             isGraded(question) && !isByPerson(question)
               ? t('player.tryAgain')
@@ -251,6 +274,12 @@ function tryAgain(): void {
 .stem:focus-visible,
 .outcome:focus-visible {
   outline: none;
+}
+.countdown {
+  --time: var(--rust);
+}
+.time-up {
+  margin-bottom: 4px;
 }
 .note {
   margin: 4px 0 14px;

@@ -29,6 +29,9 @@ const END_SLACK_MS = 500
 /** A device's clock may be ahead by this much, in ms. */
 const CLOCK_SLACK_MS = 24 * 60 * 60 * 1000
 
+/** Time is counted in steps, and giving an answer takes a moment, in ms. */
+const COUNTDOWN_SLACK_MS = 1000
+
 interface Batch {
   attempt: AttemptFacts
   lesson: Lesson
@@ -51,6 +54,10 @@ const REFUSALS = {
   missingFile: {
     code: 'missingFile',
     message: 'A file of this answer has not arrived.',
+  },
+  tooLate: {
+    code: 'tooLate',
+    message: 'The time for this question had run out before this answer was given.',
   },
   wrongAnswerKind: {
     code: 'wrongAnswerKind',
@@ -172,6 +179,8 @@ function takeResponse(
   if (cue?.kind !== 'question' || cue.questionId !== record.questionId)
     return REFUSALS.unknownQuestion
   const question = lesson.questions[cue.questionId]!
+  const { countdownMs = Infinity } = cue
+  if ((record.waitedMs ?? 0) > countdownMs + COUNTDOWN_SLACK_MS) return REFUSALS.tooLate
   if (!fitsQuestion(question, record.answer)) return REFUSALS.wrongAnswerKind
   const known = [...earlier, ...fresh]
   if (known.some(({ id }) => id === record.id)) return null

@@ -28,6 +28,9 @@ function everyKind(): Lesson {
     const ids = { cueId: `cue-${kind}`, questionId: kind, optionIds }
     made = edited(made, edits.addQuestion, { ...ids, kind, partId: PART, atMs: index * 1000 })
   }
+  made = edited(made, edits.setHold, {
+    ...{ cueId: 'cue-trueFalse', hold: 'answered', countdownMs: 10_000 },
+  })
   const set = (questionId: string, rules: object) =>
     (made = edited(made, edits.setQuestionRules, { questionId, rules: rules as never }))
   set('gaps', { passage: 'The [gate] holds, the [paddle] lets through.' })
@@ -97,6 +100,16 @@ describe('an answer', () => {
       const judged = isGraded(question) && !isByPerson(question)
       expect([questionId, verdict]).toEqual([questionId, judged ? 'right' : 'unmarked'])
     }
+  })
+
+  it('given after its time ran out is refused, with a reason; just in time it counts', async () => {
+    const late = (waitedMs: number) => ({
+      ...answering('trueFalse', { kind: 'trueFalse', value: true }),
+      waitedMs,
+    })
+    const learner = await goIn()
+    expect((await sendTo(learner, [late(20_000)])).refused).toMatchObject([{ code: 'tooLate' }])
+    expect((await sendTo(learner, [late(10_100)])).kept).toHaveLength(1)
   })
 
   it.each(QUESTION_KINDS)('of another shape than %s is refused, with a reason', async (kind) => {

@@ -203,10 +203,21 @@ export const setBookmarkTitle: Edit<{ cueId: string; title: string }> = {
   },
 }
 
-export const setHold: Edit<{ cueId: string; hold?: Hold; sendBack?: boolean; again?: boolean }> = {
+export const setHold: Edit<{
+  cueId: string
+  hold?: Hold
+  sendBack?: boolean
+  again?: boolean
+  /** Null for as long as one likes. */
+  countdownMs?: number | null
+}> = {
   name: 'setHold',
-  change: (draft, { cueId, ...rules }) => {
+  change: (draft, { cueId, countdownMs, ...rules }) => {
     const cue = draft.cues[cueId]
-    if (cue?.kind === 'question') Object.assign(cue, rules)
+    if (cue?.kind !== 'question') return
+    Object.assign(cue, rules)
+    // Beside a running film nothing shows a time run out.
+    if (countdownMs === null || cue.hold === 'none') delete cue.countdownMs
+    else if (countdownMs !== undefined) cue.countdownMs = countdownMs
   },
 }

@@ -35,6 +35,8 @@ export default {
     recordingOf: { voice: 'the voice', camera: 'camera and voice' },
     recordingOfLabel: 'Learners record',
     mostSeconds: 'As long as, at most',
+    countdown: 'Set a time for the answer',
+    countdownSeconds: 'Seconds, all tries together',
     shuffle: 'Mix the options for each learner',
     pasteList: 'Paste a list',
     pasteHelp: 'One a line. A star and a space before a line mark it as right.',

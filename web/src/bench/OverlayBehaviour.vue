@@ -32,7 +32,9 @@ const action = computed(() => props.cue.action ?? null)
 const isOwn = computed(() => ['link', 'sound', 'web'].includes(formOf(props.cue)))
 
 const questions = useCueChoices(({ kind }) => kind === 'question')
-const countdowns = useCueChoices((cue) => cue.kind === 'fork' && cue.countdownMs !== null)
+const countdowns = useCueChoices(
+  (cue) => (cue.kind === 'fork' || cue.kind === 'question') && (cue.countdownMs ?? null) !== null,
+)
 const whens = computed(() =>
   (['time', 'always', 'untilAnswered', 'afterAnswered', 'countdown'] as const)
     .filter((when) => when !== 'countdown' || countdowns.value.length > 0)

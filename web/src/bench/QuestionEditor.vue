@@ -5,7 +5,14 @@ import Checkbox from 'primevue/checkbox'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { edits, MOST_NEW_IDS, type Hold, type QuestionCue } from '@fernbrake/core/lesson'
+import {
+  edits,
+  LONGEST_COUNTDOWN_MS,
+  MOST_NEW_IDS,
+  SHORTEST_COUNTDOWN_MS,
+  type Hold,
+  type QuestionCue,
+} from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import {
   isByPerson,
@@ -36,6 +43,7 @@ const holds = computed(() =>
 const kinds = computed(() =>
   QUESTION_KINDS.map((value) => ({ value, label: t(`ask.kind.${value}`) })),
 )
+const USUAL_COUNTDOWN_MS = 60_000
 const evidence = computed(() => question.value.evidence)
 /** Where part of it may be right, that has words of its own. */
 const OUTCOMES = computed(() => {
@@ -59,6 +67,10 @@ function setEvidence(part: { fromMs?: number; toMs?: number }): void {
   }
   if (next.fromMs < next.toMs)
     draft.make(edits.setEvidence, { questionId: questionId.value, evidence: next })
+}
+
+function setCountdown(countdownMs: number | null): void {
+  draft.make(edits.setHold, { cueId: props.cue.id, countdownMs })
 }
 
 function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rules']): void {
@@ -85,6 +97,26 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
         :value="cue.hold"
         :choices="holds"
         @change="draft.make(edits.setHold, { cueId: cue.id, hold: $event })"
+      />
+    </div>
+    <div v-if="cue.hold !== 'none'" class="limit">
+      <label class="check">
+        <Checkbox
+          :model-value="cue.countdownMs !== undefined"
+          binary
+          :disabled="!bench.canEdit.value"
+          @update:model-value="setCountdown($event ? USUAL_COUNTDOWN_MS : null)"
+        />
+        {{ t('ask.countdown') }}
+      </label>
+      <NumberField
+        v-if="cue.countdownMs !== undefined"
+        :label="t('ask.countdownSeconds')"
+        :value="Math.round(cue.countdownMs / 1000)"
+        :min="SHORTEST_COUNTDOWN_MS / 1000"
+        :max="LONGEST_COUNTDOWN_MS / 1000"
+        suffix=" s"
+        @change="setCountdown($event * 1000)"
       />
     </div>
     <RichField
