@@ -1,7 +1,11 @@
 // What an application that embeds the player may use.
 export { default as LessonPlayer } from './ui/LessonPlayer.vue'
 export { default as AreaShapes } from './questions/AreaShapes.vue'
+export { ADDRESSES } from './questions/answerView.ts'
+export { default as FormulaText } from './questions/FormulaText.vue'
+export { default as TextMedia } from './questions/TextMedia.vue'
 export { default as TextView } from './questions/TextView.vue'
+export { default as QuestionTrial } from './ui/QuestionTrial.vue'
 export { default as OverlayView } from './ui/OverlayView.vue'
 export { createHearing, STAGE_PACE } from './session/stagePace.ts'
 export { default as Frond } from './frond/Frond.vue'

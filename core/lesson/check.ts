@@ -1,5 +1,5 @@
 // Whether a value is a lesson: its shape (Zod) and its inner references.
-import { issuesOf, type Issue } from '../fields/index.ts'
+import { issuesOf, partsOfText, type Issue } from '../fields/index.ts'
 import { partsOfQuestion } from '../questions/index.ts'
 import { noteProven, withoutProven } from './proven.ts'
 import { cuesNamedBy, partsNamedBy } from './references.ts'
@@ -22,7 +22,7 @@ export function checkLesson(value: unknown): Checked<Lesson> {
 /** Every thing must stand under the key that is its own id. */
 function findMisfiledKeys(lesson: Lesson): Issue[] {
   const issues: Issue[] = []
-  for (const map of ['parts', 'scripts', 'cues', 'questions', 'looks'] as const) {
+  for (const map of ['parts', 'scripts', 'cues', 'questions', 'looks', 'materials'] as const) {
     for (const [key, thing] of Object.entries(lesson[map] ?? {})) {
       if (thing.id !== key)
         issues.push({
@@ -35,31 +35,53 @@ function findMisfiledKeys(lesson: Lesson): Issue[] {
   return issues
 }
 
+const missing = (path: (string | number)[], what: string): Issue => ({
+  path,
+  code: 'reference.missing',
+  message: `refers to a ${what} that is not there`,
+})
+
 function findBrokenReferences(lesson: Lesson): Issue[] {
+  return [...findLostParts(lesson), ...findLostMaterial(lesson), ...findBadCues(lesson)]
+}
+
+/** Scripts, material and questions that name a part which is not there. */
+function findLostParts({ parts, scripts, questions, materials = {} }: Lesson): Issue[] {
+  const isLost = (partId: string) => !Object.hasOwn(parts, partId)
+  return [
+    ...Object.values(scripts)
+      .filter(({ partId }) => isLost(partId))
+      .map(({ id }) => missing(['scripts', id, 'partId'], 'part')),
+    ...Object.values(materials)
+      .filter(({ text }) => partsOfText(text).some(isLost))
+      .map(({ id }) => missing(['materials', id], 'part')),
+    ...Object.values(questions)
+      .filter((question) => partsOfQuestion(question).some(isLost))
+      .map(({ id }) => missing(['questions', id], 'part')),
+  ]
+}
+
+function findLostMaterial({ questions, materials = {} }: Lesson): Issue[] {
+  return Object.values(questions)
+    .filter(({ materialId }) => materialId !== undefined && !Object.hasOwn(materials, materialId))
+    .map(({ id }) => missing(['questions', id, 'materialId'], 'material'))
+}
+
+function findBadCues(lesson: Lesson): Issue[] {
   const issues: Issue[] = []
-  const missing = (path: (string | number)[], what: string) =>
-    issues.push({
-      path,
-      code: 'reference.missing',
-      message: `refers to a ${what} that is not there`,
-    })
   const asked = new Set<string>()
-  for (const script of Object.values(lesson.scripts))
-    if (!Object.hasOwn(lesson.parts, script.partId))
-      missing(['scripts', script.id, 'partId'], 'part')
-  for (const question of Object.values(lesson.questions))
-    for (const partId of partsOfQuestion(question))
-      if (!Object.hasOwn(lesson.parts, partId)) missing(['questions', question.id], 'part')
   for (const cue of Object.values(lesson.cues)) {
-    if (!Object.hasOwn(lesson.parts, cue.partId)) missing(['cues', cue.id, 'partId'], 'part')
+    if (!Object.hasOwn(lesson.parts, cue.partId))
+      issues.push(missing(['cues', cue.id, 'partId'], 'part'))
     for (const { path, cueId } of cuesNamedBy(cue))
-      if (!Object.hasOwn(lesson.cues, cueId)) missing(['cues', cue.id, ...path], 'cue')
+      if (!Object.hasOwn(lesson.cues, cueId)) issues.push(missing(['cues', cue.id, ...path], 'cue'))
     for (const { path, partId } of partsNamedBy(cue))
-      if (!Object.hasOwn(lesson.parts, partId)) missing(['cues', cue.id, ...path], 'part')
+      if (!Object.hasOwn(lesson.parts, partId))
+        issues.push(missing(['cues', cue.id, ...path], 'part'))
     if (cue.kind === 'fork') issues.push(...findBadFork(cue))
     if (cue.kind !== 'question') continue
     if (!Object.hasOwn(lesson.questions, cue.questionId))
-      missing(['cues', cue.id, 'questionId'], 'question')
+      issues.push(missing(['cues', cue.id, 'questionId'], 'question'))
     if (asked.has(cue.questionId))
       issues.push({
         path: ['cues', cue.id, 'questionId'],

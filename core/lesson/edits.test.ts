@@ -97,6 +97,10 @@ const CASES: [Edit<never>, unknown][] = [
   [edits.removeChoice, { cueId: 'f', choiceId: 'f2' }],
   [edits.setBookmarkTitle, { cueId: 'b', title: 'words' }],
   [edits.setHold, { cueId: 'a', hold: 'right' }],
+  [edits.addMaterial, { materialId: 'm', questionId: 'q-a', title: 'Passage' }],
+  [edits.setMaterial, { materialId: 'passage', change: { text: 'words' } }],
+  [edits.tieMaterial, { questionId: 'q-a', materialId: null }],
+  [edits.removeMaterial, { materialId: 'passage' }],
   [edits.removeCues, { cueIds: ['a'] }],
   [edits.moveCues, { cueIds: ['a', 'o'], byMs: 400 }],
   [

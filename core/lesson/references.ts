@@ -1,4 +1,5 @@
 // Which other cues, parts and media a cue names.
+import { mediaOfText } from '../fields/index.ts'
 import { mediaOfQuestion } from '../questions/index.ts'
 import { mediumOf } from './overlay.ts'
 import type { Cue, ForkCue, Lesson } from './schema.ts'
@@ -69,18 +70,22 @@ export function renameCues(cue: Cue, newIds: Readonly<Record<string, string>>): 
         condition.cueId = renamed(condition.cueId)
 }
 
+type Showing = Pick<Lesson, 'cues' | 'questions' | 'materials'>
+
 /** The ids of all media that a lesson shows: its films, what lies on them, and what its questions show. */
-export function mediaIdsOf(lesson: Pick<Lesson, 'parts' | 'cues' | 'questions'>): string[] {
+export function mediaIdsOf(lesson: Showing & Pick<Lesson, 'parts'>): string[] {
   const ids = new Set<string>()
   for (const { mediaId } of Object.values(lesson.parts)) if (mediaId) ids.add(mediaId)
   for (const id of stagedMediaIdsOf(lesson)) ids.add(id)
   return [...ids]
 }
 
-/** The ids of the media that lie on a lesson's films, or that its questions show. */
-export function stagedMediaIdsOf(lesson: Pick<Lesson, 'cues' | 'questions'>): string[] {
+/** The ids of the media that lie on a lesson's films, or that its questions and their material show. */
+export function stagedMediaIdsOf(lesson: Showing): string[] {
   const ids = Object.values(lesson.cues).flatMap((cue) =>
     cue.kind === 'overlay' ? (mediumOf(cue) ?? []) : [],
   )
-  return [...new Set([...ids, ...Object.values(lesson.questions).flatMap(mediaOfQuestion)])]
+  const asked = Object.values(lesson.questions).flatMap(mediaOfQuestion)
+  const shared = Object.values(lesson.materials ?? {}).flatMap(({ text }) => mediaOfText(text))
+  return [...new Set([...ids, ...asked, ...shared])]
 }

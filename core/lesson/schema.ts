@@ -1,6 +1,13 @@
 // The lesson document: plain JSON, maps keyed by id, fractional order keys, never an array that an edit would index.
 import { z } from 'zod'
-import { idSchema, languageSchema, mediaMsSchema, orderSchema, plainText } from '../fields/index.ts'
+import {
+  idSchema,
+  languageSchema,
+  mediaMsSchema,
+  orderSchema,
+  plainText,
+  richText,
+} from '../fields/index.ts'
 import { questionSchema } from '../questions/index.ts'
 import { forkFields } from './forkSchema.ts'
 import { boxSchema, namedLookSchema, overlayExtras, overlayLookSchema } from './overlaySchema.ts'
@@ -121,6 +128,14 @@ export const cueSchema = z.discriminatedUnion('kind', [
   noteCueSchema,
 ])
 
+/** What several questions are about: a passage, a picture, a stretch of film, or all of them. */
+export const materialSchema = z.strictObject({
+  id: idSchema,
+  order: orderSchema,
+  title: plainText(200),
+  text: richText(20_000),
+})
+
 /** What is said at the end. */
 export const endingSchema = z.strictObject({
   message: plainText(2000),
@@ -140,6 +155,7 @@ export const lessonSchema = z.strictObject({
   ending: endingSchema,
   /** Looks of overlays, kept under a name. */
   looks: z.record(idSchema, namedLookSchema).optional(),
+  materials: z.record(idSchema, materialSchema).optional(),
 })
 
 export type Lesson = z.infer<typeof lessonSchema>
@@ -152,6 +168,7 @@ export type OverlayCue = z.infer<typeof overlayCueSchema>
 export type BookmarkCue = z.infer<typeof bookmarkCueSchema>
 export type ForkCue = z.infer<typeof forkCueSchema>
 export type NoteCue = z.infer<typeof noteCueSchema>
+export type Material = z.infer<typeof materialSchema>
 export type Ending = z.infer<typeof endingSchema>
 export type SeekRule = z.infer<typeof seekRuleSchema>
 export type Hold = z.infer<typeof holdSchema>

@@ -19,6 +19,8 @@ export const questionBase = {
   tryPenalty: z.number().min(0).max(1),
   keep: z.enum(['best', 'last']),
   evidence: stretchSchema.nullable(),
+  /** Material that it shares with other questions; without it there is none. */
+  materialId: idSchema.optional(),
 }
 
 export type QuestionBase = z.infer<z.ZodObject<typeof questionBase>>

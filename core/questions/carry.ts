@@ -15,7 +15,11 @@ function linesOf(question: Question): Lines | null {
 function baseOf(question: Question): QuestionBase {
   const { id, stem, hint, feedback, explanation, points, tries, tryPenalty, keep, evidence } =
     question
-  return { id, stem, hint, feedback, explanation, points, tries, tryPenalty, keep, evidence }
+  const { materialId } = question
+  return {
+    ...{ id, stem, hint, feedback, explanation, points, tries, tryPenalty, keep, evidence },
+    ...(materialId === undefined ? {} : { materialId }),
+  }
 }
 
 /** The question as another kind: `make` makes one with the same words; a list of texts goes along where both have one. */

@@ -73,6 +73,8 @@ export type { RecordingAnswer, RecordingQuestion } from './recording/schema.ts'
 export type { PollAnswer, PollOption, PollQuestion, ResultsFor } from './poll/schema.ts'
 export { labelOfStep, stepsOf } from './scale/kind.ts'
 export type { ScaleAnswer, ScaleQuestion } from './scale/schema.ts'
+export { cardsInOrder } from './terms/kind.ts'
+export type { TermCard, TermsAnswer, TermsQuestion } from './terms/schema.ts'
 export type { ChecklistAnswer, ChecklistQuestion } from './checklist/schema.ts'
 export {
   foundAt,

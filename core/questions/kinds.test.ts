@@ -69,6 +69,12 @@ const WHOLE: { [K in QuestionKindName]: Question } = {
   }),
   scale: questionOf('scale'),
   checklist: questionOf('checklist', { items: lines('windlass', 'gloves', 'log') }),
+  terms: questionOf('terms', {
+    cards: entries([
+      { term: 'sill', meaning: 'the step under the gates' },
+      { term: 'pound', meaning: 'the level between two locks' },
+    ]),
+  }),
   recap: questionOf('recap', {
     sets: entries(
       [0, 1].map((set) => ({

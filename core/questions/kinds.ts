@@ -15,6 +15,7 @@ import { recap } from './recap/kind.ts'
 import { recording } from './recording/kind.ts'
 import { scale } from './scale/kind.ts'
 import { shortText } from './shortText/kind.ts'
+import { terms } from './terms/kind.ts'
 import { trueFalse } from './trueFalse/kind.ts'
 import { RECORDING_MEGABYTES } from './limits.ts'
 import { BYTES_A_MEGABYTE, sortsTaken, upload } from './upload/kind.ts'
@@ -40,6 +41,7 @@ const KINDS: Kinds = {
   scale,
   checklist,
   recap,
+  terms,
 }
 
 /** The kinds in the order in which they are offered. */

@@ -13,6 +13,7 @@ import { recapAnswerSchema, recapSchema } from './recap/schema.ts'
 import { recordingAnswerSchema, recordingSchema } from './recording/schema.ts'
 import { scaleAnswerSchema, scaleSchema } from './scale/schema.ts'
 import { shortTextAnswerSchema, shortTextSchema } from './shortText/schema.ts'
+import { termsAnswerSchema, termsSchema } from './terms/schema.ts'
 import { trueFalseAnswerSchema, trueFalseSchema } from './trueFalse/schema.ts'
 import { uploadAnswerSchema, uploadSchema } from './upload/schema.ts'
 
@@ -32,6 +33,7 @@ export const questionSchema = z.discriminatedUnion('kind', [
   scaleSchema,
   checklistSchema,
   recapSchema,
+  termsSchema,
 ])
 
 export const answerSchema = z.discriminatedUnion('kind', [
@@ -50,6 +52,7 @@ export const answerSchema = z.discriminatedUnion('kind', [
   scaleAnswerSchema,
   checklistAnswerSchema,
   recapAnswerSchema,
+  termsAnswerSchema,
 ])
 
 export type Question = z.infer<typeof questionSchema>

@@ -99,6 +99,8 @@ export function withFork(
 /** A lesson with one of everything: question `a`, overlay `o`, bookmark `b`, note `note`, fork `f`, script `s`. */
 export function fullLesson(): Lesson {
   let lesson = withQuestion(lessonWithFilm(), { id: 'a', atMs: 5000 })
+  const passage = { materialId: 'passage', questionId: 'q-a', title: 'Passage' }
+  lesson = edited(lesson, edits.addMaterial, passage)
   lesson = edited(lesson, edits.addOverlay, {
     cueId: 'o',
     partId: PART,

@@ -1,6 +1,8 @@
 // The only door of core/text.
 export { linesOfPlainText, roughTimes } from './plainScript.ts'
 export { findInLines } from './search.ts'
+export { fillPlaces, firstNameOf, PLACEHOLDERS, type PlaceholderFacts } from './placeholders.ts'
 export { readLines, type PastedLine } from './lines.ts'
 export { readFormulas, typeFormulas } from './typedFormulas.ts'
+export { readTerms, type TermLine } from './terms.ts'
 export { readingMs } from './reading.ts'

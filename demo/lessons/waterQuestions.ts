@@ -10,6 +10,19 @@ const box = (x: number, y: number, width: number, height: number) => ({
 
 export const FURTHER_KINDS: DemoAsk[] = [
   {
+    ...{ id: 'words-of-a-lock', kind: 'terms', after: 'upDown', evidence: null, hold: 'shown' },
+    stem: 'The words of a lock: how many do you know by now?',
+    entries: {
+      cards: [
+        { term: 'Sill', meaning: 'The step in the stone on which the upper gates stand' },
+        { term: 'Paddle', meaning: 'A shutter that lets the water through' },
+        { term: 'Pound', meaning: 'The level stretch of water between two locks' },
+        { term: 'Windlass', meaning: 'A crank with which a paddle is wound' },
+        { term: 'Lockful', meaning: 'The water that one boat costs' },
+      ],
+    },
+  },
+  {
     ...{ id: 'what-moves-water', kind: 'match', after: 'lowerPaddle', hold: 'answered' },
     evidence: ['notGates', 'lowerPaddle'],
     stem: 'What is each of these for?',

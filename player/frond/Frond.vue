@@ -121,7 +121,7 @@ const { marquee, onDown, onMove, onUp, onCancel } = useFrondPointer({
         :y2="stemY"
         class="watched"
       />
-      <slot name="under" :x="x" :stem-y="stemY" />
+      <slot name="under" :x="x" :stem-y="stemY" :ms-at="msAt" />
       <FrondCrowd :cues="crowd" :places="places" />
       <FrondMark
         v-for="cue in told"

@@ -3,7 +3,9 @@
 import { h, type VNode } from 'vue'
 import type { Run, TextMark } from '@fernbrake/core/fields'
 import FormulaText from './FormulaText.vue'
+import { usePlaces } from './usePlaces.ts'
 
+const filled = usePlaces()
 const props = defineProps<{ runs: readonly Run[] }>()
 const TAGS: Record<TextMark, string> = {
   bold: 'strong',
@@ -15,7 +17,10 @@ const TAGS: Record<TextMark, string> = {
 
 function drawn(run: Run): VNode | string {
   if ('tex' in run) return h(FormulaText, { tex: run.tex })
-  return (run.marks ?? []).reduce<VNode | string>((inner, mark) => h(TAGS[mark], [inner]), run.text)
+  return (run.marks ?? []).reduce<VNode | string>(
+    (inner, mark) => h(TAGS[mark], [inner]),
+    filled(run.text),
+  )
 }
 const Line = () => props.runs.map(drawn)
 </script>

@@ -6,13 +6,15 @@ import type { RichText } from '@fernbrake/core/fields'
 import FormulaText from './FormulaText.vue'
 import RunsView from './RunsView.vue'
 import TextMedia from './TextMedia.vue'
+import { usePlaces } from './usePlaces.ts'
 
 const props = defineProps<{ text: RichText }>()
+const filled = usePlaces()
 const blocks = computed(() => (typeof props.text === 'string' ? null : props.text.blocks))
 </script>
 
 <template>
-  <span v-if="blocks === null" class="plain" dir="auto">{{ text }}</span>
+  <span v-if="blocks === null" class="plain" dir="auto">{{ filled(text as string) }}</span>
   <span v-else class="rich">
     <template v-for="(block, index) in blocks" :key="index">
       <span v-if="block.block === 'paragraph'" class="paragraph" dir="auto">
@@ -81,6 +83,7 @@ table {
 }
 th,
 td {
+  height: 1.9em;
   padding: 4px 10px;
   border: 1px solid var(--line-strong);
   text-align: start;

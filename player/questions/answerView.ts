@@ -1,5 +1,6 @@
 // What every answer's view is given, and what it may ask of whoever shows it.
 import type { InjectionKey, Ref } from 'vue'
+import type { PlaceholderFacts } from '@fernbrake/core/text'
 import type { Mark } from '@fernbrake/core/questions'
 import type { HandedFiles, Tally } from '../hosts/Host.ts'
 
@@ -19,6 +20,8 @@ export interface AnswerViewProps<Q> {
 export const TALLIES: InjectionKey<(questionId: string) => Promise<Tally>> = Symbol('tallies')
 /** Files that go with answers. */
 export const FILES: InjectionKey<HandedFiles> = Symbol('files')
+/** What places in texts are filled in with, such as the learner's first name. */
+export const FACTS: InjectionKey<Readonly<Ref<PlaceholderFacts>>> = Symbol('facts')
 /** Draws the frame that is on screen; `settled` changes whenever another one has come on it. */
 export const FRAME: InjectionKey<{
   draw(canvas: HTMLCanvasElement): boolean

@@ -11,6 +11,7 @@ import PollView from './PollView.vue'
 import RecapView from './RecapView.vue'
 import RecordingView from './RecordingView.vue'
 import ScaleView from './ScaleView.vue'
+import TermsView from './TermsView.vue'
 import UploadView from './UploadView.vue'
 import WordView from './WordView.vue'
 
@@ -28,4 +29,5 @@ export const FURTHER_VIEWS: Partial<Record<QuestionKindName, Component>> = {
   scale: ScaleView,
   checklist: ChecklistView,
   recap: RecapView,
+  terms: TermsView,
 }

@@ -44,27 +44,37 @@ export interface QuestionStanding {
   triesUsed: number
   /** Null for no limit. */
   triesLeft: number | null
+  right: boolean
   final: boolean
   lastAnswer: Answer | null
   lastMark: Mark | null
 }
 
+/** An answer that was given, and what came of it. */
+export type GivenAnswer = Pick<PastResponse, 'answer' | 'verdict'>
+
+/** How a question stands after these answers to it, in their order. */
+export function standingOf(question: Question, given: readonly GivenAnswer[]): QuestionStanding {
+  const last = given.at(-1)
+  const right = given.some(({ verdict }) => isSettled(verdict))
+  return {
+    triesUsed: given.length,
+    triesLeft: question.tries > 0 ? Math.max(0, question.tries - given.length) : null,
+    right,
+    final: isFinal(question, right, given.length),
+    lastAnswer: last?.answer ?? null,
+    lastMark: last ? markQuestion(question, last.answer) : null,
+  }
+}
+
 export function useAnswers(host: Host, lesson: Lesson, earlier: readonly PastResponse[]) {
   const responses = shallowRef<PastResponse[]>([...earlier])
 
-  function standing(questionId: string): QuestionStanding {
-    const question = lesson.questions[questionId]!
-    const own = responses.value.filter((response) => response.questionId === questionId)
-    const last = own.at(-1)
-    const right = own.some(({ verdict }) => isSettled(verdict))
-    return {
-      triesUsed: own.length,
-      triesLeft: question.tries > 0 ? Math.max(0, question.tries - own.length) : null,
-      final: isFinal(question, right, own.length),
-      lastAnswer: last?.answer ?? null,
-      lastMark: last ? markQuestion(question, last.answer) : null,
-    }
-  }
+  const standing = (questionId: string): QuestionStanding =>
+    standingOf(
+      lesson.questions[questionId]!,
+      responses.value.filter((response) => response.questionId === questionId),
+    )
 
   /** Marks and records an answer; null where no try is left. */
   function give(

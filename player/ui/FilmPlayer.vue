@@ -1,29 +1,38 @@
 <script setup lang="ts">
 // One film part as a learner works through it: stage, frond, controls, and beside them the question or the contents.
-import { computed, nextTick, onMounted, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
+import {
+  computed,
+  nextTick,
+  onMounted,
+  onScopeDispose,
+  provide,
+  ref,
+  useTemplateRef,
+  watch,
+} from 'vue'
 import { useI18n } from 'vue-i18n'
 import { pluralOf } from '../i18n.ts'
 import {
   cuesInOrder,
   cueStartMs,
   endMessage,
-  isRecap,
   lineIndexAt,
   linesInOrder,
   scriptLanguages,
   scriptOfPart,
 } from '@fernbrake/core/lesson'
 import { scoreSoFar } from '@fernbrake/core/analysis'
-import { clockTime } from '@fernbrake/core/media'
 import type { QuestionMoment } from '@fernbrake/core/playback'
 import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
-import type { FrondCue } from '../frond/model.ts'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
+import { fillPlaces, firstNameOf } from '@fernbrake/core/text'
+import { FACTS } from '../questions/answerView.ts'
 import { provideForQuestions } from '../questions/provideForQuestions.ts'
 import { useCaptionWish } from '../session/useCaptionWish.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 import { useFork } from '../session/useFork.ts'
+import { useFrondCues } from '../session/useFrondCues.ts'
 import { useFilmSession } from '../session/useFilmSession.ts'
 import { usePlayerKeys } from '../session/usePlayerKeys.ts'
 import FilmStage from './FilmStage.vue'
@@ -52,6 +61,15 @@ const answers = useAnswers(props.host, lesson, props.opened.progress.responses)
 const { state, mediaMs, covered, durationMs, schedule, range } = session
 const root = useTemplateRef('root')
 provideForQuestions(props.host, props.opened, session)
+const facts = computed(() => ({
+  firstName: firstNameOf(props.opened.learnerName),
+  className: '',
+  score: t('player.scoreSoFar', {
+    points: n(answers.score.value.points, { maximumFractionDigits: 2 }),
+    max: n(answers.score.value.max),
+  }),
+}))
+provide(FACTS, facts)
 
 const languages = scriptLanguages(lesson, props.partId)
 const language = ref(scriptOfPart(lesson, props.partId, lesson.language)?.language ?? null)
@@ -76,7 +94,9 @@ const open = computed(() => {
   const moment = schedule.moments.find(
     (m) => m.kind === 'question' && m.cueId === cue.id,
   ) as QuestionMoment
-  return { cue, moment, number: index + 1, question: lesson.questions[cue.questionId]! }
+  const question = lesson.questions[cue.questionId]!
+  const material = lesson.materials?.[question.materialId ?? ''] ?? null
+  return { cue, moment, number: index + 1, question, material }
 })
 
 const { fork, forkEnding } = useFork(lesson, session)
@@ -89,40 +109,14 @@ function choose(choiceId: string): void {
   void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="play"]')?.focus())
 }
 
-const frondCues = computed<FrondCue[]>(() =>
-  cuesInOrder(lesson, props.partId).flatMap((cue): FrondCue[] => {
-    if (cue.kind === 'note') return []
-    if (cue.kind === 'overlay') {
-      const label = t('player.cue.overlay', { time: clockTime(cue.fromMs) })
-      return [{ id: cue.id, kind: cue.kind, fromMs: cue.fromMs, toMs: cue.toMs, label }]
-    }
-    const at = { id: cue.id, fromMs: cue.atMs, toMs: cue.atMs }
-    const time = clockTime(cue.atMs)
-    if (cue.kind === 'bookmark')
-      return [
-        {
-          ...at,
-          kind: cue.kind,
-          title: cue.title,
-          label: t('player.cue.bookmark', { title: cue.title, time }),
-        },
-      ]
-    if (cue.kind === 'fork')
-      return cue.decides
-        ? []
-        : [{ ...at, kind: cue.kind, label: t('player.cue.fork', { time, prompt: cue.prompt }) }]
-    const { triesUsed, lastMark } = answers.standing(cue.questionId)
-    const standing = lastMark?.verdict === 'right' ? 'right' : triesUsed > 0 ? 'answered' : 'open'
-    const key = standing === 'open' ? 'question' : standing
-    const kind = isRecap(lesson, cue) ? 'recap' : cue.kind
-    return [{ ...at, kind, standing, label: t(`player.cue.${key}`, { time }) }]
-  }),
-)
+const frondCues = useFrondCues(lesson, props.partId, answers)
 
 const watched = computed(() => coverage(covered.value, durationMs))
 const isEnded = computed(() => state.value.mode.kind === 'ended')
 const share = computed(() => n(watched.value, { style: 'percent', maximumFractionDigits: 0 }))
-const endWords = computed(() => forkEnding.value || endMessage(lesson.ending, answers.score.value))
+const endWords = computed(() =>
+  fillPlaces(forkEnding.value || endMessage(lesson.ending, answers.score.value), facts.value),
+)
 watch(
   // A shallow ref itself would count as changed whenever any of the three did.
   [() => answers.responses.value, () => state.value.released, watched],
@@ -233,6 +227,7 @@ onMounted(() => {
         :key="open.cue.id"
         :cue="open.cue"
         :question="open.question"
+        :material="open.material"
         :moment="open.moment"
         :standing="answers.standing(open.question.id)"
         :result="state.results[open.cue.id]"

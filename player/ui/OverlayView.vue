@@ -3,6 +3,7 @@
 import { computed, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { opensOf, overlayOf, showsWords, type OverlayCue } from '@fernbrake/core/lesson'
+import { usePlaces } from '../questions/usePlaces.ts'
 import { placeStyle, pointerLine } from './overlayShapes.ts'
 import SecondFilm from './SecondFilm.vue'
 import SoundOverlay from './SoundOverlay.vue'
@@ -20,6 +21,8 @@ const headId = useId()
 const whole = computed(() => overlayOf(props.overlay))
 const content = computed(() => whole.value.content)
 const style = computed(() => placeStyle(whole.value))
+const filled = usePlaces()
+const text = computed(() => filled(props.overlay.text))
 const line = computed(() =>
   content.value.form === 'label' ? pointerLine(whole.value.box, content.value.to) : null,
 )
@@ -37,7 +40,8 @@ const acts = computed(
 )
 const tag = computed(() => (href.value ? 'a' : acts.value ? 'button' : 'div'))
 const attributes = computed(() => {
-  const words = props.overlay.text || (content.value.form === 'panel' ? content.value.title : '')
+  const title = content.value.form === 'panel' ? filled(content.value.title) : ''
+  const words = text.value || title
   if (href.value && content.value.form === 'link') {
     const opens = t(`player.opens.${opensOf(content.value)}`)
     const target = { target: '_blank', rel: 'noopener noreferrer' }
@@ -81,11 +85,11 @@ function onClick(event: MouseEvent): void {
       <img
         v-if="content.form === 'picture' && address"
         :src="address"
-        :alt="overlay.text"
+        :alt="text"
         :class="content.fit"
         draggable="false"
       />
-      <svg v-else-if="content.form === 'arrow'" class="arrow" role="img" :aria-label="overlay.text">
+      <svg v-else-if="content.form === 'arrow'" class="arrow" role="img" :aria-label="text">
         <defs>
           <marker
             :id="headId"
@@ -105,7 +109,7 @@ function onClick(event: MouseEvent): void {
         v-else-if="content.form === 'sound'"
         :cue-id="overlay.id"
         :content="content"
-        :words="overlay.text"
+        :words="text"
         :from-ms="overlay.fromMs"
         :address="address ?? null"
         :live="live"
@@ -113,29 +117,27 @@ function onClick(event: MouseEvent): void {
       <SecondFilm
         v-else-if="content.form === 'film'"
         :content="content"
-        :words="overlay.text"
+        :words="text"
         :from-ms="overlay.fromMs"
         :address="address ?? null"
       />
       <WebOverlay
         v-else-if="content.form === 'web'"
         :content="content"
-        :words="overlay.text"
+        :words="text"
         :live="live"
       />
       <template v-else-if="content.form === 'panel'">
-        <b v-if="content.title" dir="auto">{{ content.title }}</b>
-        <span dir="auto">{{ overlay.text }}</span>
+        <b v-if="content.title" dir="auto">{{ filled(content.title) }}</b>
+        <span dir="auto">{{ text }}</span>
       </template>
       <span
         v-else-if="showsWords(content.form)"
         dir="auto"
         :class="{ address: content.form === 'link' }"
-        >{{ overlay.text }}</span
+        >{{ text }}</span
       >
-      <span v-else-if="content.form !== 'picture' && overlay.text" class="visually-hidden">{{
-        overlay.text
-      }}</span>
+      <span v-else-if="content.form !== 'picture' && text" class="visually-hidden">{{ text }}</span>
     </component>
   </div>
 </template>

@@ -4,7 +4,7 @@ import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch }
 import { useI18n } from 'vue-i18n'
 import { pluralOf } from '../i18n.ts'
 import { isBlank } from '@fernbrake/core/fields'
-import type { QuestionCue } from '@fernbrake/core/lesson'
+import type { Material, QuestionCue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { isReleasable, type AnswerResult, type QuestionMoment } from '@fernbrake/core/playback'
 import {
@@ -15,28 +15,36 @@ import {
   type Question,
 } from '@fernbrake/core/questions'
 import TextView from '../questions/TextView.vue'
+import MaterialBox from './MaterialBox.vue'
 import TimeLeft from './TimeLeft.vue'
 import { useAnswerDraft } from '../questions/useAnswerDraft.ts'
 import { viewFor } from '../questions/views.ts'
 import type { QuestionStanding } from '../session/useAnswers.ts'
 
-const props = defineProps<{
-  cue: QuestionCue
-  question: Question
-  moment: QuestionMoment
-  standing: QuestionStanding
-  result: AnswerResult | undefined
-  number: number
-  count: number
-  reviewing: boolean
-  seed: string
-  /** The time there is to answer; null where none is set, or none is left. */
-  countdown: { share: number; leftMs: number } | null
-  /** The time has run out: what was done by then is given. */
-  timeUp: boolean
-  /** Whether an answer that is being written is kept on this device; a preview keeps nothing. */
-  keepsDrafts: boolean
-}>()
+const props = withDefaults(
+  defineProps<{
+    cue: QuestionCue
+    question: Question
+    /** What it is about, with other questions. */
+    material: Material | null
+    moment: QuestionMoment
+    standing: QuestionStanding
+    result: AnswerResult | undefined
+    number: number
+    count: number
+    reviewing: boolean
+    seed: string
+    /** The time there is to answer; null where none is set, or none is left. */
+    countdown: { share: number; leftMs: number } | null
+    /** The time has run out: what was done by then is given. */
+    timeUp: boolean
+    /** Whether an answer that is being written is kept on this device; a preview keeps nothing. */
+    keepsDrafts: boolean
+    /** False where somebody is at work beside it. */
+    takesFocus?: boolean
+  }>(),
+  { takesFocus: true },
+)
 const emit = defineEmits<{ give: [answer: Answer]; goOn: []; rewatch: [] }>()
 const { t, n } = useI18n()
 
@@ -88,7 +96,7 @@ const worth = computed(() =>
 /** What has been done so far is kept whether or not it may be given yet. */
 const canGive = computed(() => answer.value !== null && fitsQuestion(props.question, answer.value))
 watch(answer, (now) => trying.value && draft.keep(now))
-onMounted(() => heading.value?.focus({ preventScroll: true }))
+onMounted(() => props.takesFocus && heading.value?.focus({ preventScroll: true }))
 // After the evidence was played again the question is asked afresh.
 watch(
   () => props.reviewing,
@@ -125,7 +133,7 @@ watch(
 
 /** What was typed or put in order is mended; what was picked is picked anew. */
 const KEPT_FOR_ANOTHER_TRY: Question['kind'][] = [
-  ...(['shortText', 'number', 'gaps', 'order', 'match', 'longText', 'checklist'] as const),
+  ...(['shortText', 'number', 'gaps', 'order', 'match', 'longText', 'checklist', 'terms'] as const),
 ]
 function tryAgain(): void {
   trying.value = true
@@ -138,6 +146,7 @@ function tryAgain(): void {
 <template>
   <section class="question" :aria-label="t('player.questionOf', { number, count })">
     <p class="which">{{ t('player.questionOf', { number, count }) }} · {{ worth }}</p>
+    <MaterialBox v-if="material" :material="material" />
     <div ref="heading" class="stem" role="heading" aria-level="2" tabindex="-1">
       <TextView :text="question.stem" />
     </div>
@@ -269,6 +278,12 @@ function tryAgain(): void {
   line-height: 1.3;
   margin-bottom: 16px;
   overflow-wrap: anywhere;
+}
+/* A question may carry more than its sentence; that is read as a text is. */
+.stem :deep(.list),
+.stem :deep(.medium) {
+  font-size: 17px;
+  font-weight: 400;
 }
 /* Focus is brought here so that it is read out; nothing here can be operated. */
 .stem:focus-visible,

@@ -3,6 +3,7 @@ import bench from './en/bench.ts'
 import overlays from './en/overlays.ts'
 import questions from './en/questions.ts'
 import recording from './en/recording.ts'
+import rich from './en/rich.ts'
 import shelf from './en/shelf.ts'
 
 export default {
@@ -10,6 +11,7 @@ export default {
   ...overlays,
   ...questions,
   ...recording,
+  ...rich,
   ...shelf,
   app: {
     name: 'Fernbrake',

@@ -1,13 +1,14 @@
 // Edits about media that stand in several places of a lesson.
-import { mediaOfQuestion, type Question } from '../../questions/index.ts'
+import { mediaOfText } from '../../fields/index.ts'
+import { mediaOfQuestion } from '../../questions/index.ts'
 import type { Edit } from '../runEdit.ts'
 import type { FilmPart } from '../schema.ts'
 
-/** A question with another medium wherever it names this one: in its texts, or as the picture it is about. */
-function withMedium(question: Question, from: string, to: string): Question {
-  return JSON.parse(JSON.stringify(question), (name, value: unknown) =>
+/** A thing with another medium wherever it names this one: in its texts, or as the picture it is about. */
+function withMedium<T>(thing: T, from: string, to: string): T {
+  return JSON.parse(JSON.stringify(thing), (name, value: unknown) =>
     name === 'mediaId' && value === from ? to : value,
-  ) as Question
+  ) as T
 }
 
 /** Puts one medium in another's place everywhere; `film` is what is known of a film that comes in. */
@@ -26,5 +27,8 @@ export const replaceMedia: Edit<{
     for (const [id, question] of Object.entries(draft.questions))
       if (mediaOfQuestion(question).includes(from))
         draft.questions[id] = withMedium(question, from, to)
+    for (const material of Object.values(draft.materials ?? {}))
+      if (mediaOfText(material.text).includes(from))
+        material.text = withMedium(material.text, from, to)
   },
 }

@@ -110,6 +110,10 @@ function pasteQuestion(
   const own = { ...question, id, evidence: evidence && isHere(evidence.partId) ? evidence : null }
   // A stretch of a film that this lesson does not have cannot be shown in it.
   draft.questions[id] = withoutStretches(own, (partId) => !isHere(partId))
+  // Material stays with the lesson that it was written in.
+  const { materialId } = question
+  if (materialId !== undefined && !Object.hasOwn(draft.materials ?? {}, materialId))
+    delete draft.questions[id]!.materialId
   cue.questionId = id
 }
 

@@ -2,7 +2,8 @@
 import type { ResponseRecordInput } from '@fernbrake/core/contract'
 import { tallyOf } from '@fernbrake/core/analysis'
 import { withoutNotes, type Lesson } from '@fernbrake/core/lesson'
-import type { HandedFiles, HandedFileState, Host, HostState, PlayableMedia } from '../Host.ts'
+import type { Host, HostState, PlayableMedia } from '../Host.ts'
+import { filesInMemory } from '../filesInMemory.ts'
 
 export interface PreviewInput {
   lesson: Lesson
@@ -52,23 +53,5 @@ export function createPreviewHost({
     files: filesInMemory(),
     flush: () => Promise.resolve(),
     destroy: () => undefined,
-  }
-}
-
-/** Files that a preview forgets when it is closed. */
-function filesInMemory(): HandedFiles {
-  const kept = new Map<string, { state: HandedFileState; content: Blob }>()
-  return {
-    put(_questionId, name, content) {
-      const id = `preview-file-${kept.size + 1}`
-      const [bytes, sentBytes] = [content.size, content.size]
-      const state: HandedFileState = { id, name, bytes, sentBytes, state: 'there' }
-      kept.set(id, { state, content })
-      return Promise.resolve(state)
-    },
-    state: (id) => kept.get(id)?.state ?? null,
-    onState: () => () => undefined,
-    drop: () => Promise.resolve(),
-    address: (id) => (kept.has(id) ? URL.createObjectURL(kept.get(id)!.content) : ''),
   }
 }

@@ -119,6 +119,10 @@ export default {
     history: 'History',
   },
   edit: {
+    addMaterial: 'add shared material',
+    setMaterial: 'change shared material',
+    tieMaterial: 'change which material a question shares',
+    removeMaterial: 'delete shared material',
     addScript: 'begin a script',
     removeScript: 'delete a script',
     setLineText: 'change a line of the script',

@@ -1,5 +1,25 @@
 // English texts for writing questions.
 export default {
+  evidence: {
+    help: 'The stretch of film that answers it. Learners can watch it again; its ends can be dragged on the frond.',
+    pick: 'Choose lines of the script',
+    donePicking: 'Close the script',
+    pickFirst: 'Choose the line where the answer begins.',
+    pickLast: 'Choose the line where it ends, or close the script if this one is all.',
+    earlier: 'Earlier lines',
+  },
+  material: {
+    material: 'Shared material',
+    label: 'This question is about',
+    none: 'nothing but the film',
+    new: 'new material…',
+    untitled: 'Untitled',
+    usualTitle: 'Material {number}',
+    title: 'Title',
+    text: 'Passage, table, pictures, stretch of film',
+    shared: 'No question shares it. | One question shares it. | {n} questions share it.',
+    remove: 'Delete this material',
+  },
   ask: {
     kindLabel: 'Kind of question',
     kind: {
@@ -18,6 +38,7 @@ export default {
       scale: 'Scale',
       checklist: 'Self-check list',
       recap: 'Recap',
+      terms: 'Term cards',
     },
     upload: 'What may be handed in',
     uploadHelp:
@@ -37,6 +58,12 @@ export default {
     mostSeconds: 'As long as, at most',
     countdown: 'Set a time for the answer',
     countdownSeconds: 'Seconds, all tries together',
+    cards: 'Cards',
+    cardsHelp: 'Learners turn them over and match them, as often as they like.',
+    card: 'Card {number}',
+    cardSide: { term: 'Term {number}', meaning: 'Meaning {number}' },
+    addCard: 'Add a card',
+    pasteTerms: 'One card a line: the term, then a tab, a colon or a dash, then its meaning.',
     shuffle: 'Mix the options for each learner',
     pasteList: 'Paste a list',
     pasteHelp: 'One a line. A star and a space before a line mark it as right.',
@@ -44,7 +71,12 @@ export default {
     moveUp: 'Move up: {name}',
     moveDown: 'Move down: {name}',
     remove: 'Remove: {name}',
-    formulas: 'Formulas are typed in TeX, between dollar signs.',
+    formulas:
+      "Formulas are typed in TeX, between dollar signs. {'{'}first name{'}'}, {'{'}class{'}'} and {'{'}score{'}'} are filled in for each learner.",
+    tryOutBeside: 'Try it beside',
+    closeTrial: 'Close',
+    trial: 'As a learner sees it. Nothing is kept.',
+    beginTrialAnew: 'Begin anew',
     makePlain: 'Make it plain text',
     statementText: 'Statement',
     statementIs: 'This statement is',

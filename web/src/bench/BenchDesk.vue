@@ -18,6 +18,7 @@ import LessonSheet from './LessonSheet.vue'
 import PublishDialog from './PublishDialog.vue'
 import ScriptDesk from './ScriptDesk.vue'
 import SeveralSheet from './SeveralSheet.vue'
+import TrialPanel from './TrialPanel.vue'
 import TransportRow from './TransportRow.vue'
 import { createBench, provideBench } from './useBench.ts'
 import { useClipboard } from './useClipboard.ts'
@@ -81,6 +82,10 @@ async function showDesk(desk: 'script' | 'list', focus: string): Promise<void> {
 
 /** Another film is being chosen for the one that is there. */
 const replacing = ref(false)
+const tried = computed(() => {
+  const cue = bench.selected.value
+  return bench.showsTrial.value && cue?.kind === 'question' ? cue : null
+})
 const plays = computed(() => bench.media.value?.state === 'ready' && !replacing.value)
 
 function onUploaded(mediaId: string): void {
@@ -173,6 +178,7 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
           />
         </div>
         <TransportRow v-if="plays" />
+        <TrialPanel v-if="tried" :cue="tried" @close="bench.showsTrial.value = false" />
       </section>
       <div class="side">
         <LessonSheet
@@ -216,6 +222,7 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
   grid-template-columns: minmax(0, 56fr) minmax(400px, 44fr);
 }
 .left {
+  position: relative;
   display: flex;
   flex-direction: column;
   min-height: 0;

@@ -7,6 +7,7 @@ import { msOfX, panWindow, zoomWindow } from '@fernbrake/core/frond'
 import { cueStartMs, isRecap, type Cue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, useElementWidth, type FrondCue } from '@fernbrake/player'
+import EvidenceBand from './EvidenceBand.vue'
 import FilmTracks from './FilmTracks.vue'
 import PreparingNote from './PreparingNote.vue'
 import { useBench } from './useBench.ts'
@@ -148,7 +149,11 @@ defineExpose({
         @pick="onPick"
         @drag="onDrag"
         @marquee="onMarquee"
-      />
+      >
+        <template #under="{ x, stemY, msAt }">
+          <EvidenceBand :x="x" :stem-y="stemY" :ms-at="msAt" />
+        </template>
+      </Frond>
     </div>
   </section>
 </template>

@@ -13,7 +13,6 @@ import {
   type Hold,
   type QuestionCue,
 } from '@fernbrake/core/lesson'
-import { clockTime } from '@fernbrake/core/media'
 import {
   isByPerson,
   isGraded,
@@ -22,6 +21,8 @@ import {
 } from '@fernbrake/core/questions'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
+import EvidenceField from './questions/EvidenceField.vue'
+import MaterialField from './questions/MaterialField.vue'
 import { EDITORS } from './questions/editors.ts'
 import RichField from './questions/RichField.vue'
 import TimeField from './TimeField.vue'
@@ -44,7 +45,6 @@ const kinds = computed(() =>
   QUESTION_KINDS.map((value) => ({ value, label: t(`ask.kind.${value}`) })),
 )
 const USUAL_COUNTDOWN_MS = 60_000
-const evidence = computed(() => question.value.evidence)
 /** Where part of it may be right, that has words of its own. */
 const OUTCOMES = computed(() => {
   const { kind } = question.value
@@ -58,17 +58,6 @@ function pickKind(kind: QuestionKindName): void {
   draft.make(edits.changeQuestionKind, { questionId: questionId.value, kind, ids })
 }
 
-function setEvidence(part: { fromMs?: number; toMs?: number }): void {
-  const now = evidence.value ?? { fromMs: Math.max(0, props.cue.atMs - 8000), toMs: props.cue.atMs }
-  const next = {
-    partId: props.cue.partId,
-    fromMs: part.fromMs ?? now.fromMs,
-    toMs: part.toMs ?? now.toMs,
-  }
-  if (next.fromMs < next.toMs)
-    draft.make(edits.setEvidence, { questionId: questionId.value, evidence: next })
-}
-
 function setCountdown(countdownMs: number | null): void {
   draft.make(edits.setHold, { cueId: props.cue.id, countdownMs })
 }
@@ -80,12 +69,22 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
 
 <template>
   <div class="sheet-form">
-    <ChoiceField
-      :label="t('ask.kindLabel')"
-      :value="question.kind"
-      :choices="kinds"
-      @change="pickKind"
-    />
+    <div class="kind">
+      <ChoiceField
+        :label="t('ask.kindLabel')"
+        :value="question.kind"
+        :choices="kinds"
+        @change="pickKind"
+      />
+      <Button
+        :label="t('ask.tryOutBeside')"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        :aria-pressed="bench.showsTrial.value"
+        @click="bench.showsTrial.value = !bench.showsTrial.value"
+      />
+    </div>
     <div class="pair">
       <TimeField
         :label="t('sheet.at')"
@@ -134,53 +133,8 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
       :question="question"
       v-bind="question.kind === 'area' ? { atMs: cue.atMs } : {}"
     />
-    <fieldset>
-      <legend>{{ t('sheet.evidence') }}</legend>
-      <p class="help">{{ t('sheet.evidenceHelp') }}</p>
-      <div v-if="evidence" class="pair">
-        <TimeField
-          :label="t('sheet.from')"
-          :ms="evidence.fromMs"
-          @change="setEvidence({ fromMs: $event })"
-        />
-        <TimeField
-          :label="t('sheet.to')"
-          :ms="evidence.toMs"
-          @change="setEvidence({ toMs: $event })"
-        />
-      </div>
-      <div class="buttons">
-        <Button
-          v-if="evidence"
-          :label="t('sheet.goToEvidence', { time: clockTime(evidence.fromMs) })"
-          severity="secondary"
-          variant="text"
-          size="small"
-          @click="bench.seek(evidence.fromMs)"
-        />
-        <Button
-          v-if="bench.canEdit.value"
-          :label="evidence ? t('sheet.dropEvidence') : t('sheet.addEvidence')"
-          severity="secondary"
-          variant="text"
-          size="small"
-          @click="
-            evidence
-              ? draft.make(edits.setEvidence, { questionId, evidence: null })
-              : setEvidence({})
-          "
-        />
-      </div>
-      <label v-if="evidence && cue.hold !== 'none' && judged" class="check">
-        <Checkbox
-          :model-value="cue.sendBack"
-          binary
-          :disabled="!bench.canEdit.value"
-          @update:model-value="draft.make(edits.setHold, { cueId: cue.id, sendBack: $event })"
-        />
-        {{ t('sheet.sendBack') }}
-      </label>
-    </fieldset>
+    <EvidenceField :cue="cue" :question="question" :judged="judged" />
+    <MaterialField :question="question" />
     <fieldset>
       <legend>{{ t('sheet.feedback') }}</legend>
       <RichField
@@ -246,12 +200,14 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
 </template>
 
 <style scoped>
+.kind {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  align-items: end;
+  gap: 10px;
+}
 .help {
   font-size: 13.5px;
   color: var(--ink-2);
-}
-.buttons {
-  display: flex;
-  gap: 4px;
 }
 </style>

@@ -2,7 +2,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { nanoid } from 'nanoid'
 import { computed, inject, provide, ref, shallowRef, type InjectionKey } from 'vue'
-import type { Media } from '@fernbrake/core/contract'
+import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
 import {
   boundedShift,
   clipOf,
@@ -20,7 +20,7 @@ import {
   type OverlayLook,
 } from '@fernbrake/core/lesson'
 import { frameAt, frameRateOf, msOfFrame, stepFrames } from '@fernbrake/core/media'
-import type { FilmMedia, MediaSnapshot } from '@fernbrake/player'
+import { ADDRESSES, type FilmMedia, type MediaSnapshot } from '@fernbrake/player'
 import type { Draft } from './useDraft.ts'
 import { useCalmSpot } from './useCalmSpot.ts'
 import { useFilmTimes } from './useFilmTimes.ts'
@@ -51,6 +51,8 @@ export function createBench(
   /** A look on its way to other overlays. */
   const copiedLook = shallowRef<OverlayLook | null>(null)
   /** Whether a grid lies over the stage, and holds what is moved there. */
+  /** Whether the question that is written is shown beside as learners see it. */
+  const showsTrial = ref(false)
   const showsGrid = useLocalStorage('fernbrake-grid', false)
   const times = useFilmTimes(media)
   const part = computed(() => partsInOrder(lesson.value)[0] ?? null)
@@ -268,6 +270,7 @@ export function createBench(
     calm,
     copiedLook,
     showsGrid,
+    showsTrial,
     canEdit,
     isBeyondEnd,
     seek,
@@ -288,7 +291,17 @@ export function createBench(
 }
 
 const KEY: InjectionKey<Bench> = Symbol('bench')
-export const provideBench = (bench: Bench) => provide(KEY, bench)
+/** Hands the bench to all that lies in it, and tells its texts where their media are. */
+export function provideBench(bench: Bench): void {
+  provide(KEY, bench)
+  provide(ADDRESSES, {
+    medium: (mediaId) => mediaFileAddress(mediaId, 'playable'),
+    film(partId) {
+      const mediaId = bench.lesson.value.parts[partId]?.mediaId
+      return mediaId ? mediaFileAddress(mediaId, 'playable') : null
+    },
+  })
+}
 export function useBench(): Bench {
   const bench = inject(KEY)
   if (!bench) throw new Error('No bench here')

@@ -7,6 +7,7 @@ import { useI18n } from 'vue-i18n'
 import { isBlank } from '@fernbrake/core/fields'
 import { edits } from '@fernbrake/core/lesson'
 import type { ChoiceQuestion } from '@fernbrake/core/questions'
+import { readLines, type PastedLine } from '@fernbrake/core/text'
 import ChoiceField from '../ChoiceField.vue'
 import EntryRows from './EntryRows.vue'
 import PasteLines from './PasteLines.vue'
@@ -22,6 +23,11 @@ const credits = computed(() =>
   CREDITS.map((value) => ({ value, label: t(`sheet.credit.${value}`) })),
 )
 const blank = () => ({ text: '', right: false, feedback: '' })
+
+/** Where one may be picked, only the first keeps its star. */
+const read = (text: string) => readLines(text, !props.question.several)
+const isAlone = (lines: PastedLine[]) =>
+  !props.question.several && lines.some(({ marked }) => marked)
 </script>
 
 <template>
@@ -117,8 +123,10 @@ const blank = () => ({ text: '', right: false, feedback: '' })
       :path="['options']"
       :entries="question.options"
       :most="20"
-      :entry-of="({ text, marked }) => ({ ...blank(), text, right: marked })"
-      :one-marked="!question.several"
+      :entry-of="({ text, marked }: PastedLine) => ({ ...blank(), text, right: marked })"
+      :help="t('ask.pasteHelp')"
+      :read="read"
+      :alone="isAlone"
     />
     <ChoiceField
       v-if="question.several"

@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { ChecklistQuestion, OrderQuestion } from '@fernbrake/core/questions'
+import { readLines } from '@fernbrake/core/text'
 import CreditField from './CreditField.vue'
 import EntryRows from './EntryRows.vue'
 import PasteLines from './PasteLines.vue'
@@ -45,6 +46,8 @@ const blank = () => ({ text: '' })
       :path="PATH"
       :entries="question.items"
       :most="20"
+      :help="t('ask.pasteHelp')"
+      :read="readLines"
       :entry-of="({ text }) => ({ text })"
     />
     <CreditField

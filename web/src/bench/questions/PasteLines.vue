@@ -1,5 +1,5 @@
-<script setup lang="ts">
-// A pasted or typed list becomes options: one a line, those with a star before them are right.
+<script setup lang="ts" generic="Line">
+// A pasted or typed list becomes what a question is made of: one thing a line.
 import Button from 'primevue/button'
 import Textarea from 'primevue/textarea'
 import { nanoid } from 'nanoid'
@@ -7,7 +7,6 @@ import { computed, ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { isBlank, type RichText } from '@fernbrake/core/fields'
 import { edits } from '@fernbrake/core/lesson'
-import { readLines, type PastedLine } from '@fernbrake/core/text'
 import { useBench } from '../useBench.ts'
 
 const props = defineProps<{
@@ -15,16 +14,19 @@ const props = defineProps<{
   path: readonly string[]
   entries: Readonly<Record<string, { id: string; text: RichText }>>
   most: number
-  entryOf: (line: PastedLine) => Record<string, unknown>
-  /** Only one may be marked: the first keeps its star. */
-  oneMarked?: boolean
+  /** What stands in the pasted text, one thing after another. */
+  read: (text: string) => Line[]
+  entryOf: (line: Line) => Record<string, unknown>
+  help: string
+  /** Whether one of these is to be the only right one. */
+  alone?: (lines: Line[]) => boolean
 }>()
 const bench = useBench()
 const { t } = useI18n()
 const id = useId()
 const open = ref(false)
 const text = ref('')
-const lines = computed(() => readLines(text.value, props.oneMarked))
+const lines = computed(() => props.read(text.value))
 /** Empty ones that were there to begin with make room. */
 const empty = computed(() => Object.values(props.entries).filter((entry) => isBlank(entry.text)))
 const room = computed(() => props.most - Object.keys(props.entries).length + empty.value.length)
@@ -36,7 +38,7 @@ function take(): void {
   bench.draft.make(edits.replaceEntries, {
     ...{ questionId: props.questionId, path: props.path, entries },
     gone: empty.value.map((entry) => entry.id),
-    alone: props.oneMarked && lines.value.some(({ marked }) => marked) ? 'right' : null,
+    alone: props.alone && props.alone(lines.value) ? 'right' : null,
   })
   text.value = ''
   open.value = false
@@ -54,7 +56,7 @@ function take(): void {
       @click="open = !open"
     />
     <div v-if="open" class="field">
-      <label :for="id">{{ t('ask.pasteHelp') }}</label>
+      <label :for="id">{{ help }}</label>
       <Textarea :id="id" v-model="text" rows="4" auto-resize dir="auto" />
       <Button
         :label="

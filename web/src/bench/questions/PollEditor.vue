@@ -4,6 +4,7 @@ import Checkbox from 'primevue/checkbox'
 import { useI18n } from 'vue-i18n'
 import { edits } from '@fernbrake/core/lesson'
 import type { PollQuestion } from '@fernbrake/core/questions'
+import { readLines } from '@fernbrake/core/text'
 import ColourField from '../ColourField.vue'
 import EntryRows from './EntryRows.vue'
 import PasteLines from './PasteLines.vue'
@@ -61,6 +62,8 @@ const blank = () => ({ text: '', colour: null })
       :path="PATH"
       :entries="question.options"
       :most="20"
+      :help="t('ask.pasteHelp')"
+      :read="readLines"
       :entry-of="({ text }) => ({ ...blank(), text })"
     />
     <ResultsForField :value="question.resultsFor" @change="set({ resultsFor: $event })" />

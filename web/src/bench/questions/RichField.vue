@@ -1,8 +1,7 @@
 <script setup lang="ts">
 // A text of a question. Formulas are typed between dollar signs and drawn beneath; a text with lists, tables or media is
 // shown as it reads.
-import Button from 'primevue/button'
-import { computed, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { isSameText, plainOf, type RichText } from '@fernbrake/core/fields'
 import { readFormulas, typeFormulas } from '@fernbrake/core/text'
@@ -26,6 +25,9 @@ watch(
       typed.value = typeFormulas(text)
   },
 )
+/** What writes rich texts is large, and fetched when it is first opened. */
+const RichDialog = defineAsyncComponent(() => import('../richText/RichDialog.vue'))
+const opened = ref(false)
 const isDrawn = computed(() => typeof props.text !== 'string')
 
 function type(words: string): void {
@@ -47,22 +49,74 @@ function type(words: string): void {
     />
     <span v-else class="label" :class="{ 'visually-hidden': hideLabel }">{{ label }}</span>
     <TextView v-if="isDrawn" class="shown" :text="text" />
-    <Button
-      v-if="typed === null && bench.canEdit.value"
-      :label="t('ask.makePlain')"
-      severity="secondary"
-      variant="text"
-      size="small"
-      @click="emit('change', plainOf(text).slice(0, max))"
+    <div
+      v-if="bench.canEdit.value"
+      class="ways"
+      :class="{ always: typed === null, within: hideLabel && typed !== null }"
+    >
+      <button
+        type="button"
+        :title="t('rich.open')"
+        :aria-label="t('rich.openFor', { label })"
+        @click="opened = true"
+      >
+        {{ hideLabel && typed !== null ? '…' : t('rich.open') }}
+      </button>
+      <button
+        v-if="typed === null"
+        type="button"
+        @click="emit('change', plainOf(text).slice(0, max))"
+      >
+        {{ t('ask.makePlain') }}
+      </button>
+    </div>
+    <RichDialog
+      v-if="opened"
+      :label="label"
+      :text="text"
+      @change="emit('change', $event)"
+      @close="opened = false"
     />
   </div>
 </template>
 
 <style scoped>
 .rich {
+  position: relative;
   display: flex;
   flex-direction: column;
   gap: 4px;
+}
+/* There is one beside every text; it shows itself where somebody is writing, without moving anything. */
+.ways {
+  position: absolute;
+  top: 0;
+  right: 0;
+  display: flex;
+  gap: 12px;
+  opacity: 0;
+}
+.ways.always,
+.rich:focus-within > .ways,
+.rich:hover > .ways {
+  opacity: 1;
+}
+.ways.within {
+  top: 6px;
+  right: 6px;
+  padding: 0 6px;
+  background: var(--surface);
+}
+.ways button {
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--slate);
+  font: inherit;
+  font-size: 13px;
+  text-decoration: underline;
+  text-underline-offset: 0.18em;
+  cursor: pointer;
 }
 .shown {
   padding: 6px 12px;

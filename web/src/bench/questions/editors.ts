@@ -13,6 +13,7 @@ import RecapEditor from './RecapEditor.vue'
 import RecordingEditor from './RecordingEditor.vue'
 import ScaleEditor from './ScaleEditor.vue'
 import ShortTextEditor from './ShortTextEditor.vue'
+import TermsEditor from './TermsEditor.vue'
 import TrueFalseEditor from './TrueFalseEditor.vue'
 import UploadEditor from './UploadEditor.vue'
 
@@ -32,4 +33,5 @@ export const EDITORS: Readonly<Record<QuestionKindName, Component>> = {
   scale: ScaleEditor,
   checklist: LinesEditor,
   recap: RecapEditor,
+  terms: TermsEditor,
 }

@@ -1,0 +1,26 @@
+import { describe, expect, it } from 'vitest'
+import { readTerms } from './index.ts'
+
+describe('a list of terms', () => {
+  it.each([
+    ['sill\tthe step under the gates', 'sill', 'the step under the gates'],
+    ['pound – the level between two locks', 'pound', 'the level between two locks'],
+    ['paddle = lets the water through', 'paddle', 'lets the water through'],
+    ['top-gate - at the upper end', 'top-gate', 'at the upper end'],
+    ['windlass: a crank, carried along', 'windlass', 'a crank, carried along'],
+    // The surest sign counts: a dash inside a meaning parts nothing.
+    ['flight\televen locks – one after the other', 'flight', 'eleven locks – one after the other'],
+  ])('reads %j', (line, term, meaning) => {
+    expect(readTerms(line)).toEqual([{ term, meaning }])
+  })
+
+  it('leaves out lines with one side', () => {
+    expect(readTerms('just a word\n\n: nothing before\nlast –\nsill: step')).toEqual([
+      { term: 'sill', meaning: 'step' },
+    ])
+  })
+
+  it('takes no more than a hundred', () => {
+    expect(readTerms('a: b\n'.repeat(500))).toHaveLength(100)
+  })
+})

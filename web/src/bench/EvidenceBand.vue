@@ -1,0 +1,91 @@
+<script setup lang="ts">
+// The stretch of film that answers the selected question, on the frond: a band whose ends can be dragged.
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { edits } from '@fernbrake/core/lesson'
+import { useBench } from './useBench.ts'
+
+const props = defineProps<{
+  x: (ms: number) => number
+  stemY: number
+  /** The time at a place of the page. */
+  msAt: (clientX: number) => number
+}>()
+const bench = useBench()
+const { t } = useI18n()
+/** The shortest stretch that dragging makes, in ms. */
+const SHORTEST_MS = 400
+
+const question = computed(() => {
+  const cue = bench.selected.value
+  return cue?.kind === 'question' ? bench.lesson.value.questions[cue.questionId] : undefined
+})
+const kept = computed(() => {
+  const evidence = question.value?.evidence
+  return evidence && evidence.partId === bench.part.value?.id ? evidence : null
+})
+const dragged = ref<{ fromMs: number; toMs: number } | null>(null)
+const shown = computed(() => dragged.value ?? kept.value)
+
+function drag(event: PointerEvent, end: 'fromMs' | 'toMs'): void {
+  if (!bench.canEdit.value || !kept.value) return
+  const handle = event.currentTarget as SVGElement
+  handle.setPointerCapture(event.pointerId)
+  const { fromMs, toMs } = kept.value
+  const onMove = ({ clientX }: PointerEvent) => {
+    const ms = props.msAt(clientX)
+    dragged.value =
+      end === 'fromMs'
+        ? { fromMs: Math.min(ms, toMs - SHORTEST_MS), toMs }
+        : { fromMs, toMs: Math.max(ms, fromMs + SHORTEST_MS) }
+  }
+  const letGo = (isKept: boolean) => {
+    handle.removeEventListener('pointermove', onMove)
+    if (isKept && dragged.value && question.value && kept.value) {
+      const evidence = { ...kept.value, ...dragged.value }
+      bench.draft.make(edits.setEvidence, { questionId: question.value.id, evidence })
+    }
+    dragged.value = null
+  }
+  handle.addEventListener('pointermove', onMove)
+  handle.addEventListener('pointerup', () => letGo(true), { once: true })
+  handle.addEventListener('pointercancel', () => letGo(false), { once: true })
+}
+</script>
+
+<template>
+  <g v-if="shown" class="evidence">
+    <title>{{ t('sheet.evidence') }}</title>
+    <rect
+      :x="x(shown.fromMs)"
+      :y="stemY - 9"
+      :width="Math.max(2, x(shown.toMs) - x(shown.fromMs))"
+      height="18"
+      class="band"
+    />
+    <rect
+      v-for="end in ['fromMs', 'toMs'] as const"
+      :key="end"
+      :data-evidence="end"
+      :x="x(shown[end]) - 5"
+      :y="stemY - 12"
+      width="10"
+      height="24"
+      class="handle"
+      @pointerdown.stop="drag($event, end)"
+    />
+  </g>
+</template>
+
+<style scoped>
+.band {
+  fill: color-mix(in srgb, var(--fern) 22%, transparent);
+  pointer-events: none;
+}
+.handle {
+  fill: var(--fern);
+  fill-opacity: 0.85;
+  cursor: ew-resize;
+  touch-action: none;
+}
+</style>

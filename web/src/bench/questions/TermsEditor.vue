@@ -1,0 +1,69 @@
+<script setup lang="ts">
+// Terms and their meanings, typed one by one or pasted as a list.
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { TermsQuestion } from '@fernbrake/core/questions'
+import { readTerms } from '@fernbrake/core/text'
+import EntryRows from './EntryRows.vue'
+import PasteLines from './PasteLines.vue'
+import RichField from './RichField.vue'
+import { useQuestion } from './useQuestion.ts'
+
+const props = defineProps<{ question: TermsQuestion }>()
+const { setEntry } = useQuestion(() => props.question)
+const { t } = useI18n()
+const CARDS = ['cards']
+const MOST_CARDS = 60
+/** As pasting sees them: a card without a term makes room. */
+const asLines = computed(() =>
+  Object.fromEntries(
+    Object.values(props.question.cards).map(({ id, term }) => [id, { id, text: term }]),
+  ),
+)
+</script>
+
+<template>
+  <fieldset>
+    <legend>{{ t('ask.cards') }}</legend>
+    <p class="help">{{ t('ask.cardsHelp') }}</p>
+    <EntryRows
+      v-slot="{ entry, number }"
+      :question-id="question.id"
+      :path="CARDS"
+      :entries="question.cards"
+      :name-of="(number) => t('ask.card', { number })"
+      :add-label="t('ask.addCard')"
+      :blank="() => ({ term: '', meaning: '' })"
+      :least="2"
+      :most="MOST_CARDS"
+    >
+      <div class="pair">
+        <RichField
+          v-for="side in ['term', 'meaning'] as const"
+          :key="side"
+          :label="t(`ask.cardSide.${side}`, { number })"
+          :text="entry[side]"
+          :max="side === 'term' ? 300 : 500"
+          hide-label
+          @change="setEntry(CARDS, entry.id, { [side]: $event })"
+        />
+      </div>
+    </EntryRows>
+    <PasteLines
+      :question-id="question.id"
+      :path="CARDS"
+      :entries="asLines"
+      :most="MOST_CARDS"
+      :help="t('ask.pasteTerms')"
+      :read="readTerms"
+      :entry-of="(line) => ({ ...line })"
+    />
+  </fieldset>
+</template>
+
+<style scoped>
+.help {
+  font-size: 13.5px;
+  color: var(--ink-2);
+}
+</style>
