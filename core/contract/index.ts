@@ -4,6 +4,7 @@ import { attemptRoutes } from './attempts.ts'
 import { lessonRoutes } from './lessons.ts'
 import { mediaRoutes } from './media.ts'
 import { peopleRoutes } from './people.ts'
+import { questionRoutes } from './questions.ts'
 import { route } from './route.ts'
 import { webRoutes } from './web.ts'
 
@@ -23,6 +24,7 @@ export const contract = {
   ...peopleRoutes,
   ...lessonRoutes,
   ...mediaRoutes,
+  ...questionRoutes,
   ...attemptRoutes,
   ...webRoutes,
 }
@@ -31,6 +33,7 @@ export type Contract = typeof contract
 export type RouteName = keyof Contract
 
 export * from './attempts.ts'
+export * from './questions.ts'
 export * from './lessons.ts'
 export * from './limits.ts'
 export * from './media.ts'

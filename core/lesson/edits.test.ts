@@ -97,6 +97,14 @@ const CASES: [Edit<never>, unknown][] = [
   [edits.removeChoice, { cueId: 'f', choiceId: 'f2' }],
   [edits.setBookmarkTitle, { cueId: 'b', title: 'words' }],
   [edits.setHold, { cueId: 'a', hold: 'right' }],
+  [edits.noteShelf, { questionId: 'q-a', shelfId: 'kept' }],
+  [
+    edits.addKeptQuestion,
+    {
+      ...{ cueId: 'n', questionId: 'q-n', shelfId: 'kept', partId: PART, atMs: 9 },
+      question: fullLesson().questions['q-a'],
+    },
+  ],
   [edits.addMaterial, { materialId: 'm', questionId: 'q-a', title: 'Passage' }],
   [edits.setMaterial, { materialId: 'passage', change: { text: 'words' } }],
   [edits.tieMaterial, { questionId: 'q-a', materialId: null }],

@@ -21,6 +21,8 @@ export const questionBase = {
   evidence: stretchSchema.nullable(),
   /** Material that it shares with other questions; without it there is none. */
   materialId: idSchema.optional(),
+  /** Under which id it is kept on the question shelf, or came from there. */
+  shelfId: idSchema.optional(),
 }
 
 export type QuestionBase = z.infer<z.ZodObject<typeof questionBase>>

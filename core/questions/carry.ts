@@ -15,10 +15,11 @@ function linesOf(question: Question): Lines | null {
 function baseOf(question: Question): QuestionBase {
   const { id, stem, hint, feedback, explanation, points, tries, tryPenalty, keep, evidence } =
     question
-  const { materialId } = question
+  const { materialId, shelfId } = question
   return {
     ...{ id, stem, hint, feedback, explanation, points, tries, tryPenalty, keep, evidence },
     ...(materialId === undefined ? {} : { materialId }),
+    ...(shelfId === undefined ? {} : { shelfId }),
   }
 }
 

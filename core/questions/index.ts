@@ -1,6 +1,7 @@
 // The only door of core/questions: one folder a kind, and the functions that serve every kind.
 export { answerSchema, questionSchema } from './schema.ts'
 export type { Answer, AnswerOf, Question, QuestionKindName, QuestionOf } from './schema.ts'
+export { forShelf } from './shelf.ts'
 export { carriedOver } from './carry.ts'
 export { blankBase, type BaseFields, type QuestionBase } from './base.ts'
 export type { Chance } from './kind.ts'

@@ -8,7 +8,7 @@ import {
 } from 'sequelize'
 import type { Media, MediaFileKind, MediaJob, Role } from '@fernbrake/core/contract'
 import type { Lesson, Patch } from '@fernbrake/core/lesson'
-import type { Answer, Verdict } from '@fernbrake/core/questions'
+import type { Answer, Question, Verdict } from '@fernbrake/core/questions'
 import type { Database } from './connect.ts'
 
 export class PersonRow extends Model<
@@ -165,6 +165,17 @@ export class HandedFileRow extends Model<
   declare handedAt: CreationOptional<Date>
 }
 
+/** A question on the question shelf. */
+export class KeptQuestionRow extends Model<
+  InferAttributes<KeptQuestionRow>,
+  InferCreationAttributes<KeptQuestionRow>
+> {
+  declare id: string
+  declare ownerId: string
+  declare question: Question
+  declare keptAt: CreationOptional<Date>
+}
+
 const { ARRAY, BIGINT, BOOLEAN, DATE, INTEGER, JSONB, NOW, REAL, TEXT } = DataTypes
 // Functions, because Sequelize writes column names into the objects it is given.
 const key = () => ({ type: TEXT, primaryKey: true })
@@ -252,6 +263,10 @@ export function defineModels(sequelize: Database): void {
       receivedAt: now(),
     },
     as('responses'),
+  )
+  KeptQuestionRow.init(
+    { id: key(), ownerId: TEXT, question: JSONB, keptAt: now() },
+    as('kept_questions'),
   )
   HandedFileRow.init(
     {

@@ -1,7 +1,7 @@
 // Who may use a route. Every access that the contract names is decided here and nowhere else.
 import type { Access, Person } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
-import { LessonRoleRow, MediaRow } from '../database/models.ts'
+import { KeptQuestionRow, LessonRoleRow, MediaRow } from '../database/models.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
 import { mayLearnFrom } from '../queries/mediaAccess.ts'
 import { HttpError } from './HttpError.ts'
@@ -34,6 +34,10 @@ export async function authorise(
       )
     case 'attemptOwner':
       return need((await attemptFacts(params.attemptId!))?.personId === person.id)
+    case 'questionOwner':
+      return need(
+        (await KeptQuestionRow.count({ where: { id: params.keptId!, ownerId: person.id } })) > 0,
+      )
     default:
       assertNever(access)
   }

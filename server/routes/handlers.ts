@@ -14,6 +14,7 @@ import { publishEdition } from '../services/editions.ts'
 import { sendHandedFile } from '../services/handedFiles.ts'
 import { readHistory, readStateAt } from '../services/history.ts'
 import { listLessons } from '../services/lessonCards.ts'
+import { dropKeptQuestion, keepQuestion, listKeptQuestions } from '../services/keptQuestions.ts'
 import { changeWords, describeMedia, findFile, listMedia, prepareAgain } from '../services/media.ts'
 import {
   createGuest,
@@ -36,6 +37,7 @@ export function createHandlers(context: Context): Handlers {
     ...peopleHandlers(context),
     ...lessonHandlers(context),
     ...mediaHandlers(context),
+    ...questionHandlers(context),
     ...attemptHandlers(context),
     checkPage: ({ body, request }) => checkPage(context, body.address, originOf(request)),
   }
@@ -146,6 +148,18 @@ function mediaHandlers(
       await context.store.send(file.storageKey, file.contentType, response)
       return undefined
     },
+  }
+}
+
+function questionHandlers(
+  context: Context,
+): Part<'keptQuestions' | 'keepQuestion' | 'dropKeptQuestion'> {
+  return {
+    keptQuestions: async (call) => ({
+      questions: await listKeptQuestions(context, whoCalls(call)),
+    }),
+    keepQuestion: (call) => keepQuestion(whoCalls(call), call.body),
+    dropKeptQuestion: ({ params }) => dropKeptQuestion(params.keptId),
   }
 }
 

@@ -7,7 +7,7 @@ import {
   type RouteName,
   type RouteSpec,
 } from '@fernbrake/core/contract'
-import { lessonWithFilm } from '@fernbrake/core/testing'
+import { lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
 import { LessonRoleRow } from '../database/models.ts'
 import { run } from '../database/connect.ts'
 import { putLesson, putMedia, startTestServer, type Agent, type TestServer } from './testServer.ts'
@@ -26,6 +26,7 @@ const MAY: Record<Access, readonly Who[]> = {
   mediaOwner: ['owner'],
   mediaViewer: ['learner', 'viewer', 'owner'],
   attemptOwner: ['learner'],
+  questionOwner: ['owner'],
 }
 
 let server: TestServer
@@ -52,8 +53,11 @@ beforeAll(async () => {
     attemptId: opened.body.attemptId,
     file: 'poster',
     fileId: 'nothing',
+    keptId: 'kept',
     revision: '0',
   })
+  const question = Object.values(withQuestion(film, { id: 'a', atMs: 1000 }).questions)[0]
+  await owner.agent.post('/api/questions').send({ id: 'kept', question }).expect(200)
   Object.assign(agents, {
     anonymous: server.anonymous(),
     guest: server.anonymous(),

@@ -1,9 +1,16 @@
 // Edits that place, move, change, copy and remove cues.
 import { cleanText } from '../../fields/index.ts'
-import { blankBase, blankQuestion, isGraded, type QuestionKindName } from '../../questions/index.ts'
+import {
+  blankBase,
+  blankQuestion,
+  forShelf,
+  isGraded,
+  type Question,
+  type QuestionKindName,
+} from '../../questions/index.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Box, OverlayForm } from '../overlaySchema.ts'
-import type { Cue, Hold, Lesson, OverlayCue } from '../schema.ts'
+import type { Cue, Hold, Lesson, OverlayCue, QuestionCue } from '../schema.ts'
 import { clampSpan, clampToFilm, orderAfterAll } from './placing.ts'
 import { usualOverlay } from './usualOverlay.ts'
 
@@ -46,19 +53,43 @@ export const addQuestion: Edit<
     const question = blankQuestion(kind, blankBase(questionId), idsFrom(optionIds))
     const span = evidence && clampSpan(draft, partId, evidence.fromMs, evidence.toMs)
     draft.questions[questionId] = { ...question, evidence: span ? { partId, ...span } : null }
-    draft.cues[cueId] = {
-      id: cueId,
-      kind: 'question',
-      partId,
-      order: nextOrder(draft),
-      atMs: clampToFilm(draft, partId, atMs),
-      questionId,
-      // Nobody need say what they think before the film goes on.
-      hold: isGraded(question) ? 'answered' : 'shown',
-      sendBack: false,
-      again: false,
-    }
+    draft.cues[cueId] = questionCue(draft, { cueId, questionId, partId, atMs })
   },
+}
+
+/** Asks a question from the question shelf; its things keep their ids, which are its own. */
+export const addKeptQuestion: Edit<{
+  cueId: string
+  questionId: string
+  shelfId: string
+  question: Question
+  partId: string
+  atMs: number
+}> = {
+  name: 'addKeptQuestion',
+  change: (draft, { cueId, questionId, shelfId, question, partId, atMs }) => {
+    draft.questions[questionId] = { ...forShelf(question), id: questionId, shelfId }
+    draft.cues[cueId] = questionCue(draft, { cueId, questionId, partId, atMs })
+  },
+}
+
+function questionCue(
+  draft: Lesson,
+  {
+    cueId: id,
+    questionId,
+    partId,
+    atMs,
+  }: Omit<NewQuestionIds, 'optionIds'> & { partId: string; atMs: number },
+): QuestionCue {
+  return {
+    ...{ id, kind: 'question', partId, questionId, order: nextOrder(draft) },
+    atMs: clampToFilm(draft, partId, atMs),
+    // Nobody need say what they think before the film goes on.
+    hold: isGraded(draft.questions[questionId]!) ? 'answered' : 'shown',
+    sendBack: false,
+    again: false,
+  }
 }
 
 export const addOverlay: Edit<{

@@ -89,6 +89,15 @@ export const changeQuestionKind: Edit<{
   },
 }
 
+/** Notes under which id a question is kept on the question shelf. */
+export const noteShelf: Edit<{ questionId: string; shelfId: string }> = {
+  name: 'noteShelf',
+  change: (draft, { questionId, shelfId }) => {
+    const question = draft.questions[questionId]
+    if (question) question.shelfId = shelfId
+  },
+}
+
 const choiceIn = (draft: Lesson, questionId: string) => {
   const question = draft.questions[questionId]
   return question?.kind === 'choice' ? question : null

@@ -119,6 +119,8 @@ export default {
     history: 'History',
   },
   edit: {
+    noteShelf: 'keep a question on the shelf',
+    addKeptQuestion: 'put in a question from the shelf',
     addMaterial: 'add shared material',
     setMaterial: 'change shared material',
     tieMaterial: 'change which material a question shares',

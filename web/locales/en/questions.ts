@@ -1,5 +1,21 @@
 // English texts for writing questions.
 export default {
+  questionShelf: {
+    title: 'Question shelf',
+    help: 'Questions that you keep, to ask them again in any lesson.',
+    find: 'Find by words or kind',
+    loading: 'Your questions are fetched…',
+    empty: 'You keep no questions yet. On the sheet of any question you can put it here.',
+    nothingFound: 'No question says that.',
+    askedIn: 'Asked in no lesson now. | Asked in {titles}. | Asked in {n} lessons: {titles}.',
+    ask: 'Ask it at {time}',
+    letGo: 'Let go',
+    keep: 'Keep this question',
+    keepAnew: 'Keep it as it is now',
+    keepHelp:
+      'So that it can be asked in other lessons. What has been kept changes only when you keep it anew.',
+    kept: 'Kept as it is now.',
+  },
   evidence: {
     help: 'The stretch of film that answers it. Learners can watch it again; its ends can be dragged on the frond.',
     pick: 'Choose lines of the script',

@@ -16,6 +16,7 @@ import HistorySheet from './HistorySheet.vue'
 import KeySheet from './KeySheet.vue'
 import LessonSheet from './LessonSheet.vue'
 import PublishDialog from './PublishDialog.vue'
+import QuestionShelf from './QuestionShelf.vue'
 import ScriptDesk from './ScriptDesk.vue'
 import SeveralSheet from './SeveralSheet.vue'
 import TrialPanel from './TrialPanel.vue'
@@ -199,6 +200,7 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
           :key="bench.selected.value.id"
           :cue="bench.selected.value"
         />
+        <QuestionShelf v-else-if="bench.desk.value === 'questions'" />
         <ScriptDesk v-else />
       </div>
     </main>

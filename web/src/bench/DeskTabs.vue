@@ -1,15 +1,20 @@
 <script setup lang="ts">
-// The two ways to see what is in the film: as its script, or as a list of its cues.
+// What stands beside the film: its script, the list of its cues, or questions kept to be asked again.
 import { useI18n } from 'vue-i18n'
 import { useBench } from './useBench.ts'
 
 const bench = useBench()
 const { t } = useI18n()
-const DESKS = ['script', 'list'] as const
+const DESKS = ['script', 'list', 'questions'] as const
+const NAMES = {
+  script: 'bench.script',
+  list: 'bench.cueList',
+  questions: 'questionShelf.title',
+} as const
 
 /** Whoever turns to the script wants to read it, not the sheet of what was selected in the list. */
 function choose(desk: (typeof DESKS)[number]): void {
-  if (desk === 'script') bench.select(null)
+  if (desk !== 'list') bench.select(null)
   bench.desk.value = desk
 }
 </script>
@@ -23,7 +28,7 @@ function choose(desk: (typeof DESKS)[number]): void {
       :aria-pressed="bench.desk.value === desk"
       @click="choose(desk)"
     >
-      {{ t(desk === 'script' ? 'bench.script' : 'bench.cueList') }}
+      {{ t(NAMES[desk]) }}
     </button>
   </div>
 </template>

@@ -24,6 +24,7 @@ import NumberField from './NumberField.vue'
 import EvidenceField from './questions/EvidenceField.vue'
 import MaterialField from './questions/MaterialField.vue'
 import { EDITORS } from './questions/editors.ts'
+import KeepQuestion from './questions/KeepQuestion.vue'
 import RichField from './questions/RichField.vue'
 import TimeField from './TimeField.vue'
 import { useBench } from './useBench.ts'
@@ -196,6 +197,7 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
         @change="rules({ keep: $event })"
       />
     </fieldset>
+    <KeepQuestion :key="question.id" :question="question" />
   </div>
 </template>
 

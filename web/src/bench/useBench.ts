@@ -46,7 +46,7 @@ export function createBench(
   /** What is selected, in the order in which it was; the sheet shows the last. */
   const selectedIds = shallowRef<readonly string[]>([])
   /** How the film is seen while no sheet is open; and whether a selected cue's sheet is. */
-  const desk = ref<'script' | 'list'>('script')
+  const desk = ref<'script' | 'list' | 'questions'>('script')
   const sheetOpen = ref(false)
   /** A look on its way to other overlays. */
   const copiedLook = shallowRef<OverlayLook | null>(null)

@@ -1,0 +1,38 @@
+// The question shelf: questions that a designer keeps to ask them again, in any lesson.
+import { z } from 'zod'
+import { clockSchema, idSchema } from '../fields/index.ts'
+import { questionSchema } from '../questions/index.ts'
+import { route } from './route.ts'
+
+export const keptQuestionSchema = z.strictObject({
+  id: idSchema,
+  question: questionSchema,
+  keptAt: clockSchema,
+  /** The lessons of this person that ask it now. */
+  lessons: z.array(z.strictObject({ id: idSchema, title: z.string() })),
+})
+
+export const questionRoutes = {
+  keptQuestions: route('get', '/api/questions', 'designer', 'The questions that I keep', {
+    reply: z.strictObject({ questions: z.array(keptQuestionSchema) }),
+  }),
+  keepQuestion: route(
+    'post',
+    '/api/questions',
+    'designer',
+    'Keep a question; the same id again replaces it',
+    {
+      body: z.strictObject({ id: idSchema, question: questionSchema }),
+      reply: z.strictObject({ id: idSchema }),
+    },
+  ),
+  dropKeptQuestion: route(
+    'delete',
+    '/api/questions/:keptId',
+    'questionOwner',
+    'Keep a question no longer; lessons that ask it go on asking it',
+    { params: z.strictObject({ keptId: idSchema }), reply: z.strictObject({ id: idSchema }) },
+  ),
+}
+
+export type KeptQuestion = z.infer<typeof keptQuestionSchema>

@@ -1,0 +1,168 @@
+<script setup lang="ts">
+// The question shelf beside the film: questions kept earlier, found by their words, asked here at the playhead.
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { nanoid } from 'nanoid'
+import { computed, ref, useId } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { KeptQuestion } from '@fernbrake/core/contract'
+import { plainOf } from '@fernbrake/core/fields'
+import { edits } from '@fernbrake/core/lesson'
+import { clockTime } from '@fernbrake/core/media'
+import { textsOf } from '@fernbrake/core/questions'
+import { call } from '../api/client.ts'
+import FaultNotice from '../ui/FaultNotice.vue'
+import { useLoaded } from '../ui/useLoaded.ts'
+import DeskTabs from './DeskTabs.vue'
+import { useBench } from './useBench.ts'
+
+const bench = useBench()
+const { t } = useI18n()
+const id = useId()
+const words = ref('')
+const { value, error, loading, reload } = useLoaded(
+  async () => (await call('keptQuestions')).questions,
+)
+const fault = ref<unknown>(null)
+const all = computed(() => value.value ?? [])
+const kindOf = ({ question }: KeptQuestion) => t(`ask.kind.${question.kind}`)
+/** A question is found by any of its texts, or by its kind. */
+const found = computed(() => {
+  const wanted = words.value.trim().toLocaleLowerCase().split(/\s+/u).filter(Boolean)
+  return all.value.filter((kept) => {
+    const said = [kindOf(kept), ...textsOf(kept.question).map(plainOf)]
+      .join(' ')
+      .toLocaleLowerCase()
+    return wanted.every((word) => said.includes(word))
+  })
+})
+const time = computed(() => clockTime(bench.mediaMs.value))
+
+function ask({ id: shelfId, question }: KeptQuestion): void {
+  const partId = bench.part.value?.id
+  if (!partId) return
+  const [cueId, questionId] = [nanoid(), nanoid()]
+  const atMs = bench.mediaMs.value
+  const args = { cueId, questionId, shelfId, question, partId, atMs }
+  if (bench.draft.make(edits.addKeptQuestion, args)) bench.select(cueId, true)
+}
+
+async function letGo({ id: keptId }: KeptQuestion): Promise<void> {
+  fault.value = null
+  try {
+    await call('dropKeptQuestion', { params: { keptId } })
+    value.value = all.value.filter((kept) => kept.id !== keptId)
+  } catch (caught) {
+    fault.value = caught
+  }
+}
+</script>
+
+<template>
+  <section class="desk" :aria-label="t('questionShelf.title')">
+    <header><DeskTabs /></header>
+    <div class="body">
+      <p class="help">{{ t('questionShelf.help') }}</p>
+      <div class="field">
+        <label :for="id">{{ t('questionShelf.find') }}</label>
+        <InputText :id="id" v-model="words" size="small" />
+      </div>
+      <FaultNotice v-if="error || fault" :error="error ?? fault" @retry="reload" />
+      <p v-if="loading && !value" role="status">{{ t('questionShelf.loading') }}</p>
+      <p v-else-if="all.length === 0 && !error" class="empty">{{ t('questionShelf.empty') }}</p>
+      <p v-else-if="found.length === 0 && !error" class="empty" role="status">
+        {{ t('questionShelf.nothingFound') }}
+      </p>
+      <ul>
+        <li v-for="kept in found" :key="kept.id">
+          <p class="kind">{{ kindOf(kept) }}</p>
+          <p class="stem" dir="auto">{{ plainOf(kept.question.stem) }}</p>
+          <p class="help">
+            {{
+              t(
+                'questionShelf.askedIn',
+                { titles: kept.lessons.map(({ title }) => `“${title}”`).join(', ') },
+                kept.lessons.length,
+              )
+            }}
+          </p>
+          <div class="buttons">
+            <Button
+              :label="t('questionShelf.ask', { time })"
+              size="small"
+              severity="secondary"
+              variant="outlined"
+              :disabled="!bench.canEdit.value"
+              @click="ask(kept)"
+            />
+            <Button
+              :label="t('questionShelf.letGo')"
+              size="small"
+              severity="secondary"
+              variant="text"
+              @click="letGo(kept)"
+            />
+          </div>
+        </li>
+      </ul>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.desk {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+  min-height: 0;
+}
+header {
+  display: flex;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 18px;
+  border-bottom: 1px solid var(--line);
+  background: var(--surface);
+}
+.body {
+  flex: 1;
+  min-height: 0;
+  overflow-y: auto;
+  padding: 12px 18px;
+}
+.help {
+  color: var(--ink-2);
+  font-size: 13.5px;
+}
+.field {
+  margin: 10px 0;
+}
+.empty {
+  margin-top: 24px;
+  color: var(--ink-2);
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  padding: 12px 0;
+  border-top: 1px solid var(--line);
+}
+.kind {
+  color: var(--rust);
+  font-size: 13.5px;
+  font-weight: 650;
+}
+.stem {
+  font-family: var(--reading);
+  font-size: 17px;
+  overflow-wrap: anywhere;
+}
+.buttons {
+  display: flex;
+  gap: 6px;
+  margin-top: 6px;
+}
+</style>
