@@ -90,7 +90,7 @@ function type(words: string): void {
 /* There is one beside every text; it shows itself where somebody is writing, without moving anything. */
 .ways {
   position: absolute;
-  top: 0;
+  top: -3px;
   right: 0;
   display: flex;
   gap: 12px;
@@ -108,6 +108,8 @@ function type(words: string): void {
   background: var(--surface);
 }
 .ways button {
+  min-width: 24px;
+  min-height: 24px;
   padding: 0;
   border: 0;
   background: none;
