@@ -1,0 +1,180 @@
+// What questions share: a time that runs out, material beside several of them, evidence by the script and on the frond,
+// rich texts, a trial beside the sheet, and the question shelf.
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test, type Page } from '@playwright/test'
+import { sheetOf } from '../support/everyKind.ts'
+import { makeFilm } from '../support/films.ts'
+import { expectKept, expectNoBarriers, signIn, watchForErrors } from '../support/pages.ts'
+import { DESIGNER, startRealServer, type RealServer } from '../support/server.ts'
+
+test.describe.configure({ mode: 'serial' })
+
+const CAPTIONS = `WEBVTT
+
+00:00.500 --> 00:02.000
+The gate holds the water.
+
+00:02.000 --> 00:03.500
+The paddle lets it through.
+
+00:03.500 --> 00:05.000
+So the boat goes up.
+`
+
+let server: RealServer
+let folder: string
+let bench: Page
+let errors: string[]
+let on: ReturnType<typeof sheetOf>
+
+test.beforeAll(async ({ browser }) => {
+  server = await startRealServer()
+  folder = mkdtempSync(join(tmpdir(), 'fernbrake-asking-'))
+  bench = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  errors = watchForErrors(bench)
+  on = sheetOf(bench)
+  await signIn(bench, server.url, DESIGNER.email)
+  await bench.getByLabel('Title of a new lesson').fill('Asking')
+  await bench.getByRole('button', { name: 'Begin this lesson' }).click()
+  await bench.getByTestId('film').setInputFiles(makeFilm(folder, 8))
+  await expect(bench.getByText('/ 0:08')).toBeVisible()
+  const file = { name: 'said.vtt', mimeType: 'text/vtt', buffer: Buffer.from(CAPTIONS) }
+  await bench.locator('input[type=file][accept*=".vtt"]').setInputFiles(file)
+  await expect(bench.getByText('The paddle lets it through.')).toBeVisible()
+})
+test.afterAll(async () => {
+  await server?.stop()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+async function goTo(time: string): Promise<void> {
+  await bench.getByTestId('timecode').fill(time)
+  await bench.getByTestId('timecode').press('Enter')
+  await bench.getByTestId('timecode').blur()
+}
+const stem = () => on.side().getByRole('textbox', { name: 'Question', exact: true })
+
+test('evidence is chosen line by line, and its end dragged on the frond', async () => {
+  await goTo('6')
+  await bench.locator('body').press('q')
+  await stem().fill('What lets the water through, {first name}?')
+  await on.field('Option 1').fill('The gate')
+  await on.field('Option 2').fill('The paddle')
+  await on.side().getByRole('radio', { name: 'Option 2 is right' }).check()
+  await on.press('Choose lines of the script')
+  const line = (text: string) => on.side().getByRole('button', { name: text })
+  await line('The gate holds the water.').click()
+  await line('The paddle lets it through.').click()
+  await expect(line('The paddle lets it through.')).toHaveAttribute('aria-pressed', 'true')
+  await expect(line('So the boat goes up.')).toHaveAttribute('aria-pressed', 'false')
+  await expect(on.field('To')).toHaveValue('00:00:03:12')
+  await expectNoBarriers(bench, 'choosing evidence', '.side')
+  const end = (await bench.locator('[data-evidence="toMs"]').boundingBox())!
+  await bench.mouse.move(end.x + end.width / 2, end.y + end.height / 2)
+  await bench.mouse.down()
+  await bench.mouse.move(end.x + 120, end.y + end.height / 2, { steps: 5 })
+  await bench.mouse.up()
+  await expect(on.field('To')).not.toHaveValue('00:00:03:12')
+  await bench.locator('body').press('Control+z')
+  await expect(on.field('To')).toHaveValue('00:00:03:12')
+})
+
+test('material is shared, and written with a list and a formula', async () => {
+  await on.choose('This question is about', 'new material…')
+  await on.field('Title').fill('The chamber')
+  await on
+    .side()
+    .getByRole('button', { name: /^Passage, .*lists, tables, media/ })
+    .click()
+  const dialog = bench.getByRole('dialog')
+  const text = dialog.getByRole('textbox')
+  await expect(text).toBeFocused()
+  await bench.keyboard.type('Its sides:')
+  await bench.keyboard.press('Enter')
+  await dialog.getByRole('button', { name: 'List', exact: true }).click()
+  await bench.keyboard.type('22 m long')
+  await bench.keyboard.press('Enter')
+  await bench.keyboard.type('2.2 m wide')
+  await dialog.getByRole('button', { name: 'Formula', exact: true }).click()
+  await dialog.getByLabel('In TeX').fill('\\frac{V}{2}')
+  await expect(dialog.locator('.looks .katex')).toBeVisible()
+  await dialog.getByRole('button', { name: 'Put in' }).click()
+  await expectNoBarriers(bench, 'writing a rich text', '.rich-dialog')
+  await dialog.getByRole('button', { name: 'Done' }).click()
+  await expect(dialog).toHaveCount(0)
+  await expect(on.side().getByRole('listitem').filter({ hasText: '2.2 m wide' })).toBeVisible()
+})
+
+test('a question is tried beside its sheet, and nothing of it is kept', async () => {
+  await on.press('Try it beside')
+  const trial = bench.getByRole('region', { name: 'As a learner sees it. Nothing is kept.' })
+  await expect(trial.getByText('22 m long')).toBeVisible()
+  await trial.locator('label').filter({ hasText: 'The gate' }).click()
+  await trial.getByRole('button', { name: 'Give this answer' }).click()
+  await expect(trial.locator('.verdict')).toContainText('Not right')
+  await on.field('Option 1').fill('The upper gate')
+  await expect(trial.getByText('The upper gate')).toBeVisible()
+  await expectNoBarriers(bench, 'trial', '.trial')
+  await trial.getByRole('button', { name: 'Close' }).click()
+})
+
+test('a question is kept on the shelf and asked again, with a time that is set', async () => {
+  await on.press('Keep this question')
+  await expect(on.side().getByText('Kept as it is now.')).toBeVisible()
+  await on.press('Close')
+  await goTo('7')
+  await on.press('Question shelf')
+  await on.side().getByLabel('Find by words or kind').fill('nothing like it')
+  await expect(on.side().getByText('No question says that.')).toBeVisible()
+  await on.side().getByLabel('Find by words or kind').fill('choice paddle')
+  await expectNoBarriers(bench, 'question shelf', '.side')
+  await on.press('Ask it at 0:07')
+  await expect(on.field('Option 2')).toHaveValue('The paddle')
+  await stem().fill('And how long does it take?')
+  await on.side().getByText('Set a time for the answer').click()
+  await on.field('Seconds, all tries together').fill('3')
+  await on.field('Seconds, all tries together').press('Enter')
+  await on.choose('This question is about', 'The chamber')
+  await expectKept(bench)
+  await on.press('Close')
+  await on.press('Question shelf')
+  await expect(on.side().getByText('Asked in “Asking”.')).toBeVisible()
+  expect(errors).toEqual([])
+})
+
+test('a learner finds the material, is called by name, and gives what there is when time is up', async ({
+  browser,
+}) => {
+  await bench.getByRole('button', { name: 'Publish edition 1' }).click()
+  await bench.getByTestId('publish').click()
+  const link = await bench.getByTestId('link').inputValue()
+  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
+  const complaints = watchForErrors(page)
+  await page.goto(link)
+  await page.getByLabel('Your first and last name').fill('Maud Pellow')
+  await page.getByRole('button', { name: 'Go in as a guest' }).click()
+  await page.getByRole('button', { name: 'Play', exact: true }).first().click()
+  const sheet = page.locator('section.question')
+  await expect(
+    sheet.getByRole('heading', { name: 'What lets the water through, Maud?' }),
+  ).toBeVisible()
+  await expect(sheet.getByText('22 m long')).toBeVisible()
+  await expectNoBarriers(page, 'question with material', '.beside')
+  await sheet.locator('label').filter({ hasText: 'The paddle' }).click()
+  await sheet.getByRole('button', { name: 'Give this answer' }).click()
+  await sheet.getByRole('button', { name: 'Go on watching' }).click()
+  await expect(sheet.getByRole('timer')).toBeVisible()
+  await sheet.locator('label').filter({ hasText: 'The paddle' }).click()
+  await expect(sheet.getByText('Time is up. What you had by then was given.')).toBeVisible()
+  await expect(sheet.locator('.verdict')).toContainText('Right')
+  await expect(sheet.getByRole('button', { name: 'Try again' })).toHaveCount(0)
+  // A closed tab gives no time back.
+  await expect(page.getByText(/waiting|not sent/)).toHaveCount(0)
+  await page.reload()
+  await expect(sheet.getByRole('timer')).toHaveCount(0)
+  await sheet.getByRole('button', { name: 'Go on watching' }).click()
+  await expect(page.getByText('You have reached the end.')).toBeVisible()
+  expect(complaints).toEqual([])
+})
