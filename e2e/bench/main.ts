@@ -6,6 +6,7 @@ import { measureCalmSpot } from './calmSpot.ts'
 import { measureHolds } from './holds.ts'
 import { measureLong } from './long.ts'
 import { measureMarking } from './marking.ts'
+import { measureOpeningQuestions } from './opening.ts'
 import { measurePage } from './page.ts'
 import { measurePreparing } from './preparing.ts'
 import { measureSpans } from './spans.ts'
@@ -25,6 +26,7 @@ const figures: Figure[] = []
 try {
   if (wants('page')) figures.push(...(await measurePage(browser, server)))
   if (wants('holds')) figures.push(await measureHolds(browser, server))
+  if (wants('opening')) figures.push(await measureOpeningQuestions(browser, server))
   if (wants('preparing')) figures.push(await measurePreparing(server))
   if (wants('calm')) figures.push(measureCalmSpot())
   if (wants('marking')) figures.push(measureMarking())
