@@ -28,6 +28,8 @@ const props = defineProps<{
   editable?: boolean
 }>()
 
+/** On a narrower blade the grips at its ends would leave nothing to move it by. */
+const WIDTH_WITH_GRIPS = 16
 /** A blade too short to be pointed at keeps room between its two ends. */
 const endX = computed(() => Math.max(8, props.width))
 const place = computed(() => `translate(${props.left} ${props.stemY})`)
@@ -54,7 +56,7 @@ const clipId = computed(() => `fill-${props.cue.id}`)
     <g v-else-if="cue.kind === 'overlay'" :transform="`translate(${left} ${laneY})`">
       <line v-if="!small" x1="0" x2="0" :y1="stemY - laneY + 2" y2="0" class="stalk" />
       <path :d="bladePath(width)" class="blade" :transform="small ? 'scale(1 0.5)' : undefined" />
-      <template v-if="editable">
+      <template v-if="editable && width >= WIDTH_WITH_GRIPS">
         <rect
           v-for="part in ['start', 'end'] as const"
           :key="part"

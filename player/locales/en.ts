@@ -156,7 +156,7 @@ export default {
   viewFailed:
     'This question could not be fetched. Check the connection, then try again. Your place is kept.',
   answerAnew: 'Change my answer',
-  waits: 'Handed in. A person will read it.',
+  waits: 'Handed in. A person will mark it.',
   thanks: 'Thank you. Your answer is kept.',
   noPoints: 'not marked',
   rewatch: 'Rewatch {from} to {to}',

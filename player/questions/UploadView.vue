@@ -173,6 +173,9 @@ const stateOf = ({ id }: HandedFile) => states.get(id)?.state ?? 'there'
   color: var(--ink-2);
   font-size: 13.5px;
 }
+.asked::first-letter {
+  text-transform: uppercase;
+}
 .ways {
   display: flex;
   flex-wrap: wrap;

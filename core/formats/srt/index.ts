@@ -14,7 +14,7 @@ import {
 /** Reads an SRT file: number, times with a comma (or point), text with its markup. Never throws. */
 export function readSrt(text: string): CaptionResult {
   if (text.length > LONGEST_CAPTION_FILE)
-    return { ok: false, faults: [{ line: 1, code: 'tooLong' }] }
+    return { ok: false, faults: [{ line: 1, code: 'tooMany' }] }
   const blocks = blocksOf(fileLines(text))
   const first = blocks[0]?.lines.slice(0, 2).join('\n') ?? ''
   if (!first.includes('-->')) return { ok: false, faults: [{ line: 1, code: 'notThisFormat' }] }

@@ -19,7 +19,7 @@ const LONGEST_HEADER = 5000
 /** Reads a WebVTT file; what it says besides its words is carried along. Never throws. */
 export function readWebVtt(text: string): CaptionResult {
   if (text.length > LONGEST_CAPTION_FILE)
-    return { ok: false, faults: [{ line: 1, code: 'tooLong' }] }
+    return { ok: false, faults: [{ line: 1, code: 'tooMany' }] }
   const [header, ...blocks] = blocksOf(fileLines(text))
   if (!header || !/^WEBVTT([ \t].*)?$/.test(header.lines[0]!))
     return { ok: false, faults: [{ line: 1, code: 'notThisFormat' }] }
