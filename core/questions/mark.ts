@@ -43,6 +43,19 @@ export function markOf(question: { points: number }, share: number, perPart: Par
   return { points: share * max, max, verdict: verdictOf(share), perPart }
 }
 
+/** Of what learners tick about themselves: right once all of it is, and never wrong. */
+export function tickedMark(
+  question: { points: number },
+  ids: readonly string[],
+  ticked: ReadonlySet<string>,
+): Mark {
+  const perPart = ids.map((id) => ({ id, picked: ticked.has(id), right: true }))
+  const count = perPart.filter(({ picked }) => picked).length
+  const share = ids.length > 0 ? count / ids.length : 0
+  const verdict = share >= 1 ? 'right' : 'partly'
+  return { points: share * question.points, max: question.points, verdict, perPart }
+}
+
 /** Of what only asks: there is nothing to earn, and nothing to be wrong about. */
 export const unjudged = (): Mark => ({ points: 0, max: 0, verdict: 'unmarked', perPart: [] })
 

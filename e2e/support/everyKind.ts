@@ -217,7 +217,7 @@ export function everyKind(bench: Page): Kind[] {
         await expect(sheet.getByRole('button', { name: 'Give this answer' })).toBeDisabled()
         await sheet.getByRole('textbox').fill('The gate holds the water.')
       },
-      verdicts: ['Handed in. A person will mark it.', 'Handed in. A person will read it.'],
+      verdicts: ['Handed in. A person will mark it.', 'Handed in. A person will mark it.'],
       results: ['I do not know.', 'The gate holds the water.'],
     },
     {
@@ -306,7 +306,7 @@ export function everyKind(bench: Page): Kind[] {
         await sheet.getByLabel('Choose a file').setInputFiles(sketch)
         await expect(sheet.getByText('Arrived')).toBeVisible()
       },
-      verdicts: ['Handed in. A person will mark it.', 'Handed in. A person will read it.'],
+      verdicts: ['Handed in. A person will mark it.', 'Handed in. A person will mark it.'],
       results: ['Notes.txt', 'Sketch.png'],
     },
     {
@@ -317,7 +317,7 @@ export function everyKind(bench: Page): Kind[] {
       },
       wrong: record,
       right: record,
-      verdicts: ['Handed in. A person will mark it.', 'Handed in. A person will read it.'],
+      verdicts: ['Handed in. A person will mark it.', 'Handed in. A person will mark it.'],
       results: ['Voice 0:0', 'Voice 0:0'],
     },
     {

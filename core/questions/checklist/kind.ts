@@ -1,6 +1,7 @@
 // What a self-check list can do. It is right once everything is ticked; nobody can be wrong about themselves.
 import { inOrder, isBlank, plainOf } from '../../fields/index.ts'
 import { issueAt, type QuestionKind } from '../kind.ts'
+import { tickedMark } from '../mark.ts'
 import { hasRepeats, twoOrders } from '../options.ts'
 import { answerOf, listOfIds } from '../reading.ts'
 import type { ChecklistAnswer, ChecklistQuestion } from './schema.ts'
@@ -21,18 +22,12 @@ export const checklist: QuestionKind<ChecklistQuestion, ChecklistAnswer> = {
       }),
     ),
   }),
-  mark(question, answer) {
-    const ticked = new Set(listOfIds(answerOf(answer, 'checklist')?.ticked) ?? [])
-    const perPart = Object.keys(question.items).map((id) => ({
-      id,
-      picked: ticked.has(id),
-      right: true,
-    }))
-    const done = perPart.filter(({ picked }) => picked).length
-    const share = perPart.length > 0 ? done / perPart.length : 0
-    const verdict = share >= 1 ? 'right' : 'partly'
-    return { points: share * question.points, max: question.points, verdict, perPart }
-  },
+  mark: (question, answer) =>
+    tickedMark(
+      question,
+      Object.keys(question.items),
+      new Set(listOfIds(answerOf(answer, 'checklist')?.ticked) ?? []),
+    ),
   fits: (question, { ticked }) =>
     ticked.every((id) => Object.hasOwn(question.items, id)) &&
     new Set(ticked).size === ticked.length,

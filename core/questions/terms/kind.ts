@@ -1,6 +1,7 @@
 // What term cards can do. They are right once every card is known, and never wrong.
 import { inOrder, isBlank, plainOf } from '../../fields/index.ts'
 import { issueAt, type QuestionKind } from '../kind.ts'
+import { tickedMark } from '../mark.ts'
 import { hasRepeats, twoOrders } from '../options.ts'
 import { answerOf, listOfIds } from '../reading.ts'
 import type { TermCard, TermsAnswer, TermsQuestion } from './schema.ts'
@@ -25,18 +26,12 @@ export const terms: QuestionKind<TermsQuestion, TermsAnswer> = {
       }),
     ),
   }),
-  mark(question, answer) {
-    const known = new Set(listOfIds(answerOf(answer, 'terms')?.known) ?? [])
-    const perPart = Object.keys(question.cards).map((id) => ({
-      id,
-      picked: known.has(id),
-      right: true,
-    }))
-    const count = perPart.filter(({ picked }) => picked).length
-    const share = perPart.length > 0 ? count / perPart.length : 0
-    const verdict = share >= 1 ? 'right' : 'partly'
-    return { points: share * question.points, max: question.points, verdict, perPart }
-  },
+  mark: (question, answer) =>
+    tickedMark(
+      question,
+      Object.keys(question.cards),
+      new Set(listOfIds(answerOf(answer, 'terms')?.known) ?? []),
+    ),
   fits: (question, { known }) =>
     known.every((id) => Object.hasOwn(question.cards, id)) && new Set(known).size === known.length,
   readable: (question, { known }) =>

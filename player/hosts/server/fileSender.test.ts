@@ -93,6 +93,16 @@ describe('a file', () => {
     expect([sender.state(id), await queue.list()]).toEqual([null, []])
   })
 
+  it('has one address as long as it is here, and the server’s afterwards', async () => {
+    const { sender } = await senderThat([])
+    const { id } = await put(sender)
+    await settled(sender, id)
+    expect(sender.address(id)).toMatch(/^blob:/)
+    expect(sender.address(id)).toBe(sender.address(id))
+    await sender.drop(id)
+    expect(sender.address(id)).toBe(`/api/attempts/${attemptId}/files/${id}`)
+  })
+
   it('of another attempt is left alone', async () => {
     const { sender } = await senderThat(['unreachable'])
     const { id } = await put(sender)

@@ -37,6 +37,7 @@ interface Known {
   file: WaitingFile
   state: HandedFileState
   sending: AbortController | null
+  address?: string
 }
 
 export async function createFileSender(parts: FileSenderParts): Promise<FileSender> {
@@ -95,14 +96,18 @@ export async function createFileSender(parts: FileSenderParts): Promise<FileSend
       return () => listeners.delete(listener)
     },
     async drop(id) {
-      known.get(id)?.sending?.abort()
+      const one = known.get(id)
+      one?.sending?.abort()
+      if (one?.address) URL.revokeObjectURL(one.address)
       known.delete(id)
       await queue.drop(id)
     },
     address(id) {
       const one = known.get(id)
-      // Its own bytes are at hand as long as this page has them; later the server has.
-      return one ? URL.createObjectURL(one.file.content) : `/api/attempts/${attemptId}/files/${id}`
+      if (!one) return `/api/attempts/${attemptId}/files/${id}`
+      // Its own bytes are at hand as long as this page has them; an address is made once, as each one holds them.
+      one.address ??= URL.createObjectURL(one.file.content)
+      return one.address
     },
     holdsBack: (record) =>
       record.kind === 'response' && filesOfAnswer(record.answer).some(isUnderWay),

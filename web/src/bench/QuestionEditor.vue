@@ -208,8 +208,4 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
   align-items: end;
   gap: 10px;
 }
-.help {
-  font-size: 13.5px;
-  color: var(--ink-2);
-}
 </style>

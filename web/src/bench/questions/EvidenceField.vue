@@ -151,10 +151,6 @@ function pick(line: ScriptLine): void {
 </template>
 
 <style scoped>
-.help {
-  font-size: 13.5px;
-  color: var(--ink-2);
-}
 .said {
   max-height: 4.6em;
   overflow-y: auto;

@@ -70,14 +70,6 @@ const ways = computed(() =>
 </template>
 
 <style scoped>
-.help {
-  font-size: 13.5px;
-  color: var(--ink-2);
-}
-.fault {
-  font-size: 13.5px;
-  color: var(--rust);
-}
 .gaps {
   margin: 0;
   padding-left: 1.8em;

@@ -54,10 +54,3 @@ async function keep(): Promise<void> {
     <FaultNotice v-if="fault" :error="fault" @retry="keep" />
   </fieldset>
 </template>
-
-<style scoped>
-.help {
-  font-size: 13.5px;
-  color: var(--ink-2);
-}
-</style>

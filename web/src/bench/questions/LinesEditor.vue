@@ -57,10 +57,3 @@ const blank = () => ({ text: '' })
     />
   </fieldset>
 </template>
-
-<style scoped>
-.help {
-  font-size: 13.5px;
-  color: var(--ink-2);
-}
-</style>

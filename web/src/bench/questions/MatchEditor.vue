@@ -63,10 +63,3 @@ const [PAIRS, EXTRAS] = [['pairs'], ['extras']] as const
     <CreditField :credit="question.credit" @change="set({ credit: $event })" />
   </fieldset>
 </template>
-
-<style scoped>
-.help {
-  font-size: 13.5px;
-  color: var(--ink-2);
-}
-</style>

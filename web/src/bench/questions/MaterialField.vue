@@ -80,10 +80,3 @@ function pick(value: string): void {
     </template>
   </fieldset>
 </template>
-
-<style scoped>
-.help {
-  font-size: 13.5px;
-  color: var(--ink-2);
-}
-</style>

@@ -155,10 +155,3 @@ const unitHelp = computed(() => {
     </div>
   </fieldset>
 </template>
-
-<style scoped>
-.help {
-  font-size: 13.5px;
-  color: var(--ink-2);
-}
-</style>

@@ -94,14 +94,3 @@ const blank = (): Omit<ListedAnswer, 'id' | 'order'> => ({
     </div>
   </fieldset>
 </template>
-
-<style scoped>
-.help {
-  font-size: 13.5px;
-  color: var(--ink-2);
-}
-.fault {
-  font-size: 13.5px;
-  color: var(--rust);
-}
-</style>

@@ -60,10 +60,3 @@ const asLines = computed(() =>
     />
   </fieldset>
 </template>
-
-<style scoped>
-.help {
-  font-size: 13.5px;
-  color: var(--ink-2);
-}
-</style>

@@ -52,14 +52,3 @@ const { t } = useI18n()
     </div>
   </fieldset>
 </template>
-
-<style scoped>
-.help {
-  font-size: 13.5px;
-  color: var(--ink-2);
-}
-.fault {
-  font-size: 13.5px;
-  color: var(--rust);
-}
-</style>
