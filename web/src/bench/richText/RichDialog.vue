@@ -46,6 +46,11 @@ const pad = ref<Pad | null>(null)
 /** The formula that is being mended, where one is. */
 const mended = ref<{ tex: string; display: boolean } | null>(null)
 
+// Items and cells hold lines alone, as our texts do: a picture that is put in there parts the list, instead of being lost.
+const LineItem = ListItem.extend({ content: 'paragraph (bulletList | orderedList)*' })
+const LineHeader = TableHeader.extend({ content: 'paragraph+' })
+const LineCell = TableCell.extend({ content: 'paragraph+' })
+
 /** What nodes draw is an app of its own to Vue; it is told what the bench tells its parts. */
 function contextOfNodes() {
   const { appContext } = getCurrentInstance()!
@@ -63,8 +68,8 @@ function begin(): void {
     injectCSS: false,
     extensions: [
       ...[Document, Paragraph, Text, Bold, Italic, Code, Subscript, Superscript, UndoRedo],
-      ...[BulletList, OrderedList, ListItem, ListKeymap],
-      ...[Table.configure({ resizable: false }), TableRow, TableHeader, TableCell],
+      ...[BulletList, OrderedList, LineItem, ListKeymap],
+      ...[Table.configure({ resizable: false }), TableRow, LineHeader, LineCell],
       ...nodesFor(drawing),
     ],
     content: toEditor(props.text),
@@ -130,7 +135,10 @@ function putFormula({ tex, display }: { tex: string; display: boolean }): void {
 
 function putMedium(block: Extract<Block, { block: 'picture' | 'sound' | 'stretch' }>): void {
   const { block: type, ...attrs } = block
-  chain().insertContent({ type, attrs }).run()
+  // The caret stands on a line after it: what is put in next would replace a medium that is still selected.
+  chain()
+    .insertContent([{ type, attrs }, { type: 'paragraph' }])
+    .run()
   pad.value = null
 }
 
