@@ -116,9 +116,11 @@ test('cues are placed at the playhead by key, and from a line of the script', as
   await bench.getByLabel('Option 1', { exact: true }).fill('The upper paddle')
   await bench.getByLabel('Option 2', { exact: true }).fill('The lower gates')
   await bench.getByText('Feedback when picked').nth(1).click()
-  await bench.getByLabel('Feedback when option 2 is picked').fill('Gates are shut, not wound.')
-  await bench.getByLabel('Explanation afterwards').fill('A paddle is a shutter.')
-  await bench.getByLabel('When wrong').fill('Listen again.')
+  await bench
+    .getByLabel('Feedback when option 2 is picked', { exact: true })
+    .fill('Gates are shut, not wound.')
+  await bench.getByLabel('Explanation afterwards', { exact: true }).fill('A paddle is a shutter.')
+  await bench.getByLabel('When wrong', { exact: true }).fill('Listen again.')
   await expectNoBarriers(bench, 'bench with a question')
   await bench.getByRole('button', { name: 'Close', exact: true }).click()
 
