@@ -6,7 +6,8 @@ import { z } from 'zod'
  * `public` anybody; `signedIn` anybody with a session, guests included; `designer` designers and keepers;
  * `keeper` keepers; `lessonViewer` / `lessonEditor` people with such a role on the lesson named in the path;
  * `mediaOwner` whoever put the media in; `mediaViewer` also editors and learners of lessons that use it;
- * `attemptOwner` the learner whose attempt it is; `questionOwner` the designer who keeps the question. What a person may not see is answered as not found.
+ * `attemptOwner` the learner whose attempt it is; `questionOwner` the designer who keeps the question.
+ * What a person may not see is answered as not found.
  */
 export type Access =
   | 'public'

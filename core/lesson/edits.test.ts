@@ -15,7 +15,6 @@ import {
   edits,
   emptyLesson,
   endMessage,
-  findWhatBlocksPublishing,
   mediaIdsOf,
   MOST_NEW_IDS,
   runEdit,
@@ -378,36 +377,5 @@ describe('what a lesson may hold', () => {
     expect(checkLesson({ ...lesson, cues })).toMatchObject({
       issues: [{ code: 'reference.shared' }],
     })
-  })
-})
-
-describe('what keeps a lesson from being published', () => {
-  const codes = (lesson: Lesson) => findWhatBlocksPublishing(lesson).map((issue) => issue.code)
-
-  it('nothing, when all is there', () => expect(codes(fullLesson())).toEqual([]))
-  it('no film', () =>
-    expect(codes({ ...fullLesson(), parts: {}, cues: {} })).toEqual(['lesson.noParts']))
-  it('a question without words, options or a right answer', () => {
-    let lesson = edited(fullLesson(), edits.setQuestionText, {
-      questionId: 'q-a',
-      field: 'stem',
-      text: ' ',
-    })
-    lesson = edited(lesson, edits.setOptionRight, {
-      questionId: 'q-a',
-      optionId: 'a-a',
-      right: false,
-    })
-    lesson = edited(lesson, edits.setOptionText, {
-      questionId: 'q-a',
-      optionId: 'a-b',
-      field: 'text',
-      text: 'A-A',
-    })
-    expect(codes(lesson)).toEqual(['question.noStem', 'question.sameOptions', 'question.noRight'])
-  })
-  it('a cue beyond the end', () => {
-    const film = { partId: PART, mediaId: 'm', durationMs: 1000, frameRate: '25' as const }
-    expect(codes(edited(fullLesson(), edits.attachFilm, film))).toContain('cue.beyondEnd')
   })
 })

@@ -1,23 +1,11 @@
 // The playback machine: (schedule, state, event) → (state, commands). Pure: no video, no clock, no screen.
 // Ordinary progress (tick) and jumps (seeked) are separate; every rule about what may be passed stands here once.
 import { assertNever } from '../fields/index.ts'
+import { countQuestion, isReleasable, onAnswered, onRewatch } from './answering.ts'
 import { moveTo, withOverlays } from './moving.ts'
 import { countdownOf, isDealtWith, momentOf, seekRange, wayByItself } from './asking.ts'
-import {
-  isRequired,
-  type ForkMoment,
-  type Moment,
-  type QuestionMoment,
-  type Schedule,
-  type Way,
-} from './schedule.ts'
-import type {
-  Advanced,
-  AnswerResult,
-  PlaybackCommand,
-  PlaybackEvent,
-  PlaybackState,
-} from './state.ts'
+import { isRequired, type ForkMoment, type Moment, type Schedule, type Way } from './schedule.ts'
+import type { Advanced, PlaybackCommand, PlaybackEvent, PlaybackState } from './state.ts'
 
 /**
  * Media clocks are read a little off: a held film may stand this far from its cue, and time may run back this far
@@ -55,15 +43,6 @@ export function advance(schedule: Schedule, state: PlaybackState, event: Playbac
     default:
       return assertNever(event)
   }
-}
-
-/** Whether the learner may go on from this question now. */
-export function isReleasable(moment: Moment, result: AnswerResult | undefined): boolean {
-  // A fork is left by taking one of its ways.
-  if (moment.kind === 'fork') return false
-  if (moment.hold === 'answered') return result !== undefined
-  if (moment.hold === 'right') return result !== undefined && (result.right || result.final)
-  return true
 }
 
 const same = (state: PlaybackState): Advanced => ({ state, commands: [] })
@@ -219,42 +198,6 @@ function finish({ state, commands }: Advanced): Advanced {
   return { state: ended, commands: state.finished ? commands : [...commands, { kind: 'finish' }] }
 }
 
-function onAnswered(
-  schedule: Schedule,
-  state: PlaybackState,
-  cueId: string,
-  result: AnswerResult,
-): Advanced {
-  const moment = momentOf(schedule, cueId)
-  if (!moment) return same(state)
-  if (moment.kind === 'fork') return same(state)
-  const isLate = state.timeUp[cueId] === true
-  const counted = { ...result, final: result.final || isLate }
-  const next = { ...state, results: { ...state.results, [cueId]: counted } }
-  const sendBack = moment.sendBack && !result.right && !isLate && moment.evidence !== null
-  const heldHere = state.mode.kind === 'held' && state.mode.cueId === cueId
-  return sendBack && heldHere ? review(schedule, next, moment) : withOverlays(schedule, next, [])
-}
-
-function onRewatch(schedule: Schedule, state: PlaybackState, cueId: string): Advanced {
-  const moment = momentOf(schedule, cueId)
-  const heldHere = state.mode.kind === 'held' && state.mode.cueId === cueId
-  return moment?.kind === 'question' && moment.evidence && heldHere
-    ? review(schedule, state, moment)
-    : same(state)
-}
-
-/** Plays a held question's evidence again; the question stays on screen. */
-function review(schedule: Schedule, state: PlaybackState, moment: QuestionMoment): Advanced {
-  const { fromMs, toMs } = moment.evidence!
-  const moved = moveTo(schedule, state, fromMs)
-  const mode = { kind: 'reviewing', cueId: moment.cueId, toMs } as const
-  return {
-    state: { ...moved.state, mode, playing: true },
-    commands: [{ kind: 'seek', ms: fromMs }, ...moved.commands, { kind: 'play' }],
-  }
-}
-
 function onDismissed(schedule: Schedule, state: PlaybackState, cueId: string): Advanced {
   const moment = momentOf(schedule, cueId)
   if (!moment || !isReleasable(moment, state.results[cueId])) return same(state)
@@ -331,22 +274,6 @@ function countFork(
   const released = { ...state.released, [fork.cueId]: true as const }
   const freed: PlaybackState = { ...waited, mode: { kind: 'free' }, waitedMs: 0, released }
   return goOn(schedule, freed, fork, [hidden(fork)], false)
-}
-
-/** Time runs out on a question: what was answered by then stands, no further try counts, and the learner may go on. */
-function countQuestion(
-  schedule: Schedule,
-  state: PlaybackState,
-  { cueId }: QuestionMoment,
-  passedMs: number,
-): Advanced {
-  const waited = { ...state.waited, [cueId]: (state.waited[cueId] ?? 0) + passedMs }
-  const counted: PlaybackState = { ...state, waited }
-  if (countdownOf(schedule, counted)!.leftMs > 0) return withOverlays(schedule, counted, [])
-  const right = state.results[cueId]?.right ?? false
-  const results = { ...state.results, [cueId]: { right, final: true } }
-  const timeUp = { ...state.timeUp, [cueId]: true as const }
-  return withOverlays(schedule, { ...counted, results, timeUp }, [])
 }
 
 const hidden = ({ cueId }: Moment): PlaybackCommand => ({ kind: 'hide', cueId })

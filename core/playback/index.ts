@@ -1,5 +1,6 @@
 // The only door of core/playback.
-export { advance, CLOCK_JITTER_MS, isReleasable } from './advance.ts'
+export { advance, CLOCK_JITTER_MS } from './advance.ts'
+export { isReleasable } from './answering.ts'
 export { countdownOf, seekRange } from './asking.ts'
 export { placeToGoOn, type KeptPlace } from './resume.ts'
 export {

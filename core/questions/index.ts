@@ -14,6 +14,7 @@ export {
   fitsQuestion,
   isByPerson,
   isGraded,
+  isMended,
   markQuestion,
   mediaOfQuestion,
   partsOfQuestion,

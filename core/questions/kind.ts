@@ -2,10 +2,17 @@
 import type { Issue, RichText } from '../fields/index.ts'
 import type { QuestionBase } from './base.ts'
 import type { Mark } from './mark.ts'
+import type { FileSort } from './upload/sorts.ts'
 
 /** Where chance comes from: uniform in [0, 1). */
 export interface Chance {
   next(): number
+}
+
+/** What files may be handed in: their sorts, and how large each may be. */
+export interface FilesAsked {
+  sorts: FileSort[]
+  mostBytes: number
 }
 
 export interface QuestionKind<Q extends QuestionBase, A> {
@@ -13,6 +20,8 @@ export interface QuestionKind<Q extends QuestionBase, A> {
   graded: boolean
   /** Whether a person has to read the answer. */
   byPerson: boolean
+  /** Whether another try begins with the answer before it, to be mended; else it is given anew. */
+  mended: boolean
   /** A new question of this kind, ready to be written on. */
   blank(base: QuestionBase, newId: () => string): Q
   /** Marks any value as an answer. Pure and total: never throws, whatever the value is. */
@@ -27,6 +36,10 @@ export interface QuestionKind<Q extends QuestionBase, A> {
   texts(question: Q): RichText[]
   /** The media that it needs besides those in its texts. */
   media(question: Q): string[]
+  /** What the files of its answers may be; only of kinds that ask for files. */
+  filesAsked?(question: Q): FilesAsked
+  /** The ids of the files that an answer names. */
+  filesOf?(answer: A): string[]
   /** An answer as a simulated learner gives it: right, or with a mistake that people make. */
   draw(question: Q, right: boolean, chance: Chance): A
 }

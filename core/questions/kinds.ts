@@ -5,7 +5,7 @@ import type { QuestionBase } from './base.ts'
 import { checklist } from './checklist/kind.ts'
 import { choice } from './choice/kind.ts'
 import { gaps } from './gaps/kind.ts'
-import { issueAt, type Chance, type QuestionKind } from './kind.ts'
+import { issueAt, type Chance, type FilesAsked, type QuestionKind } from './kind.ts'
 import { longText } from './longText/kind.ts'
 import { match } from './match/kind.ts'
 import { number } from './number/kind.ts'
@@ -17,9 +17,7 @@ import { scale } from './scale/kind.ts'
 import { shortText } from './shortText/kind.ts'
 import { terms } from './terms/kind.ts'
 import { trueFalse } from './trueFalse/kind.ts'
-import { RECORDING_MEGABYTES } from './limits.ts'
-import { BYTES_A_MEGABYTE, sortsTaken, upload } from './upload/kind.ts'
-import type { FileSort } from './upload/sorts.ts'
+import { upload } from './upload/kind.ts'
 import type { Mark } from './mark.ts'
 import type { Answer, AnswerOf, Question, QuestionKindName, QuestionOf } from './schema.ts'
 
@@ -69,6 +67,9 @@ export const isGraded = (question: Pick<Question, 'kind'>): boolean => kindOf(qu
 /** Whether a person has to look at the answers. */
 export const isByPerson = (question: Pick<Question, 'kind'>): boolean => kindOf(question).byPerson
 
+/** Whether another try begins with the answer before it. */
+export const isMended = (question: Pick<Question, 'kind'>): boolean => kindOf(question).mended
+
 /** A new question of a kind, ready to be written on. */
 export const blankQuestion = (
   kind: QuestionKindName,
@@ -107,16 +108,8 @@ export function findWhatCannotBeAsked(question: Question): Issue[] {
 }
 
 /** The files that come with an answer. */
-export function filesOfAnswer(answer: Answer): string[] {
-  if (answer.kind === 'upload') return answer.files.map(({ id }) => id)
-  return answer.kind === 'recording' ? [answer.file.id] : []
-}
+export const filesOfAnswer = (answer: Answer): string[] => kindOf(answer).filesOf?.(answer) ?? []
 
 /** What a question's files may be; null where it asks for none. */
-export function filesAsked(question: Question): { sorts: FileSort[]; mostBytes: number } | null {
-  if (question.kind === 'upload')
-    return { sorts: sortsTaken(question), mostBytes: question.mostMegabytes * BYTES_A_MEGABYTE }
-  if (question.kind !== 'recording') return null
-  const sorts: FileSort[] = question.of === 'voice' ? ['sound'] : ['film']
-  return { sorts, mostBytes: RECORDING_MEGABYTES * BYTES_A_MEGABYTE }
-}
+export const filesAsked = (question: Question): FilesAsked | null =>
+  kindOf(question).filesAsked?.(question) ?? null

@@ -13,5 +13,3 @@ export const MOST_FILES = 10
 export const MOST_MEGABYTES = 200
 /** The longest recording that a question asks for, in seconds. */
 export const LONGEST_RECORDING_S = 600
-/** The largest recording: the longest, as a camera's picture takes it at most, in millions of bytes. */
-export const RECORDING_MEGABYTES = 300

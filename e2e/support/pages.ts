@@ -42,3 +42,18 @@ export function watchForErrors(page: Page): string[] {
   })
   return errors
 }
+
+/** Shows another moment of the film on the bench by typing its time. */
+export async function goTo(bench: Page, time: string): Promise<void> {
+  const timecode = bench.getByTestId('timecode')
+  await timecode.fill(time)
+  await timecode.press('Enter')
+  await timecode.blur()
+}
+
+/** Goes into a lesson by its link, under a name that nobody has to prove. */
+export async function goInAsGuest(page: Page, link: string, name: string): Promise<void> {
+  await page.goto(link)
+  await page.getByLabel('Your first and last name').fill(name)
+  await page.getByRole('button', { name: 'Go in as a guest' }).click()
+}

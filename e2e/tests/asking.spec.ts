@@ -6,7 +6,14 @@ import { join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
 import { sheetOf } from '../support/everyKind.ts'
 import { makeFilm } from '../support/films.ts'
-import { expectKept, expectNoBarriers, signIn, watchForErrors } from '../support/pages.ts'
+import {
+  expectKept,
+  expectNoBarriers,
+  goInAsGuest,
+  goTo,
+  signIn,
+  watchForErrors,
+} from '../support/pages.ts'
 import { DESIGNER, startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
@@ -49,15 +56,10 @@ test.afterAll(async () => {
   rmSync(folder, { recursive: true, force: true })
 })
 
-async function goTo(time: string): Promise<void> {
-  await bench.getByTestId('timecode').fill(time)
-  await bench.getByTestId('timecode').press('Enter')
-  await bench.getByTestId('timecode').blur()
-}
 const stem = () => on.side().getByRole('textbox', { name: 'Question', exact: true })
 
 test('evidence is chosen line by line, and its end dragged on the frond', async () => {
-  await goTo('6')
+  await goTo(bench, '6')
   await bench.locator('body').press('q')
   await stem().fill('What lets the water through, {first name}?')
   await on.field('Option 1').fill('The gate')
@@ -101,10 +103,17 @@ test('material is shared, and written with a list and a formula', async () => {
   await dialog.getByLabel('In TeX').fill('\\frac{V}{2}')
   await expect(dialog.locator('.looks .katex')).toBeVisible()
   await dialog.getByRole('button', { name: 'Put in' }).click()
+  // Put in from within the list it parts it; what is put in next does not take its place.
+  for (const kind of ['Stretch of film', 'Stretch of film']) {
+    await dialog.getByRole('button', { name: kind, exact: true }).click()
+    await dialog.getByRole('button', { name: 'Put in' }).click()
+  }
+  await expect(dialog.locator('.text video')).toHaveCount(2)
   await expectNoBarriers(bench, 'writing a rich text', '.rich-dialog')
   await dialog.getByRole('button', { name: 'Done' }).click()
   await expect(dialog).toHaveCount(0)
   await expect(on.side().getByRole('listitem').filter({ hasText: '2.2 m wide' })).toBeVisible()
+  await expect(on.side().locator('.rich .shown video')).toHaveCount(2)
 })
 
 test('a question is tried beside its sheet, and nothing of it is kept', async () => {
@@ -124,7 +133,7 @@ test('a question is kept on the shelf and asked again, with a time that is set',
   await on.press('Keep this question')
   await expect(on.side().getByText('Kept as it is now.')).toBeVisible()
   await on.press('Close')
-  await goTo('7')
+  await goTo(bench, '7')
   await on.press('Question shelf')
   await on.side().getByLabel('Find by words or kind').fill('nothing like it')
   await expect(on.side().getByText('No question says that.')).toBeVisible()
@@ -137,6 +146,11 @@ test('a question is kept on the shelf and asked again, with a time that is set',
   await on.field('Seconds, all tries together').fill('3')
   await on.field('Seconds, all tries together').press('Enter')
   await on.choose('This question is about', 'The chamber')
+  await on.press('Close')
+  await goTo(bench, '7.6')
+  await bench.locator('body').press('q')
+  await on.choose('Kind of question', 'Files to hand in')
+  await stem().fill('Hand in your sketch.')
   await expectKept(bench)
   await on.press('Close')
   await on.press('Question shelf')
@@ -152,9 +166,7 @@ test('a learner finds the material, is called by name, and gives what there is w
   const link = await bench.getByTestId('link').inputValue()
   const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
   const complaints = watchForErrors(page)
-  await page.goto(link)
-  await page.getByLabel('Your first and last name').fill('Maud Pellow')
-  await page.getByRole('button', { name: 'Go in as a guest' }).click()
+  await goInAsGuest(page, link, 'Maud Pellow')
   await page.getByRole('button', { name: 'Play', exact: true }).first().click()
   const sheet = page.locator('section.question')
   await expect(
@@ -174,7 +186,22 @@ test('a learner finds the material, is called by name, and gives what there is w
   await expect(page.getByText(/waiting|not sent/)).toHaveCount(0)
   await page.reload()
   await expect(sheet.getByRole('timer')).toHaveCount(0)
-  await sheet.getByRole('button', { name: 'Go on watching' }).click()
-  await expect(page.getByText('You have reached the end.')).toBeVisible()
   expect(complaints).toEqual([])
+  await sheet.getByRole('button', { name: 'Go on watching' }).click()
+  await expect(sheet.getByRole('heading', { name: 'Hand in your sketch.' })).toBeVisible()
+  await server.kill()
+  const notes = { name: 'Sketch.txt', mimeType: 'text/plain', buffer: Buffer.from('A lock.') }
+  await sheet.getByLabel('Choose a file').setInputFiles(notes)
+  await expect(sheet.getByText('Kept on this device; sent as soon as there is')).toBeVisible()
+  await sheet.getByRole('button', { name: 'Give this answer' }).press('Enter')
+  await sheet.getByRole('button', { name: 'Go on watching' }).press('Enter')
+  await expect(page.getByText('You have reached the end.')).toBeVisible()
+  await server.start()
+  await expect(page.getByText('Everything is kept. You can close this page.')).toBeVisible()
+  await bench.goto(`${bench.url()}/results`)
+  await bench
+    .getByRole('row', { name: /Maud Pellow/ })
+    .getByRole('button')
+    .click()
+  await expect(bench.getByRole('link', { name: 'Sketch.txt' })).toBeVisible()
 })

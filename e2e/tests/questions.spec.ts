@@ -6,7 +6,14 @@ import { join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
 import { everyKind, option, sheetOf, type Kind } from '../support/everyKind.ts'
 import { makeFilm } from '../support/films.ts'
-import { expectKept, expectNoBarriers, signIn, watchForErrors } from '../support/pages.ts'
+import {
+  expectKept,
+  expectNoBarriers,
+  goInAsGuest,
+  goTo,
+  signIn,
+  watchForErrors,
+} from '../support/pages.ts'
 import { DESIGNER, startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
@@ -41,10 +48,7 @@ test.afterAll(async () => {
 
 test('each kind is written, with the stage in view', async () => {
   for (const [index, kind] of kinds.entries()) {
-    const time = bench.getByTestId('timecode')
-    await time.fill(((index + 1) * APART_S).toFixed(1))
-    await time.press('Enter')
-    await time.blur()
+    await goTo(bench, ((index + 1) * APART_S).toFixed(1))
     await bench.locator('body').press('q')
     const { side, press, choose } = sheetOf(bench)
     if (kind.name !== 'Choice') await choose('Kind of question', kind.name)
@@ -65,9 +69,7 @@ test('each kind is written, with the stage in view', async () => {
 /** Goes in as a guest and meets question after question. */
 async function workThrough(page: Page, name: string, answer: 'wrong' | 'right'): Promise<void> {
   const complaints = watchForErrors(page)
-  await page.goto(link)
-  await page.getByLabel('Your first and last name').fill(name)
-  await page.getByRole('button', { name: 'Go in as a guest' }).click()
+  await goInAsGuest(page, link, name)
   await expect(page.locator('video')).toBeVisible()
   await page.getByRole('button', { name: 'Play', exact: true }).first().click()
   for (const kind of kinds) {
@@ -106,9 +108,7 @@ test('one learner answers each kind wrong and is told so, another on a phone ans
 test('a long answer that is being written survives a closed tab', async ({ browser }) => {
   const context = await browser.newContext()
   const page = await context.newPage()
-  await page.goto(link)
-  await page.getByLabel('Your first and last name').fill('Odile Harcastle')
-  await page.getByRole('button', { name: 'Go in as a guest' }).click()
+  await goInAsGuest(page, link, 'Odile Harcastle')
   await page.getByRole('button', { name: 'Play', exact: true }).first().click()
   const sheet = () => page.locator('section.question')
   await expect(sheet().getByRole('heading', { name: kinds[0]!.stem })).toBeVisible()

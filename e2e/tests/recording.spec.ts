@@ -1,7 +1,14 @@
 // Recording in place with the browser's made-up devices: a film, a screen, a voice, a picture that is then cut. And
 // what is heard, seen moving and read on the picture of a film.
 import { expect, test, type Page } from '@playwright/test'
-import { expectKept, expectNoBarriers, signIn, watchForErrors } from '../support/pages.ts'
+import {
+  expectKept,
+  expectNoBarriers,
+  goInAsGuest,
+  goTo,
+  signIn,
+  watchForErrors,
+} from '../support/pages.ts'
 import { DESIGNER, startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
@@ -25,11 +32,6 @@ const recorder = () => page.getByRole('region', { name: /^Record (a film|your vo
 async function recordFor(seconds: number): Promise<void> {
   await recorder().getByRole('button', { name: 'Begin recording' }).click()
   await expect(recorder().getByText(`0:0${seconds}`, { exact: true })).toBeVisible()
-}
-async function goTo(time: string): Promise<void> {
-  await page.getByTestId('timecode').fill(time)
-  await page.getByTestId('timecode').press('Enter')
-  await page.getByTestId('timecode').blur()
 }
 /** A new overlay of a form at the moment shown. */
 async function addOverlay(form: string): Promise<void> {
@@ -81,7 +83,7 @@ test('one’s own voice is recorded for an overlay', async () => {
   await page.goto(server.url)
   await page.getByRole('link', { name: 'Lock six' }).click()
   await expect(page.locator('.stage video')).toBeVisible()
-  await goTo('0:00')
+  await goTo(page, '0:00')
   await addOverlay('Sound')
   await page.locator('.side').getByLabel('Words', { exact: true }).fill('The keeper speaks')
   await button('Record your voice').click()
@@ -95,7 +97,7 @@ test('one’s own voice is recorded for an overlay', async () => {
 })
 
 test('a picture is taken with the camera and cut; the first one stays', async () => {
-  await goTo('0:01')
+  await goTo(page, '0:01')
   await addOverlay('Picture')
   await button('Take one with the camera').click()
   await button('Take the picture').click()
@@ -119,7 +121,7 @@ test('a picture is taken with the camera and cut; the first one stays', async ()
 })
 
 test('a page of the web is looked at as soon as it is named', async () => {
-  await goTo('0:02')
+  await goTo(page, '0:02')
   await addOverlay('Web page')
   const address = page.locator('.side').getByLabel('Address', { exact: true })
   await address.fill('/stand-ins/pages/water-levels')
@@ -143,9 +145,7 @@ test('a learner hears the voice in step with the film, and reads the page', asyn
   const url = await page.getByTestId('link').inputValue()
   const learner = await (await browser.newContext()).newPage()
   const complaints = watchForErrors(learner)
-  await learner.goto(url)
-  await learner.getByLabel('Your first and last name').fill('Odile Harcastle')
-  await learner.getByRole('button', { name: 'Go in as a guest' }).click()
+  await goInAsGuest(learner, url, 'Odile Harcastle')
   await learner.getByRole('button', { name: 'Play', exact: true }).click()
   const voice = learner.getByRole('button', { name: 'Stop: The keeper speaks' })
   await expect(voice).toBeVisible()

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test, type Browser, type Page } from '@playwright/test'
 import { CAPTIONS, makeFilm } from '../support/films.ts'
-import { expectKept, expectNoBarriers, signIn, watchForErrors } from '../support/pages.ts'
+import { expectKept, expectNoBarriers, goTo, signIn, watchForErrors } from '../support/pages.ts'
 import { DESIGNER, LEARNER, startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
@@ -32,13 +32,6 @@ const newPage = async (browser: Browser) =>
   (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
 const timecode = (page: Page) => page.getByTestId('timecode')
 const leaves = (page: Page) => page.locator('.time [data-cue]:not(rect)')
-
-/** Shows another moment by typing its time. */
-async function goTo(page: Page, time: string): Promise<void> {
-  await timecode(page).fill(time)
-  await timecode(page).press('Enter')
-  await timecode(page).blur()
-}
 
 test('a lesson begins with a title and a film', async () => {
   await signIn(bench, server.url, DESIGNER.email)

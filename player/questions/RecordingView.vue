@@ -66,8 +66,9 @@ watch(state, async (now) => {
 
 async function record(): Promise<void> {
   failed.value = null
-  await forget()
+  // What was recorded before stays until there is something to record with.
   if (!(await devices.open(isVoice.value ? 'microphone' : 'camera'))) return
+  await forget()
   recorder.listen(devices.stream.value!)
   await recorder.begin(devices.stream.value!)
   await nextTick()

@@ -93,12 +93,12 @@ const matchWord = computed(() => {
             type="button"
             class="card"
             :class="{ turned }"
-            :aria-label="turned ? undefined : t('player.turnCard')"
             aria-live="polite"
             @click="turned = !turned"
           >
             <small>{{ t(turned ? 'player.meaning' : 'player.term') }}</small>
             <TextView :text="turned ? top.meaning : top.term" />
+            <span class="visually-hidden">{{ t('player.turnCard') }}</span>
           </button>
           <div class="verdicts">
             <button type="button" class="fb-button" @click="next(false)">

@@ -1,26 +1,17 @@
 // How long questions with a countdown have been open, kept on this device: a closed tab does not give time back.
+import { keepHere, readKept } from './onDevice.ts'
 
 const keyOf = (seed: string) => `fernbrake-waited ${seed}`
+const isTime = (value: unknown): value is number => typeof value === 'number' && value >= 0
 
-/** What was kept; nothing where the storage is forbidden or holds something else. */
+/** What was kept; nothing where something else lies there. */
 export function readWaited(seed: string): Record<string, number> {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(keyOf(seed)) ?? '{}')
-    if (typeof kept !== 'object' || kept === null) return {}
-    return Object.fromEntries(
-      Object.entries(kept).filter(
-        (one): one is [string, number] => typeof one[1] === 'number' && one[1] >= 0,
-      ),
-    )
-  } catch {
-    return {}
-  }
+  const kept = readKept(keyOf(seed))
+  if (typeof kept !== 'object' || kept === null) return {}
+  return Object.fromEntries(
+    Object.entries(kept).filter((one): one is [string, number] => isTime(one[1])),
+  )
 }
 
-export function keepWaited(seed: string, waited: Readonly<Record<string, number>>): void {
-  try {
-    localStorage.setItem(keyOf(seed), JSON.stringify(waited))
-  } catch {
-    // A full or forbidden storage keeps nobody from answering.
-  }
-}
+export const keepWaited = (seed: string, waited: Readonly<Record<string, number>>) =>
+  keepHere(keyOf(seed), waited)

@@ -1,15 +1,6 @@
 <script setup lang="ts">
 // One film part as a learner works through it: stage, frond, controls, and beside them the question or the contents.
-import {
-  computed,
-  nextTick,
-  onMounted,
-  onScopeDispose,
-  provide,
-  ref,
-  useTemplateRef,
-  watch,
-} from 'vue'
+import { computed, nextTick, onMounted, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { pluralOf } from '../i18n.ts'
 import {
@@ -26,11 +17,11 @@ import type { QuestionMoment } from '@fernbrake/core/playback'
 import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
-import { fillPlaces, firstNameOf } from '@fernbrake/core/text'
-import { FACTS } from '../questions/answerView.ts'
+import { fillPlaces } from '@fernbrake/core/text'
 import { provideForQuestions } from '../questions/provideForQuestions.ts'
 import { useCaptionWish } from '../session/useCaptionWish.ts'
 import { useAnswers } from '../session/useAnswers.ts'
+import { useFacts } from '../session/useFacts.ts'
 import { useFork } from '../session/useFork.ts'
 import { useFrondCues } from '../session/useFrondCues.ts'
 import { useFilmSession } from '../session/useFilmSession.ts'
@@ -61,15 +52,7 @@ const answers = useAnswers(props.host, lesson, props.opened.progress.responses)
 const { state, mediaMs, covered, durationMs, schedule, range } = session
 const root = useTemplateRef('root')
 provideForQuestions(props.host, props.opened, session)
-const facts = computed(() => ({
-  firstName: firstNameOf(props.opened.learnerName),
-  className: '',
-  score: t('player.scoreSoFar', {
-    points: n(answers.score.value.points, { maximumFractionDigits: 2 }),
-    max: n(answers.score.value.max),
-  }),
-}))
-provide(FACTS, facts)
+const facts = useFacts(props.opened.learnerName, answers.score)
 
 const languages = scriptLanguages(lesson, props.partId)
 const language = ref(scriptOfPart(lesson, props.partId, lesson.language)?.language ?? null)

@@ -11,6 +11,7 @@ import {
   fitsQuestion,
   isByPerson,
   isGraded,
+  isMended,
   type Answer,
   type Question,
 } from '@fernbrake/core/questions'
@@ -131,14 +132,10 @@ watch(
   { immediate: true },
 )
 
-/** What was typed or put in order is mended; what was picked is picked anew. */
-const KEPT_FOR_ANOTHER_TRY: Question['kind'][] = [
-  ...(['shortText', 'number', 'gaps', 'order', 'match', 'longText', 'checklist', 'terms'] as const),
-]
 function tryAgain(): void {
   trying.value = true
   tryKey.value += 1
-  if (!KEPT_FOR_ANOTHER_TRY.includes(props.question.kind)) answer.value = null
+  if (!isMended(props.question)) answer.value = null
   void nextTick(() => heading.value?.focus({ preventScroll: true }))
 }
 </script>

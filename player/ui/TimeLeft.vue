@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The time that is left to choose or to answer, as a bar that shrinks and in words.
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 
 const props = defineProps<{ share: number; leftMs: number }>()
@@ -8,9 +8,9 @@ const { t } = useI18n()
 const seconds = computed(() => Math.ceil(props.leftMs / 1000))
 /** Said aloud only now and then: every second would drown what is read out. */
 const SAID_AT = [60, 30, 10]
-const said = computed(() => {
-  const next = SAID_AT.findLast((at) => seconds.value <= at)
-  return next === undefined ? '' : t('player.secondsLeft', next)
+const said = ref('')
+watch(seconds, (now) => {
+  if (SAID_AT.includes(now)) said.value = t('player.secondsLeft', now)
 })
 </script>
 

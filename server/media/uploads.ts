@@ -7,12 +7,7 @@ import { readdir } from 'node:fs/promises'
 import { join } from 'node:path'
 import { nanoid } from 'nanoid'
 import type { RequestHandler, Response } from 'express'
-import {
-  mediaKindSchema,
-  UPLOADS_PATH,
-  type Person,
-  type ProblemType,
-} from '@fernbrake/core/contract'
+import { mediaKindSchema, UPLOADS_PATH, type Person } from '@fernbrake/core/contract'
 import { LARGEST_FILM_BYTES } from '@fernbrake/core/media'
 import { authorise } from '../http/authorise.ts'
 import { HttpError } from '../http/HttpError.ts'
@@ -27,8 +22,7 @@ const mayPutMediaIn = ({ role }: Person) => role === 'designer' || role === 'kee
 const caller = new AsyncLocalStorage<Person>()
 
 /** A fault of the catalogue in the form that the tus server answers with. */
-function tusFault(type: ProblemType) {
-  const fault = new HttpError(type)
+function tusFault(fault: HttpError) {
   return { status_code: fault.status, body: JSON.stringify(fault.toProblem()) }
 }
 
@@ -70,7 +64,7 @@ export function createUploads(context: Context, folder: string): Uploads {
       const person = caller.getStore()!
       const said = { filename: metadata.filename ?? '', ownerId: person.id }
       if (metadata.kind !== ANSWER) {
-        if (!mayPutMediaIn(person)) throw tusFault('not-allowed')
+        if (!mayPutMediaIn(person)) throw tusFault(new HttpError('not-allowed'))
         return { metadata: { ...said, kind: kindOf(metadata.kind) } }
       }
       const handed = readHandedUpload(metadata)
@@ -81,14 +75,14 @@ export function createUploads(context: Context, folder: string): Uploads {
     onIncomingRequest: async (_request, uploadId) => {
       const upload = await datastore.getUpload(uploadId).catch(() => undefined)
       if (upload && upload.metadata?.ownerId !== caller.getStore()!.id)
-        throw tusFault('upload-gone')
+        throw tusFault(new HttpError('upload-gone'))
     },
     onUploadFinish: async (_request, upload) => {
       await finish(upload.id, upload.metadata).catch(async (error: unknown) => {
         if (!(error instanceof HttpError)) throw error
         // Whoever asks for it again must not be told that it has arrived.
         await datastore.remove(upload.id).catch(() => undefined)
-        throw tusFault(error.type)
+        throw tusFault(error)
       })
       return {}
     },

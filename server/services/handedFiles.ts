@@ -3,7 +3,7 @@ import { fileTypeFromFile } from 'file-type'
 import type { Response } from 'express'
 import { open, rm, stat } from 'node:fs/promises'
 import { TextDecoder } from 'node:util'
-import type { Person, ProblemType } from '@fernbrake/core/contract'
+import type { Person } from '@fernbrake/core/contract'
 import { cleanText, idSchema } from '@fernbrake/core/fields'
 import { filesAsked, isOfSort, type FileSort } from '@fernbrake/core/questions'
 import { HandedFileRow } from '../database/models.ts'
@@ -53,15 +53,18 @@ export async function whyNotHandIn(
   person: Person,
   upload: HandedUpload | null,
   bytes: number | undefined,
-): Promise<ProblemType | null> {
+): Promise<HttpError | null> {
   const facts = upload && (await attemptFacts(upload.attemptId))
-  if (!upload || facts?.personId !== person.id) return 'not-found'
+  if (!upload || facts?.personId !== person.id) return new HttpError('not-found')
   const asked = await askedBy(upload)
-  if (!asked) return 'not-found'
-  if (bytes === undefined || bytes < 1 || bytes > asked.mostBytes) return 'too-large'
+  if (!asked) return new HttpError('not-found')
+  if (bytes === undefined || bytes < 1 || bytes > asked.mostBytes)
+    return new HttpError('too-large', { detail: 'The file is larger than is asked for here.' })
   const { attemptId, questionId } = upload
   const kept = await HandedFileRow.count({ where: { attemptId, questionId } })
-  return kept < MOST_KEPT ? null : 'too-large'
+  if (kept < MOST_KEPT) return null
+  const detail = `No more than ${MOST_KEPT} files are kept for one question.`
+  return new HttpError('too-large', { detail })
 }
 
 /**

@@ -6,13 +6,14 @@ import { filesOfAnswer, readableAnswer } from '@fernbrake/core/questions'
 import {
   AttemptRow,
   EditionRow,
-  HandedFileRow,
   PersonRow,
+  type HandedFileRow,
   type ResponseRow,
 } from '../database/models.ts'
 import { waysByAttempt, type WayTaken } from '../queries/choices.ts'
 import { readCovered, type Covered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
+import { handedByAttempt } from '../queries/handedFiles.ts'
 import { responsesByAttempt } from '../queries/responses.ts'
 import type { Context } from './context.ts'
 import { toEditionSummary } from './editions.ts'
@@ -40,7 +41,7 @@ export async function readResults(
     responsesByAttempt(ids),
     readCovered(database, ids),
     waysByAttempt(database, ids),
-    HandedFileRow.findAll({ where: { attemptId: ids } }),
+    handedByAttempt(ids),
   ])
   const outcome = lessonOutcome(
     lesson,
@@ -58,7 +59,7 @@ export async function readResults(
       responses: responsesBy.get(attempt.id) ?? [],
       covered: covered.get(attempt.id),
       ways: ways.get(attempt.id) ?? [],
-      handed: handed.filter((file) => file.attemptId === attempt.id),
+      handed: handed.get(attempt.id) ?? [],
     }),
   )
   return {

@@ -1,9 +1,12 @@
 // Files that learners hand in: by content, within bounds, once, and seen by nobody else.
+import { writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { UPLOADS_PATH } from '@fernbrake/core/contract'
 import { edits } from '@fernbrake/core/lesson'
 import { edited, lessonWithFilm, PART } from '@fernbrake/core/testing'
+import { openServer } from '../app.ts'
 import { PIECE, TUS } from './films.ts'
 import { putLesson, startTestServer, type Agent, type TestServer } from './testServer.ts'
 
@@ -160,6 +163,18 @@ describe('what is handed in', () => {
     const { body } = await designer.agent.get(`/api/lessons/${put.lessonId}/results`)
     expect(JSON.stringify(body)).not.toContain('\\u0000')
   })
+})
+
+it('a server that was killed after the last byte takes the file in when it starts', async () => {
+  const learner = await goIn()
+  const { location } = (await begin(learner, PNG.length).expect(201)).headers as {
+    location: string
+  }
+  // The bytes are there, and the server that should have looked at them is not.
+  await writeFile(join(server.settings.dataFolder, 'uploads', location.split('/').at(-1)!), PNG)
+  const again = await openServer(server.settings, () => undefined)
+  await again.close()
+  await fileOf(learner, 'file-1').expect(200)
 })
 
 describe('nobody else', () => {

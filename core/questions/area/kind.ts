@@ -38,6 +38,7 @@ function readPoints(answer: unknown): AreaPoint[] | null {
 export const area: QuestionKind<AreaQuestion, AreaAnswer> = {
   graded: true,
   byPerson: false,
+  mended: false,
   blank: (base) => ({ ...base, kind: 'area', mediaId: null, places: {}, all: false }),
   /** Each right place counts once; points beyond those asked for earn nothing at all. */
   mark(question, answer) {

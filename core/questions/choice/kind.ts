@@ -19,6 +19,7 @@ export function optionsFor(question: ChoiceQuestion, seed: string): ChoiceOption
 export const choice: QuestionKind<ChoiceQuestion, ChoiceAnswer> = {
   graded: true,
   byPerson: false,
+  mended: false,
   blank: (base, newId) => ({
     ...base,
     kind: 'choice',

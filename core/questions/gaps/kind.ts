@@ -44,6 +44,7 @@ function fills(question: GapsQuestion, gap: Gap, text: string): boolean {
 export const gaps: QuestionKind<GapsQuestion, GapsAnswer> = {
   graded: true,
   byPerson: false,
+  mended: true,
   blank: (base) => ({
     ...base,
     kind: 'gaps',

@@ -18,6 +18,7 @@ const DRAWN = [
 export const longText: QuestionKind<LongTextQuestion, LongTextAnswer> = {
   graded: true,
   byPerson: true,
+  mended: true,
   blank: (base) => ({
     ...base,
     tries: 1,

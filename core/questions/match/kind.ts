@@ -39,6 +39,7 @@ function rightText(question: MatchQuestion, id: string): RichText | null {
 export const match: QuestionKind<MatchQuestion, MatchAnswer> = {
   graded: true,
   byPerson: false,
+  mended: true,
   blank: (base, newId) => ({
     ...base,
     kind: 'match',

@@ -60,6 +60,7 @@ function judge(question: NumberQuestion, text: string): Judged {
 export const number: QuestionKind<NumberQuestion, NumberAnswer> = {
   graded: true,
   byPerson: false,
+  mended: true,
   blank: (base) => ({
     ...base,
     kind: 'number',

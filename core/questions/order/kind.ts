@@ -20,6 +20,7 @@ export const itemsMixed = (question: OrderQuestion, seed: string): OrderItem[] =
 export const order: QuestionKind<OrderQuestion, OrderAnswer> = {
   graded: true,
   byPerson: false,
+  mended: true,
   blank: (base, newId) => ({
     ...base,
     kind: 'order',

@@ -8,6 +8,7 @@ import type { PollAnswer, PollQuestion } from './schema.ts'
 export const poll: QuestionKind<PollQuestion, PollAnswer> = {
   graded: false,
   byPerson: false,
+  mended: false,
   blank: (base, newId) => ({
     ...base,
     points: 0,

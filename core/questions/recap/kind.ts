@@ -46,6 +46,7 @@ export function newRecapSet(order: string, newId: () => string): RecapSet {
 export const recap: QuestionKind<RecapQuestion, RecapAnswer> = {
   graded: true,
   byPerson: false,
+  mended: false,
   blank: (base, newId) => {
     const sets = ordersFor(USUAL_SETS).map((order) => newRecapSet(order, newId))
     return {

@@ -3,12 +3,15 @@ import type { QuestionKind } from '../kind.ts'
 import { waitingForPerson } from '../mark.ts'
 import type { RecordingAnswer, RecordingQuestion } from './schema.ts'
 
+/** The longest recording, as a camera's picture takes it at most, in bytes. */
+const LARGEST_BYTES = 300_000_000
 /** A recorder that is told to stop writes on for a moment, in ms. */
 const SLACK_MS = 3000
 
 export const recording: QuestionKind<RecordingQuestion, RecordingAnswer> = {
   graded: true,
   byPerson: true,
+  mended: false,
   blank: (base) => ({ ...base, tries: 1, kind: 'recording', of: 'voice', mostSeconds: 60 }),
   mark: waitingForPerson,
   fits: ({ mostSeconds }, { durationMs }) => durationMs <= mostSeconds * 1000 + SLACK_MS,
@@ -17,6 +20,11 @@ export const recording: QuestionKind<RecordingQuestion, RecordingAnswer> = {
     return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
   },
   findWhatCannotBeAsked: () => [],
+  filesAsked: ({ of }) => ({
+    sorts: [of === 'voice' ? 'sound' : 'film'],
+    mostBytes: LARGEST_BYTES,
+  }),
+  filesOf: ({ file }) => [file.id],
   texts: () => [],
   media: () => [],
   draw: ({ mostSeconds }, _right, chance) => ({

@@ -18,6 +18,7 @@ export function labelOfStep({ from, to, labels }: ScaleQuestion, step: number): 
 export const scale: QuestionKind<ScaleQuestion, ScaleAnswer> = {
   graded: false,
   byPerson: false,
+  mended: false,
   blank: (base) => ({
     ...base,
     points: 0,

@@ -24,6 +24,7 @@ export function listedFor(question: ShortTextQuestion, answer: unknown): ListedA
 export const shortText: QuestionKind<ShortTextQuestion, ShortTextAnswer> = {
   graded: true,
   byPerson: false,
+  mended: true,
   blank: (base, newId) => {
     const [id, order] = [newId(), ordersFor(1)[0]!]
     const first: ListedAnswer = { id, order, text: '', as: 'words', share: 1, feedback: '' }

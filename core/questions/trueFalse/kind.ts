@@ -7,6 +7,7 @@ import type { TrueFalseAnswer, TrueFalseQuestion } from './schema.ts'
 export const trueFalse: QuestionKind<TrueFalseQuestion, TrueFalseAnswer> = {
   graded: true,
   byPerson: false,
+  mended: false,
   // A second try at one of two would be a gift.
   blank: (base) => ({ ...base, tries: 1, kind: 'trueFalse', right: true }),
   mark(question, answer) {

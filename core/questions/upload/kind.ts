@@ -13,6 +13,7 @@ export const sortsTaken = ({ takes }: Pick<UploadQuestion, 'takes'>): FileSort[]
 export const upload: QuestionKind<UploadQuestion, UploadAnswer> = {
   graded: true,
   byPerson: true,
+  mended: true,
   blank: (base) => ({
     ...base,
     tries: 1,
@@ -34,6 +35,11 @@ export const upload: QuestionKind<UploadQuestion, UploadAnswer> = {
     sortsTaken(question).length === 0
       ? [issueAt('takes', 'question.noFileSort', 'No sort of file is taken.')]
       : [],
+  filesAsked: (question) => ({
+    sorts: sortsTaken(question),
+    mostBytes: question.mostMegabytes * BYTES_A_MEGABYTE,
+  }),
+  filesOf: ({ files }) => files.map(({ id }) => id),
   texts: () => [],
   media: () => [],
   draw: () => ({ kind: 'upload', files: [{ id: 'sketch', name: 'Sketch.png', bytes: 24_000 }] }),

@@ -62,6 +62,14 @@ describe('a file', () => {
     expect([there, sender.holdsBack(answerWith(id))]).toEqual([[id], false])
   })
 
+  it('is handed in even where the disk is full', async () => {
+    queue = { ...queue, add: () => Promise.reject(new DOMException('full', 'QuotaExceededError')) }
+    const { sender, there } = await senderThat([])
+    const { id } = await put(sender)
+    await settled(sender, id)
+    expect(there).toEqual([id])
+  })
+
   it('survives a closed tab', async () => {
     const first = await senderThat(['unreachable'])
     const { id } = await put(first.sender)

@@ -85,7 +85,8 @@ export async function createFileSender(parts: FileSenderParts): Promise<FileSend
     async put(questionId, name, content) {
       const file: WaitingFile = { id: newId(), attemptId, questionId, name, content }
       const one: Known = { file, state: stateOf(file), sending: null }
-      await queue.add(file)
+      // A full disk keeps nobody from handing in: it is in memory too, as long as this page is open.
+      await queue.add(file).catch(() => undefined)
       known.set(file.id, one)
       void sendOne(one)
       return one.state

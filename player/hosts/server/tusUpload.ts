@@ -39,11 +39,17 @@ async function startWhereItStopped(upload: Upload): Promise<void> {
   upload.start()
 }
 
-function outcomeOf(error: Error | DetailedError): FileOutcome {
+/**
+ * Too large, or of another sort, for ever. All else may pass: whoever is not found may only be signed in as somebody else,
+ * and then their file must wait for them.
+ */
+const REFUSALS = [413, 415, 422]
+
+/** What came of a failed sending. */
+export function outcomeOf(error: Error | DetailedError): FileOutcome {
   const response = 'originalResponse' in error ? error.originalResponse : null
   const status = response?.getStatus() ?? 0
-  const passes = status < 400 || status >= 500 || [401, 408, 409, 423, 429].includes(status)
-  if (!response || passes) return { kind: 'unreachable' }
+  if (!response || !REFUSALS.includes(status)) return { kind: 'unreachable' }
   return { kind: 'refused', message: sentenceOf(response.getBody()) }
 }
 

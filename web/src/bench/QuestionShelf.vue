@@ -10,6 +10,7 @@ import { plainOf } from '@fernbrake/core/fields'
 import { edits } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { textsOf } from '@fernbrake/core/questions'
+import { holdingWords } from '@fernbrake/core/text'
 import { call } from '../api/client.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
@@ -28,13 +29,10 @@ const all = computed(() => value.value ?? [])
 const kindOf = ({ question }: KeptQuestion) => t(`ask.kind.${question.kind}`)
 /** A question is found by any of its texts, or by its kind. */
 const found = computed(() => {
-  const wanted = words.value.trim().toLocaleLowerCase().split(/\s+/u).filter(Boolean)
-  return all.value.filter((kept) => {
-    const said = [kindOf(kept), ...textsOf(kept.question).map(plainOf)]
-      .join(' ')
-      .toLocaleLowerCase()
-    return wanted.every((word) => said.includes(word))
-  })
+  const holds = holdingWords(words.value)
+  return all.value.filter((kept) =>
+    holds([kindOf(kept), ...textsOf(kept.question).map(plainOf)].join(' ')),
+  )
 })
 const time = computed(() => clockTime(bench.mediaMs.value))
 
@@ -67,7 +65,11 @@ async function letGo({ id: keptId }: KeptQuestion): Promise<void> {
         <label :for="id">{{ t('questionShelf.find') }}</label>
         <InputText :id="id" v-model="words" size="small" />
       </div>
-      <FaultNotice v-if="error || fault" :error="error ?? fault" @retry="reload" />
+      <FaultNotice
+        v-if="error || fault"
+        :error="error ?? fault"
+        @retry="((fault = null), reload())"
+      />
       <p v-if="loading && !value" role="status">{{ t('questionShelf.loading') }}</p>
       <p v-else-if="all.length === 0 && !error" class="empty">{{ t('questionShelf.empty') }}</p>
       <p v-else-if="found.length === 0 && !error" class="empty" role="status">

@@ -16,6 +16,11 @@ export function readCaptionFile(file: File): Promise<CaptionResult | null> {
       resolve(data.read)
     }
     asked.addEventListener('message', onRead)
+    // A worker that cannot be fetched or fails answers nothing; the next file gets a new one.
+    asked.addEventListener('error', () => {
+      if (worker === asked) worker = null
+      resolve(null)
+    })
     asked.postMessage({ id, file } satisfies CaptionFile)
   })
 }

@@ -1,5 +1,6 @@
 // Finding media on the shelf, and what is still to be said of them.
 import type { Media } from '@fernbrake/core/contract'
+import { holdingWords } from '@fernbrake/core/text'
 
 export type Lack = 'licence' | 'alternative'
 export const SHELF_FILTERS = ['all', 'film', 'picture', 'sound', 'licence', 'alternative'] as const
@@ -14,16 +15,14 @@ export function lacks({ kind, licence, alternative, state }: Media): Lack[] {
   return list
 }
 
-const fold = (text: string) => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase()
-
 /** The media in which every word occurs somewhere, whatever the case and accents. */
 export function findMedia(media: readonly Media[], words: string, filter: ShelfFilter): Media[] {
-  const wanted = fold(words).split(/\s+/).filter(Boolean)
+  const holds = holdingWords(words)
   return media.filter((one) => {
     if (filter === 'film' || filter === 'picture' || filter === 'sound') {
       if (one.kind !== filter) return false
     } else if (filter !== 'all' && !lacks(one).includes(filter)) return false
-    const text = fold(
+    return holds(
       [
         one.title,
         one.description,
@@ -34,6 +33,5 @@ export function findMedia(media: readonly Media[], words: string, filter: ShelfF
         ...one.tags,
       ].join(' '),
     )
-    return wanted.every((word) => text.includes(word))
   })
 }

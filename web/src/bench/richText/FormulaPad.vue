@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // Writing a formula: TeX as it is typed, the pieces of it as buttons, and how it will look.
-import Button from 'primevue/button'
 import Checkbox from 'primevue/checkbox'
 import Textarea from 'primevue/textarea'
 import { nextTick, onMounted, ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { TextView } from '@fernbrake/player'
+import PadFrame from './PadFrame.vue'
 
 const props = defineProps<{ tex: string; display: boolean; isNew: boolean }>()
 const emit = defineEmits<{ done: [formula: { tex: string; display: boolean }]; close: [] }>()
@@ -63,8 +63,13 @@ function take(): void {
 </script>
 
 <template>
-  <fieldset class="pad" @keydown.escape.stop.prevent="emit('close')">
-    <legend>{{ t('rich.formula') }}</legend>
+  <PadFrame
+    :title="t('rich.formula')"
+    :done="t(isNew ? 'rich.putIn' : 'rich.change')"
+    :disabled="tex.trim() === ''"
+    @done="take"
+    @close="emit('close')"
+  >
     <div class="pieces" role="group" :aria-label="t('rich.pieces')">
       <button
         v-for="[shown, piece, name] in PIECES"
@@ -94,28 +99,10 @@ function take(): void {
       <Checkbox v-model="display" binary />
       {{ t('rich.ownLine') }}
     </label>
-    <div class="buttons">
-      <Button :label="t(isNew ? 'rich.putIn' : 'rich.change')" size="small" @click="take" />
-      <Button
-        :label="t('rich.cancel')"
-        size="small"
-        severity="secondary"
-        variant="text"
-        @click="emit('close')"
-      />
-    </div>
-  </fieldset>
+  </PadFrame>
 </template>
 
 <style scoped>
-.pad {
-  display: grid;
-  gap: 6px;
-  margin: 0 0 10px;
-  padding: 10px 14px 12px;
-  border: 1px solid var(--line);
-  border-radius: var(--radius);
-}
 .pieces {
   display: flex;
   flex-wrap: wrap;
@@ -138,9 +125,5 @@ function take(): void {
   min-height: 56px;
   padding: 6px 12px;
   background: var(--ground);
-}
-.buttons {
-  display: flex;
-  gap: 4px;
 }
 </style>

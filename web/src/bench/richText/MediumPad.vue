@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // Putting a picture, a sound or a stretch of the film into a text.
-import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Media } from '@fernbrake/core/contract'
@@ -8,6 +7,7 @@ import type { Block } from '@fernbrake/core/fields'
 import TakeMedia from '../../shelf/TakeMedia.vue'
 import TimeField from '../TimeField.vue'
 import { useBench } from '../useBench.ts'
+import PadFrame from './PadFrame.vue'
 
 type Medium = Extract<Block, { block: 'picture' | 'sound' | 'stretch' }>
 const props = defineProps<{ kind: Medium['block'] }>()
@@ -32,48 +32,25 @@ function putStretch(): void {
 </script>
 
 <template>
-  <fieldset class="pad" @keydown.escape.stop.prevent="emit('close')">
-    <legend>{{ t(`rich.${kind}`) }}</legend>
-    <template v-if="kind === 'stretch'">
-      <div class="pair">
-        <TimeField :label="t('sheet.from')" :ms="fromMs" @change="fromMs = $event" />
-        <TimeField :label="t('sheet.to')" :ms="toMs" @change="toMs = $event" />
-      </div>
-      <div class="buttons">
-        <Button :label="t('rich.putIn')" size="small" :disabled="!canStretch" @click="putStretch" />
-        <Button
-          :label="t('rich.cancel')"
-          size="small"
-          severity="secondary"
-          variant="text"
-          @click="emit('close')"
-        />
-      </div>
-    </template>
-    <template v-else>
-      <TakeMedia :kind="kind" from-shelf @taken="take" />
-      <Button
-        :label="t('rich.cancel')"
-        size="small"
-        severity="secondary"
-        variant="text"
-        @click="emit('close')"
-      />
-    </template>
-  </fieldset>
+  <PadFrame
+    :title="t(`rich.${kind}`)"
+    :done="kind === 'stretch' ? t('rich.putIn') : null"
+    :disabled="!canStretch"
+    @done="putStretch"
+    @close="emit('close')"
+  >
+    <div v-if="kind === 'stretch'" class="pair">
+      <TimeField :label="t('sheet.from')" :ms="fromMs" @change="fromMs = $event" />
+      <TimeField :label="t('sheet.to')" :ms="toMs" @change="toMs = $event" />
+    </div>
+    <TakeMedia v-else :kind="kind" from-shelf @taken="take" />
+  </PadFrame>
 </template>
 
 <style scoped>
-.pad {
+.pair {
   display: grid;
-  gap: 6px;
-  margin: 0 0 10px;
-  padding: 10px 14px 12px;
-  border: 1px solid var(--line);
-  border-radius: var(--radius);
-}
-.buttons {
-  display: flex;
-  gap: 4px;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
 }
 </style>

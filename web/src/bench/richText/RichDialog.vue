@@ -129,16 +129,21 @@ function openFormula(): void {
 
 function putFormula({ tex, display }: { tex: string; display: boolean }): void {
   const type = display ? 'formulaBlock' : 'formula'
-  chain().insertContent({ type, attrs: { tex } }).run()
+  if (display && mended.value === null) putBlock(type, { tex })
+  else chain().insertContent({ type, attrs: { tex } }).run()
   pad.value = null
+}
+
+/** Puts something in that stands on lines of its own; the caret goes to a line after it, not onto what was put in. */
+function putBlock(type: string, attrs: Record<string, unknown>): void {
+  chain()
+    .insertContent([{ type, attrs }, { type: 'paragraph' }])
+    .run()
 }
 
 function putMedium(block: Extract<Block, { block: 'picture' | 'sound' | 'stretch' }>): void {
   const { block: type, ...attrs } = block
-  // The caret stands on a line after it: what is put in next would replace a medium that is still selected.
-  chain()
-    .insertContent([{ type, attrs }, { type: 'paragraph' }])
-    .run()
+  putBlock(type, attrs)
   pad.value = null
 }
 
