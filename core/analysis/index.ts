@@ -1,3 +1,4 @@
 // The only door of core/analysis.
 export * from './results.ts'
+export * from './quizSummary.ts'
 export * from './tally.ts'

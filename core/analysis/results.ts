@@ -1,5 +1,13 @@
 // What a lesson's results show: who opened, how much was watched, what was answered. Computed from plain records.
-import { partsInOrder, cuesInOrder, type Lesson } from '../lesson/index.ts'
+import {
+  askingOf,
+  cuesInOrder,
+  filmsInOrder,
+  partsInOrder,
+  sectionsInOrder,
+  type Lesson,
+  type Part,
+} from '../lesson/index.ts'
 import {
   isByPerson,
   isGraded,
@@ -59,13 +67,32 @@ export interface LessonOutcome {
 /** How many bins a frond of results is drawn with, at the most. */
 export const RESULT_BINS = 240
 
-/** The questions that learners of this edition meet, in film order. */
+/** The questions that learners of this edition meet: part by part, in film order or in that of the quiz. */
 export function questionsMet(lesson: Lesson): Question[] {
   return partsInOrder(lesson).flatMap((part) =>
-    cuesInOrder(lesson, part.id).flatMap((cue) => {
-      const question = cue.kind === 'question' ? lesson.questions[cue.questionId] : undefined
-      return question ? [question] : []
-    }),
+    placesAsked(lesson, part).map((one) => one.question),
+  )
+}
+
+/** Where a part asks a question: by a cue at a time, or by an item of a quiz. */
+export interface PlaceAsked {
+  id: string
+  question: Question
+  /** When in the film, in ms; null in a quiz. */
+  atMs: number | null
+}
+
+/** Where a part asks its questions, in order. */
+export function placesAsked(lesson: Lesson, part: Part): PlaceAsked[] {
+  const at = (id: string, questionId: string, atMs: number | null) => ({
+    ...{ id, question: lesson.questions[questionId]!, atMs },
+  })
+  if (part.kind === 'quiz')
+    return sectionsInOrder(part).flatMap(({ items }) =>
+      items.map(({ id, questionId }) => at(id, questionId, null)),
+    )
+  return cuesInOrder(lesson, part.id).flatMap((cue) =>
+    cue.kind === 'question' ? [at(cue.id, cue.questionId, cue.atMs)] : [],
   )
 }
 
@@ -79,8 +106,8 @@ export function questionScore(question: Question, responses: readonly ResponseRe
 }
 
 /**
- * Share of the marks that could be had so far, 0 to 1: over the questions that were answered, and those whose cues lie
- * behind the learner (`passed`). 0 before the first.
+ * Share of the marks that could be had so far, 0 to 1: over the questions that were answered, and those whose cues, or
+ * whose items in a quiz, lie behind the learner (`passed`). 0 before the first.
  */
 export function scoreSoFar(
   lesson: Lesson,
@@ -88,11 +115,11 @@ export function scoreSoFar(
   passed: Readonly<Record<string, unknown>>,
 ): number {
   const answered = new Set(responses.map(({ questionId }) => questionId))
-  const behind = Object.values(lesson.cues).flatMap((cue) =>
-    cue.kind === 'question' && (answered.has(cue.questionId) || Object.hasOwn(passed, cue.id))
-      ? [lesson.questions[cue.questionId]!]
-      : [],
-  )
+  for (const id of Object.keys(passed)) {
+    const asking = askingOf(lesson, id)
+    if (asking) answered.add(asking.questionId)
+  }
+  const behind = [...answered].flatMap((id) => lesson.questions[id] ?? [])
   const max = behind.reduce((sum, question) => sum + question.points, 0)
   const points = behind.reduce((sum, question) => sum + questionScore(question, responses), 0)
   return max > 0 ? points / max : 0
@@ -102,7 +129,7 @@ export function scoreSoFar(
 export function attemptOutcome(lesson: Lesson, attempt: AttemptRecord): AttemptOutcome {
   const questions = questionsMet(lesson)
   const answered = new Set(attempt.responses.map((response) => response.questionId))
-  const parts = partsInOrder(lesson)
+  const parts = filmsInOrder(lesson)
   const totalMs = parts.reduce((sum, part) => sum + (part.durationMs ?? 0), 0)
   const watchedMs = parts.reduce((sum, part) => {
     const durationMs = part.durationMs ?? 0
@@ -130,7 +157,7 @@ export function lessonOutcome(lesson: Lesson, attempts: readonly AttemptRecord[]
     attempts: attempts.map((attempt) => attemptOutcome(lesson, attempt)),
     questions: questionsMet(lesson).map((question) => questionOutcome(question, attempts)),
     watching: Object.fromEntries(
-      partsInOrder(lesson).map((part) => [
+      filmsInOrder(lesson).map((part) => [
         part.id,
         watchingOf(part.id, part.durationMs ?? 0, attempts),
       ]),

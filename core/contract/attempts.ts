@@ -28,6 +28,7 @@ export const spanRecordSchema = z
 export const responseRecordSchema = z.strictObject({
   kind: z.literal('response'),
   id: idSchema,
+  /** The cue, or the item of a quiz, that asks it. */
   cueId: idSchema,
   questionId: idSchema,
   answer: answerSchema,
@@ -36,7 +37,7 @@ export const responseRecordSchema = z.strictObject({
   waitedMs: z.int().min(0).optional(),
 })
 
-/** Where the learner is, and which questions lie behind them; the newest by `at` wins. */
+/** Where the learner is, and which questions (by cue or item) lie behind them; the newest by `at` wins. */
 export const placeRecordSchema = z.strictObject({
   kind: z.literal('place'),
   id: idSchema,
@@ -100,7 +101,8 @@ export const attemptSchema = z.strictObject({
     partId: idSchema.nullable(),
     atMs: z.int(),
     released: z.array(idSchema),
-    finished: z.boolean(),
+    /** The parts that were finished. */
+    finishedParts: z.array(idSchema),
     covered: z.record(idSchema, z.array(z.strictObject({ fromMs: z.int(), toMs: z.int() }))),
     responses: z.array(pastResponseSchema),
     /** The way taken last at each fork. */

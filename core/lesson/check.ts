@@ -3,7 +3,8 @@ import { issuesOf, partsOfText, type Issue } from '../fields/index.ts'
 import { partsOfQuestion } from '../questions/index.ts'
 import { noteProven, withoutProven } from './proven.ts'
 import { cuesNamedBy, partsNamedBy } from './references.ts'
-import { lessonSchema, type ForkCue, type Lesson } from './schema.ts'
+import { partOfKind, textsOfPart } from './parts.ts'
+import { lessonSchema, type Cue, type ForkCue, type Lesson } from './schema.ts'
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; issues: Issue[] }
 
@@ -21,17 +22,20 @@ export function checkLesson(value: unknown): Checked<Lesson> {
 
 /** Every thing must stand under the key that is its own id. */
 function findMisfiledKeys(lesson: Lesson): Issue[] {
+  return (['parts', 'scripts', 'cues', 'questions', 'looks', 'materials'] as const).flatMap((map) =>
+    misfiled(lesson[map] ?? {}, [map]),
+  )
+}
+
+function misfiled(map: Readonly<Record<string, { id: string }>>, path: string[]): Issue[] {
   const issues: Issue[] = []
-  for (const map of ['parts', 'scripts', 'cues', 'questions', 'looks', 'materials'] as const) {
-    for (const [key, thing] of Object.entries(lesson[map] ?? {})) {
-      if (thing.id !== key)
-        issues.push({
-          path: [map, key, 'id'],
-          code: 'id.mismatch',
-          message: 'differs from its key',
-        })
-    }
-  }
+  for (const key of Object.keys(map))
+    if (map[key]!.id !== key)
+      issues.push({
+        path: [...path, key, 'id'],
+        code: 'id.mismatch',
+        message: 'differs from its key',
+      })
   return issues
 }
 
@@ -42,13 +46,26 @@ const missing = (path: (string | number)[], what: string): Issue => ({
 })
 
 function findBrokenReferences(lesson: Lesson): Issue[] {
-  return [...findLostParts(lesson), ...findLostMaterial(lesson), ...findBadCues(lesson)]
+  return [
+    ...findLostParts(lesson),
+    ...findLostMaterial(lesson),
+    ...findBadCues(lesson),
+    ...findBadItems(lesson),
+    ...findAskedTwice(lesson),
+  ]
 }
 
-/** Scripts, material and questions that name a part which is not there. */
-function findLostParts({ parts, scripts, questions, materials = {} }: Lesson): Issue[] {
-  const isLost = (partId: string) => !Object.hasOwn(parts, partId)
+/** Whether nothing plays under this id: only a film can be shown, or have cues and a script. */
+const isNoFilm = (lesson: Lesson, partId: string) => !partOfKind(lesson, partId, 'film')
+
+/** Scripts, material, questions and quizzes that name a film which is not there. */
+function findLostParts(lesson: Lesson): Issue[] {
+  const { parts, scripts, questions, materials = {} } = lesson
+  const isLost = (partId: string) => isNoFilm(lesson, partId)
   return [
+    ...Object.values(parts)
+      .filter((part) => textsOfPart(part).flatMap(partsOfText).some(isLost))
+      .map(({ id }) => missing(['parts', id], 'part')),
     ...Object.values(scripts)
       .filter(({ partId }) => isLost(partId))
       .map(({ id }) => missing(['scripts', id, 'partId'], 'part')),
@@ -68,39 +85,81 @@ function findLostMaterial({ questions, materials = {} }: Lesson): Issue[] {
 }
 
 function findBadCues(lesson: Lesson): Issue[] {
+  return Object.values(lesson.cues).flatMap((cue) => [
+    ...(isNoFilm(lesson, cue.partId) ? [missing(['cues', cue.id, 'partId'], 'part')] : []),
+    ...findLostNames(lesson, cue),
+    ...(cue.kind === 'fork' ? findBadFork(cue) : []),
+    ...(cue.kind === 'question' && !Object.hasOwn(lesson.questions, cue.questionId)
+      ? [missing(['cues', cue.id, 'questionId'], 'question')]
+      : []),
+  ])
+}
+
+/** Cues and parts that a cue names and that are not there. */
+function findLostNames(lesson: Lesson, cue: Cue): Issue[] {
+  return [
+    ...cuesNamedBy(cue)
+      .filter(({ cueId }) => !Object.hasOwn(lesson.cues, cueId))
+      .map(({ path }) => missing(['cues', cue.id, ...path], 'cue')),
+    ...partsNamedBy(cue)
+      .filter(({ partId, watched }) =>
+        watched ? isNoFilm(lesson, partId) : !Object.hasOwn(lesson.parts, partId),
+      )
+      .map(({ path }) => missing(['cues', cue.id, ...path], 'part')),
+  ]
+}
+
+/** Items and sections of quizzes that do not hang together. */
+function findBadItems({ parts, questions }: Lesson): Issue[] {
+  return Object.values(parts).flatMap((part) => {
+    if (part.kind !== 'quiz') return []
+    const at = (...path: string[]) => ['parts', part.id, ...path]
+    return [
+      ...misfiled(part.sections, at('sections')),
+      ...misfiled(part.items, at('items')),
+      ...Object.values(part.items).flatMap(({ id, sectionId, questionId }) => [
+        ...(Object.hasOwn(part.sections, sectionId)
+          ? []
+          : [missing(at('items', id, 'sectionId'), 'section')]),
+        ...(Object.hasOwn(questions, questionId)
+          ? []
+          : [missing(at('items', id, 'questionId'), 'question')]),
+      ]),
+    ]
+  })
+}
+
+/** A question is asked in one place, and each place has an id of its own: answers name both. */
+function findAskedTwice({ parts, cues }: Lesson): Issue[] {
   const issues: Issue[] = []
   const asked = new Set<string>()
-  for (const cue of Object.values(lesson.cues)) {
-    if (!Object.hasOwn(lesson.parts, cue.partId))
-      issues.push(missing(['cues', cue.id, 'partId'], 'part'))
-    for (const { path, cueId } of cuesNamedBy(cue))
-      if (!Object.hasOwn(lesson.cues, cueId)) issues.push(missing(['cues', cue.id, ...path], 'cue'))
-    for (const { path, partId } of partsNamedBy(cue))
-      if (!Object.hasOwn(lesson.parts, partId))
-        issues.push(missing(['cues', cue.id, ...path], 'part'))
-    if (cue.kind === 'fork') issues.push(...findBadFork(cue))
-    if (cue.kind !== 'question') continue
-    if (!Object.hasOwn(lesson.questions, cue.questionId))
-      issues.push(missing(['cues', cue.id, 'questionId'], 'question'))
-    if (asked.has(cue.questionId))
+  const places = new Set(Object.keys(cues))
+  const note = (path: string[], questionId: string) => {
+    if (asked.has(questionId))
       issues.push({
-        path: ['cues', cue.id, 'questionId'],
+        path: [...path, 'questionId'],
         code: 'reference.shared',
-        message: 'asks a question that another cue already asks',
+        message: 'asks a question that is already asked elsewhere',
       })
-    asked.add(cue.questionId)
+    asked.add(questionId)
+  }
+  for (const cue of Object.values(cues))
+    if (cue.kind === 'question') note(['cues', cue.id], cue.questionId)
+  for (const part of Object.values(parts)) {
+    if (part.kind !== 'quiz') continue
+    for (const { id, questionId } of Object.values(part.items)) {
+      const path = ['parts', part.id, 'items', id]
+      note(path, questionId)
+      if (places.has(id))
+        issues.push({ path, code: 'id.taken', message: 'has an id that is taken' })
+      places.add(id)
+    }
   }
   return issues
 }
 
 function findBadFork({ id, choices, defaultChoice }: ForkCue): Issue[] {
-  const issues: Issue[] = Object.entries(choices)
-    .filter(([key, choice]) => choice.id !== key)
-    .map(([key]) => ({
-      path: ['cues', id, 'choices', key, 'id'],
-      code: 'id.mismatch',
-      message: 'differs from its key',
-    }))
+  const issues = misfiled(choices, ['cues', id, 'choices'])
   if (defaultChoice !== null && !Object.hasOwn(choices, defaultChoice))
     issues.push({
       path: ['cues', id, 'defaultChoice'],

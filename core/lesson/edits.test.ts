@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { edited, fullLesson, PART } from '../testing/index.ts'
+import { edited, fullLesson, PART, QUIZ, withQuiz } from '../testing/index.ts'
 import {
   optionsInOrder,
   QUESTION_KINDS,
@@ -24,6 +24,7 @@ import {
   type Lesson,
 } from './index.ts'
 
+const NEW_ITEM = { partId: QUIZ, sectionId: 'first', itemId: 'n', questionId: 'nq' }
 const PASTED = { a: 'a2', 'q-a': 'q-a2', o: 'o2' }
 
 /** Every edit with arguments that change the lesson below. */
@@ -48,6 +49,21 @@ const CASES: [Edit<never>, unknown][] = [
   [edits.renamePart, { partId: PART, title: 'Renamed' }],
   [edits.attachFilm, { partId: PART, mediaId: 'other', durationMs: 70_000, frameRate: '30' }],
   [edits.setSeekRule, { partId: PART, seekRule: 'none' }],
+  [edits.movePart, { partId: QUIZ, by: -1 }],
+  [edits.removePart, { partId: PART }],
+  [edits.addQuizPart, { id: 'quiz-2', title: 'More', sectionId: 'other' }],
+  [edits.setQuizRules, { partId: QUIZ, rules: { layout: 'oneAtATime' } }],
+  [edits.setQuizInstructions, { partId: QUIZ, text: 'words' }],
+  [edits.setQuizEnding, { partId: QUIZ, change: { message: 'words' } }],
+  [edits.addQuizSection, { partId: QUIZ, sectionId: 'third', title: 'Third' }],
+  [edits.setQuizSection, { partId: QUIZ, sectionId: 'first', change: { title: 'words' } }],
+  [edits.moveQuizSection, { partId: QUIZ, sectionId: 'first', by: 1 }],
+  [edits.removeQuizSection, { partId: QUIZ, sectionId: 'first' }],
+  [edits.askInQuiz, { ...NEW_ITEM, kind: 'order', ids: ['x', 'y', 'z'] }],
+  [edits.askKeptInQuiz, { ...NEW_ITEM, shelfId: 'kept', question: fullLesson().questions['q-a'] }],
+  [edits.copyQuizItem, { partId: QUIZ, itemId: 'i1', newItemId: 'n', newQuestionId: 'nq' }],
+  [edits.moveQuizItem, { partId: QUIZ, itemId: 'i1', by: 1 }],
+  [edits.removeQuizItem, { partId: QUIZ, itemId: 'i1' }],
   [
     edits.importScript,
     { id: 's2', partId: PART, language: 'en', lines: [{ id: 'l', fromMs: 0, toMs: 9, text: 'x' }] },
@@ -152,7 +168,7 @@ const CASES: [Edit<never>, unknown][] = [
 describe.each(CASES.map(([edit, args]) => [edit.name, edit, args] as const))(
   '%s',
   (_name, edit, args) => {
-    const before = fullLesson()
+    const before = withQuiz(fullLesson())
     const outcome = runEdit(before, edit, args as never)
     if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues))
     const { lesson: after, made } = outcome
@@ -168,7 +184,7 @@ describe.each(CASES.map(([edit, args]) => [edit.name, edit, args] as const))(
 
     it('leaves the lesson valid and the one before untouched', () => {
       expect(checkLesson(after).ok).toBe(true)
-      expect(before).toEqual(fullLesson())
+      expect(before).toEqual(withQuiz(fullLesson()))
     })
   },
 )

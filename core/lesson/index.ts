@@ -1,5 +1,7 @@
 // The only door of core/lesson: the lesson document, its edits, and how editors come to one document.
 export * from './schema.ts'
+export * from './partSchema.ts'
+export * from './parts.ts'
 export * from './overlaySchema.ts'
 export * from './forkSchema.ts'
 export * from './overlay.ts'
@@ -13,7 +15,7 @@ export { runEdit, type Edit, type EditMade, type EditOutcome } from './runEdit.t
 export * from './sync.ts'
 export * from './undo.ts'
 export * as edits from './edits/index.ts'
-export type { QuestionRules } from './edits/index.ts'
+export type { QuestionRules, QuizRules } from './edits/index.ts'
 export { boundedShift, boxOnStage, MOST_NEW_IDS, movedBox, resizedBox } from './edits/index.ts'
 export * from './arrange.ts'
 export { mediaIdsOf, stagedMediaIdsOf } from './references.ts'

@@ -1,5 +1,6 @@
 // What of a lesson learners get.
-import type { Ending, Lesson } from './schema.ts'
+import type { Ending } from './partSchema.ts'
+import type { Lesson } from './schema.ts'
 
 /** The lesson without the designers' notes, as it is sent to learners. */
 export function withoutNotes(lesson: Lesson): Lesson {

@@ -1,15 +1,10 @@
 // Reading order: of parts, of cues in film time, of script lines.
 import { inOrder } from '../fields/index.ts'
-import type { Cue, FilmPart, Lesson, Script, ScriptLine } from './schema.ts'
+import type { Cue, Lesson, Script, ScriptLine } from './schema.ts'
 
 export { inOrder }
 
 const compareText = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)
-
-/** The parts in the order a learner meets them. */
-export function partsInOrder(lesson: Pick<Lesson, 'parts'>): FilmPart[] {
-  return inOrder(Object.values(lesson.parts))
-}
 
 /** The moment at which a cue begins, in ms. */
 export function cueStartMs(cue: Cue): number {

@@ -1,13 +1,22 @@
 // What keeps a draft from becoming an edition. Doubts belong to the proof; these are plain impossibilities.
 import type { Issue } from '../fields/index.ts'
 import { findWhatCannotBeAsked } from '../questions/index.ts'
-import { cueStartMs, partsInOrder } from './order.ts'
+import { cueStartMs } from './order.ts'
+import { filmLengthMs, filmsInOrder, partsInOrder, sectionsInOrder } from './parts.ts'
+import type { QuizPart } from './partSchema.ts'
 import type { Choice } from './forkSchema.ts'
 import type { Cue, Lesson } from './schema.ts'
 
 /** The reasons why this lesson cannot be published; empty when it can. */
 export function findWhatBlocksPublishing(lesson: Lesson): Issue[] {
-  return [...findMissingBasics(lesson), ...findMissingFilms(lesson), ...findBadCues(lesson)]
+  return [
+    ...findMissingBasics(lesson),
+    ...findMissingFilms(lesson),
+    ...findBadCues(lesson),
+    ...partsInOrder(lesson).flatMap((part) =>
+      part.kind === 'quiz' ? findBadQuiz(lesson, part) : [],
+    ),
+  ]
 }
 
 function findMissingBasics(lesson: Lesson): Issue[] {
@@ -15,12 +24,12 @@ function findMissingBasics(lesson: Lesson): Issue[] {
   if (lesson.title.trim() === '')
     issues.push({ path: ['title'], code: 'lesson.noTitle', message: 'The lesson has no title.' })
   if (Object.keys(lesson.parts).length === 0)
-    issues.push({ path: ['parts'], code: 'lesson.noParts', message: 'The lesson has no film yet.' })
+    issues.push({ path: ['parts'], code: 'lesson.noParts', message: 'The lesson has no part yet.' })
   return issues
 }
 
 function findMissingFilms(lesson: Lesson): Issue[] {
-  return partsInOrder(lesson)
+  return filmsInOrder(lesson)
     .filter((part) => part.mediaId === null || part.durationMs === null)
     .map((part) => ({
       path: ['parts', part.id, 'mediaId'],
@@ -39,8 +48,8 @@ function findBadCues(lesson: Lesson): Issue[] {
 }
 
 function findBeyondEnd(lesson: Lesson, cue: Cue): Issue[] {
-  const durationMs = lesson.parts[cue.partId]?.durationMs
-  if (durationMs == null || cueStartMs(cue) <= durationMs) return []
+  const durationMs = filmLengthMs(lesson, cue.partId)
+  if (durationMs === null || cueStartMs(cue) <= durationMs) return []
   return [
     {
       path: ['cues', cue.id],
@@ -58,6 +67,34 @@ function findBadQuestion(lesson: Lesson, cue: Cue): Issue[] {
     ...issue,
     path: ['cues', cue.id, ...issue.path],
   }))
+}
+
+/** A quiz holds no film, so it has no frame to point at. */
+const NO_FRAME: Issue = {
+  path: ['mediaId'],
+  code: 'quiz.noPicture',
+  message: 'A question of a quiz asks for a place on a picture and has no picture.',
+}
+
+function findBadQuiz(lesson: Lesson, quiz: QuizPart): Issue[] {
+  const path = ['parts', quiz.id]
+  const sections = sectionsInOrder(quiz)
+  if (sections.every(({ items }) => items.length === 0))
+    return [{ path, code: 'quiz.empty', message: `“${quiz.title}” asks no question yet.` }]
+  return sections.flatMap(({ section, items }) => {
+    if (items.length === 0) {
+      const message = `A section of “${quiz.title}” asks no question yet.`
+      return [{ path: [...path, 'sections', section.id], code: 'quiz.emptySection', message }]
+    }
+    return items.flatMap(({ id, questionId }) => {
+      const question = lesson.questions[questionId]!
+      const frame = question.kind === 'area' && question.mediaId === null ? [NO_FRAME] : []
+      return [...findWhatCannotBeAsked(question), ...frame].map((issue) => ({
+        ...issue,
+        path: [...path, 'items', id, ...issue.path],
+      }))
+    })
+  })
 }
 
 function findBadFork(cue: Cue): Issue[] {

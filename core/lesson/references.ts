@@ -2,6 +2,7 @@
 import { mediaOfText } from '../fields/index.ts'
 import { mediaOfQuestion } from '../questions/index.ts'
 import { mediumOf } from './overlay.ts'
+import { filmsInOrder, textsOfPart } from './parts.ts'
 import type { Cue, ForkCue, Lesson } from './schema.ts'
 
 interface NamedCue {
@@ -27,8 +28,8 @@ export function cuesNamedBy(cue: Cue): NamedCue[] {
   )
 }
 
-/** The parts that a cue names besides its own, and where in it. */
-export function partsNamedBy(cue: Cue): { path: string[]; partId: string }[] {
+/** The parts that a cue names besides its own, and where in it; `watched`: as a film. */
+export function partsNamedBy(cue: Cue): { path: string[]; partId: string; watched?: boolean }[] {
   if (cue.kind === 'overlay')
     return cue.action?.does === 'part'
       ? [{ path: ['action', 'partId'], partId: cue.action.partId }]
@@ -39,7 +40,7 @@ export function partsNamedBy(cue: Cue): { path: string[]; partId: string }[] {
       ? [{ path: ['choices', id, 'target', 'partId'], partId: target.partId }]
       : []),
     ...(condition?.if === 'watched'
-      ? [{ path: ['choices', id, 'condition', 'partId'], partId: condition.partId }]
+      ? [{ path: ['choices', id, 'condition', 'partId'], partId: condition.partId, watched: true }]
       : []),
   ])
 }
@@ -58,6 +59,18 @@ function forgetAnswers(fork: ForkCue, isGone: (cueId: string) => boolean): void 
       condition.cueId = null
 }
 
+/** Takes out of a cue what it says about a part that is gone; a fork that waited for its film goes by its own. */
+export function forgetPart(cue: Cue, partId: string): void {
+  if (cue.kind === 'overlay' && cue.action?.does === 'part' && cue.action.partId === partId)
+    cue.action = null
+  if (cue.kind !== 'fork') return
+  for (const choice of Object.values(cue.choices)) {
+    const { target, condition } = choice
+    if (target.to === 'part' && target.partId === partId) choice.target = { to: 'on' }
+    if (condition?.if === 'watched' && condition.partId === partId) condition.partId = cue.partId
+  }
+}
+
 /** Gives the cues that a cue names their new ids, where they have one. */
 export function renameCues(cue: Cue, newIds: Readonly<Record<string, string>>): void {
   const renamed = (cueId: string) => (Object.hasOwn(newIds, cueId) ? newIds[cueId]! : cueId)
@@ -70,22 +83,23 @@ export function renameCues(cue: Cue, newIds: Readonly<Record<string, string>>): 
         condition.cueId = renamed(condition.cueId)
 }
 
-type Showing = Pick<Lesson, 'cues' | 'questions' | 'materials'>
+type Showing = Pick<Lesson, 'parts' | 'cues' | 'questions' | 'materials'>
 
 /** The ids of all media that a lesson shows: its films, what lies on them, and what its questions show. */
-export function mediaIdsOf(lesson: Showing & Pick<Lesson, 'parts'>): string[] {
+export function mediaIdsOf(lesson: Showing): string[] {
   const ids = new Set<string>()
-  for (const { mediaId } of Object.values(lesson.parts)) if (mediaId) ids.add(mediaId)
+  for (const { mediaId } of filmsInOrder(lesson)) if (mediaId) ids.add(mediaId)
   for (const id of stagedMediaIdsOf(lesson)) ids.add(id)
   return [...ids]
 }
 
-/** The ids of the media that lie on a lesson's films, or that its questions and their material show. */
+/** The ids of the media that lie on a lesson's films, or that its questions, their material and its quizzes show. */
 export function stagedMediaIdsOf(lesson: Showing): string[] {
   const ids = Object.values(lesson.cues).flatMap((cue) =>
     cue.kind === 'overlay' ? (mediumOf(cue) ?? []) : [],
   )
   const asked = Object.values(lesson.questions).flatMap(mediaOfQuestion)
   const shared = Object.values(lesson.materials ?? {}).flatMap(({ text }) => mediaOfText(text))
-  return [...new Set([...ids, ...asked, ...shared])]
+  const told = Object.values(lesson.parts).flatMap((part) => textsOfPart(part).flatMap(mediaOfText))
+  return [...new Set([...ids, ...asked, ...shared, ...told])]
 }

@@ -10,28 +10,13 @@ import {
 } from '../fields/index.ts'
 import { questionSchema } from '../questions/index.ts'
 import { forkFields } from './forkSchema.ts'
+import { emptyEnding, endingSchema, partSchema } from './partSchema.ts'
 import { boxSchema, namedLookSchema, overlayExtras, overlayLookSchema } from './overlaySchema.ts'
 
 export const LESSON_SCHEMA_VERSION = 2
 /** The time that a question may set, in ms. */
 export const SHORTEST_COUNTDOWN_MS = 3000
 export const LONGEST_COUNTDOWN_MS = 3_600_000
-
-export const seekRuleSchema = z.enum(['free', 'backOnly', 'none'])
-
-export const frameRateSchema = z.enum(['23.976', '24', '25', '29.97', '30', '50', '59.94', '60'])
-
-export const filmPartSchema = z.strictObject({
-  id: idSchema,
-  kind: z.literal('film'),
-  title: plainText(200),
-  order: orderSchema,
-  mediaId: idSchema.nullable(),
-  /** Known once the film has been probed. */
-  durationMs: mediaMsSchema.nullable(),
-  frameRate: frameRateSchema.nullable(),
-  seekRule: seekRuleSchema,
-})
 
 export const scriptLineSchema = z
   .strictObject({
@@ -136,19 +121,12 @@ export const materialSchema = z.strictObject({
   text: richText(20_000),
 })
 
-/** What is said at the end. */
-export const endingSchema = z.strictObject({
-  message: plainText(2000),
-  /** Instead, to those who have this share of the marks; null where nobody passes or fails. */
-  pass: z.strictObject({ share: z.number().min(0).max(1), message: plainText(2000) }).nullable(),
-})
-
 export const lessonSchema = z.strictObject({
   schemaVersion: z.literal(LESSON_SCHEMA_VERSION),
   title: plainText(200),
   summary: plainText(2000),
   language: languageSchema,
-  parts: z.record(idSchema, filmPartSchema),
+  parts: z.record(idSchema, partSchema),
   scripts: z.record(idSchema, scriptSchema),
   cues: z.record(idSchema, cueSchema),
   questions: z.record(idSchema, questionSchema),
@@ -159,7 +137,6 @@ export const lessonSchema = z.strictObject({
 })
 
 export type Lesson = z.infer<typeof lessonSchema>
-export type FilmPart = z.infer<typeof filmPartSchema>
 export type Script = z.infer<typeof scriptSchema>
 export type ScriptLine = z.infer<typeof scriptLineSchema>
 export type Cue = z.infer<typeof cueSchema>
@@ -169,10 +146,7 @@ export type BookmarkCue = z.infer<typeof bookmarkCueSchema>
 export type ForkCue = z.infer<typeof forkCueSchema>
 export type NoteCue = z.infer<typeof noteCueSchema>
 export type Material = z.infer<typeof materialSchema>
-export type Ending = z.infer<typeof endingSchema>
-export type SeekRule = z.infer<typeof seekRuleSchema>
 export type Hold = z.infer<typeof holdSchema>
-export type FrameRateName = z.infer<typeof frameRateSchema>
 
 /** A lesson with nothing in it yet. */
 export function emptyLesson(title: string, language = 'en'): Lesson {
@@ -187,9 +161,4 @@ export function emptyLesson(title: string, language = 'en'): Lesson {
     questions: {},
     ending: emptyEnding(),
   }
-}
-
-/** An end without a word of its own. */
-export function emptyEnding(): Ending {
-  return { message: '', pass: null }
 }

@@ -2,7 +2,7 @@
 export { advance, CLOCK_JITTER_MS } from './advance.ts'
 export { isReleasable } from './answering.ts'
 export { countdownOf, seekRange } from './asking.ts'
-export { placeToGoOn, type KeptPlace } from './resume.ts'
+export { momentToGoOn, placeToGoOn, type KeptPlace } from './resume.ts'
 export {
   bookmarkAt,
   buildSchedule,

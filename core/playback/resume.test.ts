@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { lessonWithFilm, PART } from '../testing/index.ts'
+import { emptyLesson } from '../lesson/index.ts'
+import { lessonWithFilm, PART, QUIZ, withQuiz } from '../testing/index.ts'
 import { placeToGoOn } from './resume.ts'
 
 const lesson = lessonWithFilm(60_000)
-const kept = { partId: PART, atMs: 12_000, finished: false }
+const kept = { partId: PART, atMs: 12_000, finishedParts: [], chosen: {} }
 
 describe('where a learner goes on', () => {
   it('is where they left', () => {
@@ -11,8 +12,18 @@ describe('where a learner goes on', () => {
   })
 
   it('is the beginning for the first time, and after the end', () => {
-    expect(placeToGoOn(lesson, { partId: null, atMs: 0, finished: false })?.atMs).toBe(0)
-    expect(placeToGoOn(lesson, { ...kept, finished: true })?.atMs).toBe(0)
+    expect(placeToGoOn(lesson, { ...kept, partId: null })?.atMs).toBe(0)
+    expect(placeToGoOn(lesson, { ...kept, finishedParts: [PART] })?.atMs).toBe(0)
+  })
+
+  it('is the part that is left after a film that they finished; a quiz stays with its summary', () => {
+    const both = withQuiz(lesson)
+    const next = (finishedParts: string[]) => placeToGoOn(both, { ...kept, finishedParts })?.part.id
+    expect([next([PART]), next([PART, QUIZ])]).toEqual([QUIZ, PART])
+    const inQuiz = placeToGoOn(both, { ...kept, partId: QUIZ, atMs: 0 })
+    expect(inQuiz).toMatchObject({ part: { id: QUIZ }, atMs: 0 })
+    const handedIn = { ...kept, partId: QUIZ, atMs: 0, finishedParts: [QUIZ] }
+    expect(placeToGoOn(both, handedIn)?.part.id).toBe(QUIZ)
   })
 
   it('is the first part when theirs is gone', () => {
@@ -25,6 +36,6 @@ describe('where a learner goes on', () => {
   })
 
   it('is nowhere in a lesson without parts', () => {
-    expect(placeToGoOn({ parts: {} }, kept)).toBeNull()
+    expect(placeToGoOn(emptyLesson('Empty'), kept)).toBeNull()
   })
 })

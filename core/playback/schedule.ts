@@ -4,6 +4,7 @@ import {
   cuesInOrder,
   inOrder,
   isOverlayShown,
+  partOfKind,
   type Choice,
   type ForkCue,
   type Hold,
@@ -96,7 +97,7 @@ export function buildSchedule(lesson: Lesson, partId: string, durationMs: number
   }
   return {
     durationMs,
-    seekRule: lesson.parts[partId]?.seekRule ?? 'free',
+    seekRule: partOfKind(lesson, partId, 'film')?.seekRule ?? 'free',
     moments,
     overlays,
     bookmarks,

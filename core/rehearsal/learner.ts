@@ -1,6 +1,6 @@
-// A simulated learner works through one film part and yields the very records that a real learner's player sends.
+// A simulated learner works through one part, a film or a quiz, and yields the very records that a real learner's player sends.
 import type { LearnerRecord } from '../contract/index.ts'
-import { cuesInOrder, type Lesson, type QuestionCue } from '../lesson/index.ts'
+import { cuesInOrder, filmLengthMs, sectionsInOrder, type Lesson } from '../lesson/index.ts'
 import {
   drawAnswer,
   isSettled,
@@ -65,8 +65,19 @@ export function simulateLearner(
     records: [],
     released: [],
   }
-  const durationMs = lesson.parts[partId]?.durationMs ?? 0
-  const leaveAtMs = Math.round(durationMs * persona.patience)
+  const part = lesson.parts[partId]
+  if (part?.kind === 'quiz') {
+    for (const { items } of sectionsInOrder(part))
+      for (const item of items) answerQuestion(sitting, { ...item, atMs: 0 })
+    addFinish(sitting)
+  } else workThroughFilm(sitting)
+  return sitting.records
+}
+
+/** Watches up to where patience ends, and answers what holds on the way. */
+function workThroughFilm(sitting: Sitting): void {
+  const { lesson, partId, persona } = sitting
+  const leaveAtMs = Math.round((filmLengthMs(lesson, partId) ?? 0) * persona.patience)
   const questions = cuesInOrder(lesson, partId).filter((cue) => cue.kind === 'question')
   let atMs = 0
   for (const cue of questions) {
@@ -78,7 +89,6 @@ export function simulateLearner(
   watchTo(sitting, atMs, leaveAtMs)
   if (persona.patience >= 1) addFinish(sitting)
   else addPlace(sitting, leaveAtMs)
-  return sitting.records
 }
 
 const isoTime = (ms: number) => new Date(ms).toISOString()
@@ -116,7 +126,14 @@ function addSpan(sitting: Sitting, fromMs: number, toMs: number): void {
   })
 }
 
-function answerQuestion(sitting: Sitting, cue: QuestionCue): void {
+/** What asks: a cue, or an item of a quiz. */
+interface Asked {
+  id: string
+  questionId: string
+  atMs: number
+}
+
+function answerQuestion(sitting: Sitting, cue: Asked): void {
   const { lesson, random } = sitting
   const question = lesson.questions[cue.questionId]!
   for (let tryNumber = 1; tryNumber <= Math.max(1, question.tries); tryNumber += 1) {
@@ -168,7 +185,7 @@ function addPlace(sitting: Sitting, atMs: number): void {
 }
 
 function addFinish(sitting: Sitting): void {
-  addPlace(sitting, sitting.lesson.parts[sitting.partId]?.durationMs ?? 0)
+  addPlace(sitting, filmLengthMs(sitting.lesson, sitting.partId) ?? 0)
   sitting.records.push({
     kind: 'finish',
     id: sitting.random.id(),

@@ -2,11 +2,14 @@
 import {
   edits,
   emptyLesson,
+  partOfKind,
   runEdit,
   type Condition,
   type Edit,
+  type FilmPart,
   type Hold,
   type Lesson,
+  type QuizRules,
   type Target,
 } from '../lesson/index.ts'
 
@@ -30,6 +33,9 @@ export function lessonWithFilm(durationMs = 60_000): Lesson {
   })
 }
 
+/** The film part of these lessons. */
+export const filmOf = (lesson: Lesson): FilmPart => partOfKind(lesson, PART, 'film')!
+
 export interface QuestionWish {
   id: string
   atMs: number
@@ -51,16 +57,22 @@ export function withQuestion(lesson: Lesson, wish: QuestionWish): Lesson {
     atMs,
     evidence: wish.evidence ?? null,
   })
-  const questionId = `q-${id}`
-  next = edited(next, edits.setQuestionText, { questionId, field: 'stem', text: `Stem of ${id}` })
-  for (const optionId of optionIds)
-    next = edited(next, edits.setOptionText, {
-      questionId,
-      optionId,
-      field: 'text',
-      text: optionId,
-    })
+  next = writtenChoice(next, `q-${id}`, optionIds, `Stem of ${id}`)
   return edited(next, edits.setHold, { cueId: id, hold, sendBack, again })
+}
+
+function writtenChoice(
+  lesson: Lesson,
+  questionId: string,
+  optionIds: readonly string[],
+  stem: string,
+): Lesson {
+  let next = edited(lesson, edits.setQuestionText, { questionId, field: 'stem', text: stem })
+  for (const optionId of optionIds) {
+    const words = { questionId, optionId, field: 'text', text: optionId } as const
+    next = edited(next, edits.setOptionText, words)
+  }
+  return next
 }
 
 export interface WayWish {
@@ -94,6 +106,29 @@ export function withFork(
     })
   })
   return rules ? edited(next, edits.setForkRules, { cueId, rules }) : next
+}
+
+export const QUIZ = 'quiz-1'
+
+/**
+ * Adds a quiz that can be published: section `first` asks `i1` and `i2`, section `second` asks `i3`. Each item `i` asks
+ * the choice question `q-i`, whose option `i-a` is right and `i-b` wrong.
+ */
+export function withQuiz(lesson: Lesson, rules: Partial<QuizRules> = {}): Lesson {
+  const place = { partId: QUIZ }
+  let next = edited(lesson, edits.addQuizPart, { id: QUIZ, title: 'A quiz', sectionId: 'first' })
+  next = edited(next, edits.addQuizSection, { ...place, sectionId: 'second', title: 'Second' })
+  for (const [itemId, sectionId] of [
+    ['i1', 'first'],
+    ['i2', 'first'],
+    ['i3', 'second'],
+  ] as const) {
+    const [questionId, ids] = [`q-${itemId}`, [`${itemId}-a`, `${itemId}-b`]]
+    const asked = { ...place, sectionId, itemId, questionId, kind: 'choice', ids } as const
+    next = edited(next, edits.askInQuiz, asked)
+    next = writtenChoice(next, questionId, ids, `Stem of ${itemId}`)
+  }
+  return edited(next, edits.setQuizRules, { ...place, rules })
 }
 
 /** A lesson with one of everything: question `a`, overlay `o`, bookmark `b`, note `note`, fork `f`, script `s`. */

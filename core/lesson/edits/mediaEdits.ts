@@ -2,7 +2,8 @@
 import { mediaOfText } from '../../fields/index.ts'
 import { mediaOfQuestion } from '../../questions/index.ts'
 import type { Edit } from '../runEdit.ts'
-import type { FilmPart } from '../schema.ts'
+import type { FilmPart } from '../partSchema.ts'
+import { textsOfPart } from '../parts.ts'
 
 /** A thing with another medium wherever it names this one: in its texts, or as the picture it is about. */
 function withMedium<T>(thing: T, from: string, to: string): T {
@@ -20,13 +21,17 @@ export const replaceMedia: Edit<{
   name: 'replaceMedia',
   change: (draft, { from, to, film }) => {
     for (const part of Object.values(draft.parts))
-      if (part.mediaId === from && film) Object.assign(part, { mediaId: to, ...film })
+      if (part.kind === 'film' && part.mediaId === from && film)
+        Object.assign(part, { mediaId: to, ...film })
     for (const cue of Object.values(draft.cues))
       if (cue.kind === 'overlay' && cue.content && 'mediaId' in cue.content)
         if (cue.content.mediaId === from) cue.content.mediaId = to
     for (const [id, question] of Object.entries(draft.questions))
       if (mediaOfQuestion(question).includes(from))
         draft.questions[id] = withMedium(question, from, to)
+    for (const [id, part] of Object.entries(draft.parts))
+      if (textsOfPart(part).flatMap(mediaOfText).includes(from))
+        draft.parts[id] = withMedium(part, from, to)
     for (const material of Object.values(draft.materials ?? {}))
       if (mediaOfText(material.text).includes(from))
         material.text = withMedium(material.text, from, to)

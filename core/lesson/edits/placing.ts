@@ -1,6 +1,7 @@
 // Helpers that several edits share: order keys and times kept inside the film.
 import { generateKeyBetween } from 'fractional-indexing'
-import { LONGEST_MEDIA_MS } from '../../fields/index.ts'
+import { inOrder, LONGEST_MEDIA_MS } from '../../fields/index.ts'
+import { filmLengthMs } from '../parts.ts'
 import type { Lesson } from '../schema.ts'
 
 /** An order key after all of the given things. */
@@ -12,9 +13,23 @@ export function orderAfterAll(things: readonly { order: string }[]): string {
   return generateKeyBetween(last, null)
 }
 
+/** Gives a thing the place of the one before it or after it; at the ends it stays. */
+export function moveAmong(
+  things: readonly { id: string; order: string }[],
+  id: string,
+  by: 1 | -1,
+): void {
+  const all = inOrder(things)
+  const from = all.findIndex((thing) => thing.id === id)
+  const to = from + by
+  if (from < 0 || to < 0 || to >= all.length) return
+  const [before, after] = by > 0 ? [all[to]!, all[to + 1]] : [all[to - 1], all[to]!]
+  all[from]!.order = generateKeyBetween(before?.order ?? null, after?.order ?? null)
+}
+
 /** A whole ms inside the part's film, as far as its length is known. */
 export function clampToFilm(lesson: Lesson, partId: string, ms: number): number {
-  const end = lesson.parts[partId]?.durationMs ?? LONGEST_MEDIA_MS
+  const end = filmLengthMs(lesson, partId) ?? LONGEST_MEDIA_MS
   return Math.min(Math.max(0, Math.round(ms)), end)
 }
 
@@ -26,7 +41,7 @@ export function clampSpan(
   toMs: number,
   leastMs = 1,
 ): { fromMs: number; toMs: number } {
-  const end = lesson.parts[partId]?.durationMs ?? LONGEST_MEDIA_MS
+  const end = filmLengthMs(lesson, partId) ?? LONGEST_MEDIA_MS
   const from = Math.min(Math.max(0, Math.round(fromMs)), Math.max(0, end - leastMs))
   const to = Math.min(Math.max(from + leastMs, Math.round(toMs)), Math.max(end, leastMs))
   return { fromMs: from, toMs: to }

@@ -1,5 +1,4 @@
 // Edits of a question: its texts, its rules, its evidence, and the things it is made of.
-import { generateKeyBetween } from 'fractional-indexing'
 import { cleanRich, cleanText, inOrder, type RichText, type Stretch } from '../../fields/index.ts'
 import {
   blankQuestion,
@@ -11,7 +10,7 @@ import {
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 import { idsFrom } from './cueEdits.ts'
-import { orderAfterAll } from './placing.ts'
+import { moveAmong, orderAfterAll } from './placing.ts'
 
 type TextField = 'stem' | 'hint' | 'explanation'
 
@@ -248,11 +247,6 @@ export const moveEntry: Edit<{
   name: 'moveEntry',
   change: (draft, { questionId, path, entryId, by }) => {
     const map = entriesIn(draft, questionId, path)
-    if (!map) return
-    const all = inOrder(Object.values(map))
-    const to = all.findIndex(({ id }) => id === entryId) + by
-    if (to - by < 0 || to < 0 || to >= all.length) return
-    const [before, after] = by > 0 ? [all[to]!, all[to + 1]] : [all[to - 1], all[to]!]
-    map[entryId]!.order = generateKeyBetween(before?.order ?? null, after?.order ?? null)
+    if (map) moveAmong(Object.values(map), entryId, by)
   },
 }

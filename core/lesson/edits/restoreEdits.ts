@@ -2,17 +2,22 @@
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 
-const MAPS = ['parts', 'scripts', 'cues', 'questions'] as const
+const MAPS = ['parts', 'scripts', 'cues', 'questions', 'looks', 'materials'] as const
 const isSame = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
 /** Makes the lesson what `lesson` is; what is the same already is not touched, so that few patches come of it. */
 export const restoreLesson: Edit<{ lesson: Lesson }> = {
   name: 'restoreLesson',
   change: (draft, { lesson }) => {
-    for (const name of MAPS) restoreMap(draft[name], lesson[name])
+    for (const name of MAPS) restoreMap(mapOf(draft, name), lesson[name] ?? {})
     for (const name of ['title', 'summary', 'language', 'ending'] as const)
       if (!isSame(draft[name], lesson[name])) Object.assign(draft, { [name]: lesson[name] })
   },
+}
+
+/** A map of the lesson; one that it does without is put in where there is something to restore. */
+function mapOf(draft: Lesson, name: (typeof MAPS)[number]): Record<string, unknown> {
+  return (draft[name] ??= {})
 }
 
 function restoreMap(now: Record<string, unknown>, then: Record<string, unknown>): void {

@@ -1,6 +1,7 @@
 // Edits of several cues at once: moving them together, removing, pasting.
 import type { Clip } from '../clip.ts'
 import { cueEndMs, cueStartMs } from '../order.ts'
+import { filmLengthMs, partOfKind } from '../parts.ts'
 import type { Edit } from '../runEdit.ts'
 import { forgetCues, renameCues } from '../references.ts'
 import type { Cue, ForkCue, Lesson } from '../schema.ts'
@@ -16,7 +17,7 @@ export function boundedShift(
   let least = -Infinity
   let most = Infinity
   for (const cue of cues) {
-    const end = lesson.parts[cue.partId]?.durationMs ?? LONGEST_MEDIA_MS
+    const end = filmLengthMs(lesson, cue.partId) ?? LONGEST_MEDIA_MS
     least = Math.max(least, -cueStartMs(cue))
     // What lies beyond the end of a film that was replaced may stay there, but goes no further.
     most = Math.min(most, Math.max(0, end - cueEndMs(cue)))
@@ -86,7 +87,7 @@ export const pasteCues: Edit<{
 
 /** A pasted fork knows no part but its own, and no time of another film. */
 function leadFromHere(draft: Lesson, fork: ForkCue): void {
-  const end = draft.parts[fork.partId]?.durationMs ?? LONGEST_MEDIA_MS
+  const end = filmLengthMs(draft, fork.partId) ?? LONGEST_MEDIA_MS
   for (const choice of Object.values(fork.choices)) {
     const { target, condition } = choice
     const isLost =
@@ -105,7 +106,7 @@ function pasteQuestion(
 ): void {
   const question = copyOf(clip.questions[cue.questionId]!)
   const id = newIds[question.id]!
-  const isHere = (partId: string) => Object.hasOwn(draft.parts, partId)
+  const isHere = (partId: string) => partOfKind(draft, partId, 'film') !== null
   const { evidence } = question
   const own = { ...question, id, evidence: evidence && isHere(evidence.partId) ? evidence : null }
   // A stretch of a film that this lesson does not have cannot be shown in it.

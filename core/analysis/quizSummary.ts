@@ -1,0 +1,88 @@
+// How a learner did in a quiz: question by question, section by section, and as a whole.
+import { sectionsInOrder, type Lesson, type QuizPart } from '../lesson/index.ts'
+import { isByPerson, type Question, type Verdict } from '../questions/index.ts'
+import { questionScore, type ResponseRecord } from './results.ts'
+
+/**
+ * `open`: not answered; `waits`: a person has to look at it; `given`: answered where there is nothing to be right about.
+ */
+export type ItemState = 'open' | 'right' | 'partly' | 'wrong' | 'waits' | 'given'
+
+export interface ItemOutcome {
+  itemId: string
+  questionId: string
+  state: ItemState
+  points: number
+  max: number
+}
+
+export interface SectionOutcome {
+  sectionId: string
+  points: number
+  max: number
+  items: ItemOutcome[]
+}
+
+export interface QuizSummary {
+  sections: SectionOutcome[]
+  points: number
+  max: number
+  answered: number
+  count: number
+  /** How many questions stand at each state. */
+  states: Record<ItemState, number>
+}
+
+const BEST_FIRST: readonly Verdict[] = ['right', 'partly', 'wrong', 'unmarked']
+
+/** How a question stands after its tries: by the best or the last of them, as its rule says. */
+export function itemState(question: Question, responses: readonly ResponseRecord[]): ItemState {
+  const verdicts = responses
+    .filter(({ questionId }) => questionId === question.id)
+    .sort((a, b) => a.tryNumber - b.tryNumber)
+    .map(({ verdict }) => verdict)
+  if (verdicts.length === 0) return 'open'
+  const best = BEST_FIRST.find((verdict) => verdicts.includes(verdict))!
+  const kept = question.keep === 'last' ? verdicts.at(-1)! : best
+  if (kept !== 'unmarked') return kept
+  return isByPerson(question) ? 'waits' : 'given'
+}
+
+const sum = (things: readonly number[]) => things.reduce((total, one) => total + one, 0)
+
+/**
+ * The summary of one learner's answers; `responses` may be those of the whole lesson. With a seed, the questions come
+ * in the order in which that learner met them.
+ */
+export function quizSummary(
+  lesson: Pick<Lesson, 'questions'>,
+  quiz: QuizPart,
+  responses: readonly ResponseRecord[],
+  seed?: string,
+): QuizSummary {
+  const sections = sectionsInOrder(quiz, seed).map(({ section, items }): SectionOutcome => {
+    const outcomes = items.map(({ id, questionId }): ItemOutcome => {
+      const question = lesson.questions[questionId]!
+      const points = questionScore(question, responses)
+      const state = itemState(question, responses)
+      return { itemId: id, questionId, state, points, max: question.points }
+    })
+    return {
+      sectionId: section.id,
+      points: sum(outcomes.map(({ points }) => points)),
+      max: sum(outcomes.map(({ max }) => max)),
+      items: outcomes,
+    }
+  })
+  const all = sections.flatMap(({ items }) => items)
+  const states = { open: 0, right: 0, partly: 0, wrong: 0, waits: 0, given: 0 }
+  for (const { state } of all) states[state] += 1
+  return {
+    sections,
+    points: sum(sections.map(({ points }) => points)),
+    max: sum(sections.map(({ max }) => max)),
+    answered: all.length - states.open,
+    count: all.length,
+    states,
+  }
+}

@@ -1,0 +1,118 @@
+// Edits of the parts of a lesson: what they are called, their order, and the film of a film part.
+import { cleanText, withoutStretches } from '../../fields/index.ts'
+import { partOfKind } from '../parts.ts'
+import type { FrameRateName, QuizPart, SeekRule } from '../partSchema.ts'
+import { emptyEnding } from '../partSchema.ts'
+import { forgetCues, forgetPart } from '../references.ts'
+import type { Edit } from '../runEdit.ts'
+import type { Lesson } from '../schema.ts'
+import { moveAmong, orderAfterAll } from './placing.ts'
+
+export const addFilmPart: Edit<{ id: string; title: string }> = {
+  name: 'addFilmPart',
+  change: (draft, { id, title }) => {
+    draft.parts[id] = {
+      id,
+      kind: 'film',
+      title: cleanText(title),
+      order: orderAfterAll(Object.values(draft.parts)),
+      mediaId: null,
+      durationMs: null,
+      frameRate: null,
+      seekRule: 'free',
+    }
+  },
+}
+
+export const renamePart: Edit<{ partId: string; title: string }> = {
+  name: 'renamePart',
+  change: (draft, { partId, title }) => {
+    const part = draft.parts[partId]
+    if (part) part.title = cleanText(title)
+  },
+}
+
+/** Gives a part its film; a length or frame rate that is not known yet is null. */
+export const attachFilm: Edit<{
+  partId: string
+  mediaId: string
+  durationMs: number | null
+  frameRate: FrameRateName | null
+}> = {
+  name: 'attachFilm',
+  change: (draft, { partId, ...film }) => {
+    const part = partOfKind(draft, partId, 'film')
+    if (part) Object.assign(part, film)
+  },
+}
+
+export const setSeekRule: Edit<{ partId: string; seekRule: SeekRule }> = {
+  name: 'setSeekRule',
+  change: (draft, { partId, seekRule }) => {
+    const part = partOfKind(draft, partId, 'film')
+    if (part) part.seekRule = seekRule
+  },
+}
+
+/** A new quiz with one section and no question yet. */
+export const addQuizPart: Edit<{ id: string; title: string; sectionId: string }> = {
+  name: 'addQuizPart',
+  change: (draft, { id, title, sectionId }) => {
+    const order = orderAfterAll(Object.values(draft.parts))
+    const section = { id: sectionId, order: orderAfterAll([]), title: '', instructions: '' }
+    const rules = { layout: 'onePage', tells: 'atOnce', rewatch: 'always', shuffle: false } as const
+    draft.parts[id] = {
+      ...{ id, kind: 'quiz', title: cleanText(title), order, ...rules },
+      ...{ instructions: '', ending: emptyEnding() },
+      ...{ sections: { [sectionId]: section }, items: {} },
+    }
+  },
+}
+
+/** Moves a part before the one before it, or after the one after it. */
+export const movePart: Edit<{ partId: string; by: 1 | -1 }> = {
+  name: 'movePart',
+  change: (draft, { partId, by }) => moveAmong(Object.values(draft.parts), partId, by),
+}
+
+/** Removes a part with all that is in it: its cues, its scripts, its questions. What named it stays without it. */
+export const removePart: Edit<{ partId: string }> = {
+  name: 'removePart',
+  change: (draft, { partId }) => {
+    const part = draft.parts[partId]
+    if (!part) return
+    if (part.kind === 'quiz') removeQuestionsOf(draft, part)
+    else removeCuesOf(draft, partId)
+    for (const script of Object.values(draft.scripts))
+      if (script.partId === partId) delete draft.scripts[script.id]
+    delete draft.parts[partId]
+    for (const cue of Object.values(draft.cues)) forgetPart(cue, partId)
+    forgetStretches(draft, partId)
+  },
+}
+
+function removeQuestionsOf(draft: Lesson, quiz: QuizPart): void {
+  for (const { questionId } of Object.values(quiz.items)) delete draft.questions[questionId]
+}
+
+function removeCuesOf(draft: Lesson, partId: string): void {
+  for (const cue of Object.values(draft.cues)) {
+    if (cue.partId !== partId) continue
+    if (cue.kind === 'question') delete draft.questions[cue.questionId]
+    delete draft.cues[cue.id]
+  }
+  const isGone = (cueId: string) => !Object.hasOwn(draft.cues, cueId)
+  for (const cue of Object.values(draft.cues)) forgetCues(cue, isGone)
+}
+
+/** Takes the stretches of a film that is gone out of every text, and out of evidence. */
+function forgetStretches(draft: Lesson, partId: string): void {
+  const isLost = (id: string) => id === partId
+  for (const map of [draft.parts, draft.questions, draft.materials ?? {}] as const)
+    for (const [id, thing] of Object.entries(map)) {
+      const kept: unknown = withoutStretches(thing as never, isLost)
+      if (JSON.stringify(kept) !== JSON.stringify(thing)) Object.assign(map, { [id]: kept })
+    }
+  for (const question of Object.values(draft.questions))
+    if (question.evidence?.partId === partId) question.evidence = null
+}

@@ -1,0 +1,77 @@
+// Parts by their kind and in their order, and who asks a question where.
+import { inOrder, type RichText } from '../fields/index.ts'
+import { shuffled } from '../questions/index.ts'
+import type { FilmPart, Part, QuizItem, QuizPart, QuizSection } from './partSchema.ts'
+import type { Lesson } from './schema.ts'
+
+type WithParts = Pick<Lesson, 'parts'>
+
+/** The parts in the order a learner meets them. */
+export function partsInOrder(lesson: WithParts): Part[] {
+  return inOrder(Object.values(lesson.parts))
+}
+
+/** The film parts in the order a learner meets them. */
+export function filmsInOrder(lesson: WithParts): FilmPart[] {
+  return partsInOrder(lesson).filter((part) => part.kind === 'film')
+}
+
+/** A part of this id and kind, or null. */
+export function partOfKind<K extends Part['kind']>(
+  lesson: WithParts,
+  partId: string,
+  kind: K,
+): Extract<Part, { kind: K }> | null {
+  const part = Object.hasOwn(lesson.parts, partId) ? lesson.parts[partId] : undefined
+  return part?.kind === kind ? (part as Extract<Part, { kind: K }>) : null
+}
+
+/** The length of a film part in ms; null where it is not known, or the part is no film. */
+export function filmLengthMs(lesson: WithParts, partId: string): number | null {
+  return partOfKind(lesson, partId, 'film')?.durationMs ?? null
+}
+
+/** The texts of a part that learners read. */
+export function textsOfPart(part: Part): RichText[] {
+  if (part.kind === 'film') return []
+  return [
+    part.instructions,
+    ...Object.values(part.sections).map(({ instructions }) => instructions),
+  ]
+}
+
+/** A quiz's sections in order, each with its items in theirs. */
+export interface SectionOfItems {
+  section: QuizSection
+  items: QuizItem[]
+}
+
+/** The sections of a quiz as they are written; with a seed, as the learner with that seed meets them. */
+export function sectionsInOrder(quiz: QuizPart, seed?: string): SectionOfItems[] {
+  const items = inOrder(Object.values(quiz.items))
+  return inOrder(Object.values(quiz.sections)).map((section) => {
+    const own = items.filter(({ sectionId }) => sectionId === section.id)
+    const mixes = quiz.shuffle && seed !== undefined
+    return { section, items: mixes ? shuffled(own, `${seed} ${section.id}`) : own }
+  })
+}
+
+/** Where a question is asked: by a cue of a film, or by an item of a quiz. */
+export interface Asking {
+  /** The cue's id, or the item's. */
+  id: string
+  partId: string
+  questionId: string
+  /** The time that the question sets, in ms. */
+  countdownMs?: number | undefined
+}
+
+/** Who asks under this id, or null. */
+export function askingOf(lesson: Pick<Lesson, 'parts' | 'cues'>, id: string): Asking | null {
+  const cue = Object.hasOwn(lesson.cues, id) ? lesson.cues[id] : undefined
+  if (cue?.kind === 'question') return cue
+  for (const part of Object.values(lesson.parts))
+    if (part.kind === 'quiz' && Object.hasOwn(part.items, id))
+      return { ...part.items[id]!, partId: part.id }
+  return null
+}
