@@ -47,8 +47,8 @@ export async function run(
 /** Asks one statement, wherever it runs: in a transaction, or by itself. */
 export type Ask = <Row extends object>(sql: string, values: unknown[]) => Promise<Row[]>
 
-/** Asks as part of a transaction. */
-export function within(database: Database, transaction: Transaction): Ask {
+/** Asks by itself, or as part of a transaction. */
+export function within(database: Database, transaction?: Transaction): Ask {
   return (sql, values) => select(database, sql, values, transaction)
 }
 

@@ -11,6 +11,7 @@ import { SCHEMA_006 } from './schema006.ts'
 import { SCHEMA_007 } from './schema007.ts'
 import { SCHEMA_008 } from './schema008.ts'
 import { SCHEMA_009 } from './schema009.ts'
+import { SCHEMA_010 } from './schema010.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -29,6 +30,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '007-sounds-and-cuts', up: sql(SCHEMA_007) },
   { name: '008-handed-files', up: sql(SCHEMA_008) },
   { name: '009-kept-questions', up: sql(SCHEMA_009) },
+  { name: '010-finished-parts', up: sql(SCHEMA_010) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

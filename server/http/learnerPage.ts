@@ -38,9 +38,11 @@ export function earlyPart(attempt: Attempt): string {
 
 function earlyVideo({ lesson, media, progress }: Attempt): string {
   const place = placeToGoOn(lesson, progress)
-  const film = media.find(({ id }) => id === place?.part.mediaId)
-  if (!place || !film) return ''
-  const seconds = middleOfFrameSeconds(place.atMs, frameRateOf(place.part.frameRate ?? '25'))
+  if (place?.part.kind !== 'film') return ''
+  const { mediaId, frameRate } = place.part
+  const film = media.find(({ id }) => id === mediaId)
+  if (!film) return ''
+  const seconds = middleOfFrameSeconds(place.atMs, frameRateOf(frameRate ?? '25'))
   const files = `/api/media/${encodeURIComponent(film.id)}/files`
   const at = place.atMs > 0 ? `#t=${seconds.toFixed(3)}` : ''
   return `<div id="early-stage"><video id="early-video" src="${files}/playable${at}"

@@ -55,12 +55,8 @@ export async function waysByAttempt(
 }
 
 /** The way taken last at each fork, by cue. */
-export async function readChosen(
-  database: Database,
-  attemptId: string,
-): Promise<Record<string, string>> {
-  const rows = await select<{ cue_id: string; choice_id: string }>(
-    database,
+export async function readChosen(ask: Ask, attemptId: string): Promise<Record<string, string>> {
+  const rows = await ask<{ cue_id: string; choice_id: string }>(
     `SELECT DISTINCT ON (cue_id) cue_id, choice_id FROM choices
       WHERE attempt_id = $1 ORDER BY cue_id, chosen_at DESC, id`,
     [attemptId],

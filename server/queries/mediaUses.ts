@@ -8,11 +8,11 @@ export interface MediaUse {
   editions: number
 }
 
-/** Whether a lesson's document shows medium $1: as a film, on one, or anywhere in a question or its material. */
+/** Whether a lesson's document shows medium $1: as a film, on one, or anywhere in a part, a question or its material. */
 const SHOWS = (document: string) =>
-  `(EXISTS (SELECT 1 FROM jsonb_each(${document}->'parts') AS part WHERE part.value->>'mediaId' = $1)
-    OR EXISTS (SELECT 1 FROM jsonb_each(${document}->'cues') AS cue WHERE cue.value->'content'->>'mediaId' = $1)
+  `(EXISTS (SELECT 1 FROM jsonb_each(${document}->'cues') AS cue WHERE cue.value->'content'->>'mediaId' = $1)
     OR EXISTS (SELECT 1 FROM jsonb_path_query(${document}->'questions', '$.**.mediaId') AS named WHERE named #>> '{}' = $1)
+    OR EXISTS (SELECT 1 FROM jsonb_path_query(${document}->'parts', '$.**.mediaId') AS named WHERE named #>> '{}' = $1)
     OR EXISTS (SELECT 1 FROM jsonb_path_query(${document}->'materials', '$.**.mediaId') AS named WHERE named #>> '{}' = $1))`
 
 /** The lessons on which the person has a role that show a medium, by title. */

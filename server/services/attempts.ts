@@ -2,7 +2,8 @@
 import { nanoid } from 'nanoid'
 import type { Attempt, AttemptCard, LinkReply, Person } from '@fernbrake/core/contract'
 import { attemptOutcome } from '@fernbrake/core/analysis'
-import { mediaIdsOf, partsInOrder, withoutNotes, type Lesson } from '@fernbrake/core/lesson'
+import { filmsInOrder, mediaIdsOf, withoutNotes, type Lesson } from '@fernbrake/core/lesson'
+import { within } from '../database/connect.ts'
 import {
   AttemptRow,
   EditionRow,
@@ -16,6 +17,7 @@ import { toPerson } from '../http/session.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
 import { readChosen } from '../queries/choices.ts'
 import { readCovered } from '../queries/covered.ts'
+import { readFinished } from '../queries/finishedParts.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt } from '../queries/responses.ts'
 import type { Context } from './context.ts'
@@ -59,15 +61,18 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
   if (!facts) throw new HttpError('not-found')
   const { lessonId } = facts
   const lesson = await editionDocument(facts)
-  const [row, newest, person, responses, covered, chosen, media] = await Promise.all([
-    AttemptRow.findByPk(attemptId),
-    EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
-    PersonRow.findByPk(facts.personId),
-    ResponseRow.findAll({ where: { attemptId }, order: [['tryNumber', 'ASC']] }),
-    readCovered(database, [attemptId]),
-    readChosen(database, attemptId),
-    playableMedia(lesson),
-  ])
+  const [row, newest, person, responses, covered, chosen, finishedParts, media] = await Promise.all(
+    [
+      AttemptRow.findByPk(attemptId),
+      EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
+      PersonRow.findByPk(facts.personId),
+      ResponseRow.findAll({ where: { attemptId }, order: [['tryNumber', 'ASC']] }),
+      readCovered(database, [attemptId]),
+      readChosen(within(database), attemptId),
+      readFinished(within(database), attemptId),
+      playableMedia(lesson),
+    ],
+  )
   if (!row || !person) throw new HttpError('not-found')
   return {
     id: row.id,
@@ -81,7 +86,7 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
       partId: row.placePart,
       atMs: row.placeMs,
       released: row.released,
-      finished: row.finishedAt !== null,
+      finishedParts,
       chosen,
       covered: covered.get(attemptId)?.spans ?? {},
       responses: responses.map(({ cueId, questionId, tryNumber, answer, verdict, points }) => ({
@@ -136,7 +141,7 @@ export async function listAttempts({ database }: Context, person: Person): Promi
         questions: outcome.questions,
         finished: row.finishedAt !== null,
         lastSeenAt: row.lastSeenAt.toISOString(),
-        posterMediaId: partsInOrder(lesson)[0]?.mediaId ?? null,
+        posterMediaId: filmsInOrder(lesson)[0]?.mediaId ?? null,
       }
     }),
   )

@@ -4,8 +4,8 @@ import {
   cueEndMs,
   cuesInOrder,
   cueStartMs,
+  filmsInOrder,
   isRecap,
-  partsInOrder,
   type Lesson,
 } from '@fernbrake/core/lesson'
 import { select, type Database } from '../database/connect.ts'
@@ -34,7 +34,7 @@ export async function listLessons(database: Database, person: Person): Promise<L
 
 function toCard(row: Row): LessonCard {
   const { draft } = row
-  const first = partsInOrder(draft)[0]
+  const first = filmsInOrder(draft)[0]
   return {
     id: row.id,
     title: draft.title,

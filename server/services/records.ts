@@ -1,5 +1,5 @@
 // Taking in what a learner's player sends. A batch is stored whole or not at all, and acknowledged record by record.
-import type { CreationAttributes } from 'sequelize'
+import type { CreationAttributes, Transaction } from 'sequelize'
 import type {
   ChoiceRecord,
   FinishRecord,
@@ -11,15 +11,17 @@ import type {
   SpanRecord,
 } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
-import type { Lesson } from '@fernbrake/core/lesson'
+import { askingOf, filmLengthMs, type Lesson } from '@fernbrake/core/lesson'
 import { filesOfAnswer, fitsQuestion, markQuestion } from '@fernbrake/core/questions'
+import { partsLeft } from '@fernbrake/core/routes'
 import { isPlausible } from '@fernbrake/core/watching'
-import { prepared, within } from '../database/connect.ts'
+import { prepared, within, type Ask } from '../database/connect.ts'
 import { AttemptRow, ResponseRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { attemptFacts, type AttemptFacts } from '../queries/attemptFacts.ts'
-import { storeChoices } from '../queries/choices.ts'
+import { readChosen, storeChoices } from '../queries/choices.ts'
 import { storeTaken, type Taken } from '../queries/covered.ts'
+import { readFinished, storeFinished } from '../queries/finishedParts.ts'
 import { editionDocument } from '../queries/editions.ts'
 import type { Context } from './context.ts'
 import { handedIds } from './handedFiles.ts'
@@ -38,6 +40,8 @@ interface Batch {
   nowMs: number
   taken: Taken
   choices: ChoiceRecord[]
+  /** When parts were finished. */
+  finished: Map<string, Date>
 }
 
 type Refusal = Omit<RefusedRecord, 'id'>
@@ -85,6 +89,7 @@ export async function takeRecords(
   const batch: Batch = {
     ...{ attempt, lesson: await editionDocument(attempt), nowMs: now.getTime(), taken },
     choices: [],
+    finished: new Map(),
   }
   const reply: RecordsReply = { kept: [], refused: [] }
   const note = (id: string, refusal: Refusal | null) =>
@@ -96,28 +101,53 @@ export async function takeRecords(
   }
   // What was watched is one statement, which needs no transaction; answers are counted, and so wait for one another.
   const isStored =
-    responses.length === 0 && batch.choices.length === 0
+    responses.length === 0 && batch.choices.length === 0 && batch.finished.size === 0
       ? await storeTaken(prepared(pool, 'store-taken'), attemptId, taken)
       : await database.transaction(async (transaction) => {
           const lock = transaction.LOCK.UPDATE
           if (!(await AttemptRow.findByPk(attemptId, { transaction, lock }))) return false
-          const earlier = await ResponseRow.findAll({
-            where: { attemptId },
-            attributes: ['id', 'questionId'],
-            transaction,
-          })
-          const files = responses.flatMap(({ answer }) => filesOfAnswer(answer))
-          const handed = await handedIds(attemptId, files)
-          const fresh: NewResponse[] = []
-          for (const response of responses)
-            note(response.id, takeResponse(batch, response, { earlier, handed }, fresh))
-          await ResponseRow.bulkCreate(fresh, { transaction })
-          if (batch.choices.length > 0)
-            await storeChoices(within(database, transaction), attemptId, batch.choices)
-          return storeTaken(within(database, transaction), attemptId, taken)
+          for (const [id, refusal] of await storeResponses(batch, responses, transaction))
+            note(id, refusal)
+          const ask = within(database, transaction)
+          await storeTravel(ask, batch)
+          return storeTaken(ask, attemptId, taken)
         })
   if (!isStored) throw new HttpError('not-found')
   return reply
+}
+
+/** Marks and stores answers; tells of each whether it was refused. The attempt is locked by now. */
+async function storeResponses(
+  batch: Batch,
+  responses: readonly ResponseRecordInput[],
+  transaction: Transaction,
+): Promise<[id: string, refusal: Refusal | null][]> {
+  const attemptId = batch.attempt.id
+  const earlier = await ResponseRow.findAll({
+    where: { attemptId },
+    attributes: ['id', 'questionId'],
+    transaction,
+  })
+  const files = responses.flatMap(({ answer }) => filesOfAnswer(answer))
+  const handed = await handedIds(attemptId, files)
+  const fresh: NewResponse[] = []
+  const told = responses.map((response): [string, Refusal | null] => [
+    response.id,
+    takeResponse(batch, response, { earlier, handed }, fresh),
+  ])
+  await ResponseRow.bulkCreate(fresh, { transaction })
+  return told
+}
+
+/** Stores the ways that were taken and the parts that were finished; the lesson is, once nothing is left of it. */
+async function storeTravel(ask: Ask, { attempt, lesson, choices, finished, taken }: Batch) {
+  if (choices.length === 0 && finished.size === 0) return
+  await storeChoices(ask, attempt.id, choices)
+  await storeFinished(ask, attempt.id, finished)
+  const finishedParts = await readFinished(ask, attempt.id)
+  const chosen = await readChosen(ask, attempt.id)
+  if (finishedParts.length > 0 && partsLeft(lesson, { finishedParts, chosen }).length === 0)
+    taken.finishedAt = [...finished.values()].at(-1) ?? taken.seenAt
 }
 
 function takeMovement(
@@ -138,8 +168,9 @@ function takeMovement(
   }
 }
 
+/** How long a part plays, in ms; a quiz does not at all. Null where there is no such part. */
 function lengthOf({ lesson }: Batch, partId: string): number | null {
-  return Object.hasOwn(lesson.parts, partId) ? (lesson.parts[partId]!.durationMs ?? 0) : null
+  return Object.hasOwn(lesson.parts, partId) ? (filmLengthMs(lesson, partId) ?? 0) : null
 }
 
 function takeSpan(batch: Batch, record: SpanRecord): Refusal | null {
@@ -175,11 +206,10 @@ function takeResponse(
   { earlier, handed }: Known,
   fresh: NewResponse[],
 ): Refusal | null {
-  const cue = Object.hasOwn(lesson.cues, record.cueId) ? lesson.cues[record.cueId]! : null
-  if (cue?.kind !== 'question' || cue.questionId !== record.questionId)
-    return REFUSALS.unknownQuestion
-  const question = lesson.questions[cue.questionId]!
-  const { countdownMs = Infinity } = cue
+  const asking = askingOf(lesson, record.cueId)
+  if (asking?.questionId !== record.questionId) return REFUSALS.unknownQuestion
+  const question = lesson.questions[record.questionId]!
+  const { countdownMs = Infinity } = asking
   if ((record.waitedMs ?? 0) > countdownMs + COUNTDOWN_SLACK_MS) return REFUSALS.tooLate
   if (!fitsQuestion(question, record.answer)) return REFUSALS.wrongAnswerKind
   const known = [...earlier, ...fresh]
@@ -211,7 +241,7 @@ function takePlace(batch: Batch, record: PlaceRecord): Refusal | null {
   if (at.getTime() > batch.nowMs + CLOCK_SLACK_MS) return REFUSALS.futureClock
   const { lesson, taken } = batch
   for (const cueId of record.released)
-    if (Object.hasOwn(lesson.cues, cueId)) taken.released.push(cueId)
+    if (Object.hasOwn(lesson.cues, cueId) || askingOf(lesson, cueId)) taken.released.push(cueId)
   // A clock that runs ahead must not outrank every later word from another device.
   const heardAt = new Date(Math.min(at.getTime(), batch.nowMs))
   if (!taken.place || taken.place.at <= heardAt)
@@ -221,7 +251,8 @@ function takePlace(batch: Batch, record: PlaceRecord): Refusal | null {
 
 function takeFinish(batch: Batch, record: FinishRecord): Refusal | null {
   if (lengthOf(batch, record.partId) === null) return REFUSALS.unknownPart
-  batch.taken.finishedAt ??= new Date(Math.min(Date.parse(record.at), batch.nowMs))
+  const at = new Date(Math.min(Date.parse(record.at), batch.nowMs))
+  if (!batch.finished.has(record.partId)) batch.finished.set(record.partId, at)
   return null
 }
 

@@ -7,7 +7,7 @@ import {
   type RouteName,
   type RouteSpec,
 } from '@fernbrake/core/contract'
-import { lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
+import { filmOf, lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
 import { LessonRoleRow } from '../database/models.ts'
 import { run } from '../database/connect.ts'
 import { putLesson, putMedia, startTestServer, type Agent, type TestServer } from './testServer.ts'
@@ -40,7 +40,7 @@ beforeAll(async () => {
   const learner = await server.signedIn('learner')
   const mediaId = await putMedia(owner.person)
   const film = lessonWithFilm()
-  const lesson = { ...film, parts: { 'part-1': { ...film.parts['part-1']!, mediaId } } }
+  const lesson = { ...film, parts: { 'part-1': { ...filmOf(film), mediaId } } }
   const { lessonId, code } = await putLesson(owner.person, lesson)
   const other = await putLesson(owner.person, lessonWithFilm())
   await LessonRoleRow.create({ lessonId, personId: viewer.person.id, role: 'viewer' })

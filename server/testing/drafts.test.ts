@@ -3,7 +3,7 @@ import { io } from 'socket.io-client'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import type { DraftReply } from '@fernbrake/core/contract'
 import { edits, runEdit, type Edit, type Lesson } from '@fernbrake/core/lesson'
-import { edited, lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
+import { edited, filmOf, lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
 import { putLesson, putMedia, startTestServer, type Agent, type TestServer } from './testServer.ts'
 
 let server: TestServer
@@ -21,7 +21,7 @@ afterAll(() => server.stop())
 beforeEach(async () => {
   lesson = withQuestion(lessonWithFilm(), { id: 'a', atMs: 5000 })
   // Media are another test's subject; here no part names one.
-  lesson = { ...lesson, parts: { [PART]: { ...lesson.parts[PART]!, mediaId: null } } }
+  lesson = { ...lesson, parts: { [PART]: { ...filmOf(lesson), mediaId: null } } }
   ;({ lessonId } = await putLesson(owner, lesson, { published: false }))
 })
 
@@ -190,7 +190,7 @@ describe('editions', () => {
   it('freeze what was seen, once, and only that', async () => {
     const film = lessonWithFilm()
     const mediaId = await putMedia(owner)
-    const parts = { [PART]: { ...film.parts[PART]!, mediaId } }
+    const parts = { [PART]: { ...filmOf(film), mediaId } }
     ;({ lessonId } = await putLesson(owner, { ...film, parts }, { published: false }))
     await publish(3, 1).expect(409)
     const first = await publish(0, 1).expect(201)
@@ -208,7 +208,7 @@ describe('editions', () => {
     const film = lessonWithFilm()
     const { lessonId: id, code } = await putLesson(owner, {
       ...film,
-      parts: { [PART]: { ...film.parts[PART]!, mediaId } },
+      parts: { [PART]: { ...filmOf(film), mediaId } },
     })
     lessonId = id
     const open = async (name: string) => {

@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { UPLOADS_PATH } from '@fernbrake/core/contract'
 import { edits } from '@fernbrake/core/lesson'
 import { edited, lessonWithFilm, PART } from '@fernbrake/core/testing'
-import { openServer } from '../app.ts'
+import { createUploads } from '../media/uploads.ts'
 import { PIECE, TUS } from './films.ts'
 import { putLesson, startTestServer, type Agent, type TestServer } from './testServer.ts'
 
@@ -171,9 +171,9 @@ it('a server that was killed after the last byte takes the file in when it start
     location: string
   }
   // The bytes are there, and the server that should have looked at them is not.
-  await writeFile(join(server.settings.dataFolder, 'uploads', location.split('/').at(-1)!), PNG)
-  const again = await openServer(server.settings, () => undefined)
-  await again.close()
+  const folder = join(server.settings.dataFolder, 'uploads')
+  await writeFile(join(folder, location.split('/').at(-1)!), PNG)
+  await createUploads(server.context, folder).takeFinished()
   await fileOf(learner, 'file-1').expect(200)
 })
 

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { edits, runEdit } from '@fernbrake/core/lesson'
 import type { Question } from '@fernbrake/core/questions'
-import { edited, lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
+import { edited, filmOf, lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
 import { putLesson, putMedia, startTestServer, type TestServer } from './testServer.ts'
 
 let server: TestServer
@@ -51,7 +51,7 @@ describe('a kept question', () => {
   it('is seen where it is asked', async () => {
     await keep('three').expect(200)
     const lesson = lessonWithFilm()
-    await putMedia(designer.person, lesson.parts[PART]!.mediaId!)
+    await putMedia(designer.person, filmOf(lesson).mediaId!)
     const { lessonId } = await putLesson(designer.person, lesson, { published: false })
     const ids = { cueId: 'c', questionId: 'q', shelfId: 'three' }
     const outcome = runEdit(lesson, edits.addKeptQuestion, {

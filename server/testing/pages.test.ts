@@ -1,6 +1,6 @@
 // The learner's page as it is sent: what comes with it, for whom, and that no text can break out of it.
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { lessonWithFilm, PART } from '@fernbrake/core/testing'
+import { filmOf, lessonWithFilm, PART } from '@fernbrake/core/testing'
 import type { Attempt } from '@fernbrake/core/contract'
 import { earlyPart } from '../http/learnerPage.ts'
 import { LEARN_PATH, sendPage } from '../http/pages.ts'
@@ -51,13 +51,13 @@ it('brings nothing along for anybody else', async () => {
 })
 
 it('loads the film from where the learner goes on', () => {
-  const film = { ...lessonWithFilm(60_000).parts[PART]!, mediaId: 'film', frameRate: '25' as const }
+  const film = { ...filmOf(lessonWithFilm(60_000)), mediaId: 'film', frameRate: '25' as const }
   const media = [{ id: 'film', durationMs: 60_000, width: 640, height: 360, hasSound: true }]
   const lesson = { ...attempt.lesson, parts: { [PART]: film } }
   const at = (progress: Partial<Attempt['progress']>) =>
     earlyPart({ ...attempt, lesson, media, progress: { ...attempt.progress, ...progress } })
   expect(at({})).toContain('src="/api/media/film/files/playable"')
   expect(at({ partId: PART, atMs: 12_000 })).toContain('/playable#t=12.020"')
-  expect(at({ partId: PART, atMs: 12_000, finished: true })).toContain('/playable"')
+  expect(at({ partId: PART, atMs: 12_000, finishedParts: [PART] })).toContain('/playable"')
   expect(earlyPart({ ...attempt, lesson, media: [] })).not.toContain('<video')
 })

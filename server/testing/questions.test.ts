@@ -11,7 +11,7 @@ import {
   type Answer,
   type QuestionKindName,
 } from '@fernbrake/core/questions'
-import { edited, lessonWithFilm, PART } from '@fernbrake/core/testing'
+import { edited, filmOf, lessonWithFilm, PART } from '@fernbrake/core/testing'
 import { HandedFileRow } from '../database/models.ts'
 import { putLesson, putMedia, startTestServer, type Agent, type TestServer } from './testServer.ts'
 
@@ -160,7 +160,7 @@ describe('an answer', () => {
 it('a picture that only a question shows is told as used, and can be replaced', async () => {
   const [picture, other] = [await putMedia(designer.person), await putMedia(designer.person)]
   // The film of the lesson is theirs too, or no edit would be taken.
-  await putMedia(designer.person, lesson.parts[PART]!.mediaId!)
+  await putMedia(designer.person, filmOf(lesson).mediaId!)
   const { agent } = designer
   const { lessonId } = await putLesson(designer.person, lesson, { published: false })
   const change = (mediaId: string) => ({ questionId: 'area', rules: { mediaId } as never })
