@@ -1,19 +1,21 @@
 // What questions and their texts ask of the player: other people's answers, the held frame, where media are.
 import { onMounted, provide } from 'vue'
+import { partOfKind } from '@fernbrake/core/lesson'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import type { FilmSession } from '../session/useFilmSession.ts'
 import { ADDRESSES, FILES, FRAME, TALLIES } from './answerView.ts'
 import { prepareViews } from './views.ts'
 
-export function provideForQuestions(host: Host, opened: OpenedLesson, session: FilmSession): void {
+/** `session` is the film that is on the stage; a quiz has none. */
+export function provideForQuestions(host: Host, opened: OpenedLesson, session?: FilmSession): void {
   const { lesson, staged, media } = opened
   provide(TALLIES, (questionId) => host.tally(questionId))
   provide(FILES, host.files)
-  provide(FRAME, { draw: session.drawFrame, settled: session.settled })
+  if (session) provide(FRAME, { draw: session.drawFrame, settled: session.settled })
   provide(ADDRESSES, {
     medium: (mediaId) => staged?.[mediaId] ?? null,
     film(partId) {
-      const mediaId = lesson.parts[partId]?.mediaId
+      const mediaId = partOfKind(lesson, partId, 'film')?.mediaId
       return media.find(({ id }) => id === mediaId)?.address ?? null
     },
   })

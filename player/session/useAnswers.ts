@@ -53,27 +53,40 @@ export interface QuestionStanding {
 /** An answer that was given, and what came of it. */
 export type GivenAnswer = Pick<PastResponse, 'answer' | 'verdict'>
 
-/** How a question stands after these answers to it, in their order. */
-export function standingOf(question: Question, given: readonly GivenAnswer[]): QuestionStanding {
+/**
+ * How a question stands after these answers to it, in their order. While learners are not told what came of them, none
+ * is final before the tries are used up: else the end of trying would tell.
+ */
+export function standingOf(
+  question: Question,
+  given: readonly GivenAnswer[],
+  told = true,
+): QuestionStanding {
   const last = given.at(-1)
   const right = given.some(({ verdict }) => isSettled(verdict))
   return {
     triesUsed: given.length,
     triesLeft: question.tries > 0 ? Math.max(0, question.tries - given.length) : null,
     right,
-    final: isFinal(question, right, given.length),
+    final: isFinal(question, told && right, given.length),
     lastAnswer: last?.answer ?? null,
     lastMark: last ? markQuestion(question, last.answer) : null,
   }
 }
 
-export function useAnswers(host: Host, lesson: Lesson, earlier: readonly PastResponse[]) {
+export function useAnswers(
+  host: Host,
+  lesson: Lesson,
+  earlier: readonly PastResponse[],
+  isTold: () => boolean = () => true,
+) {
   const responses = shallowRef<PastResponse[]>([...earlier])
 
   const standing = (questionId: string): QuestionStanding =>
     standingOf(
       lesson.questions[questionId]!,
       responses.value.filter((response) => response.questionId === questionId),
+      isTold(),
     )
 
   /** Marks and records an answer; null where no try is left. */
@@ -97,7 +110,7 @@ export function useAnswers(host: Host, lesson: Lesson, earlier: readonly PastRes
     ]
     void host.flush()
     const right = isSettled(verdict)
-    return { right, final: isFinal(question, right, tryNumber) }
+    return { right, final: isFinal(question, isTold() && right, tryNumber) }
   }
 
   /** Points so far, and those that could be had, over all questions that are met; as the results count them. */

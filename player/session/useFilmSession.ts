@@ -1,13 +1,13 @@
 // Ties media, playback machine and host together for one film part. Components show its state and ask it for things.
 import { computed, onScopeDispose, ref, shallowRef, type Ref } from 'vue'
-import type { OverlayAction } from '@fernbrake/core/lesson'
+import { partOfKind, type OverlayAction } from '@fernbrake/core/lesson'
 import { frameRateOf } from '@fernbrake/core/media'
 import {
   advance,
   buildSchedule,
   countdownOf,
+  momentToGoOn,
   nextHoldMs,
-  placeToGoOn,
   seekRange,
   startPlayback,
   type PlaybackCommand,
@@ -38,7 +38,7 @@ export function useFilmSession(
   leads: { toPart(partId: string): void } = { toPart: () => undefined },
 ) {
   const { lesson, progress, seed, keepsDrafts = true } = opened
-  const part = lesson.parts[partId]!
+  const part = partOfKind(lesson, partId, 'film')!
   const film = opened.media.find((media) => media.id === part.mediaId)
   const durationMs = film?.durationMs ?? part.durationMs ?? 0
   const frameRate = frameRateOf(part.frameRate ?? '25')
@@ -49,7 +49,7 @@ export function useFilmSession(
       furthestMs: furthestMs(covered.value),
       released: progress.released,
       results: resultsOf(lesson, progress.responses),
-      finished: progress.finished,
+      finished: progress.finishedParts.includes(partId),
       chosen: progress.chosen,
       waited: keepsDrafts ? readWaited(seed) : {},
     }),
@@ -193,7 +193,7 @@ export function useFilmSession(
       () => ({ muted: media?.snapshot().muted ?? false }),
       (span) => (covered.value = normalise([...covered.value, span])),
     )
-    seek(placeToGoOn({ parts: { [partId]: { ...part, durationMs } } }, progress)?.atMs ?? 0)
+    seek(momentToGoOn(progress, { id: partId, durationMs }))
   }
 
   async function play(): Promise<void> {

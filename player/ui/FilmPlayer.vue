@@ -2,11 +2,9 @@
 // One film part as a learner works through it: stage, frond, controls, and beside them the question or the contents.
 import { computed, nextTick, onMounted, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { pluralOf } from '../i18n.ts'
 import {
   cuesInOrder,
   cueStartMs,
-  endMessage,
   lineIndexAt,
   linesInOrder,
   scriptLanguages,
@@ -17,17 +15,20 @@ import type { QuestionMoment } from '@fernbrake/core/playback'
 import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
-import { fillPlaces } from '@fernbrake/core/text'
 import { provideForQuestions } from '../questions/provideForQuestions.ts'
 import { useCaptionWish } from '../session/useCaptionWish.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 import { useFacts } from '../session/useFacts.ts'
+import { leavingOf } from '../session/leaving.ts'
 import { useFork } from '../session/useFork.ts'
 import { useFrondCues } from '../session/useFrondCues.ts'
 import { useFilmSession } from '../session/useFilmSession.ts'
 import { usePlayerKeys } from '../session/usePlayerKeys.ts'
+import FilmEnd from './FilmEnd.vue'
 import FilmStage from './FilmStage.vue'
 import ForkSheet from './ForkSheet.vue'
+import PartsNav from './PartsNav.vue'
+import type { PartsState } from './partsState.ts'
 import PlaceSlider from './PlaceSlider.vue'
 import PlayControls from './PlayControls.vue'
 import QuestionSheet from './QuestionSheet.vue'
@@ -41,10 +42,12 @@ const props = defineProps<{
   hostState: HostState
   /** Beside the title: whose sitting this is. */
   aside: string
+  /** The parts of the lesson; none is shown where there is only one. */
+  parts: PartsState
 }>()
-const { t, n } = useI18n()
+const { t } = useI18n()
 const { lesson } = props.opened
-const emit = defineEmits<{ toPart: [partId: string] }>()
+const emit = defineEmits<{ toPart: [partId: string]; pickPart: [partId: string] }>()
 const session = useFilmSession(props.host, props.opened, props.partId, {
   toPart: (partId) => emit('toPart', partId),
 })
@@ -79,7 +82,8 @@ const open = computed(() => {
   ) as QuestionMoment
   const question = lesson.questions[cue.questionId]!
   const material = lesson.materials?.[question.materialId ?? ''] ?? null
-  return { cue, moment, number: index + 1, question, material }
+  const leaving = leavingOf(moment, state.value.results[cue.id], t)
+  return { cue, leaving, number: index + 1, question, material }
 })
 
 const { fork, forkEnding } = useFork(lesson, session)
@@ -96,10 +100,6 @@ const frondCues = useFrondCues(lesson, props.partId, answers)
 
 const watched = computed(() => coverage(covered.value, durationMs))
 const isEnded = computed(() => state.value.mode.kind === 'ended')
-const share = computed(() => n(watched.value, { style: 'percent', maximumFractionDigits: 0 }))
-const endWords = computed(() =>
-  fillPlaces(forkEnding.value || endMessage(lesson.ending, answers.score.value), facts.value),
-)
 watch(
   // A shallow ref itself would count as changed whenever any of the three did.
   [() => answers.responses.value, () => state.value.released, watched],
@@ -109,7 +109,6 @@ watch(
   },
   { immediate: true },
 )
-const allSent = computed(() => props.hostState.waiting === 0)
 
 function give(answer: Answer): void {
   if (!open.value) return
@@ -172,7 +171,7 @@ onMounted(() => {
   <div ref="root" class="film night">
     <main class="desk">
       <header class="head">
-        <h1 dir="auto">{{ lesson.title }}</h1>
+        <h1 tabindex="-1" data-focus="part" dir="auto">{{ lesson.title }}</h1>
         <p>{{ aside }}</p>
         <WatchSettings
           v-model:captions="captions"
@@ -208,12 +207,10 @@ onMounted(() => {
       <QuestionSheet
         v-if="open"
         :key="open.cue.id"
-        :cue="open.cue"
+        v-bind="open.leaving"
         :question="open.question"
         :material="open.material"
-        :moment="open.moment"
         :standing="answers.standing(open.question.id)"
-        :result="state.results[open.cue.id]"
         :number="open.number"
         :count="questionCues.length"
         :reviewing="state.mode.kind === 'reviewing'"
@@ -233,24 +230,18 @@ onMounted(() => {
         @choose="choose"
       />
       <template v-else>
-        <div v-if="isEnded" class="ended" role="status">
-          <h2>{{ t('player.finished') }}</h2>
-          <p v-if="endWords" class="end-words" dir="auto">{{ endWords }}</p>
-          <p>
-            {{
-              t(
-                'player.finishedSummary',
-                {
-                  share,
-                  points: n(answers.score.value.points, { maximumFractionDigits: 2 }),
-                  max: n(answers.score.value.max),
-                },
-                pluralOf(answers.score.value.max),
-              )
-            }}
-          </p>
-          <p class="kept">{{ allSent ? t('player.allKept') : t('player.notAllKept') }}</p>
-        </div>
+        <FilmEnd
+          v-if="isEnded"
+          :ending="lesson.ending"
+          :fork-ending="forkEnding"
+          :score="answers.score.value"
+          :watched="watched"
+          :facts="facts"
+          :all-sent="hostState.waiting === 0"
+          :next="parts.next"
+          @pick="emit('pickPart', $event)"
+        />
+        <PartsNav :parts="parts" @pick="emit('pickPart', $event)" />
         <SidePanel
           :schedule="schedule"
           :lines="lines"
@@ -313,24 +304,6 @@ h1 {
   position: relative;
   min-height: 0;
   overflow-y: auto;
-}
-.ended {
-  padding: 28px 28px 8px;
-}
-.end-words {
-  margin: 6px 0 10px;
-  font-family: var(--reading);
-  font-size: 17px;
-  white-space: pre-line;
-}
-.ended h2 {
-  font-family: var(--reading);
-  font-size: 23px;
-  margin-bottom: 8px;
-}
-.kept {
-  margin-top: 8px;
-  color: var(--ink-2);
 }
 /* A phone on its side: the film takes the height there is, and the rest of the desk is scrolled to. */
 @media (max-height: 520px) and (min-width: 761px) {

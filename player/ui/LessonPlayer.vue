@@ -1,11 +1,14 @@
 <script setup lang="ts">
-// The whole player: opens the lesson through its host and shows its film part. Needs nothing but a Host.
-import { computed, onMounted, onScopeDispose, ref, shallowRef } from 'vue'
+// The whole player: opens the lesson through its host and shows its parts, one at a time. Needs nothing but a Host.
+import { computed, nextTick, onMounted, onScopeDispose, ref, shallowRef, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { placeToGoOn } from '@fernbrake/core/playback'
 import { HostError, type Host, type HostState, type OpenedLesson } from '../hosts/Host.ts'
+import { useTravelled } from '../session/useTravelled.ts'
 import FilmPlayer from './FilmPlayer.vue'
 import HostStrip from './HostStrip.vue'
+import { partsState } from './partsState.ts'
+import QuizPart from './QuizPart.vue'
 
 const props = defineProps<{ host: Host; aside?: string }>()
 const { t } = useI18n()
@@ -13,43 +16,72 @@ const opened = shallowRef<OpenedLesson | null>(null)
 const failure = ref<HostError['reason'] | null>(null)
 const hostState = shallowRef<HostState>(props.host.state())
 onScopeDispose(props.host.onState((state) => (hostState.value = state)))
+const root = useTemplateRef('root')
+const travel = useTravelled(props.host, opened)
 
-/** The part that a fork led to; before that, the one in which the learner goes on. */
-const ledTo = ref<string | null>(null)
-const part = computed(() => {
-  if (!opened.value) return null
-  const { lesson, progress } = opened.value
-  return (ledTo.value && lesson.parts[ledTo.value]) || (placeToGoOn(lesson, progress)?.part ?? null)
-})
+/** The part that is open; null in a lesson without any. `visit` grows with each coming. */
+const open = shallowRef<{ partId: string; visit: number; opened: OpenedLesson } | null>(null)
+const part = computed(() =>
+  open.value && opened.value ? (opened.value.lesson.parts[open.value.partId] ?? null) : null,
+)
+const parts = computed(
+  () => part.value && partsState(opened.value!.lesson, travel.travelled.value, part.value.id),
+)
 
-async function open(): Promise<void> {
+/** Opens a part: where it was left, or from its beginning where a way led there. */
+function goTo(partId: string, fromBeginning: boolean): void {
+  if (!opened.value?.lesson.parts[partId]) return
+  const visit = (open.value?.visit ?? 0) + 1
+  open.value = { partId, visit, opened: travel.openedAt(partId, fromBeginning) }
+  if (visit > 1)
+    void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="part"]')?.focus())
+}
+
+async function openLesson(): Promise<void> {
   failure.value = null
   try {
     opened.value = await props.host.open()
     document.title = opened.value.lesson.title
+    travel.begin()
+    const place = placeToGoOn(opened.value.lesson, opened.value.progress)
+    if (place) goTo(place.part.id, false)
   } catch (error) {
     failure.value = error instanceof HostError ? error.reason : 'failed'
   }
 }
-onMounted(open)
+onMounted(openLesson)
 </script>
 
 <template>
-  <div class="player night">
+  <div ref="root" class="player" :class="part?.kind === 'quiz' ? 'reading' : 'night'">
     <HostStrip :state="hostState" />
     <FilmPlayer
-      v-if="opened && part"
-      :key="part.id"
-      :host="host"
-      :opened="opened"
+      v-if="open && parts && part?.kind === 'film'"
+      :key="`${open.partId} ${open.visit}`"
+      :host="travel.host"
+      :opened="open.opened"
       :part-id="part.id"
       :host-state="hostState"
-      :aside="aside ?? opened.learnerName"
-      @to-part="ledTo = $event"
+      :aside="aside ?? open.opened.learnerName"
+      :parts="parts"
+      @to-part="goTo($event, true)"
+      @pick-part="goTo($event, false)"
+    />
+    <QuizPart
+      v-else-if="open && parts && part?.kind === 'quiz'"
+      :key="`${open.partId} ${open.visit}`"
+      :host="travel.host"
+      :opened="open.opened"
+      :quiz="part"
+      :host-state="hostState"
+      :aside="aside ?? open.opened.learnerName"
+      :parts="parts"
+      :takes-focus="open.visit > 1"
+      @pick-part="goTo($event, false)"
     />
     <div v-else-if="failure" class="middle" role="alert">
       <p>{{ t(`player.${failure}`) }}</p>
-      <button v-if="failure !== 'notFound'" class="fb-button" type="button" @click="open">
+      <button v-if="failure !== 'notFound'" class="fb-button" type="button" @click="openLesson">
         {{ t('player.retry') }}
       </button>
     </div>
@@ -67,6 +99,9 @@ onMounted(open)
   height: 100vh;
   height: 100dvh;
   overflow: hidden;
+}
+.reading {
+  background: var(--ground);
 }
 .middle {
   margin: auto;

@@ -1,21 +1,22 @@
 <script setup lang="ts">
-// The sheet beside the frame on which a question is answered. The picture it asks about stays in view.
+// A question as it is answered: on the sheet beside the frame, or among the others of a quiz.
 import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { pluralOf } from '../i18n.ts'
 import { isBlank } from '@fernbrake/core/fields'
-import type { Material, QuestionCue } from '@fernbrake/core/lesson'
+import type { Material } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
-import { isReleasable, type AnswerResult, type QuestionMoment } from '@fernbrake/core/playback'
 import {
   fitsQuestion,
   isByPerson,
   isGraded,
   isMended,
+  readableAnswer,
   type Answer,
   type Question,
 } from '@fernbrake/core/questions'
 import TextView from '../questions/TextView.vue'
+import AnswerOutcome from './AnswerOutcome.vue'
 import MaterialBox from './MaterialBox.vue'
 import TimeLeft from './TimeLeft.vue'
 import { useAnswerDraft } from '../questions/useAnswerDraft.ts'
@@ -24,34 +25,53 @@ import type { QuestionStanding } from '../session/useAnswers.ts'
 
 const props = withDefaults(
   defineProps<{
-    cue: QuestionCue
     question: Question
     /** What it is about, with other questions. */
     material: Material | null
-    moment: QuestionMoment
     standing: QuestionStanding
-    result: AnswerResult | undefined
     number: number
     count: number
-    reviewing: boolean
+    /** Whether the learner may leave it now. */
+    canGoOn?: boolean
+    /** Said while they may not. */
+    rule?: string | null
+    /** The film that can be played again for it; null where none can. */
+    evidence?: { fromMs: number; toMs: number } | null
+    /** It is being played just now. */
+    reviewing?: boolean
     seed: string
     /** The time there is to answer; null where none is set, or none is left. */
-    countdown: { share: number; leftMs: number } | null
+    countdown?: { share: number; leftMs: number } | null
     /** The time has run out: what was done by then is given. */
-    timeUp: boolean
+    timeUp?: boolean
     /** Whether an answer that is being written is kept on this device; a preview keeps nothing. */
     keepsDrafts: boolean
     /** False where somebody is at work beside it. */
     takesFocus?: boolean
+    /** What was begun on it earlier, where it is not kept on this device. */
+    begun?: Answer | null
+    /** False where learners are told what came of their answers later on. */
+    told?: boolean
+    /** Of the heading that the question is. */
+    level?: number
   }>(),
-  { takesFocus: true },
+  {
+    ...{ canGoOn: false, rule: null, evidence: null, reviewing: false },
+    ...{ countdown: null, timeUp: false, takesFocus: true, told: true, level: 2, begun: null },
+  },
 )
-const emit = defineEmits<{ give: [answer: Answer]; goOn: []; rewatch: [] }>()
+const emit = defineEmits<{
+  give: [answer: Answer]
+  goOn: []
+  rewatch: []
+  /** What has been written and could be given; null where nothing could. */
+  written: [answer: Answer | null]
+}>()
 const { t, n } = useI18n()
 
 const draft = useAnswerDraft(props.keepsDrafts ? `${props.seed} ${props.question.id}` : null)
 const answer = shallowRef<Answer | null>(
-  props.standing.lastAnswer ?? draft.read(props.question.kind),
+  props.standing.lastAnswer ?? draft.read(props.question.kind) ?? props.begun,
 )
 /** Another try is being made, so the earlier feedback is put away. */
 const trying = ref(props.standing.triesUsed === 0)
@@ -77,16 +97,24 @@ void fetchView()
 /** What the verdict is called: those who only said what they think, or wait to be marked, are told just that. */
 const verdict = computed(() => {
   const verdict = props.standing.lastMark?.verdict ?? null
+  if (verdict === null) return null
+  if (!props.told) return 'kept'
   if (verdict !== 'unmarked') return verdict
   return isByPerson(props.question) ? 'waits' : 'thanks'
 })
-const canGoOn = computed(() => isReleasable(props.moment, props.result))
 const answered = computed(() => !trying.value)
 /** No further try follows. */
 const closed = computed(() => props.standing.final || props.timeUp)
+/** What was given, where its view would tell how right it is. */
+const givenUntold = computed(() => {
+  const { lastAnswer } = props.standing
+  if (!answered.value || props.told || !lastAnswer) return null
+  if (lastAnswer.kind === 'trueFalse') return t(lastAnswer.value ? 'player.true' : 'player.false')
+  return readableAnswer(props.question, lastAnswer)
+})
 const feedback = computed(() => {
   const key = props.standing.lastMark?.verdict ?? null
-  return key && key !== 'unmarked' ? props.question.feedback[key] : ''
+  return key && key !== 'unmarked' && props.told ? props.question.feedback[key] : ''
 })
 const worth = computed(() =>
   isGraded(props.question) && props.question.points > 0
@@ -96,7 +124,27 @@ const worth = computed(() =>
 
 /** What has been done so far is kept whether or not it may be given yet. */
 const canGive = computed(() => answer.value !== null && fitsQuestion(props.question, answer.value))
-watch(answer, (now) => trying.value && draft.keep(now))
+/** Some views begin with an answer, as the order in which things happen to lie; nobody has written that. */
+const touched = ref(answer.value !== null)
+const hasHandsOn = ref(false)
+watch(answer, (now) => {
+  if (hasHandsOn.value) touched.value = true
+  if (trying.value) draft.keep(now)
+})
+watch(
+  () => (answered.value || !canGive.value || !touched.value ? null : answer.value),
+  (now) => emit('written', now),
+  { immediate: true },
+)
+// Whoever holds several questions may give what is written on all of them at once.
+watch(
+  () => props.standing.triesUsed,
+  () => {
+    if (answered.value) return
+    trying.value = false
+    draft.forget()
+  },
+)
 onMounted(() => props.takesFocus && heading.value?.focus({ preventScroll: true }))
 // After the evidence was played again the question is asked afresh.
 watch(
@@ -114,7 +162,7 @@ function give(): void {
   draft.forget()
   emit('give', answer.value)
   void nextTick(() => {
-    outcome.value?.focus({ preventScroll: true })
+    outcome.value?.focus()
     // On a small screen the verdict and what can be done next may lie below the edge.
     actions.value?.scrollIntoView({ block: 'nearest' })
   })
@@ -127,7 +175,7 @@ watch(
     if (!isUp || answered.value) return
     if (canGive.value) give()
     else trying.value = false
-    void nextTick(() => outcome.value?.focus({ preventScroll: true }))
+    void nextTick(() => outcome.value?.focus())
   },
   { immediate: true },
 )
@@ -144,7 +192,7 @@ function tryAgain(): void {
   <section class="question" :aria-label="t('player.questionOf', { number, count })">
     <p class="which">{{ t('player.questionOf', { number, count }) }} · {{ worth }}</p>
     <MaterialBox v-if="material" :material="material" />
-    <div ref="heading" class="stem" role="heading" aria-level="2" tabindex="-1">
+    <div ref="heading" class="stem" role="heading" :aria-level="level" tabindex="-1">
       <TextView :text="question.stem" />
     </div>
     <TimeLeft
@@ -154,10 +202,20 @@ function tryAgain(): void {
       :left-ms="countdown.leftMs"
     />
     <p v-if="reviewing" class="note" role="status">{{ t('player.reviewing') }}</p>
-    <form @submit.prevent="give">
+    <form
+      @submit.prevent="give"
+      @pointerdown.capture="hasHandsOn = true"
+      @keydown.capture="hasHandsOn = true"
+      @input.capture="hasHandsOn = true"
+      @change.capture="hasHandsOn = true"
+    >
+      <div v-if="givenUntold !== null" class="given">
+        <h3>{{ t('player.yourAnswer') }}</h3>
+        <p dir="auto">{{ givenUntold }}</p>
+      </div>
       <component
         :is="view"
-        v-if="view"
+        v-else-if="view"
         :key="tryKey"
         v-model="answer"
         :question="question"
@@ -171,35 +229,15 @@ function tryAgain(): void {
         <button class="fb-button" type="button" @click="fetchView">{{ t('player.retry') }}</button>
       </div>
       <p v-else class="wait" role="status">{{ t('player.viewComing') }}</p>
-      <div
+      <AnswerOutcome
         v-if="answered && (verdict || timeUp)"
         ref="outcome"
-        class="outcome"
-        :class="verdict ?? 'waits'"
-        tabindex="-1"
-        role="status"
-      >
-        <p v-if="timeUp" class="time-up">
-          {{ t(verdict ? 'player.timeUp' : 'player.timeUpUnanswered') }}
-        </p>
-        <p v-if="verdict" class="verdict">
-          <svg viewBox="0 0 20 20" aria-hidden="true">
-            <path v-if="verdict === 'right'" d="M3 10.5 L8 15.5 L17 5" />
-            <path v-else-if="verdict === 'wrong'" d="M4 4 L16 16 M16 4 L4 16" />
-            <path v-else-if="verdict === 'thanks'" d="M10 4 V16 M4 10 H16" />
-            <path v-else d="M3 10 H17" />
-          </svg>
-          {{ t(`player.${verdict}`) }}
-        </p>
-        <TextView v-if="!isBlank(feedback)" class="said" :text="feedback" />
-        <p v-if="!closed && standing.triesLeft !== null" class="tries">
-          {{ t('player.triesLeft', standing.triesLeft) }}
-        </p>
-        <div v-if="closed && !isBlank(question.explanation)" class="why">
-          <h3>{{ t('player.explanation') }}</h3>
-          <TextView :text="question.explanation" />
-        </div>
-      </div>
+        :verdict="verdict"
+        :feedback="feedback"
+        :explanation="closed && told ? question.explanation : ''"
+        :time-up="timeUp"
+        :tries-left="closed ? null : standing.triesLeft"
+      />
       <div v-if="hintShown && !answered" class="note" role="status">
         <TextView :text="question.hint" />
       </div>
@@ -217,21 +255,21 @@ function tryAgain(): void {
         </button>
         <button v-if="answered && !closed" class="fb-button" type="button" @click="tryAgain">
           {{
-            isGraded(question) && !isByPerson(question)
+            told && isGraded(question) && !isByPerson(question)
               ? t('player.tryAgain')
               : t('player.answerAnew')
           }}
         </button>
         <button
-          v-if="moment.evidence && !reviewing && moment.hold !== 'none'"
+          v-if="evidence && !reviewing"
           class="fb-button"
           type="button"
           @click="emit('rewatch')"
         >
           {{
             t('player.rewatch', {
-              from: clockTime(moment.evidence.fromMs),
-              to: clockTime(moment.evidence.toMs),
+              from: clockTime(evidence.fromMs),
+              to: clockTime(evidence.toMs),
             })
           }}
         </button>
@@ -252,9 +290,7 @@ function tryAgain(): void {
           {{ t('player.skip') }}
         </button>
       </div>
-      <p v-if="!canGoOn && !reviewing" class="rule">
-        {{ moment.hold === 'right' ? t('player.mustBeRight') : t('player.mustAnswer') }}
-      </p>
+      <p v-if="rule && !canGoOn && !reviewing" class="rule">{{ rule }}</p>
     </form>
   </section>
 </template>
@@ -283,15 +319,11 @@ function tryAgain(): void {
   font-weight: 400;
 }
 /* Focus is brought here so that it is read out; nothing here can be operated. */
-.stem:focus-visible,
-.outcome:focus-visible {
+.stem:focus-visible {
   outline: none;
 }
 .countdown {
   --time: var(--rust);
-}
-.time-up {
-  margin-bottom: 4px;
 }
 .note {
   margin: 4px 0 14px;
@@ -307,54 +339,22 @@ function tryAgain(): void {
   gap: 10px 12px;
   margin-top: 18px;
 }
-.outcome {
-  margin: 14px 0;
-  padding: 12px 16px;
-  border-left: 4px solid var(--rust);
-  background: var(--rust-soft);
-  overflow-wrap: anywhere;
+.given p {
+  font-family: var(--reading);
+  font-size: 17px;
   white-space: pre-line;
-}
-.outcome.right,
-.outcome.thanks {
-  border-color: var(--fern);
-  background: var(--fern-soft);
-}
-.outcome.partly,
-.outcome.waits {
-  border-color: var(--straw);
-  background: var(--straw-soft);
-}
-.said {
-  display: block;
+  overflow-wrap: anywhere;
 }
 .wait {
   min-height: 120px;
   color: var(--ink-2);
 }
-.verdict {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  font-weight: 700;
-}
-.verdict svg {
-  width: 18px;
-  height: 18px;
-  fill: none;
-  stroke: currentcolor;
-  stroke-width: 2.75;
-}
-.tries,
 .rule {
   margin-top: 10px;
   color: var(--ink-2);
   font-size: 13.5px;
 }
-.why {
-  margin-top: 12px;
-}
-.why h3 {
+.given h3 {
   font-size: 13.5px;
   color: var(--ink-2);
 }

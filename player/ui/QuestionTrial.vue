@@ -1,31 +1,37 @@
 <script setup lang="ts">
 // A question as a learner will meet it, to be tried while it is written: it answers as in the lesson, and keeps nothing.
 import { computed, provide, ref, shallowRef, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
 import { tallyOf } from '@fernbrake/core/analysis'
 import type { Material, QuestionCue } from '@fernbrake/core/lesson'
 import type { QuestionMoment } from '@fernbrake/core/playback'
 import { markQuestion, type Answer, type Question } from '@fernbrake/core/questions'
 import { filesInMemory } from '../hosts/filesInMemory.ts'
 import { FILES, FRAME, TALLIES } from '../questions/answerView.ts'
+import { leavingOf } from '../session/leaving.ts'
 import { standingOf, type GivenAnswer } from '../session/useAnswers.ts'
 import QuestionSheet from './QuestionSheet.vue'
 
 const props = defineProps<{
-  cue: QuestionCue
+  /** What asks it of a film; null in a quiz. */
+  cue: QuestionCue | null
   question: Question
   material: Material | null
   /** Draws the frame that the film stands at. */
   drawFrame: (canvas: HTMLCanvasElement) => boolean
 }>()
+const { t } = useI18n()
 const given = shallowRef<GivenAnswer[]>([])
 /** Grows with each beginning. */
 const turn = ref(0)
 const standing = computed(() => standingOf(props.question, given.value))
-const moment = computed<QuestionMoment>(() => {
+const leaving = computed(() => {
+  if (!props.cue) return {}
   const { id: cueId, atMs, hold, sendBack, again } = props.cue
   // The stage belongs to whoever edits, so nothing is played again here.
   const rest = { sendBack, again, countdownMs: null, evidence: null }
-  return { kind: 'question', cueId, atMs, hold, ...rest }
+  const moment: QuestionMoment = { kind: 'question', cueId, atMs, hold, ...rest }
+  return leavingOf(moment, result.value, t)
 })
 const result = computed(() =>
   given.value.length > 0 ? { right: standing.value.right, final: standing.value.final } : undefined,
@@ -49,21 +55,16 @@ defineExpose({ beginAnew })
 
 <template>
   <QuestionSheet
-    :key="`${cue.id} ${question.kind} ${turn}`"
-    :cue="cue"
+    :key="`${question.id} ${question.kind} ${turn}`"
+    v-bind="leaving"
     :question="question"
     :material="material"
-    :moment="moment"
     :standing="standing"
-    :result="result"
     :number="1"
     :count="1"
-    :reviewing="false"
     seed="trial"
     :keeps-drafts="false"
     :takes-focus="false"
-    :countdown="null"
-    :time-up="false"
     @give="give"
     @go-on="beginAnew"
   />

@@ -37,7 +37,7 @@ export function createPreviewHost({
         seed: 'preview',
         keepsDrafts: false,
         progress: {
-          ...{ partId, atMs, released: [], finished: false, covered: {}, responses: [] },
+          ...{ partId, atMs, released: [], finishedParts: [], covered: {}, responses: [] },
           chosen: {},
         },
       }),

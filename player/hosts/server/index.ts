@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid'
 import { stagedMediaIdsOf } from '@fernbrake/core/lesson'
 import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
-import { markQuestion } from '@fernbrake/core/questions'
+import { noteRecord } from '../../session/learnerProgress.ts'
 import type { Host, HostState, OpenedLesson } from '../Host.ts'
 import { beaconRecords, readAttempt, readTally, sendRecords } from './api.ts'
 import { dropEarlyStage, takeEarlyAttempt, takeEarlyVideo } from './early.ts'
@@ -136,24 +136,7 @@ export function withWaiting(
   waiting: readonly LearnerRecord[],
 ): Attempt['progress'] {
   const progress = structuredClone(attempt.progress)
-  for (const record of waiting) {
-    if (record.kind === 'place') {
-      progress.partId = record.partId
-      progress.atMs = record.atMs
-      progress.released = [...new Set([...progress.released, ...record.released])]
-    } else if (record.kind === 'span') {
-      const spans = (progress.covered[record.partId] ??= [])
-      spans.push({ fromMs: record.fromMs, toMs: record.toMs })
-    } else if (record.kind === 'response') {
-      const question = attempt.lesson.questions[record.questionId]
-      if (!question) continue
-      const { verdict, points } = markQuestion(question, record.answer)
-      const tries = progress.responses.filter((r) => r.questionId === record.questionId).length
-      const { cueId, questionId, answer } = record
-      progress.responses.push({ cueId, questionId, answer, verdict, points, tryNumber: tries + 1 })
-    } else if (record.kind === 'choice') progress.chosen[record.cueId] = record.choiceId
-    else progress.finished = true
-  }
+  for (const record of waiting) noteRecord(attempt.lesson, progress, record)
   return progress
 }
 

@@ -186,7 +186,14 @@ describe('the queue', () => {
 describe('going on with what still waits', () => {
   const attempt = {
     lesson: withQuestion(lessonWithFilm(), { id: 'a', atMs: 5000 }),
-    progress: { partId: null, atMs: 0, released: [], finished: false, covered: {}, responses: [] },
+    progress: {
+      partId: null,
+      atMs: 0,
+      released: [],
+      finishedParts: [],
+      covered: {},
+      responses: [],
+    },
   } as unknown as Attempt
 
   it('progress is what it will be once it is sent', () => {

@@ -1,0 +1,111 @@
+// A quiz as one learner works through it: its questions in their order, what is written and given, and handing in.
+import { computed, reactive, ref } from 'vue'
+import { quizSummary, type ItemState } from '@fernbrake/core/analysis'
+import {
+  sectionsInOrder,
+  type Material,
+  type QuizPart,
+  type QuizSection,
+} from '@fernbrake/core/lesson'
+import type { Answer, Question } from '@fernbrake/core/questions'
+import { isoTime, nowMs } from '../clock.ts'
+import type { Host, OpenedLesson } from '../hosts/Host.ts'
+import { useAnswers } from '../session/useAnswers.ts'
+
+/** A question of the quiz, numbered as this learner meets it. */
+export interface QuizQuestion {
+  itemId: string
+  number: number
+  question: Question
+  material: Material | null
+  /** The section that it begins; null for the others. */
+  begins: QuizSection | null
+  section: QuizSection
+}
+
+export function useQuiz(host: Host, { lesson, progress, seed }: OpenedLesson, quiz: QuizPart) {
+  const questions: QuizQuestion[] = []
+  for (const { section, items } of sectionsInOrder(quiz, seed))
+    items.forEach(({ id: itemId, questionId }, index) => {
+      const question = lesson.questions[questionId]!
+      const material = lesson.materials?.[question.materialId ?? ''] ?? null
+      const number = questions.length + 1
+      const begins = index === 0 ? section : null
+      questions.push({ itemId, number, question, material, begins, section })
+    })
+
+  const handedIn = ref(progress.finishedParts.includes(quiz.id))
+  const isTold = () => quiz.tells === 'atOnce' || handedIn.value
+  const told = computed(isTold)
+  const answers = useAnswers(host, lesson, progress.responses, isTold)
+  const summary = computed(() => quizSummary(lesson, quiz, answers.responses.value, seed))
+  const outcomes = computed(
+    () =>
+      new Map(summary.value.sections.flatMap(({ items }) => items.map((one) => [one.itemId, one]))),
+  )
+  /** How a question may be shown to stand: while nothing is told, only whether it was answered. */
+  function stateOf(itemId: string): ItemState {
+    const { state } = outcomes.value.get(itemId)!
+    return told.value || state === 'open' ? state : 'given'
+  }
+
+  /** What is written on the questions and was not given yet. */
+  const written = reactive(new Map<string, Answer>())
+  function note(itemId: string, answer: Answer | null): void {
+    if (answer) written.set(itemId, answer)
+    else written.delete(itemId)
+  }
+  const writtenOn = (itemId: string) => written.get(itemId) ?? null
+  function give({ itemId, question }: QuizQuestion, answer: Answer): void {
+    written.delete(itemId)
+    answers.give({ id: itemId, questionId: question.id }, answer)
+  }
+  /** The questions that would be handed in without an answer. */
+  const stillOpen = computed(() =>
+    questions.filter(
+      ({ itemId }) => outcomes.value.get(itemId)!.state === 'open' && !written.has(itemId),
+    ),
+  )
+
+  function notePlace(): void {
+    const released = handedIn.value ? questions.map(({ itemId }) => itemId) : []
+    host.record({
+      kind: 'place',
+      id: host.newId(),
+      ...{ partId: quiz.id, atMs: 0 },
+      released: [...new Set([...progress.released, ...released])],
+      at: isoTime(nowMs()),
+    })
+  }
+
+  /** Gives what is written everywhere, and ends the quiz; done again it changes nothing. */
+  function handIn(): void {
+    for (const question of questions) {
+      const answer = written.get(question.itemId)
+      if (answer) give(question, answer)
+    }
+    if (handedIn.value) return
+    host.record({ kind: 'finish', id: host.newId(), partId: quiz.id, at: isoTime(nowMs()) })
+    handedIn.value = true
+    notePlace()
+    void host.flush()
+  }
+
+  notePlace()
+  return {
+    questions,
+    answers,
+    told,
+    handedIn,
+    summary,
+    outcomes,
+    stateOf,
+    note,
+    writtenOn,
+    give,
+    stillOpen,
+    handIn,
+  }
+}
+
+export type Quiz = ReturnType<typeof useQuiz>

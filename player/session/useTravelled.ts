@@ -1,0 +1,53 @@
+// How far the learner has come while the lesson is open: each part takes up what the others have recorded.
+import { shallowRef, type ShallowRef } from 'vue'
+import type { Travelled } from '@fernbrake/core/routes'
+import type { Host, OpenedLesson } from '../hosts/Host.ts'
+import { noteRecord } from './learnerProgress.ts'
+
+export function useTravelled(
+  under: Host,
+  opened: Readonly<ShallowRef<OpenedLesson | null>>,
+): {
+  /** The host for the parts: what they record is noted here on its way. */
+  host: Host
+  travelled: Readonly<ShallowRef<Travelled>>
+  /** Call once the lesson is open. */
+  begin(): void
+  /** The lesson as a part is to find it now. */
+  openedAt(partId: string, fromBeginning: boolean): OpenedLesson
+} {
+  const travelled = shallowRef<Travelled>({ finishedParts: [], chosen: {} })
+  /** Where each film was left last, in ms. */
+  const places = new Map<string, number>()
+
+  function refresh(): void {
+    const { finishedParts, chosen } = opened.value!.progress
+    travelled.value = { finishedParts: [...finishedParts], chosen: { ...chosen } }
+  }
+
+  const host: Host = {
+    ...under,
+    record(record) {
+      if (opened.value) {
+        noteRecord(opened.value.lesson, opened.value.progress, record)
+        if (record.kind === 'place') places.set(record.partId, record.atMs)
+        if (record.kind === 'finish' || record.kind === 'choice') refresh()
+      }
+      under.record(record)
+    },
+  }
+  return {
+    host,
+    travelled,
+    begin() {
+      const { partId, atMs } = opened.value!.progress
+      if (partId !== null) places.set(partId, atMs)
+      refresh()
+    },
+    openedAt(partId, fromBeginning) {
+      const lesson = opened.value!
+      const atMs = fromBeginning ? 0 : (places.get(partId) ?? 0)
+      return { ...lesson, progress: { ...lesson.progress, partId, atMs } }
+    },
+  }
+}

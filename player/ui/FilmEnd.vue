@@ -1,0 +1,86 @@
+<script setup lang="ts">
+// What is said when a film has come to its end, and where it goes on.
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { endMessage, type Ending } from '@fernbrake/core/lesson'
+import { fillPlaces, type PlaceholderFacts } from '@fernbrake/core/text'
+import { pluralOf } from '../i18n.ts'
+import type { ShownPart } from './partsState.ts'
+
+const props = defineProps<{
+  ending: Ending
+  /** The words of the fork that led here; '' where none did. */
+  forkEnding: string
+  score: { points: number; max: number }
+  /** The share of the film that was watched. */
+  watched: number
+  facts: PlaceholderFacts
+  allSent: boolean
+  /** The part that comes next; null where nothing is left. */
+  next: ShownPart | null
+}>()
+const emit = defineEmits<{ pick: [partId: string] }>()
+const { t, n } = useI18n()
+const share = computed(() => n(props.watched, { style: 'percent', maximumFractionDigits: 0 }))
+const words = computed(() => {
+  // The lesson's own last words come when nothing is left of it.
+  const said = props.forkEnding || (props.next ? '' : endMessage(props.ending, props.score))
+  return fillPlaces(said, props.facts)
+})
+</script>
+
+<template>
+  <div class="ended">
+    <div role="status">
+      <h2>{{ t(next ? 'player.filmFinished' : 'player.finished') }}</h2>
+      <p v-if="words" class="end-words" dir="auto">{{ words }}</p>
+      <p>
+        {{
+          t(
+            'player.finishedSummary',
+            {
+              share,
+              points: n(score.points, { maximumFractionDigits: 2 }),
+              max: n(score.max),
+            },
+            pluralOf(score.max),
+          )
+        }}
+      </p>
+      <p class="kept">{{ allSent ? t('player.allKept') : t('player.notAllKept') }}</p>
+    </div>
+    <button v-if="next" class="fb-button act" type="button" @click="emit('pick', next.id)">
+      {{ t('player.goOnWith', { title: next.title }) }}
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.ended {
+  padding: 28px 28px 8px;
+}
+.end-words {
+  margin: 6px 0 10px;
+  font-family: var(--reading);
+  font-size: 17px;
+  white-space: pre-line;
+}
+h2 {
+  font-family: var(--reading);
+  font-size: 23px;
+  margin-bottom: 8px;
+}
+.kept {
+  margin-top: 8px;
+  color: var(--ink-2);
+}
+.fb-button {
+  margin-top: 14px;
+  overflow-wrap: anywhere;
+}
+@media (max-width: 760px) {
+  .ended {
+    padding: 18px 16px 8px;
+  }
+}
+</style>

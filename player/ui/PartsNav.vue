@@ -1,0 +1,95 @@
+<script setup lang="ts">
+// The parts of the lesson: where the learner is, what is done, and the way to each.
+import { useI18n } from 'vue-i18n'
+import type { PartsState } from './partsState.ts'
+
+defineProps<{ parts: PartsState }>()
+const emit = defineEmits<{ pick: [partId: string] }>()
+const { t } = useI18n()
+</script>
+
+<template>
+  <nav v-if="parts.all.length > 1" class="parts" :aria-label="t('player.parts')">
+    <h2>{{ t('player.parts') }}</h2>
+    <ol>
+      <li v-for="(part, index) in parts.all" :key="part.id">
+        <button
+          type="button"
+          :aria-current="part.id === parts.openId ? 'step' : undefined"
+          @click="part.id !== parts.openId && emit('pick', part.id)"
+        >
+          <span class="number">{{ index + 1 }}</span>
+          <span class="title" dir="auto">{{ part.title }}</span>
+          <span class="kind">
+            {{ t(`player.partKind.${part.kind}`)
+            }}<template v-if="part.isDone"> · {{ t('player.partDone') }}</template>
+          </span>
+        </button>
+      </li>
+    </ol>
+  </nav>
+</template>
+
+<style scoped>
+.parts {
+  padding: 18px 0 10px;
+}
+h2 {
+  padding: 0 28px 6px;
+  color: var(--ink-2);
+  font-size: 13.5px;
+  font-weight: 600;
+}
+ol {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+button {
+  display: grid;
+  grid-template-columns: 1.6em minmax(0, 1fr);
+  column-gap: 8px;
+  width: 100%;
+  min-height: 48px;
+  padding: 7px 28px 7px 24px;
+  border: 0;
+  border-inline-start: 4px solid transparent;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: start;
+  cursor: pointer;
+}
+button:hover {
+  background: var(--ground);
+}
+button:focus-visible {
+  outline-offset: -3px;
+}
+[aria-current] {
+  border-color: var(--fern);
+  background: var(--fern-soft);
+  cursor: default;
+}
+.number {
+  grid-row: span 2;
+  font-family: var(--mono);
+  color: var(--ink-2);
+}
+.title {
+  font-weight: 650;
+  overflow-wrap: anywhere;
+}
+.kind {
+  color: var(--ink-2);
+  font-size: 13.5px;
+}
+@media (max-width: 760px) {
+  h2 {
+    padding: 0 16px 6px;
+  }
+  button {
+    padding-inline: 12px 16px;
+  }
+}
+</style>

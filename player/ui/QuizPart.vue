@@ -1,0 +1,54 @@
+<script setup lang="ts">
+// A quiz, once what shows it has been fetched: most lessons begin with a film, whose start it must not hold up.
+import { ref, shallowRef } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { QuizPart } from '@fernbrake/core/lesson'
+import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
+import type { PartsState } from './partsState.ts'
+
+const props = defineProps<{
+  host: Host
+  opened: OpenedLesson
+  quiz: QuizPart
+  hostState: HostState
+  aside: string
+  parts: PartsState
+  takesFocus: boolean
+}>()
+const emit = defineEmits<{ pickPart: [partId: string] }>()
+const { t } = useI18n()
+const view = shallowRef<(typeof import('../quiz/QuizPlayer.vue'))['default'] | null>(null)
+const failed = ref(false)
+
+async function fetchView(): Promise<void> {
+  failed.value = false
+  try {
+    view.value = (await import('../quiz/QuizPlayer.vue')).default
+  } catch {
+    failed.value = true
+  }
+}
+void fetchView()
+</script>
+
+<template>
+  <component :is="view" v-if="view" v-bind="props" @pick-part="emit('pickPart', $event)" />
+  <div v-else class="wait" :role="failed ? 'alert' : 'status'">
+    <p>{{ t(failed ? 'player.partFailed' : 'player.partComing') }}</p>
+    <button v-if="failed" class="fb-button" type="button" @click="fetchView">
+      {{ t('player.retry') }}
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.wait {
+  margin: auto;
+  max-width: 46ch;
+  padding: 24px;
+  text-align: center;
+}
+.fb-button {
+  margin-top: 18px;
+}
+</style>
