@@ -1,5 +1,6 @@
 // English texts of the application.
 import bench from './en/bench.ts'
+import edits from './en/edits.ts'
 import overlays from './en/overlays.ts'
 import questions from './en/questions.ts'
 import recording from './en/recording.ts'
@@ -8,6 +9,7 @@ import shelf from './en/shelf.ts'
 
 export default {
   ...bench,
+  ...edits,
   ...overlays,
   ...questions,
   ...recording,
@@ -98,9 +100,13 @@ export default {
     blocked:
       'Nothing to mend. | One thing must be mended first. | {n} things must be mended first.',
     goTo: 'Go to {time}',
+    goToPart: 'Go to it in “{title}”',
     issue: {
       lesson_noTitle: 'The lesson has no title.',
-      lesson_noParts: 'The lesson has no film yet.',
+      lesson_noParts: 'The lesson has no part yet.',
+      quiz_empty: 'A quiz asks no question yet.',
+      quiz_emptySection: 'A section of a quiz asks no question yet.',
+      quiz_noPicture: 'A question of a quiz asks for a place on a picture and has no picture yet.',
       part_noFilm: 'The film is not ready to play yet.',
       cue_beyondEnd: 'Something is placed after the film has ended.',
       fork_noWords: 'A way of a fork has no words that a learner could choose it by.',
@@ -142,6 +148,7 @@ export default {
     },
   },
   results: {
+    number: 'No.',
     toBench: 'Back to the bench',
     title: 'Results of “{title}”',
     titleOnly: 'Results',
@@ -156,8 +163,10 @@ export default {
     meanScore: 'marks on average',
     few: 'Fewer than ten learners: averages and shares say little yet.',
     frond: 'Where they watched, and what they knew',
-    frondHelp:
-      'The stem is as thick as the number who watched; each leaf is filled by its share of right answers.',
+    frondHelp: {
+      film: 'The stem is as thick as the number who watched; each leaf is filled by its share of right answers.',
+      quiz: 'A leaf for each question, filled as far as answers were right.',
+    },
     leaf: '{share} right of {answered} who answered',
     leafAsked: '{answered} answered',
     waits: '{n} wait to be read',

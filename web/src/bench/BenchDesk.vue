@@ -4,18 +4,23 @@ import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { onBeforeRouteLeave } from 'vue-router'
+import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
+import type { KeptQuestion } from '@fernbrake/core/contract'
 import { edits } from '@fernbrake/core/lesson'
+import { clockTime } from '@fernbrake/core/media'
 import BenchFrond from './BenchFrond.vue'
 import BenchHead from './BenchHead.vue'
 import BenchStage from './BenchStage.vue'
 import CueList from './CueList.vue'
 import CueSheet from './CueSheet.vue'
+import DeskTabs from './DeskTabs.vue'
 import FilmIntake from './FilmIntake.vue'
 import HistorySheet from './HistorySheet.vue'
 import KeySheet from './KeySheet.vue'
 import LessonSheet from './LessonSheet.vue'
+import PartsRow from './PartsRow.vue'
 import PublishDialog from './PublishDialog.vue'
+import QuizDesk from './quiz/QuizDesk.vue'
 import QuestionShelf from './QuestionShelf.vue'
 import ScriptDesk from './ScriptDesk.vue'
 import SeveralSheet from './SeveralSheet.vue'
@@ -41,6 +46,17 @@ const bench = createBench(draft, {
 })
 provideBench(bench)
 
+/** The address says which part is open, so that it is open again after a reload. */
+const route = useRoute()
+const router = useRouter()
+if (typeof route.query.part === 'string') bench.goToPart(route.query.part)
+watch(
+  () => bench.openPart.value?.id,
+  (part, before) => {
+    if (part && before && route.query.part !== part) void router.replace({ query: { part } })
+  },
+)
+
 const frond = useTemplateRef<{
   zoom(factor: number): void
   zoomAll(): void
@@ -57,7 +73,7 @@ const { follow } = useMedia((media) => {
   bench.media.value = media
   const part = bench.part.value
   // The film's length is known only now; it is written into the lesson once, as an edit like any other.
-  if (part && part.mediaId === media.id && media.state === 'ready' && bench.canEdit.value) {
+  if (part?.mediaId === media.id && media.state === 'ready' && bench.canEdit.value) {
     const { durationMs, frameRate } = media
     if (part.durationMs !== durationMs || part.frameRate !== frameRate)
       draft.amend(edits.attachFilm, { partId: part.id, mediaId: media.id, durationMs, frameRate })
@@ -99,6 +115,16 @@ function onUploaded(mediaId: string): void {
   draft.make(edits.attachFilm, { partId, mediaId, durationMs: null, frameRate: null })
 }
 
+/** Asks a question from the shelf at the moment shown. */
+function askKept({ id: shelfId, question }: KeptQuestion): void {
+  const partId = bench.part.value?.id
+  if (!partId) return
+  const ids = { cueId: nanoid(), questionId: nanoid(), shelfId }
+  const atMs = bench.mediaMs.value
+  if (draft.make(edits.addKeptQuestion, { ...ids, question, partId, atMs }))
+    bench.select(ids.cueId, true)
+}
+
 useClipboard(bench)
 
 useBenchKeys(bench, {
@@ -127,7 +153,7 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
   <div class="bench">
     <BenchHead
       :draft="draft"
-      :can-publish="plays"
+      :can-publish="plays || bench.quiz.value !== null"
       @publish="publishing = true"
       @settings="(bench.select(null), (showsHistory = false), (showsLesson = !showsLesson))"
       @keys="showsKeys = true"
@@ -167,8 +193,15 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
         />
       </p>
     </div>
+    <PartsRow />
     <main class="work">
-      <section class="left night" :aria-label="t('bench.stage')">
+      <QuizDesk
+        v-if="bench.quiz.value"
+        :key="bench.quiz.value.id"
+        :quiz="bench.quiz.value"
+        :covered="showsLesson || showsHistory"
+      />
+      <section v-else class="left night" :aria-label="t('bench.stage')">
         <div class="stage-room">
           <BenchStage v-if="plays" />
           <FilmIntake
@@ -179,9 +212,14 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
           />
         </div>
         <TransportRow v-if="plays" />
-        <TrialPanel v-if="tried" :cue="tried" @close="bench.showsTrial.value = false" />
+        <TrialPanel
+          v-if="tried"
+          :cue="tried"
+          :question-id="tried.questionId"
+          @close="bench.showsTrial.value = false"
+        />
       </section>
-      <div class="side">
+      <div v-if="!bench.quiz.value || showsLesson || showsHistory" class="side">
         <LessonSheet
           v-if="showsLesson"
           @close="showsLesson = false"
@@ -200,7 +238,13 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
           :key="bench.selected.value.id"
           :cue="bench.selected.value"
         />
-        <QuestionShelf v-else-if="bench.desk.value === 'questions'" />
+        <QuestionShelf
+          v-else-if="bench.desk.value === 'questions'"
+          :ask-label="t('questionShelf.ask', { time: clockTime(bench.mediaMs.value) })"
+          @ask="askKept"
+        >
+          <DeskTabs />
+        </QuestionShelf>
         <ScriptDesk v-else />
       </div>
     </main>

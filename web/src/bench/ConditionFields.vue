@@ -2,7 +2,7 @@
 // On what condition a way is taken by itself.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { partsInOrder, type Condition } from '@fernbrake/core/lesson'
+import { filmsInOrder, type Condition } from '@fernbrake/core/lesson'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
 import { useBench } from './useBench.ts'
@@ -14,7 +14,7 @@ const bench = useBench()
 const { t } = useI18n()
 const questions = useCueChoices(({ kind }) => kind === 'question')
 const parts = computed(() =>
-  partsInOrder(bench.lesson.value).map(({ id, title }) => ({
+  filmsInOrder(bench.lesson.value).map(({ id, title }) => ({
     value: id,
     label: title || t('bench.untitled'),
   })),

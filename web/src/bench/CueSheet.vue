@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { cueStartMs, edits, type Cue } from '@fernbrake/core/lesson'
 import { timecodeOf } from '@fernbrake/core/media'
+import CueMoment from './CueMoment.vue'
 import ForkEditor from './ForkEditor.vue'
 import OverlayEditor from './OverlayEditor.vue'
 import QuestionEditor from './QuestionEditor.vue'
@@ -46,7 +47,9 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), bench.frameRate.va
       />
     </template>
     <p v-if="!bench.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
-    <QuestionEditor v-if="cue.kind === 'question'" :cue="cue" />
+    <QuestionEditor v-if="cue.kind === 'question'" :question-id="cue.questionId" :cue="cue">
+      <template #moment><CueMoment :cue="cue" /></template>
+    </QuestionEditor>
     <OverlayEditor v-else-if="cue.kind === 'overlay'" :cue="cue" />
     <ForkEditor v-else-if="cue.kind === 'fork'" :cue="cue" />
     <template v-else-if="cue.kind === 'note'">

@@ -5,8 +5,8 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits, type SeekRule } from '@fernbrake/core/lesson'
 import ChoiceField from './ChoiceField.vue'
+import EndingFields from './EndingFields.vue'
 import { languageChoices } from './languages.ts'
-import NumberField from './NumberField.vue'
 import SheetFrame from './SheetFrame.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
@@ -16,11 +16,6 @@ const bench = useBench()
 const { draft } = bench
 const { t } = useI18n()
 const RULES: SeekRule[] = ['free', 'backOnly', 'none']
-const ending = computed(() => draft.lesson.value.ending)
-const USUAL_PASS_SHARE = 0.6
-function switchPass(on: boolean): void {
-  draft.make(edits.setEnding, { pass: on ? { share: USUAL_PASS_SHARE, message: '' } : null })
-}
 const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seekRule.${value}`) })))
 </script>
 
@@ -54,6 +49,13 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
       :choices="languageChoices"
       @change="draft.make(edits.setLanguage, { language: $event })"
     />
+    <WordsField
+      v-if="bench.openPart.value"
+      :label="t('parts.name')"
+      :text="bench.openPart.value.title"
+      :max="200"
+      @change="draft.make(edits.renamePart, { partId: bench.openPart.value.id, title: $event })"
+    />
     <ChoiceField
       v-if="bench.part.value"
       :label="t('sheet.seeking')"
@@ -61,39 +63,11 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
       :choices="rules"
       @change="draft.make(edits.setSeekRule, { partId: bench.part.value.id, seekRule: $event })"
     />
-    <WordsField
+    <EndingFields
       :label="t('sheet.endMessage')"
-      :text="ending.message"
-      :max="2000"
-      :rows="2"
-      @change="draft.make(edits.setEnding, { message: $event })"
+      :ending="draft.lesson.value.ending"
+      @change="draft.make(edits.setEnding, $event)"
     />
-    <label class="check">
-      <input
-        type="checkbox"
-        :checked="ending.pass !== null"
-        :disabled="!bench.canEdit.value"
-        @change="switchPass(($event.target as HTMLInputElement).checked)"
-      />
-      {{ t('sheet.passes') }}
-    </label>
-    <div v-if="ending.pass" class="sheet-form">
-      <NumberField
-        :label="t('sheet.passShare')"
-        :value="Math.round(ending.pass.share * 100)"
-        :min="0"
-        :max="100"
-        suffix=" %"
-        @change="draft.make(edits.setEnding, { pass: { ...ending.pass, share: $event / 100 } })"
-      />
-      <WordsField
-        :label="t('sheet.passMessage')"
-        :text="ending.pass.message"
-        :max="2000"
-        :rows="2"
-        @change="draft.make(edits.setEnding, { pass: { ...ending.pass, message: $event } })"
-      />
-    </div>
     <div v-if="bench.media.value" class="field">
       <span class="label">{{ t('sheet.film') }}</span>
       <p class="film">

@@ -10,7 +10,7 @@ import type { Issue } from '@fernbrake/core/fields'
 import { clockTime } from '@fernbrake/core/media'
 import { call } from '../api/client.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
-import { useBench } from './useBench.ts'
+import { useBench, type QuizPlace } from './useBench.ts'
 
 const visible = defineModel<boolean>('visible', { required: true })
 const bench = useBench()
@@ -33,9 +33,26 @@ function placeOf(issue: Issue): string {
   const cue = draft.lesson.value.cues[cueOf(issue) ?? '']
   return cue ? clockTime(cue.kind === 'overlay' ? cue.fromMs : cue.atMs) : ''
 }
+/** The part in which something is wrong, and what of it. */
+function partOf(issue: Issue): { partId: string; place: QuizPlace } | null {
+  const [map, partId, inside, id] = issue.path
+  if (map !== 'parts' || typeof partId !== 'string' || !draft.lesson.value.parts[partId])
+    return null
+  if (inside === 'items' || inside === 'sections')
+    return { partId, place: { kind: inside === 'items' ? 'item' : 'section', id: String(id) } }
+  return { partId, place: { kind: 'quiz' } }
+}
 function goTo(issue: Issue): void {
   visible.value = false
-  bench.select(cueOf(issue), true)
+  const cueId = cueOf(issue)
+  const part = partOf(issue)
+  if (part) {
+    bench.goToPart(part.partId)
+    bench.quizPlace.value = part.place
+  } else if (cueId) {
+    bench.goToPart(draft.lesson.value.cues[cueId]!.partId)
+    bench.select(cueId, true)
+  }
 }
 
 async function publish(): Promise<void> {
@@ -106,6 +123,18 @@ function onHide(): void {
             {{ t(`publish.issue.${issue.code.replace('.', '_')}`) }}
             <button v-if="cueOf(issue)" type="button" class="link-button" @click="goTo(issue)">
               {{ t('publish.goTo', { time: placeOf(issue) }) }}
+            </button>
+            <button
+              v-else-if="partOf(issue)"
+              type="button"
+              class="link-button"
+              @click="goTo(issue)"
+            >
+              {{
+                t('publish.goToPart', {
+                  title: draft.lesson.value.parts[partOf(issue)!.partId]!.title,
+                })
+              }}
             </button>
           </li>
         </ul>

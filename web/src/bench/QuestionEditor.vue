@@ -1,18 +1,10 @@
 <script setup lang="ts">
-// Writing a question, live, with the stage in view: what all kinds have, and in the middle what its kind needs.
+// Writing a question, live: what all kinds have, and in the middle what its kind needs.
 import Button from 'primevue/button'
-import Checkbox from 'primevue/checkbox'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import {
-  edits,
-  LONGEST_COUNTDOWN_MS,
-  MOST_NEW_IDS,
-  SHORTEST_COUNTDOWN_MS,
-  type Hold,
-  type QuestionCue,
-} from '@fernbrake/core/lesson'
+import { edits, MOST_NEW_IDS, type QuestionCue } from '@fernbrake/core/lesson'
 import {
   isByPerson,
   isGraded,
@@ -26,26 +18,21 @@ import MaterialField from './questions/MaterialField.vue'
 import { EDITORS } from './questions/editors.ts'
 import KeepQuestion from './questions/KeepQuestion.vue'
 import RichField from './questions/RichField.vue'
-import TimeField from './TimeField.vue'
 import { useBench } from './useBench.ts'
 
-const props = defineProps<{ cue: QuestionCue }>()
+const props = defineProps<{
+  questionId: string
+  /** What asks it of a film; null in a quiz. */
+  cue: QuestionCue | null
+}>()
 const bench = useBench()
 const { t } = useI18n()
 const { draft } = bench
-const question = computed(() => bench.lesson.value.questions[props.cue.questionId]!)
-const questionId = computed(() => question.value.id)
-const HOLDS: Hold[] = ['none', 'shown', 'answered', 'right']
+const question = computed(() => bench.lesson.value.questions[props.questionId]!)
 const judged = computed(() => isGraded(question.value) && !isByPerson(question.value))
-const holds = computed(() =>
-  HOLDS.filter((hold) => hold !== 'right' || judged.value || props.cue.hold === 'right').map(
-    (value) => ({ value, label: t(`sheet.hold.${value}`) }),
-  ),
-)
 const kinds = computed(() =>
   QUESTION_KINDS.map((value) => ({ value, label: t(`ask.kind.${value}`) })),
 )
-const USUAL_COUNTDOWN_MS = 60_000
 /** Where part of it may be right, that has words of its own. */
 const OUTCOMES = computed(() => {
   const { kind } = question.value
@@ -56,15 +43,11 @@ const OUTCOMES = computed(() => {
 
 function pickKind(kind: QuestionKindName): void {
   const ids = Array.from({ length: MOST_NEW_IDS }, () => nanoid())
-  draft.make(edits.changeQuestionKind, { questionId: questionId.value, kind, ids })
-}
-
-function setCountdown(countdownMs: number | null): void {
-  draft.make(edits.setHold, { cueId: props.cue.id, countdownMs })
+  draft.make(edits.changeQuestionKind, { questionId: props.questionId, kind, ids })
 }
 
 function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rules']): void {
-  draft.make(edits.setQuestionRules, { questionId: questionId.value, rules: change })
+  draft.make(edits.setQuestionRules, { questionId: props.questionId, rules: change })
 }
 </script>
 
@@ -86,39 +69,7 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
         @click="bench.showsTrial.value = !bench.showsTrial.value"
       />
     </div>
-    <div class="pair">
-      <TimeField
-        :label="t('sheet.at')"
-        :ms="cue.atMs"
-        @change="draft.make(edits.moveCue, { cueId: cue.id, toMs: $event })"
-      />
-      <ChoiceField
-        :label="t('sheet.playback')"
-        :value="cue.hold"
-        :choices="holds"
-        @change="draft.make(edits.setHold, { cueId: cue.id, hold: $event })"
-      />
-    </div>
-    <div v-if="cue.hold !== 'none'" class="limit">
-      <label class="check">
-        <Checkbox
-          :model-value="cue.countdownMs !== undefined"
-          binary
-          :disabled="!bench.canEdit.value"
-          @update:model-value="setCountdown($event ? USUAL_COUNTDOWN_MS : null)"
-        />
-        {{ t('ask.countdown') }}
-      </label>
-      <NumberField
-        v-if="cue.countdownMs !== undefined"
-        :label="t('ask.countdownSeconds')"
-        :value="Math.round(cue.countdownMs / 1000)"
-        :min="SHORTEST_COUNTDOWN_MS / 1000"
-        :max="LONGEST_COUNTDOWN_MS / 1000"
-        suffix=" s"
-        @change="setCountdown($event * 1000)"
-      />
-    </div>
+    <slot name="moment" />
     <RichField
       :label="t(question.kind === 'trueFalse' ? 'ask.statementText' : 'sheet.stem')"
       :text="question.stem"
@@ -132,7 +83,7 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
       :is="EDITORS[question.kind]"
       :key="question.kind"
       :question="question"
-      v-bind="question.kind === 'area' ? { atMs: cue.atMs } : {}"
+      v-bind="question.kind === 'area' ? { atMs: cue?.atMs ?? null } : {}"
     />
     <EvidenceField :cue="cue" :question="question" :judged="judged" />
     <MaterialField :question="question" />

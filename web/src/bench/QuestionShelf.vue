@@ -1,22 +1,21 @@
 <script setup lang="ts">
-// The question shelf beside the film: questions kept earlier, found by their words, asked here at the playhead.
+// The question shelf beside what is written: questions kept earlier, found by their words, to be asked here.
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { nanoid } from 'nanoid'
 import { computed, ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { KeptQuestion } from '@fernbrake/core/contract'
 import { plainOf } from '@fernbrake/core/fields'
-import { edits } from '@fernbrake/core/lesson'
-import { clockTime } from '@fernbrake/core/media'
 import { textsOf } from '@fernbrake/core/questions'
 import { holdingWords } from '@fernbrake/core/text'
 import { call } from '../api/client.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
-import DeskTabs from './DeskTabs.vue'
 import { useBench } from './useBench.ts'
 
+/** `askLabel` is the button that asks a question here. */
+defineProps<{ askLabel: string }>()
+const emit = defineEmits<{ ask: [kept: KeptQuestion] }>()
 const bench = useBench()
 const { t } = useI18n()
 const id = useId()
@@ -34,17 +33,6 @@ const found = computed(() => {
     holds([kindOf(kept), ...textsOf(kept.question).map(plainOf)].join(' ')),
   )
 })
-const time = computed(() => clockTime(bench.mediaMs.value))
-
-function ask({ id: shelfId, question }: KeptQuestion): void {
-  const partId = bench.part.value?.id
-  if (!partId) return
-  const [cueId, questionId] = [nanoid(), nanoid()]
-  const atMs = bench.mediaMs.value
-  const args = { cueId, questionId, shelfId, question, partId, atMs }
-  if (bench.draft.make(edits.addKeptQuestion, args)) bench.select(cueId, true)
-}
-
 async function letGo({ id: keptId }: KeptQuestion): Promise<void> {
   fault.value = null
   try {
@@ -58,7 +46,7 @@ async function letGo({ id: keptId }: KeptQuestion): Promise<void> {
 
 <template>
   <section class="desk" :aria-label="t('questionShelf.title')">
-    <header><DeskTabs /></header>
+    <header><slot /></header>
     <div class="body">
       <p class="help">{{ t('questionShelf.help') }}</p>
       <div class="field">
@@ -90,12 +78,12 @@ async function letGo({ id: keptId }: KeptQuestion): Promise<void> {
           </p>
           <div class="buttons">
             <Button
-              :label="t('questionShelf.ask', { time })"
+              :label="askLabel"
               size="small"
               severity="secondary"
               variant="outlined"
               :disabled="!bench.canEdit.value"
-              @click="ask(kept)"
+              @click="emit('ask', kept)"
             />
             <Button
               :label="t('questionShelf.letGo')"

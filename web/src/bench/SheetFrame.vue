@@ -3,7 +3,8 @@
 import Button from 'primevue/button'
 import { useI18n } from 'vue-i18n'
 
-defineProps<{ title: string }>()
+/** `closes` is false where nothing else would be shown in its place. */
+withDefaults(defineProps<{ title: string; closes?: boolean }>(), { closes: true })
 const emit = defineEmits<{ close: [] }>()
 const { t } = useI18n()
 </script>
@@ -17,6 +18,7 @@ const { t } = useI18n()
       <span class="buttons">
         <slot name="actions" />
         <Button
+          v-if="closes"
           :label="t('sheet.close')"
           severity="secondary"
           variant="outlined"

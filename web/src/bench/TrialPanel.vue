@@ -7,12 +7,13 @@ import type { QuestionCue } from '@fernbrake/core/lesson'
 import { QuestionTrial } from '@fernbrake/player'
 import { useBench } from './useBench.ts'
 
-const props = defineProps<{ cue: QuestionCue }>()
+/** `cue` asks it of a film; null in a quiz. */
+const props = defineProps<{ cue: QuestionCue | null; questionId: string }>()
 const emit = defineEmits<{ close: [] }>()
 const bench = useBench()
 const { t } = useI18n()
 const trial = useTemplateRef('trial')
-const question = computed(() => bench.lesson.value.questions[props.cue.questionId]!)
+const question = computed(() => bench.lesson.value.questions[props.questionId]!)
 const material = computed(
   () => bench.lesson.value.materials?.[question.value.materialId ?? ''] ?? null,
 )

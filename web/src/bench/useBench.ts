@@ -13,6 +13,7 @@ import {
   edits,
   lineIndexAt,
   linesInOrder,
+  partOfKind,
   partsInOrder,
   scriptOfPart,
   type Clip,
@@ -28,6 +29,9 @@ import { useOthers } from './useOthers.ts'
 
 export type Bench = ReturnType<typeof createBench>
 export type CueKind = Cue['kind']
+
+/** The quiz itself, one of its sections or questions, or the question shelf for a section. */
+export type QuizPlace = { kind: 'quiz' } | { kind: 'section' | 'item' | 'shelf'; id: string }
 
 /** The evidence of a question that is placed without a script line is this long, in ms. */
 const USUAL_EVIDENCE_MS = 8000
@@ -55,7 +59,16 @@ export function createBench(
   const showsTrial = ref(false)
   const showsGrid = useLocalStorage('fernbrake-grid', false)
   const times = useFilmTimes(media)
-  const part = computed(() => partsInOrder(lesson.value)[0] ?? null)
+  /** The part that is open: the one chosen, or the first. */
+  const openPartId = ref<string | null>(null)
+  const openPart = computed(
+    () => lesson.value.parts[openPartId.value ?? ''] ?? partsInOrder(lesson.value)[0] ?? null,
+  )
+  /** What of an open quiz the sheet beside it shows. */
+  const quizPlace = ref<QuizPlace>({ kind: 'quiz' })
+  /** The open part as a film; null while another kind is open. */
+  const part = computed(() => (openPart.value?.kind === 'film' ? openPart.value : null))
+  const quiz = computed(() => (openPart.value?.kind === 'quiz' ? openPart.value : null))
   const durationMs = computed(() => part.value?.durationMs ?? media.value?.durationMs ?? 0)
   const frameRate = computed(() => frameRateOf(part.value?.frameRate ?? '25'))
   const cues = computed(() => (part.value ? cuesInOrder(lesson.value, part.value.id) : []))
@@ -87,6 +100,17 @@ export function createBench(
   const isBeyondEnd = (cue: Cue) => durationMs.value > 0 && cueEndMs(cue) > durationMs.value
   const calm = useCalmSpot({ selected, cues, lines, media, durationMs, times })
   const canEdit = computed(() => draft.role !== 'viewer')
+
+  /** Opens another part; what was selected and shown belonged to the one before. */
+  function goToPart(partId: string): void {
+    if (partId === openPart.value?.id) return
+    film.value?.pause()
+    select(null)
+    showsTrial.value = false
+    mediaMs.value = 0
+    openPartId.value = partId
+    quizPlace.value = { kind: 'quiz' }
+  }
 
   function seek(ms: number): void {
     const onFrame = msOfFrame(frameAt(Math.max(0, ms), frameRate.value), frameRate.value)
@@ -245,7 +269,11 @@ export function createBench(
   return {
     draft,
     lesson,
+    openPart,
     part,
+    quiz,
+    goToPart,
+    quizPlace,
     desk,
     sheetOpen,
     media,
@@ -297,7 +325,7 @@ export function provideBench(bench: Bench): void {
   provide(ADDRESSES, {
     medium: (mediaId) => mediaFileAddress(mediaId, 'playable'),
     film(partId) {
-      const mediaId = bench.lesson.value.parts[partId]?.mediaId
+      const mediaId = partOfKind(bench.lesson.value, partId, 'film')?.mediaId
       return mediaId ? mediaFileAddress(mediaId, 'playable') : null
     },
   })

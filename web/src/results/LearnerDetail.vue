@@ -2,48 +2,57 @@
 // One learner: the watched stretches on the frond, and every answer.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { placesAsked } from '@fernbrake/core/analysis'
 import type { LearnerResult } from '@fernbrake/core/contract'
 import { plainOf } from '@fernbrake/core/fields'
 import { isByPerson, type Question, type Verdict } from '@fernbrake/core/questions'
-import { cuesInOrder, partsInOrder, type Lesson } from '@fernbrake/core/lesson'
+import { partsInOrder, type Lesson } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import HandedFile from './HandedFile.vue'
 import { Frond, pluralOf, type FrondCue } from '@fernbrake/player'
 
 const props = defineProps<{ lessonId: string; lesson: Lesson; learner: LearnerResult }>()
 const { t, n } = useI18n()
-const part = computed(() => partsInOrder(props.lesson)[0]!)
-const stretches = computed(() => props.learner.stretches[part.value.id] ?? [])
 const answersTo = (questionId: string) =>
   props.learner.answers.filter((answer) => answer.questionId === questionId)
 
-const questions = computed(() =>
-  cuesInOrder(props.lesson, part.value.id).flatMap((cue) =>
-    cue.kind === 'question'
-      ? [
+const parts = computed(() =>
+  partsInOrder(props.lesson).map((part) => {
+    const stretches = props.learner.stretches[part.id] ?? []
+    return {
+      part,
+      stretches,
+      watched: stretches
+        .map((span) => `${clockTime(span.fromMs)}–${clockTime(span.toMs)}`)
+        .join(', '),
+      asked: placesAsked(props.lesson, part).map((place, index) => ({
+        ...place,
+        number: index + 1,
+        answers: answersTo(place.question.id),
+      })),
+    }
+  }),
+)
+type Asked = (typeof parts.value)[number]['asked'][number]
+const leaves = (asked: Asked[]) =>
+  asked.flatMap(({ id, question, atMs, answers }): FrondCue[] =>
+    atMs === null
+      ? []
+      : [
           {
-            cue,
-            question: props.lesson.questions[cue.questionId]!,
-            answers: answersTo(cue.questionId),
+            id: `${props.learner.attemptId}-${id}`,
+            kind: question.kind === 'recap' ? 'recap' : 'question',
+            fromMs: atMs,
+            toMs: atMs,
+            label: plainOf(question.stem),
+            standing: answers.some((answer) => answer.verdict === 'right')
+              ? 'right'
+              : answers.length > 0
+                ? 'answered'
+                : 'open',
           },
-        ]
-      : [],
-  ),
-)
-const cues = computed<FrondCue[]>(() =>
-  questions.value.map(({ cue, question, answers }) => ({
-    id: `${props.learner.attemptId}-${cue.id}`,
-    kind: question.kind === 'recap' ? 'recap' : 'question',
-    fromMs: cue.atMs,
-    toMs: cue.atMs,
-    label: plainOf(question.stem),
-    standing: answers.some((answer) => answer.verdict === 'right')
-      ? 'right'
-      : answers.length > 0
-        ? 'answered'
-        : 'open',
-  })),
-)
+        ],
+  )
 /** What was said; true and false are words of the reader's language. */
 function wordsOf(question: Question, text: string): string {
   if (question.kind === 'trueFalse')
@@ -61,69 +70,76 @@ const ways = computed(() =>
       : []
   }),
 )
-const watchedWords = computed(() =>
-  stretches.value.map((span) => `${clockTime(span.fromMs)}–${clockTime(span.toMs)}`).join(', '),
-)
 </script>
 
 <template>
   <div class="detail">
-    <Frond :duration-ms="part.durationMs ?? 0" :cues="cues" :covered="stretches" :labels="false" />
-    <p class="muted">
-      {{
-        watchedWords
-          ? t('results.stretches', { stretches: watchedWords })
-          : t('results.noStretches')
-      }}
-      <template v-if="learner.leftOut > 0">{{ t('results.leftOut', learner.leftOut) }}</template>
-    </p>
+    <p v-if="learner.leftOut > 0" class="muted">{{ t('results.leftOut', learner.leftOut) }}</p>
     <ul v-if="ways.length > 0" :aria-label="t('results.ways')">
       <li v-for="way in ways" :key="way.key" dir="auto">
         <span class="mono muted">{{ clockTime(way.atMs) }}</span> {{ way.prompt }}
         <b>{{ way.text }}</b>
       </li>
     </ul>
-    <ol>
-      <li v-for="{ cue, question, answers } in questions" :key="cue.id">
-        <p dir="auto">
-          <span class="mono muted">{{ clockTime(cue.atMs) }}</span> {{ plainOf(question.stem) }}
+    <section v-for="{ part, stretches, watched, asked } in parts" :key="part.id">
+      <h3 v-if="parts.length > 1" dir="auto">{{ part.title }}</h3>
+      <template v-if="part.kind === 'film'">
+        <Frond
+          :duration-ms="part.durationMs ?? 0"
+          :cues="leaves(asked)"
+          :covered="stretches"
+          :labels="false"
+        />
+        <p class="muted">
+          {{ watched ? t('results.stretches', { stretches: watched }) : t('results.noStretches') }}
         </p>
-        <p v-if="answers.length === 0" class="muted">{{ t('results.notAnswered') }}</p>
-        <ul>
-          <li v-for="answer in answers" :key="answer.tryNumber" :class="answer.verdict">
-            <b>{{ t(`results.verdict.${verdictOf(question, answer.verdict)}`) }}</b>
-            <span v-if="answer.files.length > 0" class="given">
-              <HandedFile
-                v-for="file in answer.files"
-                :key="file.id"
-                :file="file"
-                :lesson-id="lessonId"
-                :attempt-id="learner.attemptId"
-              />
-            </span>
-            <span v-else class="given" dir="auto">{{ wordsOf(question, answer.text) }}</span>
-            <span class="muted">
-              {{
-                t(
-                  'results.tryPoints',
-                  {
-                    number: answer.tryNumber,
-                    points: n(answer.points, { maximumFractionDigits: 2 }),
-                  },
-                  pluralOf(answer.points),
-                )
-              }}
-            </span>
-          </li>
-        </ul>
-      </li>
-    </ol>
+      </template>
+      <ol>
+        <li v-for="{ id, question, atMs, number, answers } in asked" :key="id">
+          <p dir="auto">
+            <span class="mono muted">{{ atMs === null ? n(number) : clockTime(atMs) }}</span>
+            {{ plainOf(question.stem) }}
+          </p>
+          <p v-if="answers.length === 0" class="muted">{{ t('results.notAnswered') }}</p>
+          <ul>
+            <li v-for="answer in answers" :key="answer.tryNumber" :class="answer.verdict">
+              <b>{{ t(`results.verdict.${verdictOf(question, answer.verdict)}`) }}</b>
+              <span v-if="answer.files.length > 0" class="given">
+                <HandedFile
+                  v-for="file in answer.files"
+                  :key="file.id"
+                  :file="file"
+                  :lesson-id="lessonId"
+                  :attempt-id="learner.attemptId"
+                />
+              </span>
+              <span v-else class="given" dir="auto">{{ wordsOf(question, answer.text) }}</span>
+              <span class="muted">
+                {{
+                  t(
+                    'results.tryPoints',
+                    {
+                      number: answer.tryNumber,
+                      points: n(answer.points, { maximumFractionDigits: 2 }),
+                    },
+                    pluralOf(answer.points),
+                  )
+                }}
+              </span>
+            </li>
+          </ul>
+        </li>
+      </ol>
+    </section>
   </div>
 </template>
 
 <style scoped>
 .detail {
   padding: 8px 12px 16px;
+}
+h3 {
+  margin: 14px 0 4px;
 }
 ol {
   margin: 14px 0 0;

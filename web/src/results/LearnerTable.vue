@@ -5,7 +5,7 @@ import DataTable from 'primevue/datatable'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { LearnerResult } from '@fernbrake/core/contract'
-import { partsInOrder, type Lesson } from '@fernbrake/core/lesson'
+import { filmsInOrder, type Lesson } from '@fernbrake/core/lesson'
 import { Frond } from '@fernbrake/player'
 import { writeMoment } from '../ui/dates.ts'
 import LearnerDetail from './LearnerDetail.vue'
@@ -13,7 +13,8 @@ import LearnerDetail from './LearnerDetail.vue'
 const props = defineProps<{ lessonId: string; lesson: Lesson; learners: LearnerResult[] }>()
 const { t, n } = useI18n()
 const opened = ref<Record<string, boolean>>({})
-const part = computed(() => partsInOrder(props.lesson)[0]!)
+/** The film whose stretches are drawn beside each name; a lesson need not have one. */
+const film = computed(() => filmsInOrder(props.lesson)[0] ?? null)
 const percent = (share: number) => n(share, { style: 'percent', maximumFractionDigits: 0 })
 const number = (value: number) => n(value, { maximumFractionDigits: 2 })
 </script>
@@ -46,9 +47,10 @@ const number = (value: number) => n(value, { maximumFractionDigits: 2 })
         <div class="watched">
           <span class="mono">{{ percent(data.watched) }}</span>
           <Frond
-            :duration-ms="part.durationMs ?? 0"
+            v-if="film"
+            :duration-ms="film.durationMs ?? 0"
             :cues="[]"
-            :covered="data.stretches[part.id] ?? []"
+            :covered="data.stretches[film.id] ?? []"
             small
             :labels="false"
           />

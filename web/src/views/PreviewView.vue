@@ -4,7 +4,7 @@ import { useI18n } from 'vue-i18n'
 import { onScopeDispose, shallowRef } from 'vue'
 import { RouterLink } from 'vue-router'
 import { mediaFileAddress } from '@fernbrake/core/contract'
-import { partsInOrder, stagedMediaIdsOf } from '@fernbrake/core/lesson'
+import { filmsInOrder, partsInOrder, stagedMediaIdsOf } from '@fernbrake/core/lesson'
 import { LessonPlayer, type Host } from '@fernbrake/player'
 import { createPreviewHost } from '@fernbrake/player/hosts/preview'
 import { call } from '../api/client.ts'
@@ -18,7 +18,7 @@ const session = useSession()
 const host = shallowRef<Host | null>(null)
 const { error, reload } = useLoaded(async () => {
   const { lesson } = await call('lesson', { params: { lessonId: props.lessonId } })
-  const ids = partsInOrder(lesson).flatMap((part) => (part.mediaId ? [part.mediaId] : []))
+  const ids = filmsInOrder(lesson).flatMap((part) => (part.mediaId ? [part.mediaId] : []))
   const media = await Promise.all(ids.map((mediaId) => call('media', { params: { mediaId } })))
   host.value = createPreviewHost({
     lesson,

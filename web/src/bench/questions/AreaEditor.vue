@@ -24,7 +24,8 @@ import WordsField from '../WordsField.vue'
 import PlaceHandles from './PlaceHandles.vue'
 import { useQuestion } from './useQuestion.ts'
 
-const props = defineProps<{ question: AreaQuestion; atMs: number }>()
+/** `atMs` is when the film holds for it; null in a quiz, where only a picture can be pointed at. */
+const props = defineProps<{ question: AreaQuestion; atMs: number | null }>()
 const { bench, make, set, setEntry } = useQuestion(() => props.question)
 const { t } = useI18n()
 const PATH = ['places']
@@ -46,7 +47,7 @@ function drawFrame(): void {
   canvas.value.getContext('2d')?.drawImage(video, 0, 0)
 }
 onMounted(() => {
-  if (props.question.mediaId === null) bench.seek(props.atMs)
+  if (props.question.mediaId === null && props.atMs !== null) bench.seek(props.atMs)
   drawFrame()
 })
 watch(
@@ -64,7 +65,7 @@ const grounds = computed(() =>
   (['frame', 'picture'] as const).map((value) => ({ value, label: t(`ask.ground.${value}`) })),
 )
 /** Whether a picture is wanted, though none is chosen yet. */
-const wantsPicture = ref(props.question.mediaId !== null)
+const wantsPicture = ref(props.question.mediaId !== null || props.atMs === null)
 function pickGround(ground: 'frame' | 'picture'): void {
   wantsPicture.value = ground === 'picture'
   if (ground === 'frame') set({ mediaId: null })
@@ -99,6 +100,7 @@ const setSide = (place: AreaPlace, side: (typeof SIDES)[number], value: number) 
   <fieldset>
     <legend>{{ t('ask.places') }}</legend>
     <ChoiceField
+      v-if="atMs !== null"
       :label="t('ask.groundLabel')"
       :value="wantsPicture || question.mediaId !== null ? 'picture' : 'frame'"
       :choices="grounds"

@@ -4,7 +4,9 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Media } from '@fernbrake/core/contract'
 import type { Block } from '@fernbrake/core/fields'
+import { filmLengthMs, filmsInOrder } from '@fernbrake/core/lesson'
 import TakeMedia from '../../shelf/TakeMedia.vue'
+import ChoiceField from '../ChoiceField.vue'
 import TimeField from '../TimeField.vue'
 import { useBench } from '../useBench.ts'
 import PadFrame from './PadFrame.vue'
@@ -18,15 +20,26 @@ const { t } = useI18n()
 /** As long as one sentence or two. */
 const USUAL_STRETCH_MS = 8000
 const fromMs = ref(Math.max(0, bench.mediaMs.value - USUAL_STRETCH_MS))
-const toMs = ref(Math.max(bench.mediaMs.value, Math.min(USUAL_STRETCH_MS, bench.durationMs.value)))
-const canStretch = computed(() => fromMs.value < toMs.value && bench.part.value !== undefined)
+const toMs = ref(Math.max(bench.mediaMs.value, USUAL_STRETCH_MS))
+const films = computed(() =>
+  filmsInOrder(bench.lesson.value).map(({ id, title }) => ({
+    value: id,
+    label: title || t('bench.untitled'),
+  })),
+)
+/** The film that it is a stretch of: the open one, or one of the lesson's. */
+const filmId = ref(bench.part.value?.id ?? films.value[0]?.value ?? null)
+const lengthMs = computed(() => filmLengthMs(bench.lesson.value, filmId.value ?? '') ?? 0)
+const canStretch = computed(
+  () => filmId.value !== null && fromMs.value < toMs.value && toMs.value <= lengthMs.value,
+)
 
 function take({ id: mediaId, title, alternative }: Media): void {
   if (props.kind === 'picture') emit('done', { block: 'picture', mediaId, alternative })
   else emit('done', { block: 'sound', mediaId, title })
 }
 function putStretch(): void {
-  const partId = bench.part.value?.id
+  const partId = filmId.value
   if (partId) emit('done', { block: 'stretch', partId, fromMs: fromMs.value, toMs: toMs.value })
 }
 </script>
@@ -39,11 +52,26 @@ function putStretch(): void {
     @done="putStretch"
     @close="emit('close')"
   >
-    <div v-if="kind === 'stretch'" class="pair">
-      <TimeField :label="t('sheet.from')" :ms="fromMs" @change="fromMs = $event" />
-      <TimeField :label="t('sheet.to')" :ms="toMs" @change="toMs = $event" />
-    </div>
-    <TakeMedia v-else :kind="kind" from-shelf @taken="take" />
+    <p v-if="kind === 'stretch' && !filmId">{{ t('evidence.noFilm') }}</p>
+    <template v-else-if="kind === 'stretch' && filmId">
+      <ChoiceField
+        v-if="films.length > 1"
+        :label="t('evidence.film')"
+        :value="filmId"
+        :choices="films"
+        @change="filmId = $event"
+      />
+      <div class="pair">
+        <TimeField
+          :label="t('sheet.from')"
+          :ms="fromMs"
+          :most-ms="lengthMs"
+          @change="fromMs = $event"
+        />
+        <TimeField :label="t('sheet.to')" :ms="toMs" :most-ms="lengthMs" @change="toMs = $event" />
+      </div>
+    </template>
+    <TakeMedia v-else-if="kind !== 'stretch'" :kind="kind" from-shelf @taken="take" />
   </PadFrame>
 </template>
 

@@ -1,0 +1,72 @@
+<script setup lang="ts">
+// When a question of a film is asked, whether the film waits for it, and how long there is.
+import Checkbox from 'primevue/checkbox'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import {
+  edits,
+  LONGEST_COUNTDOWN_MS,
+  SHORTEST_COUNTDOWN_MS,
+  type Hold,
+  type QuestionCue,
+} from '@fernbrake/core/lesson'
+import { isByPerson, isGraded } from '@fernbrake/core/questions'
+import ChoiceField from './ChoiceField.vue'
+import NumberField from './NumberField.vue'
+import TimeField from './TimeField.vue'
+import { useBench } from './useBench.ts'
+
+const props = defineProps<{ cue: QuestionCue }>()
+const bench = useBench()
+const { draft } = bench
+const { t } = useI18n()
+const HOLDS: Hold[] = ['none', 'shown', 'answered', 'right']
+const USUAL_COUNTDOWN_MS = 60_000
+const holds = computed(() => {
+  const question = bench.lesson.value.questions[props.cue.questionId]!
+  const judged = isGraded(question) && !isByPerson(question)
+  return HOLDS.filter((hold) => hold !== 'right' || judged || props.cue.hold === 'right').map(
+    (value) => ({ value, label: t(`sheet.hold.${value}`) }),
+  )
+})
+
+function setCountdown(countdownMs: number | null): void {
+  draft.make(edits.setHold, { cueId: props.cue.id, countdownMs })
+}
+</script>
+
+<template>
+  <div class="pair">
+    <TimeField
+      :label="t('sheet.at')"
+      :ms="cue.atMs"
+      @change="draft.make(edits.moveCue, { cueId: cue.id, toMs: $event })"
+    />
+    <ChoiceField
+      :label="t('sheet.playback')"
+      :value="cue.hold"
+      :choices="holds"
+      @change="draft.make(edits.setHold, { cueId: cue.id, hold: $event })"
+    />
+  </div>
+  <div v-if="cue.hold !== 'none'" class="limit">
+    <label class="check">
+      <Checkbox
+        :model-value="cue.countdownMs !== undefined"
+        binary
+        :disabled="!bench.canEdit.value"
+        @update:model-value="setCountdown($event ? USUAL_COUNTDOWN_MS : null)"
+      />
+      {{ t('ask.countdown') }}
+    </label>
+    <NumberField
+      v-if="cue.countdownMs !== undefined"
+      :label="t('ask.countdownSeconds')"
+      :value="Math.round(cue.countdownMs / 1000)"
+      :min="SHORTEST_COUNTDOWN_MS / 1000"
+      :max="LONGEST_COUNTDOWN_MS / 1000"
+      suffix=" s"
+      @change="setCountdown($event * 1000)"
+    />
+  </div>
+</template>

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+// A quiz on the bench: its sections and questions as learners meet them, and beside them the sheet of what is picked.
+import { computed, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { nanoid } from 'nanoid'
+import type { KeptQuestion } from '@fernbrake/core/contract'
+import { edits, type QuizPart } from '@fernbrake/core/lesson'
+import QuestionShelf from '../QuestionShelf.vue'
+import TrialPanel from '../TrialPanel.vue'
+import { useBench } from '../useBench.ts'
+import ItemSheet from './ItemSheet.vue'
+import QuizOutline from './QuizOutline.vue'
+import QuizSheet from './QuizSheet.vue'
+import SectionSheet from './SectionSheet.vue'
+
+const props = defineProps<{
+  quiz: QuizPart
+  /** Something of the whole lesson lies where the sheet is. */
+  covered: boolean
+}>()
+const bench = useBench()
+const { t } = useI18n()
+const place = bench.quizPlace
+const item = computed(() =>
+  place.value.kind === 'item' ? (props.quiz.items[place.value.id] ?? null) : null,
+)
+const section = computed(() =>
+  place.value.kind === 'section' || place.value.kind === 'shelf'
+    ? (props.quiz.sections[place.value.id] ?? null)
+    : null,
+)
+// What somebody else removed, or undo did, cannot stay picked.
+watch([item, section], ([isItem, isSection]) => {
+  if (place.value.kind !== 'quiz' && !isItem && !isSection) place.value = { kind: 'quiz' }
+})
+
+function askKept({ id: shelfId, question }: KeptQuestion): void {
+  if (!section.value) return
+  const ids = { itemId: nanoid(), questionId: nanoid(), shelfId }
+  const where = { partId: props.quiz.id, sectionId: section.value.id }
+  if (bench.draft.make(edits.askKeptInQuiz, { ...where, ...ids, question }))
+    place.value = { kind: 'item', id: ids.itemId }
+}
+</script>
+
+<template>
+  <section class="left" :aria-label="t('quiz.outline')">
+    <QuizOutline :quiz="quiz" />
+    <TrialPanel
+      v-if="bench.showsTrial.value && item && !covered"
+      :cue="null"
+      :question-id="item.questionId"
+      @close="bench.showsTrial.value = false"
+    />
+  </section>
+  <div v-if="!covered" class="side">
+    <ItemSheet v-if="item" :key="item.id" :quiz="quiz" :item="item" />
+    <QuestionShelf
+      v-else-if="section && place.kind === 'shelf'"
+      :ask-label="t('quiz.askKept')"
+      @ask="askKept"
+    >
+      <h2>{{ t('questionShelf.title') }}</h2>
+    </QuestionShelf>
+    <SectionSheet v-else-if="section" :key="section.id" :quiz="quiz" :section="section" />
+    <QuizSheet v-else :quiz="quiz" />
+  </div>
+</template>
+
+<style scoped>
+.left {
+  position: relative;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  min-width: 0;
+  background: var(--ground);
+}
+.side {
+  min-height: 0;
+  min-width: 0;
+  border-left: 1px solid var(--line);
+}
+h2 {
+  font-size: 15px;
+}
+</style>
