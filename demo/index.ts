@@ -26,6 +26,7 @@ import {
 } from '@fernbrake/server'
 import { SKIPPERS, SPRING_INTAKE } from './classes/springIntake.ts'
 import type { DemoFilm, Made } from './lessons/making.ts'
+import { LOCK_KEEPERS_QUIZ } from './lessons/lockKeepersQuiz.ts'
 import { editsOfWaterBudget, KEEPERS_VOICE, WATER_BUDGET } from './lessons/waterBudget.ts'
 import { PADDLE_GEAR } from './lessons/waterOnThePicture.ts'
 import { editsOfWaterThatClimbs, WATER_THAT_CLIMBS } from './lessons/waterThatClimbs.ts'
@@ -224,13 +225,20 @@ async function loadClass(context: Context, today: Date): Promise<void> {
     })
     const persona = { ...drawPersona(random), skips: SKIPPERS.includes(name) }
     const startMs = today.getTime() - Math.round((1 + random.next() * 13) * DAY_MS)
-    const records = simulateLearner(edition!.document, partId, persona, random, startMs)
+    const watched = simulateLearner(edition!.document, partId, persona, random, startMs)
+    // Who saw the film to its end mostly went on to the quiz, after a pause.
+    const goesOn = persona.patience >= 1 && random.chance(0.85)
+    const quizMs = startMs + 1_200_000
+    const { partId: quizId } = LOCK_KEEPERS_QUIZ
+    const records = goesOn
+      ? [...watched, ...simulateLearner(edition!.document, quizId, persona, random, quizMs)]
+      : watched
     const attemptId = await openLink(DEMO_LINK, person)
     await takeRecords(
       context,
       attemptId,
       records,
-      new Date(records.length > 0 ? startMs + 600_000 : startMs),
+      new Date(records.length > 0 ? startMs + 2_400_000 : startMs),
     )
     await run(context.database, 'UPDATE attempts SET opened_at = $2 WHERE id = $1', [
       attemptId,

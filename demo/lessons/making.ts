@@ -127,10 +127,9 @@ const stretchOf = ({ sentence }: Making, [first, last]: [string, string]) => ({
 })
 
 /** A question of any kind: its words, its rules, and the things it is made of, by the name of their map. */
-export interface DemoAsk {
+export interface DemoWords {
   id: string
   kind: QuestionKindName
-  after: string
   evidence: [string, string] | null
   stem: string
   hint?: string
@@ -138,18 +137,49 @@ export interface DemoAsk {
   feedback?: { right?: string; partly?: string; wrong?: string }
   rules?: QuestionRules
   entries?: Record<string, Record<string, unknown>[]>
+}
+
+/** One that is asked in the film. */
+export interface DemoAsk extends DemoWords {
+  after: string
   hold: 'none' | 'shown' | 'answered' | 'right'
 }
+
+const newIds = (questionId: string) =>
+  Array.from({ length: MOST_NEW_IDS }, (_, index) => `${questionId}-new-${index}`)
 
 /** Asks a question of any kind when its sentence has been said. */
 export function ask(making: Making, asked: DemoAsk): void {
   const { edit, partId } = making
-  const { id: questionId, kind, stem, hint, explanation, feedback = {}, rules, hold } = asked
+  const { id: questionId, kind, hold } = asked
   const cueId = `ask-${questionId}`
-  const optionIds = Array.from({ length: MOST_NEW_IDS }, (_, index) => `${questionId}-new-${index}`)
+  const optionIds = newIds(questionId)
   const atMs = afterSentence(making, asked.after)
-  const evidence = asked.evidence && stretchOf(making, asked.evidence)
-  edit(edits.addQuestion, { cueId, questionId, kind, optionIds, partId, atMs, evidence })
+  edit(edits.addQuestion, { cueId, questionId, kind, optionIds, partId, atMs, evidence: null })
+  write(making, asked)
+  edit(edits.setHold, { cueId, hold })
+}
+
+/** Asks a question of any kind in a section of a quiz. */
+export function askInQuiz(
+  making: Making,
+  { partId, sectionId }: { partId: string; sectionId: string },
+  asked: DemoWords,
+): void {
+  const { id: questionId, kind } = asked
+  const place = { partId, sectionId, itemId: `item-${questionId}`, questionId }
+  making.edit(edits.askInQuiz, { ...place, kind, ids: newIds(questionId) })
+  write(making, asked)
+}
+
+/** Writes a question that is asked already. */
+function write(making: Making, asked: DemoWords): void {
+  const { edit, partId } = making
+  const { id: questionId, stem, hint, explanation, feedback = {}, rules } = asked
+  if (asked.evidence) {
+    const evidence = { partId, ...stretchOf(making, asked.evidence) }
+    edit(edits.setEvidence, { questionId, evidence })
+  }
   const texts = { stem, hint: hint ?? '', explanation: explanation ?? '' }
   for (const field of ['stem', 'hint', 'explanation'] as const)
     edit(edits.setQuestionText, { questionId, field, text: texts[field] })
@@ -157,14 +187,13 @@ export function ask(making: Making, asked: DemoAsk): void {
     edit(edits.setFeedback, { questionId, outcome, text: feedback[outcome] ?? '' })
   for (const [map, things] of Object.entries(asked.entries ?? {}))
     edit(edits.replaceEntries, {
-      ...{ questionId, path: [map], gone: optionIds, alone: null },
+      ...{ questionId, path: [map], gone: newIds(questionId), alone: null },
       entries: things.map((thing, index) => ({
         ...thing,
         id: `${questionId}-${map}-${index + 1}`,
       })),
     })
   if (rules) edit(edits.setQuestionRules, { questionId, rules })
-  edit(edits.setHold, { cueId, hold })
 }
 
 /** Asks a question when its sentence has been said. */

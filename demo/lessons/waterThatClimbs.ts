@@ -10,6 +10,7 @@ import {
   type Made,
   type Making,
 } from './making.ts'
+import { addLockKeepersQuiz } from './lockKeepersQuiz.ts'
 import { addWhatLiesOnThePicture } from './waterOnThePicture.ts'
 import { askRecap, FURTHER_KINDS } from './waterQuestions.ts'
 import moments from '../films/water-that-climbs/moments.json' with { type: 'json' }
@@ -156,6 +157,7 @@ export function editsOfWaterThatClimbs(film: DemoFilm): Made {
     text: 'Bring a windlass to the first evening: half of them have never held one.',
   })
   edit(edits.setEnding, ENDING)
+  addLockKeepersQuiz(making)
   return making.made()
 }
 

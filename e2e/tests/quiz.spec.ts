@@ -1,0 +1,237 @@
+// Lessons of several parts: a quiz is written beside a film, worked through on a phone with a server that dies, summed up
+// with a way back to what was wrong, and read in the results; another one asks one question at a time.
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test, type Page } from '@playwright/test'
+import { option, sheetOf } from '../support/everyKind.ts'
+import { makeFilm } from '../support/films.ts'
+import {
+  expectKept,
+  expectNoBarriers,
+  goInAsGuest,
+  signIn,
+  watchForErrors,
+} from '../support/pages.ts'
+import { DESIGNER, startRealServer, type RealServer } from '../support/server.ts'
+
+test.describe.configure({ mode: 'serial' })
+
+const CAPTIONS = `WEBVTT
+
+00:00.500 --> 00:01.500
+The gate holds the water.
+
+00:01.500 --> 00:02.500
+The paddle lets it through.
+`
+
+let server: RealServer
+let folder: string
+let bench: Page
+let errors: string[]
+let on: ReturnType<typeof sheetOf>
+let link: string
+
+test.beforeAll(async ({ browser }) => {
+  server = await startRealServer()
+  folder = mkdtempSync(join(tmpdir(), 'fernbrake-quiz-'))
+  bench = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  errors = watchForErrors(bench)
+  on = sheetOf(bench)
+  await signIn(bench, server.url, DESIGNER.email)
+  await bench.getByLabel('Title of a new lesson').fill('Gates and paddles')
+  await bench.getByRole('button', { name: 'Begin this lesson' }).click()
+  await bench.getByTestId('film').setInputFiles(makeFilm(folder, 4))
+  await expect(bench.getByText('/ 0:04')).toBeVisible()
+  const file = { name: 'said.vtt', mimeType: 'text/vtt', buffer: Buffer.from(CAPTIONS) }
+  await bench.locator('input[type=file][accept*=".vtt"]').setInputFiles(file)
+  await expect(bench.getByText('The paddle lets it through.')).toBeVisible()
+})
+test.afterAll(async () => {
+  await server?.stop()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+const parts = () => bench.getByRole('navigation', { name: 'Parts of the lesson' })
+const outline = () => bench.locator('.outline')
+const lines = () => outline().locator('.line')
+const ask = (section: number) =>
+  outline().getByRole('button', { name: '+ Question' }).nth(section).click()
+const stem = () => on.side().getByRole('textbox', { name: 'Question', exact: true })
+
+async function writeChoice(words: string, options: string): Promise<void> {
+  await stem().fill(words)
+  await on.press('Paste a list')
+  await on.side().getByLabel('One a line.').fill(options)
+  await on.press(`Take in ${options.split('\n').length} lines`)
+}
+
+test('a quiz is added, its questions are written, and each can be answered by the film', async () => {
+  await parts().getByRole('button', { name: '+ Quiz' }).click()
+  await expect(outline().getByText('no question yet')).toBeVisible()
+  await on.field('Name of this part').fill('What you saw')
+  await on.choose('What came of an answer is told', 'when the quiz is handed in')
+  await ask(0)
+  await expect(stem()).toBeFocused()
+  await writeChoice('What lets the water through?', 'The gate\n* The paddle')
+  await on.press('Choose lines of the script')
+  await on.side().getByLabel('Find in the script').fill('paddle')
+  await on.side().getByRole('button', { name: 'The paddle lets it through.' }).click()
+  await expect(on.field('From')).toHaveValue('00:00:01:12')
+  await ask(0)
+  await on.choose('Kind of question', 'Short answer')
+  await stem().fill('What holds the water?')
+  await on.field('Answer 1').fill('gate')
+  await expect(lines()).toHaveText([/1What lets.*Choice/, /2What holds.*Short answer/])
+  await expectNoBarriers(bench, 'quiz on the bench')
+})
+
+test('sections divide it, questions move between them, and all of it can be undone', async () => {
+  await outline().getByRole('button', { name: '+ Section' }).click()
+  await on.field('Name of the section').fill('Once more')
+  await lines().nth(1).click()
+  await on.press('Down')
+  const second = bench.getByRole('region', { name: 'Once more' })
+  await expect(second.locator('.line')).toHaveText([/2What holds/])
+  await on.press('Copy')
+  await expect(second.locator('.line')).toHaveCount(2)
+  await bench.getByRole('button', { name: 'Undo' }).click()
+  await expect(second.locator('.line')).toHaveCount(1)
+  await ask(1)
+  await on.choose('Kind of question', 'Order')
+  await stem().fill('In which order?')
+  await on.press('Paste a list')
+  await on.side().getByLabel('One a line.').fill('First\nSecond\nThird')
+  await on.press('Take in 3 lines')
+  await parts().getByRole('button', { name: 'Earlier' }).click()
+  await expect(parts().getByRole('listitem')).toHaveText([/1What you saw/, /2Gates/])
+  await parts().getByRole('button', { name: 'Later' }).click()
+  await expectKept(bench)
+  // The address knows which part is open.
+  await bench.reload()
+  await expect(lines()).toHaveCount(3)
+})
+
+test('another quiz asks one question at a time; what is missing is named before publishing', async () => {
+  await parts().getByRole('button', { name: '+ Quiz' }).click()
+  await on.choose('Learners see', 'one question at a time')
+  await ask(0)
+  await stem().fill('Nothing to pick')
+  await bench.getByRole('button', { name: 'Publish edition 1' }).click()
+  await bench.getByRole('button', { name: 'Go to it in “Quiz 2”' }).first().click()
+  await expect(stem()).toHaveValue('Nothing to pick')
+  await writeChoice('Which one is true?', '* Water lies level\nWater climbs')
+  await ask(0)
+  await writeChoice('And which one now?', '* A boat floats\nA boat sinks')
+  await expectKept(bench)
+  await bench.getByRole('button', { name: 'Publish edition 1' }).click()
+  await bench.getByTestId('publish').click()
+  link = await bench.getByTestId('link').inputValue()
+  expect(errors).toEqual([])
+})
+
+let page: Page
+let complaints: string[]
+const card = (number: number) =>
+  page.getByRole('article', { name: `Question ${number}`, exact: true })
+const give = (number: number) => card(number).getByRole('button', { name: 'Give this answer' })
+
+test('a learner goes from the film to the quiz; answers are kept while the server is away', async ({
+  browser,
+}) => {
+  page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
+  complaints = watchForErrors(page)
+  await goInAsGuest(page, link, 'Wenna Tolliver')
+  await page.getByRole('button', { name: 'Play', exact: true }).first().click()
+  await page.getByRole('button', { name: 'Go on with “What you saw”' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'What you saw' })).toBeFocused()
+  await expectNoBarriers(page, 'quiz on a phone')
+  await option(card(1), 'The gate')
+  await give(1).click()
+  // Nobody is told yet; a quiz that is told at the end tells by nothing.
+  await expect(card(1).getByText('Kept. You will be told how you did')).toBeVisible()
+  await expect(card(1).locator('.option')).toHaveCount(0)
+  await expect(card(1).getByText('Not right')).toHaveCount(0)
+  await server.kill()
+  await card(2).getByRole('textbox').fill('the wall')
+  await give(2).click()
+  await expect(page.getByText(/Working offline/)).toBeVisible()
+  await card(2).getByRole('button', { name: 'Change my answer' }).click()
+  await card(2).getByRole('textbox').fill('gate')
+  await server.start()
+  await expect(page.getByText(/Working offline/)).toHaveCount(0)
+})
+
+test('handing in gives what is written and names what is not, then sums up', async () => {
+  await page.getByRole('button', { name: 'Hand in and see how you did' }).click()
+  // How the things to be ordered happen to lie is nobody’s answer.
+  await expect(page.getByText('One question is not answered yet.')).toBeVisible()
+  await page.getByRole('button', { name: 'Go to question 3' }).click()
+  await expect(card(3)).toBeFocused()
+  await page.getByRole('button', { name: 'Hand in without them' }).click()
+  const summary = page.getByRole('region', { name: 'How you did' })
+  await expect(summary.getByText('1 of 3 marks')).toBeVisible()
+  await expect(summary.getByRole('listitem').filter({ hasText: 'What holds' })).toContainText(
+    'right',
+  )
+  await expect(summary.getByText('1 not answered')).toBeVisible()
+  await expectNoBarriers(page, 'summary of a quiz')
+  await expect(summary.getByText('Everything is kept.')).toBeVisible()
+  await page.reload()
+  await expect(summary.getByText('1 of 3 marks')).toBeVisible()
+})
+
+test('from the summary a learner goes back to what was wrong, sees the film again, and mends it', async () => {
+  await page.getByRole('button', { name: 'Go to what was not right' }).click()
+  await expect(card(1).locator('.verdict')).toContainText('Not right')
+  await card(1).getByRole('button', { name: 'Rewatch 0:01 to 0:02' }).click()
+  await expect(card(1).getByRole('button', { name: 'Play it again' })).toBeVisible()
+  await expect(card(1).getByText('The paddle lets it through.')).toBeVisible()
+  await card(1).getByRole('button', { name: 'Close the film' }).click()
+  await card(1).getByRole('button', { name: 'Try again' }).click()
+  await option(card(1), 'The paddle')
+  await give(1).click()
+  await expect(card(1).locator('.verdict')).toContainText('Right')
+  await page.getByRole('button', { name: 'See how you did' }).click()
+  await expect(page.getByText('2 of 3 marks')).toBeVisible()
+  expect(complaints).toEqual([])
+})
+
+test('one question at a time goes on by keyboard, tells at once, and ends the lesson', async () => {
+  await page.getByRole('button', { name: 'Go on with “Quiz 2”' }).click()
+  await expect(card(1)).toBeVisible()
+  await expect(card(2)).toHaveCount(0)
+  await card(1).getByRole('radio').first().press('Space')
+  await give(1).press('Enter')
+  await expect(card(1).locator('.verdict')).toBeVisible()
+  await page.getByRole('button', { name: 'Next question' }).press('Enter')
+  await expect(card(2).getByRole('heading', { name: 'And which one now?' })).toBeFocused()
+  await option(card(2), 'A boat floats')
+  await give(2).click()
+  await page.reload()
+  await page
+    .getByRole('navigation', { name: 'Questions' })
+    .getByRole('button', { name: /^Question 2/ })
+    .click()
+  await expect(card(2).locator('.verdict')).toContainText('Right')
+  await page.getByRole('button', { name: 'See how you did' }).click()
+  await expect(page.getByRole('heading', { name: 'How you did' })).toBeFocused()
+  await expect(page.getByText('Everything is kept.')).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Go on with/ })).toHaveCount(0)
+})
+
+test('the results count the quizzes and show every answer', async () => {
+  await bench.goto(`${server.url}${new URL(bench.url()).pathname}/results`)
+  const learner = bench.getByRole('row', { name: /Wenna Tolliver/ })
+  await expect(learner).toContainText('Finished')
+  await expect(learner).toContainText('4 / 5')
+  const quiz = bench
+    .locator('section')
+    .filter({ has: bench.getByRole('heading', { name: 'What you saw' }) })
+  await expect(quiz.first().getByRole('row', { name: /What lets the water/ })).toContainText('100%')
+  await learner.getByRole('button').click()
+  await expect(bench.getByText('the wall')).toBeVisible()
+  await expectNoBarriers(bench, 'results with quizzes')
+  expect(errors).toEqual([])
+})
