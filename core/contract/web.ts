@@ -1,6 +1,6 @@
 // Pages of the web: what a designer is told before learners are sent there.
 import { z } from 'zod'
-import { addressSchema } from '../lesson/index.ts'
+import { addressSchema } from '../fields/index.ts'
 import { route } from './route.ts'
 
 /** What was found at an address. */

@@ -1,5 +1,6 @@
 // The only door of core/fields.
 export * from './schemas.ts'
+export * from './address.ts'
 export * from './rich.ts'
 export * from './richText.ts'
 export { cleanText } from './clean.ts'

@@ -1,6 +1,7 @@
 // Text that may carry more than letters: marks, formulas, lists, tables, media. Plain text stays a plain string, so a
 // text is either; nothing in it is ever markup, and so nothing in it can run.
 import { z } from 'zod'
+import { addressSchema, opensSchema } from './address.ts'
 import { idSchema, mediaMsSchema, plainText } from './schemas.ts'
 
 /** Letters of one text, at the most, over all its pieces; a text of more is cut by whoever pastes it. */
@@ -53,6 +54,13 @@ export const blockSchema = z.discriminatedUnion('block', [
       toMs: mediaMsSchema,
     })
     .refine((stretch) => stretch.fromMs < stretch.toMs, 'must end after it begins'),
+  /** A page of the web, opened over the lesson, or in a tab of its own where it does not let itself be shown. */
+  z.strictObject({
+    block: z.literal('page'),
+    address: addressSchema,
+    title: plainText(200),
+    opens: opensSchema,
+  }),
 ])
 
 const documentSchema = z

@@ -18,6 +18,10 @@ const doc = (...blocks: Block[]): RichText => ({ blocks })
 const picture = { block: 'picture', mediaId: 'm1', alternative: 'A sill' } as const
 const sound = { block: 'sound', mediaId: 'm2', title: 'Water' } as const
 const stretch = { block: 'stretch', partId: 'film', fromMs: 0, toMs: 1000 } as const
+const page = {
+  ...{ block: 'page', address: 'https://locks.example/levels' },
+  ...{ title: 'Levels today', opens: 'inside' },
+} as const
 
 describe('a rich text is read', () => {
   it.each<[string, RichText, string]>([
@@ -39,6 +43,7 @@ describe('a rich text is read', () => {
       'a · b',
     ],
     ['media', doc(picture, sound, stretch), 'A sill\nWater'],
+    ['pages', doc(page, { ...page, title: '' }), `Levels today\n${page.address}`],
   ])('%s', (_what, text, plain) => expect(plainOf(text)).toBe(plain))
 
   it('is blank without words, but not with something to see, hear or read', () => {
@@ -85,6 +90,8 @@ describe('the schema', () => {
     ['markup of its own', { blocks: [{ block: 'paragraph', runs: [{ text: 'x', href: '#' }] }] }],
     ['no block', { blocks: [] }],
     ['a stretch that ends before it begins', doc({ ...stretch, fromMs: 2000 })],
+    ['a page that is a script', doc({ ...page, address: 'javascript:alert(1)' })],
+    ['a page that would open over the lesson’s own window', doc({ ...page, opens: 'here' })],
     ['more than fits', doc(...Array.from({ length: 5 }, () => says('x'.repeat(19_000))))],
   ])('refuses %s', (_what, value) => expect(schema.safeParse(value).success).toBe(false))
 

@@ -29,6 +29,8 @@ function plainBlock(block: Block): string {
       return block.alternative
     case 'sound':
       return block.title
+    case 'page':
+      return block.title || block.address
     case 'stretch':
       return ''
     default:
@@ -36,7 +38,7 @@ function plainBlock(block: Block): string {
   }
 }
 
-const SHOWN_WITHOUT_WORDS = ['picture', 'sound', 'stretch', 'formula']
+const SHOWN_WITHOUT_WORDS = ['picture', 'sound', 'stretch', 'formula', 'page']
 
 /** Whether there is nothing to read, see or hear. */
 export function isBlank(text: RichText): boolean {

@@ -1,6 +1,7 @@
 // An overlay with everything filled in that its document leaves out, and when it is on the stage.
+import type { Opens } from '../fields/index.ts'
 import { isShownAt } from './order.ts'
-import type { Opens, OverlayForm, OverlayFormName, OverlayLook } from './overlaySchema.ts'
+import type { OverlayForm, OverlayFormName, OverlayLook } from './overlaySchema.ts'
 import type { Lesson, OverlayCue } from './schema.ts'
 
 type Filled<T> = { [K in keyof T]-?: Exclude<T[K], undefined> }

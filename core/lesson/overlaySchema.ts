@@ -1,7 +1,14 @@
 // Overlays: what can lie on the stage, how it looks, when it shows, how it comes and goes, what a click on it does.
 // All that an overlay need not say is left out of the document; `overlayOf` fills it in.
 import { z } from 'zod'
-import { colourSchema, idSchema, mediaMsSchema, plainText } from '../fields/index.ts'
+import {
+  addressSchema,
+  colourSchema,
+  idSchema,
+  mediaMsSchema,
+  opensSchema,
+  plainText,
+} from '../fields/index.ts'
 
 const shareOfStage = z.number().min(0).max(1)
 
@@ -12,15 +19,6 @@ export const boxSchema = z
   .refine((box) => box.x + box.width <= 1.0001 && box.y + box.height <= 1.0001, 'leaves the stage')
 
 export const pointSchema = z.strictObject({ x: shareOfStage, y: shareOfStage })
-
-/** A web address that a learner may be sent to: http or https, or a page of this server from `/` on; nothing else. */
-export const addressSchema = z
-  .string()
-  .max(2000)
-  .regex(/^(https?:\/\/[^\s/?#@\\]+([/?#]\S*)?|\/([^\s/\\][^\s\\]*)?)$/i, 'is no web address')
-
-/** Where a page opens: in the lesson, or, where it does not let itself be shown there, in a tab of its own. */
-export const opensSchema = z.enum(['inside', 'newTab'])
 
 /**
  * What an overlay is, besides its words: `text` of the cue is the words of a text, label, link, button or panel, and
@@ -158,7 +156,6 @@ export type Box = z.infer<typeof boxSchema>
 export type Point = z.infer<typeof pointSchema>
 export type OverlayForm = z.infer<typeof overlayFormSchema>
 export type OverlayFormName = OverlayForm['form']
-export type Opens = z.infer<typeof opensSchema>
 export type OverlayLook = z.infer<typeof overlayLookSchema>
 export type Transition = z.infer<typeof transitionSchema>
 export type Shown = z.infer<typeof shownSchema>

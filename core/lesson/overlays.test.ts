@@ -1,8 +1,8 @@
 import fc from 'fast-check'
+import { addressSchema } from '../fields/index.ts'
 import { describe, expect, it } from 'vitest'
 import { edited, fullLesson, PART, withFork } from '../testing/index.ts'
 import {
-  addressSchema,
   alignedBoxes,
   alongTurned,
   checkLesson,

@@ -1,6 +1,6 @@
 // The Lock-keeper's Quiz, which follows the film of lesson 1: what somebody must know who stands at a paddle alone.
 import { edits } from '@fernbrake/core/lesson'
-import type { RichText } from '@fernbrake/core/fields'
+import type { Block, RichText } from '@fernbrake/core/fields'
 import { askInQuiz, type DemoWords, type Making } from './making.ts'
 
 export const LOCK_KEEPERS_QUIZ = { partId: 'lock-keepers-quiz' }
@@ -107,7 +107,7 @@ const IN_YOUR_OWN_WORDS: DemoWords[] = [
 
 const paragraph = (text: string) => ({ block: 'paragraph' as const, runs: [{ text }] })
 
-/** A section, with a stretch of the film shown once more before its questions where one is named. */
+/** A section, with a stretch of the film or a page shown before its questions where one is named. */
 function addSection(
   { edit, sentence, partId: filmId }: Making,
   {
@@ -115,11 +115,13 @@ function addSection(
     title,
     told,
     film,
+    page,
   }: {
     sectionId: string
     title: string
     told: string
     film?: [from: string, to: string]
+    page?: Extract<Block, { block: 'page' }>
   },
   isFirst: boolean,
 ): void {
@@ -128,7 +130,8 @@ function addSection(
     block: 'stretch' as const,
     ...{ partId: filmId, fromMs: sentence(film[0]).fromMs, toMs: sentence(film[1]).toMs },
   }
-  const instructions: RichText = stretch ? { blocks: [paragraph(told), stretch] } : told
+  const more = [stretch, page].filter((block) => block !== undefined)
+  const instructions: RichText = more.length > 0 ? { blocks: [paragraph(told), ...more] } : told
   edit(edits.setQuizSection, { partId, sectionId, change: { title, instructions } })
 }
 
@@ -144,7 +147,11 @@ const SECTIONS = [
   },
   {
     ...{ sectionId: 'words', title: 'In your own words', questions: IN_YOUR_OWN_WORDS },
-    told: 'One sum, and something for your teacher to read.',
+    told: 'One sum, and something for your teacher to read. The levels of the day may help you to think.',
+    page: {
+      ...({ block: 'page', opens: 'inside', address: '/stand-ins/pages/water-levels' } as const),
+      title: 'Water levels at Cantle Steps',
+    },
   },
 ]
 

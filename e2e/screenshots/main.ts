@@ -96,6 +96,10 @@ async function desk(browser: Browser, url: string): Promise<void> {
     .evaluate((button) => button.scrollIntoView({ block: 'center' }))
   await settled(page)
   await shoot(page, 'question-evidence')
+  await page.goto(`${url}${LESSON}?part=lock-keepers-quiz`)
+  await page.getByRole('button', { name: /The stern has caught/ }).click()
+  await settled(page)
+  await shoot(page, 'quiz-desk')
   await page.goto(`${url}/shelf`)
   await page.getByRole('button', { name: /The paddle gear/ }).click()
   await page.getByRole('link', { name: 'Water That Climbs' }).waitFor()
@@ -136,6 +140,32 @@ async function learner(browser: Browser, url: string): Promise<void> {
   await page.close()
 }
 
+/** The quiz after the film: some of it right, some not, and one answer that waits for a person. */
+async function quiz(browser: Browser, url: string): Promise<void> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(`${url}/open/${DEMO_LINK}`)
+  await page.getByLabel('Your first and last name').fill('Ottoline Fairweather')
+  await page.getByRole('button', { name: 'Go in as a guest' }).click()
+  await page.getByRole('button', { name: /Lock-keeper’s Quiz/ }).click()
+  const card = (number: number) =>
+    page.getByRole('article', { name: `Question ${number}`, exact: true })
+  await card(1).getByText('level with the upper pound').click()
+  await card(2).getByText('True', { exact: true }).click()
+  await card(3).getByRole('textbox').fill('the sill')
+  await card(4).getByRole('button', { name: 'Move up: Drop the lower paddles' }).click()
+  await card(5).getByRole('combobox').first().selectOption({ index: 1 })
+  await card(6).getByRole('textbox').fill('348 m³')
+  await card(7)
+    .getByRole('textbox')
+    .fill('Never open a gate against the water. Never wind in haste. Never pass the mark.')
+  await page.getByRole('button', { name: 'Hand in and see how you did' }).click()
+  await page.getByRole('button', { name: 'Hand in without them' }).click()
+  await page.getByText('Everything is kept.').waitFor()
+  await settled(page)
+  await shoot(page, 'quiz-summary')
+  await page.close()
+}
+
 async function phone(browser: Browser, url: string): Promise<void> {
   const page = await browser.newPage({
     viewport: { width: 390, height: 844 },
@@ -167,6 +197,7 @@ const browser = await chromium.launch(CHROMIUM)
 try {
   await desk(browser, server.url)
   await learner(browser, server.url)
+  await quiz(browser, server.url)
   await phone(browser, server.url)
 } finally {
   await browser.close()

@@ -192,6 +192,8 @@ export default {
   secondFilmFailed: 'This second film could not be fetched.',
   openedPage: 'A page of the web',
   openInTab: 'Open in a new tab',
+  openPage: 'Open the page',
+  openPageOf: 'Open the page: {title}',
   pageElsewhere: 'This page opens in a tab of its own.',
   backToLesson: 'Back to the lesson',
   pageEmpty:

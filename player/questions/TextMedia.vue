@@ -1,18 +1,20 @@
 <script setup lang="ts">
-// A picture, a sound or a stretch of film in a text.
+// A picture, a sound, a stretch of film or a page of the web in a text.
 import { computed, inject } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Block } from '@fernbrake/core/fields'
 import { clockTime } from '@fernbrake/core/media'
+import PageCard from '../pages/PageCard.vue'
 import { ADDRESSES } from './answerView.ts'
 
 const props = defineProps<{
-  block: Extract<Block, { block: 'picture' | 'sound' | 'stretch' }>
+  block: Extract<Block, { block: 'picture' | 'sound' | 'stretch' | 'page' }>
 }>()
 const { t } = useI18n()
 const addresses = inject(ADDRESSES, null)
 const address = computed(() => {
   const { block } = props
+  if (block.block === 'page') return null
   if (block.block !== 'stretch') return addresses?.medium(block.mediaId) ?? null
   const film = addresses?.film(block.partId) ?? null
   return film && `${film}#t=${block.fromMs / 1000},${block.toMs / 1000}`
@@ -20,7 +22,8 @@ const address = computed(() => {
 </script>
 
 <template>
-  <span class="medium">
+  <PageCard v-if="block.block === 'page'" :block="block" />
+  <span v-else class="medium">
     <span v-if="address === null" class="missing">{{ t('player.mediumMissing') }}</span>
     <img v-else-if="block.block === 'picture'" :src="address" :alt="block.alternative" />
     <template v-else-if="block.block === 'sound'">

@@ -1,6 +1,7 @@
 // What a press on the picture brings up: words, or a page of the web. The rest is the session's affair.
 import { nextTick, ref, shallowRef, watch } from 'vue'
-import { opensOf, type Opens, type OverlayCue } from '@fernbrake/core/lesson'
+import type { Opens } from '@fernbrake/core/fields'
+import { opensOf, type OverlayCue } from '@fernbrake/core/lesson'
 import type { FilmSession } from './useFilmSession.ts'
 
 export function useStageActs(session: FilmSession) {

@@ -16,7 +16,7 @@ import { createHearing, STAGE_PACE } from '../session/stagePace.ts'
 import { useStageActs } from '../session/useStageActs.ts'
 import { awayFrame } from './overlayShapes.ts'
 import OverlayView from './OverlayView.vue'
-import PageSheet from './PageSheet.vue'
+import PageSheet from '../pages/PageSheet.vue'
 import StageWords from './StageWords.vue'
 
 const props = defineProps<{

@@ -2,8 +2,8 @@
 // A page of the web on the stage, with its name and a way out; where it does not let itself be shown, the way alone.
 import { useI18n } from 'vue-i18n'
 import { opensOf, type OverlayForm } from '@fernbrake/core/lesson'
-import WebFrame from './WebFrame.vue'
-import { hostOf } from './webAddress.ts'
+import WebFrame from '../pages/WebFrame.vue'
+import { hostOf } from '../pages/webAddress.ts'
 
 defineProps<{
   content: Extract<OverlayForm, { form: 'web' }>

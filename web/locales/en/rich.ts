@@ -20,6 +20,9 @@ export default {
     picture: 'Picture',
     sound: 'Sound',
     stretch: 'Stretch of film',
+    page: 'Web page',
+    pageAddress: 'Address of the page',
+    pageTitle: 'What it is called here',
     step: {
       rowBelow: 'Row below',
       columnBeside: 'Column beside',

@@ -3,7 +3,7 @@
 import InputText from 'primevue/inputtext'
 import { ref, useId, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { addressSchema } from '@fernbrake/core/lesson'
+import { addressSchema } from '@fernbrake/core/fields'
 import { useBench } from './useBench.ts'
 
 const props = defineProps<{ label: string; address: string }>()

@@ -4,14 +4,18 @@ import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { PageCheck } from '@fernbrake/core/contract'
-import type { Opens } from '@fernbrake/core/lesson'
+import type { Opens } from '@fernbrake/core/fields'
 import { call } from '../api/client.ts'
 import AddressField from './AddressField.vue'
 import ChoiceField from './ChoiceField.vue'
 import { useBench } from './useBench.ts'
 
 const props = defineProps<{ label: string; address: string | null; opens: Opens }>()
-const emit = defineEmits<{ change: [page: { address: string | null; opens: Opens }] }>()
+const emit = defineEmits<{
+  change: [page: { address: string | null; opens: Opens }]
+  /** What the page calls itself. */
+  found: [title: string]
+}>()
 const bench = useBench()
 const { t } = useI18n()
 const found = ref<PageCheck | 'unreachable' | null>(null)
@@ -31,6 +35,7 @@ async function look(address: string, decides: boolean): Promise<void> {
   if (mine !== asked) return
   looking.value = false
   found.value = answer
+  if (answer !== 'unreachable' && answer.title) emit('found', answer.title)
   const isFramed = answer !== 'unreachable' && answer.finding === 'inside'
   const isRefused = answer !== 'unreachable' && answer.finding === 'newTab'
   const opens = isFramed ? 'inside' : isRefused ? 'newTab' : props.opens

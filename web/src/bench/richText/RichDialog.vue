@@ -31,6 +31,7 @@ import { ADDRESSES, FormulaText, TextMedia } from '@fernbrake/player'
 import { fromEditor, toEditor, type EditorNode } from './convert.ts'
 import FormulaPad from './FormulaPad.vue'
 import MediumPad from './MediumPad.vue'
+import PagePad from './PagePad.vue'
 import { nodesFor } from './nodes.ts'
 
 const props = defineProps<{ label: string; text: RichText }>()
@@ -41,7 +42,7 @@ const place = useTemplateRef('place')
 const editor = shallowRef<Editor | null>(null)
 /** Grows with every change of text or selection, so that the buttons follow. */
 const turn = ref(0)
-type Pad = 'formula' | 'picture' | 'sound' | 'stretch'
+type Pad = 'formula' | 'picture' | 'sound' | 'stretch' | 'page'
 const pad = ref<Pad | null>(null)
 /** The formula that is being mended, where one is. */
 const mended = ref<{ tex: string; display: boolean } | null>(null)
@@ -141,7 +142,9 @@ function putBlock(type: string, attrs: Record<string, unknown>): void {
     .run()
 }
 
-function putMedium(block: Extract<Block, { block: 'picture' | 'sound' | 'stretch' }>): void {
+function putMedium(
+  block: Extract<Block, { block: 'picture' | 'sound' | 'stretch' | 'page' }>,
+): void {
   const { block: type, ...attrs } = block
   putBlock(type, attrs)
   pad.value = null
@@ -204,7 +207,7 @@ function closePad(): void {
         {{ t('rich.formula') }}
       </button>
       <button
-        v-for="kind in ['picture', 'sound', 'stretch'] as const"
+        v-for="kind in ['picture', 'sound', 'stretch', 'page'] as const"
         :key="kind"
         type="button"
         :aria-expanded="pad === kind"
@@ -227,6 +230,7 @@ function closePad(): void {
       @done="putFormula"
       @close="closePad"
     />
+    <PagePad v-else-if="pad === 'page'" @done="putMedium" @close="closePad" />
     <MediumPad v-else-if="pad" :kind="pad" @done="putMedium" @close="closePad" />
     <div ref="place" class="text" />
     <template #footer>

@@ -30,6 +30,12 @@ const block: fc.Arbitrary<Block> = fc.oneof(
   fc.constant({ block: 'picture' as const, mediaId: 'm', alternative: 'A lock' }),
   fc.constant({ block: 'sound' as const, mediaId: 'm', title: 'Water' }),
   fc.constant({ block: 'stretch' as const, partId: 'p', fromMs: 0, toMs: 900 }),
+  fc.record({
+    block: fc.constant('page' as const),
+    address: fc.webUrl(),
+    title: fc.string(),
+    opens: fc.constantFrom('inside' as const, 'newTab' as const),
+  }),
 )
 
 describe('a text and the document that its editor holds', () => {

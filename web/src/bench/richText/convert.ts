@@ -56,7 +56,8 @@ function nodeOf(block: Block): EditorNode {
       return { type: 'formulaBlock', attrs: { tex: block.tex } }
     case 'picture':
     case 'sound':
-    case 'stretch': {
+    case 'stretch':
+    case 'page': {
       const { block: kind, ...attrs } = block
       return { type: kind, attrs }
     }
@@ -99,6 +100,7 @@ function blocksOf(node: EditorNode): Block[] {
     case 'picture':
     case 'sound':
     case 'stretch':
+    case 'page':
       return [{ block: node.type, ...attrs } as Block]
     default:
       return []

@@ -58,7 +58,10 @@ export function nodesFor({ formula, block, context }: Drawing) {
         ),
     })
   }
-  const mediumNode = (name: 'picture' | 'sound' | 'stretch', attributes: readonly string[]) =>
+  const mediumNode = (
+    name: 'picture' | 'sound' | 'stretch' | 'page',
+    attributes: readonly string[],
+  ) =>
     Node.create({
       name,
       group: 'block',
@@ -75,5 +78,6 @@ export function nodesFor({ formula, block, context }: Drawing) {
     mediumNode('picture', ['mediaId', 'alternative']),
     mediumNode('sound', ['mediaId', 'title']),
     mediumNode('stretch', ['partId', 'fromMs', 'toMs']),
+    mediumNode('page', ['address', 'title', 'opens']),
   ]
 }
