@@ -23,8 +23,14 @@ export const lessonCardSchema = z.strictObject({
   updatedAt: clockSchema,
   editionNumber: z.int().nullable(),
   learners: z.int(),
+  /** Of its first film, in ms; 0 where there is none. */
   durationMs: z.int(),
+  /** In all its parts. */
+  questions: z.int(),
+  quizzes: z.int(),
   posterMediaId: idSchema.nullable(),
+  /** How long the stem of its frond is: that of the first film, else of the first quiz. */
+  stemMs: z.int(),
   cues: z.array(
     z.strictObject({
       id: idSchema,

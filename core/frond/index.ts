@@ -133,3 +133,5 @@ function shorten(text: string, room: number): string {
   if (text.length <= fits) return text
   return fits < 4 ? '' : text.slice(0, fits - 1).trimEnd() + '…'
 }
+
+export { quizOnFrond, type QuizOnFrond } from './quiz.ts'

@@ -7,9 +7,10 @@ import {
   type QuizPart,
   type QuizSection,
 } from '@fernbrake/core/lesson'
-import type { Answer, Question } from '@fernbrake/core/questions'
+import { fitsQuestion, type Answer, type Question } from '@fernbrake/core/questions'
 import { isoTime, nowMs } from '../clock.ts'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
+import { useAnswerDraft } from '../questions/useAnswerDraft.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 
 /** A question of the quiz, numbered as this learner meets it. */
@@ -23,7 +24,11 @@ export interface QuizQuestion {
   section: QuizSection
 }
 
-export function useQuiz(host: Host, { lesson, progress, seed }: OpenedLesson, quiz: QuizPart) {
+export function useQuiz(
+  host: Host,
+  { lesson, progress, seed, keepsDrafts = true }: OpenedLesson,
+  quiz: QuizPart,
+) {
   const questions: QuizQuestion[] = []
   for (const { section, items } of sectionsInOrder(quiz, seed))
     items.forEach(({ id: itemId, questionId }, index) => {
@@ -51,6 +56,13 @@ export function useQuiz(host: Host, { lesson, progress, seed }: OpenedLesson, qu
 
   /** What is written on the questions and was not given yet. */
   const written = reactive(new Map<string, Answer>())
+  // What was begun in an earlier sitting counts, whether or not the learner comes by it again.
+  if (keepsDrafts)
+    for (const { itemId, question } of questions) {
+      const begun = useAnswerDraft(`${seed} ${question.id}`).read(question.kind)
+      const isOpen = outcomes.value.get(itemId)!.state === 'open'
+      if (begun && isOpen && fitsQuestion(question, begun)) written.set(itemId, begun)
+    }
   function note(itemId: string, answer: Answer | null): void {
     if (answer) written.set(itemId, answer)
     else written.delete(itemId)
@@ -80,11 +92,11 @@ export function useQuiz(host: Host, { lesson, progress, seed }: OpenedLesson, qu
 
   /** Gives what is written everywhere, and ends the quiz; done again it changes nothing. */
   function handIn(): void {
+    if (handedIn.value) return
     for (const question of questions) {
       const answer = written.get(question.itemId)
       if (answer) give(question, answer)
     }
-    if (handedIn.value) return
     host.record({ kind: 'finish', id: host.newId(), partId: quiz.id, at: isoTime(nowMs()) })
     handedIn.value = true
     notePlace()

@@ -114,13 +114,15 @@ export function useAnswers(
   }
 
   /** Points so far, and those that could be had, over all questions that are met; as the results count them. */
-  const score = computed(() => {
-    const questions = questionsMet(lesson)
+  const score = computed(() => scoreOf(questionsMet(lesson)))
+
+  /** The same over some questions alone, such as those of one part. */
+  function scoreOf(questions: readonly Question[]): { points: number; max: number } {
     return {
       points: questions.reduce((sum, one) => sum + questionScore(one, responses.value), 0),
       max: questions.reduce((sum, one) => sum + one.points, 0),
     }
-  })
+  }
 
-  return { responses, standing, give, score }
+  return { responses, standing, give, score, scoreOf }
 }

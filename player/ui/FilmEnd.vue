@@ -11,7 +11,10 @@ const props = defineProps<{
   ending: Ending
   /** The words of the fork that led here; '' where none did. */
   forkEnding: string
+  /** Over the whole lesson; what is said may hang on it. */
   score: { points: number; max: number }
+  /** Over the questions of this film. */
+  filmScore: { points: number; max: number }
   /** The share of the film that was watched. */
   watched: number
   facts: PlaceholderFacts
@@ -40,10 +43,10 @@ const words = computed(() => {
             'player.finishedSummary',
             {
               share,
-              points: n(score.points, { maximumFractionDigits: 2 }),
-              max: n(score.max),
+              points: n(filmScore.points, { maximumFractionDigits: 2 }),
+              max: n(filmScore.max),
             },
-            pluralOf(score.max),
+            pluralOf(filmScore.max),
           )
         }}
       </p>

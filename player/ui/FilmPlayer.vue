@@ -10,7 +10,7 @@ import {
   scriptLanguages,
   scriptOfPart,
 } from '@fernbrake/core/lesson'
-import { scoreSoFar } from '@fernbrake/core/analysis'
+import { placesAsked, scoreSoFar } from '@fernbrake/core/analysis'
 import type { QuestionMoment } from '@fernbrake/core/playback'
 import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
@@ -86,6 +86,9 @@ const open = computed(() => {
   return { cue, leaving, number: index + 1, question, material }
 })
 
+const filmScore = computed(() =>
+  answers.scoreOf(placesAsked(lesson, session.part).map(({ question }) => question)),
+)
 const { fork, forkEnding } = useFork(lesson, session)
 
 function choose(choiceId: string): void {
@@ -200,7 +203,7 @@ onMounted(() => {
         @seek="session.seek"
         @pick="pickCue"
       />
-      <PlayControls :session="session" :watched="watched" :score="answers.score.value" />
+      <PlayControls :session="session" :watched="watched" :score="filmScore" />
     </main>
     <aside class="beside paper">
       <p class="visually-hidden" aria-live="assertive">{{ live }}</p>
@@ -235,6 +238,7 @@ onMounted(() => {
           :ending="lesson.ending"
           :fork-ending="forkEnding"
           :score="answers.score.value"
+          :film-score="filmScore"
           :watched="watched"
           :facts="facts"
           :all-sent="hostState.waiting === 0"

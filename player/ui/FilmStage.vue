@@ -80,10 +80,10 @@ const showsWaiting = computed(
   () => film && !snapshot.value.failed && snapshot.value.waiting && !needsGesture.value,
 )
 
-/** The element that the page brought along, or a new one. */
+/** The element that the page brought along, or a new one; after another part it has to be given its film again. */
 function videoOf({ element, address, poster }: PlayableMedia): HTMLVideoElement {
   const video = element ?? document.createElement('video')
-  if (!element) Object.assign(video, { src: address, poster })
+  if (!video.hasAttribute('src')) Object.assign(video, { src: address, poster })
   video.preload = 'auto'
   video.playsInline = true
   video.disablePictureInPicture = true

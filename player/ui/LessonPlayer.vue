@@ -4,6 +4,7 @@ import { computed, nextTick, onMounted, onScopeDispose, ref, shallowRef, useTemp
 import { useI18n } from 'vue-i18n'
 import { placeToGoOn } from '@fernbrake/core/playback'
 import { HostError, type Host, type HostState, type OpenedLesson } from '../hosts/Host.ts'
+import { fetchQuizPlayer } from '../quiz/fetchQuizPlayer.ts'
 import { useTravelled } from '../session/useTravelled.ts'
 import FilmPlayer from './FilmPlayer.vue'
 import HostStrip from './HostStrip.vue'
@@ -37,6 +38,12 @@ function goTo(partId: string, fromBeginning: boolean): void {
     void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="part"]')?.focus())
 }
 
+/** What later parts need is fetched while the connection is there; a part that still lacks it says so. */
+function prepareParts(): void {
+  const all = Object.values(opened.value!.lesson.parts)
+  if (all.some(({ kind }) => kind === 'quiz')) void nextTick(fetchQuizPlayer).catch(() => undefined)
+}
+
 async function openLesson(): Promise<void> {
   failure.value = null
   try {
@@ -45,6 +52,7 @@ async function openLesson(): Promise<void> {
     travel.begin()
     const place = placeToGoOn(opened.value.lesson, opened.value.progress)
     if (place) goTo(place.part.id, false)
+    prepareParts()
   } catch (error) {
     failure.value = error instanceof HostError ? error.reason : 'failed'
   }

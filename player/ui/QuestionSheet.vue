@@ -129,7 +129,7 @@ const touched = ref(answer.value !== null)
 const hasHandsOn = ref(false)
 watch(answer, (now) => {
   if (hasHandsOn.value) touched.value = true
-  if (trying.value) draft.keep(now)
+  if (trying.value && touched.value) draft.keep(now)
 })
 watch(
   () => (answered.value || !canGive.value || !touched.value ? null : answer.value),

@@ -4,6 +4,7 @@ import { ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { QuizPart } from '@fernbrake/core/lesson'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
+import { fetchQuizPlayer } from '../quiz/fetchQuizPlayer.ts'
 import type { PartsState } from './partsState.ts'
 
 const props = defineProps<{
@@ -17,13 +18,13 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ pickPart: [partId: string] }>()
 const { t } = useI18n()
-const view = shallowRef<(typeof import('../quiz/QuizPlayer.vue'))['default'] | null>(null)
+const view = shallowRef<Awaited<ReturnType<typeof fetchQuizPlayer>>['default'] | null>(null)
 const failed = ref(false)
 
 async function fetchView(): Promise<void> {
   failed.value = false
   try {
-    view.value = (await import('../quiz/QuizPlayer.vue')).default
+    view.value = (await fetchQuizPlayer()).default
   } catch {
     failed.value = true
   }

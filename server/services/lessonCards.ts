@@ -1,11 +1,14 @@
 // The lessons on a designer's home page.
+import { questionsMet } from '@fernbrake/core/analysis'
 import type { LessonCard, Person } from '@fernbrake/core/contract'
+import { quizOnFrond, type QuizOnFrond } from '@fernbrake/core/frond'
 import {
   cueEndMs,
   cuesInOrder,
   cueStartMs,
   filmsInOrder,
   isRecap,
+  partsInOrder,
   type Lesson,
 } from '@fernbrake/core/lesson'
 import { select, type Database } from '../database/connect.ts'
@@ -34,7 +37,10 @@ export async function listLessons(database: Database, person: Person): Promise<L
 
 function toCard(row: Row): LessonCard {
   const { draft } = row
-  const first = filmsInOrder(draft)[0]
+  const parts = partsInOrder(draft)
+  const film = filmsInOrder(draft)[0]
+  const quizzes = parts.filter((part) => part.kind === 'quiz')
+  const quiz = quizzes[0] && quizOnFrond(quizzes[0])
   return {
     id: row.id,
     title: draft.title,
@@ -42,11 +48,18 @@ function toCard(row: Row): LessonCard {
     updatedAt: row.updated_at.toISOString(),
     editionNumber: row.edition_number,
     learners: row.learners,
-    durationMs: first?.durationMs ?? 0,
-    posterMediaId: first?.mediaId ?? null,
-    cues: first ? smallCues(draft, first.id) : [],
+    durationMs: film?.durationMs ?? 0,
+    questions: questionsMet(draft).length,
+    quizzes: quizzes.length,
+    posterMediaId: film?.mediaId ?? null,
+    stemMs: film ? (film.durationMs ?? 0) : (quiz?.durationMs ?? 0),
+    cues: film ? smallCues(draft, film.id) : (quiz?.leaves ?? []).map(leafOf),
   }
 }
+
+const leafOf = ({ itemId: id, atMs }: QuizOnFrond['leaves'][number]) => ({
+  ...{ id, kind: 'question' as const, fromMs: atMs, toMs: atMs },
+})
 
 function smallCues(lesson: Lesson, partId: string): LessonCard['cues'] {
   return cuesInOrder(lesson, partId).flatMap((cue) =>

@@ -58,6 +58,7 @@ export default {
     nothingToLearn: 'You have not opened a lesson yet. Open the link that your teacher sent you.',
     noFilm: 'No film yet',
     questions: 'No questions | One question | {n} questions',
+    quizzes: 'no quiz | a quiz | {n} quizzes',
     edition: 'Edition {number}',
     draft: 'Not published',
     changed: 'Changed {when}',

@@ -1,6 +1,7 @@
 // ServerHost: the host of the learner's page. Records go through IndexedDB to Fernbrake's own server.
 import { nanoid } from 'nanoid'
 import { stagedMediaIdsOf } from '@fernbrake/core/lesson'
+import { placeToGoOn } from '@fernbrake/core/playback'
 import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
 import { noteRecord } from '../../session/learnerProgress.ts'
 import type { Host, HostState, OpenedLesson } from '../Host.ts'
@@ -90,6 +91,9 @@ function keepSending(sender: Pick<Sender, 'flush' | 'leave'>): () => void {
   }
 }
 
+const addressOf = (mediaId: string, file: 'playable' | 'poster' = 'playable') =>
+  `/api/media/${mediaId}/files/${file}`
+
 async function openAttempt(
   attemptId: string,
   queue: RecordQueue,
@@ -97,17 +101,21 @@ async function openAttempt(
 ): Promise<OpenedLesson> {
   const attempt = await newestAttempt(attemptId, queue, sender)
   const waiting = await queue.oldest(MOST_WAITING)
+  const progress = withWaiting(attempt, waiting)
+  const place = placeToGoOn(attempt.lesson, progress)
+  const firstId = place?.part.kind === 'film' ? place.part.mediaId : null
+  const first = attempt.media.find(({ id }) => id === firstId)
+  const element = first ? takeEarlyVideo(addressOf(first.id)) : null
+  // What was sent ahead may be another film than the one to go on with, or there may be none.
+  if (!element) dropEarlyStage()
   return {
     lesson: attempt.lesson,
     media: attempt.media.map((media) => {
-      const files = `/api/media/${media.id}/files`
-      const address = `${files}/playable`
-      return { ...media, address, poster: `${files}/poster`, element: takeEarlyVideo(address) }
+      const files = { address: addressOf(media.id), poster: addressOf(media.id, 'poster') }
+      return { ...media, ...files, element: media === first ? element : null }
     }),
-    staged: Object.fromEntries(
-      stagedMediaIdsOf(attempt.lesson).map((id) => [id, `/api/media/${id}/files/playable`]),
-    ),
-    progress: withWaiting(attempt, waiting),
+    staged: Object.fromEntries(stagedMediaIdsOf(attempt.lesson).map((id) => [id, addressOf(id)])),
+    progress,
     learnerName: attempt.person.name,
     seed: attemptId,
   }

@@ -89,9 +89,11 @@ const lessonId = computed(() => props.draft.lessonId)
       size="small"
       @click="emit('keys')"
     />
-    <RouterLink class="as-learner" :to="{ name: 'preview', params: { lessonId } }">{{
-      t('bench.asLearner')
-    }}</RouterLink>
+    <RouterLink
+      class="as-learner"
+      :to="{ name: 'preview', params: { lessonId }, query: route.query }"
+      >{{ t('bench.asLearner') }}</RouterLink
+    >
     <Button
       v-if="draft.role !== 'viewer'"
       :label="t('bench.publish', { number: draft.editions.value.length + 1 })"

@@ -7,20 +7,18 @@ import { mediaFileAddress, type LessonCard } from '@fernbrake/core/contract'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, type FrondCue } from '@fernbrake/player'
 import { writeMoment } from '../ui/dates.ts'
+import FernMark from '../ui/FernMark.vue'
 
 const props = defineProps<{ lesson: LessonCard }>()
 const { t } = useI18n()
 const cues = computed<FrondCue[]>(() => props.lesson.cues.map((cue) => ({ ...cue, label: '' })))
 const counts = computed(() => {
-  const questions = props.lesson.cues.filter(
-    (cue) => cue.kind === 'question' || cue.kind === 'recap',
-  ).length
+  const { durationMs, quizzes, questions, editionNumber } = props.lesson
   return [
-    props.lesson.durationMs > 0 ? clockTime(props.lesson.durationMs) : t('home.noFilm'),
+    ...(durationMs > 0 ? [clockTime(durationMs)] : quizzes > 0 ? [] : [t('home.noFilm')]),
+    ...(quizzes > 0 ? [t('home.quizzes', quizzes)] : []),
     t('home.questions', questions),
-    props.lesson.editionNumber
-      ? t('home.edition', { number: props.lesson.editionNumber })
-      : t('home.draft'),
+    editionNumber ? t('home.edition', { number: editionNumber }) : t('home.draft'),
   ].join(' · ')
 })
 </script>
@@ -33,6 +31,7 @@ const counts = computed(() => {
         :src="mediaFileAddress(lesson.posterMediaId, 'poster')"
         alt=""
       />
+      <FernMark v-else class="mark" />
     </div>
     <div class="words">
       <h3>
@@ -42,7 +41,7 @@ const counts = computed(() => {
       </h3>
       <p class="muted">{{ counts }}</p>
       <p v-if="lesson.summary" class="summary" dir="auto">{{ lesson.summary }}</p>
-      <Frond v-if="lesson.durationMs > 0" :duration-ms="lesson.durationMs" :cues="cues" small />
+      <Frond v-if="lesson.stemMs > 0" :duration-ms="lesson.stemMs" :cues="cues" small />
       <p class="foot">
         <span class="muted">{{
           t('home.changed', { when: writeMoment(new Date(lesson.updatedAt)) })
@@ -74,6 +73,13 @@ const counts = computed(() => {
 .picture {
   background: var(--sunk);
   min-height: 168px;
+}
+.mark {
+  display: block;
+  width: 56px;
+  height: 56px;
+  margin: 54px auto;
+  opacity: 0.35;
 }
 .picture img {
   display: block;

@@ -6,13 +6,8 @@ import { useI18n } from 'vue-i18n'
 import { placesAsked } from '@fernbrake/core/analysis'
 import type { ResultsReply } from '@fernbrake/core/contract'
 import { plainOf } from '@fernbrake/core/fields'
-import {
-  cuesInOrder,
-  sectionsInOrder,
-  type Lesson,
-  type Part,
-  type QuizPart,
-} from '@fernbrake/core/lesson'
+import { quizOnFrond, type QuizOnFrond } from '@fernbrake/core/frond'
+import { cuesInOrder, type Lesson, type Part } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, type FrondCue } from '@fernbrake/player'
 import { chosenOf } from './chosen.ts'
@@ -26,8 +21,7 @@ const props = defineProps<{
 }>()
 const { t, n } = useI18n()
 const percent = (share: number) => n(share, { style: 'percent', maximumFractionDigits: 0 })
-/** So much of a quiz's frond belongs to each question; it has no time, only an order. */
-const STEP_MS = 1000
+const quiz = computed(() => (props.part.kind === 'quiz' ? quizOnFrond(props.part) : null))
 
 const outcomes = computed(
   () => new Map(props.results.questions.map((outcome) => [outcome.questionId, outcome])),
@@ -39,7 +33,7 @@ const asked = computed(() =>
   }),
 )
 const durationMs = computed(() =>
-  props.part.kind === 'film' ? (props.part.durationMs ?? 0) : asked.value.length * STEP_MS,
+  props.part.kind === 'film' ? (props.part.durationMs ?? 0) : quiz.value!.durationMs,
 )
 const watching = computed(() => {
   const found = props.results.watching[props.part.id]
@@ -48,7 +42,7 @@ const watching = computed(() => {
 
 const leaves = computed(() =>
   asked.value.map(({ id, question, atMs, number, answered, right, judged }): FrondCue => {
-    const at = atMs ?? (number - 0.5) * STEP_MS
+    const at = atMs ?? quiz.value!.leaves[number - 1]!.atMs
     const share = answered > 0 ? right / answered : 0
     const label = judged
       ? t('results.leaf', { share: percent(share), answered })
@@ -59,7 +53,7 @@ const leaves = computed(() =>
 )
 /** Bookmarks and forks of a film; a quiz's sections stand where a film's bookmarks do. */
 const marks = computed((): FrondCue[] =>
-  props.part.kind === 'quiz' ? sectionMarks(props.part) : filmMarks(),
+  quiz.value ? quiz.value.sections.map(sectionMark) : filmMarks(),
 )
 function filmMarks(): FrondCue[] {
   return cuesInOrder(props.lesson, props.part.id).flatMap((cue): FrondCue[] => {
@@ -70,15 +64,8 @@ function filmMarks(): FrondCue[] {
       : [{ ...at, kind: 'fork', label: cue.prompt }]
   })
 }
-function sectionMarks(quiz: QuizPart): FrondCue[] {
-  let before = 0
-  return sectionsInOrder(quiz).flatMap(({ section, items }): FrondCue[] => {
-    const at = before * STEP_MS
-    before += items.length
-    if (!section.title) return []
-    const place = { id: section.id, fromMs: at, toMs: at }
-    return [{ ...place, kind: 'bookmark', title: section.title, label: section.title }]
-  })
+function sectionMark({ sectionId, title, atMs }: QuizOnFrond['sections'][number]): FrondCue {
+  return { id: sectionId, fromMs: atMs, toMs: atMs, kind: 'bookmark', title, label: title }
 }
 </script>
 

@@ -2,9 +2,9 @@
 // The draft as a learner would see it. Nothing that is done here is kept.
 import { useI18n } from 'vue-i18n'
 import { onScopeDispose, shallowRef } from 'vue'
-import { RouterLink } from 'vue-router'
+import { RouterLink, useRoute } from 'vue-router'
 import { mediaFileAddress } from '@fernbrake/core/contract'
-import { filmsInOrder, partsInOrder, stagedMediaIdsOf } from '@fernbrake/core/lesson'
+import { filmsInOrder, partsInOrder, stagedMediaIdsOf, type Lesson } from '@fernbrake/core/lesson'
 import { LessonPlayer, type Host } from '@fernbrake/player'
 import { createPreviewHost } from '@fernbrake/player/hosts/preview'
 import { call } from '../api/client.ts'
@@ -16,6 +16,12 @@ const props = defineProps<{ lessonId: string }>()
 const { t } = useI18n()
 const session = useSession()
 const host = shallowRef<Host | null>(null)
+const route = useRoute()
+/** The part that was open on the bench. */
+function partOfAddress(lesson: Lesson): string | null {
+  const { part } = route.query
+  return typeof part === 'string' && lesson.parts[part] ? part : null
+}
 const { error, reload } = useLoaded(async () => {
   const { lesson } = await call('lesson', { params: { lessonId: props.lessonId } })
   const ids = filmsInOrder(lesson).flatMap((part) => (part.mediaId ? [part.mediaId] : []))
@@ -23,7 +29,7 @@ const { error, reload } = useLoaded(async () => {
   host.value = createPreviewHost({
     lesson,
     learnerName: session.person?.name ?? '',
-    partId: partsInOrder(lesson)[0]?.id ?? '',
+    partId: partOfAddress(lesson) ?? partsInOrder(lesson)[0]?.id ?? '',
     atMs: 0,
     staged: Object.fromEntries(
       stagedMediaIdsOf(lesson).map((id) => [id, mediaFileAddress(id, 'playable')]),
@@ -45,7 +51,9 @@ onScopeDispose(() => host.value?.destroy())
   <div v-else class="preview">
     <p class="strip">
       {{ t('preview.strip') }}
-      <RouterLink :to="{ name: 'bench', params: { lessonId } }">{{ t('preview.back') }}</RouterLink>
+      <RouterLink :to="{ name: 'bench', params: { lessonId }, query: route.query }">{{
+        t('preview.back')
+      }}</RouterLink>
     </p>
     <LessonPlayer v-if="host" :host="host" :aside="t('preview.aside')" class="inside" />
   </div>

@@ -16,7 +16,7 @@ const props = defineProps<{ question: Question }>()
 const bench = useBench()
 const { draft } = bench
 const { t } = useI18n()
-const NONE = ''
+const NONE = 'no material'
 const NEW = 'new material'
 const materials = computed(() => inOrder(Object.values(bench.lesson.value.materials ?? {})))
 const own = computed(() => materials.value.find(({ id }) => id === props.question.materialId))

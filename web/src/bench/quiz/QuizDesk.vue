@@ -34,6 +34,13 @@ watch([item, section], ([isItem, isSection]) => {
   if (place.value.kind !== 'quiz' && !isItem && !isSection) place.value = { kind: 'quiz' }
 })
 
+/** Escape leaves the sheet for the line that it belongs to. */
+function leaveSheet(event: KeyboardEvent): void {
+  if (event.defaultPrevented || place.value.kind === 'quiz') return
+  document.querySelector<HTMLElement>('.outline [aria-pressed="true"]')?.focus()
+  place.value = { kind: 'quiz' }
+}
+
 function askKept({ id: shelfId, question }: KeptQuestion): void {
   if (!section.value) return
   const ids = { itemId: nanoid(), questionId: nanoid(), shelfId }
@@ -53,7 +60,7 @@ function askKept({ id: shelfId, question }: KeptQuestion): void {
       @close="bench.showsTrial.value = false"
     />
   </section>
-  <div v-if="!covered" class="side">
+  <div v-if="!covered" class="side" @keydown.esc="leaveSheet">
     <ItemSheet v-if="item" :key="item.id" :quiz="quiz" :item="item" />
     <QuestionShelf
       v-else-if="section && place.kind === 'shelf'"
