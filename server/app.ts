@@ -82,11 +82,15 @@ export async function openServer(
   await mountPages(app, server, { session: forgiving(sessions), earlyPart: earlyPartOf(context) })
   app.use(problemHandler)
   await uploads.takeFinished()
+  await uploads.dropUnfinished()
   if (settings.runsJobs) await queue.work(context)
   const daily = setInterval(() => {
     makeSpanPartitions(database, new Date()).catch((error: unknown) =>
       log.error({ err: error }, 'partitions were not made'),
     )
+    uploads
+      .dropUnfinished()
+      .catch((error: unknown) => log.error({ err: error }, 'old uploads were not let go'))
   }, DAY_MS).unref()
   const close = async () => {
     clearInterval(daily)

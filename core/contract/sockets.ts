@@ -4,7 +4,7 @@ import { idSchema } from '../fields/index.ts'
 import { loggedEditSchema } from './lessons.ts'
 import { mediaSchema } from './media.ts'
 
-/** A client asks to hear of a lesson's edits; answered with whether it may. */
+/** A client asks to hear of a lesson's edits, or of its answers; answered with whether it may. */
 export const watchLessonSchema = z.strictObject({ lessonId: idSchema })
 
 export const draftEditedSchema = z.strictObject({
@@ -38,6 +38,8 @@ export interface ServerToClientEvents {
   whoIsHere: (message: { lessonId: string }) => void
   draftEdited: (message: z.infer<typeof draftEditedSchema>) => void
   mediaChanged: (message: z.infer<typeof mediaChangedSchema>) => void
+  /** Learners have answered, or come to an end. */
+  resultsNew: (message: { lessonId: string }) => void
 }
 
 export interface ClientToServerEvents {
@@ -47,4 +49,9 @@ export interface ClientToServerEvents {
     message: z.infer<typeof watchLessonSchema>,
     reply: (allowed: boolean) => void,
   ) => void
+  watchResults: (
+    message: z.infer<typeof watchLessonSchema>,
+    reply: (allowed: boolean) => void,
+  ) => void
+  leaveResults: (message: z.infer<typeof watchLessonSchema>) => void
 }

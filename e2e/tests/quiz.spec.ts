@@ -184,7 +184,11 @@ test('handing in gives what is written and names what is not, then sums up', asy
   await expect(summary.getByText('1 of 3 marks')).toBeVisible()
 })
 
+const results = () => bench.getByRole('row', { name: /Wenna Tolliver/ })
+
 test('from the summary a learner goes back to what was wrong, sees the film again, and mends it', async () => {
+  await bench.goto(`${server.url}${new URL(bench.url()).pathname}/results`)
+  await expect(results()).toContainText('1 / 5')
   await page.getByRole('button', { name: 'Go to what was not right' }).click()
   await expect(card(1).locator('.verdict')).toContainText('Not right')
   await card(1).getByRole('button', { name: 'Rewatch 0:01 to 0:02' }).click()
@@ -197,6 +201,8 @@ test('from the summary a learner goes back to what was wrong, sees the film agai
   await expect(card(1).locator('.verdict')).toContainText('Right')
   await page.getByRole('button', { name: 'See how you did' }).click()
   await expect(page.getByText('2 of 3 marks')).toBeVisible()
+  // Whoever looks at the results meanwhile sees it come.
+  await expect(results()).toContainText('2 / 5')
   expect(complaints).toEqual([])
 })
 
@@ -224,8 +230,7 @@ test('one question at a time goes on by keyboard, tells at once, and ends the le
 })
 
 test('the results count the quizzes and show every answer', async () => {
-  await bench.goto(`${server.url}${new URL(bench.url()).pathname}/results`)
-  const learner = bench.getByRole('row', { name: /Wenna Tolliver/ })
+  const learner = results()
   await expect(learner).toContainText('Finished')
   await expect(learner).toContainText('4 / 5')
   const quiz = bench

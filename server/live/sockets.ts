@@ -26,6 +26,7 @@ type LiveSocket = Socket<ClientToServerEvents, ServerToClientEvents, NoEvents, A
 const LESSON = 'lesson:'
 const lessonRoom = (lessonId: string) => LESSON + lessonId
 const lessonOfRoom = (room: string) => (room.startsWith(LESSON) ? room.slice(LESSON.length) : null)
+const resultsRoom = (lessonId: string) => `results:${lessonId}`
 const personRoom = (personId: string) => `person:${personId}`
 
 export interface LiveServer {
@@ -46,6 +47,7 @@ export function createLiveServer(): LiveServer {
         void io.to(lessonRoom(lessonId)).emit('draftEdited', { lessonId, entries }),
       mediaChanged: (ownerId, media) =>
         void io.to(personRoom(ownerId)).emit('mediaChanged', { media }),
+      resultsNew: (lessonId) => void io.to(resultsRoom(lessonId)).emit('resultsNew', { lessonId }),
     },
     attach(server, sessions) {
       io.attach(server)
@@ -82,6 +84,21 @@ function welcome(socket: LiveSocket): void {
         reply(allowed)
       })
       .catch(() => reply(false))
+  })
+  socket.on('watchResults', (message, reply) => {
+    const parsed = watchLessonSchema.safeParse(message)
+    if (!parsed.success || typeof reply !== 'function') return
+    const { lessonId } = parsed.data
+    hasLessonRole(person, lessonId, ['owner', 'editor'])
+      .then(async (allowed) => {
+        if (allowed) await socket.join(resultsRoom(lessonId))
+        reply(allowed)
+      })
+      .catch(() => reply(false))
+  })
+  socket.on('leaveResults', (message) => {
+    const parsed = watchLessonSchema.safeParse(message)
+    if (parsed.success) void socket.leave(resultsRoom(parsed.data.lessonId))
   })
   // Only those who may see the lesson are in its room: whoever is not there tells nobody anything.
   socket.on('showSelection', (message) => {

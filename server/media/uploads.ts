@@ -16,6 +16,9 @@ import type { Context } from '../services/context.ts'
 import { readHandedUpload, takeHandedFile, whyNotHandIn } from '../services/handedFiles.ts'
 import { takeUpload } from '../services/media.ts'
 
+/** What was begun and not finished is kept this long, in ms: somebody may go on with it from another place. */
+const UNFINISHED_KEPT_MS = 14 * 24 * 60 * 60 * 1000
+
 /** What a file that comes with an answer is said to be. */
 const ANSWER = 'answer'
 const mayPutMediaIn = ({ role }: Person) => role === 'designer' || role === 'keeper'
@@ -34,11 +37,16 @@ export interface Uploads {
   handle: RequestHandler
   /** Makes media of uploads that were complete when a server was killed. */
   takeFinished(): Promise<void>
+  /** Lets go of what was begun long ago and never finished; answers with how many. */
+  dropUnfinished(): Promise<number>
 }
 
 export function createUploads(context: Context, folder: string): Uploads {
   mkdirSync(folder, { recursive: true })
-  const datastore = new FileStore({ directory: folder })
+  const datastore = new FileStore({
+    directory: folder,
+    expirationPeriodInMilliseconds: UNFINISHED_KEPT_MS,
+  })
   const finish = async (id: string, metadata: Record<string, string | null> | undefined) => {
     const ownerId = metadata?.ownerId
     if (!ownerId) return
@@ -94,6 +102,7 @@ export function createUploads(context: Context, folder: string): Uploads {
       acceptCallbacks(response)
       await caller.run(person!, () => tus.handle(request, response))
     },
+    dropUnfinished: () => tus.cleanUpExpiredUploads(),
     takeFinished: async () => {
       for (const { id } of await listUploads(folder)) {
         const upload = await datastore.getUpload(id).catch(() => null)

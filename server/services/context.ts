@@ -10,6 +10,7 @@ import type { MediaStore } from '../media/MediaStore.ts'
 export interface Announcer {
   draftEdited(lessonId: string, entries: LoggedEdit[]): void
   mediaChanged(ownerId: string, media: Media): void
+  resultsNew(lessonId: string): void
 }
 
 export interface Context {

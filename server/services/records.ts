@@ -78,7 +78,7 @@ const REFUSALS = {
  * be taken in, and sending it again is of no use). A repeat of what is kept changes nothing.
  */
 export async function takeRecords(
-  { database, pool }: Context,
+  { database, pool, announce }: Context,
   attemptId: string,
   records: readonly LearnerRecord[],
   now = new Date(),
@@ -113,6 +113,7 @@ export async function takeRecords(
           return storeTaken(ask, attemptId, taken)
         })
   if (!isStored) throw new HttpError('not-found')
+  if (responses.length > 0 || batch.finished.size > 0) announce.resultsNew(attempt.lessonId)
   return reply
 }
 

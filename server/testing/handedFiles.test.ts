@@ -1,6 +1,6 @@
 // Files that learners hand in: by content, within bounds, once, and seen by nobody else.
-import { writeFile } from 'node:fs/promises'
-import { join } from 'node:path'
+import { readdir, readFile, writeFile } from 'node:fs/promises'
+import { basename, join } from 'node:path'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { UPLOADS_PATH } from '@fernbrake/core/contract'
@@ -175,6 +175,23 @@ it('a server that was killed after the last byte takes the file in when it start
   await writeFile(join(folder, location.split('/').at(-1)!), PNG)
   await createUploads(server.context, folder).takeFinished()
   await fileOf(learner, 'file-1').expect(200)
+})
+
+it('what was begun long ago and never finished is let go; what was begun lately is not', async () => {
+  const learner = await goIn()
+  const folder = join(server.settings.dataFolder, 'uploads')
+  const begun = async (fileId: string) => {
+    const { headers } = await begin(learner, 50, { fileId }).expect(201)
+    return join(folder, (headers as { location: string }).location.split('/').at(-1)!)
+  }
+  const [old, young] = [await begun('old'), await begun('young')]
+  const about = JSON.parse(await readFile(`${old}.json`, 'utf8')) as object
+  const longAgo = new Date(Date.now() - 15 * 24 * 60 * 60 * 1000).toISOString()
+  await writeFile(`${old}.json`, JSON.stringify({ ...about, creation_date: longAgo }))
+  expect(await createUploads(server.context, folder).dropUnfinished()).toBe(1)
+  const left = await readdir(folder)
+  expect(left).not.toContain(basename(old))
+  expect(left).toContain(basename(young))
 })
 
 describe('nobody else', () => {

@@ -1,8 +1,8 @@
-// Editors of one lesson see each other; nobody else hears of them.
+// Editors of one lesson see each other, and hear of answers as they come; nobody else hears of them.
 import { io, type Socket } from 'socket.io-client'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import type { EditorHere } from '@fernbrake/core/contract'
-import { lessonWithFilm } from '@fernbrake/core/testing'
+import { lessonWithFilm, withQuiz } from '@fernbrake/core/testing'
 import { putLesson, startTestServer, type TestServer } from './testServer.ts'
 
 let server: TestServer
@@ -66,5 +66,26 @@ it('one who may not see the lesson neither hears nor is heard; nonsense is passe
   // What was sent before is through once these are answered.
   await inside.emitWithAck('watchLesson', { lessonId })
   await outside.emitWithAck('watchLesson', { lessonId })
+  expect(heard).toEqual([])
+})
+
+it('whoever looks at results hears of answers at once; nobody else may', async () => {
+  const owner = await server.signedIn('designer')
+  const stranger = await server.signedIn('designer')
+  const { lessonId, code } = await putLesson(owner.person, withQuiz(lessonWithFilm()))
+  const [inside, outside] = [connect(owner.cookie), connect(stranger.cookie)]
+  expect(await outside.emitWithAck('watchResults', { lessonId })).toBe(false)
+  expect(await inside.emitWithAck('watchResults', { lessonId })).toBe(true)
+  const heard: unknown[] = []
+  outside.onAny((name) => heard.push(name))
+  const learner = server.anonymous()
+  const opened = await learner.post(`/api/links/${code}/attempts`).send({ name: 'Odile Harcastle' })
+  const told = next(inside, 'resultsNew')
+  const answer = { kind: 'choice', picked: ['i1-a'] }
+  const about = { kind: 'response', id: 'r1', cueId: 'i1', questionId: 'q-i1' }
+  const records = [{ ...about, answer, answeredAt: new Date().toISOString() }]
+  await learner.post(`/api/attempts/${opened.body.attemptId}/records`).send({ records }).expect(200)
+  expect(await told).toEqual({ lessonId })
+  await outside.emitWithAck('watchResults', { lessonId })
   expect(heard).toEqual([])
 })

@@ -7,6 +7,7 @@ import { RouterLink } from 'vue-router'
 import { partsInOrder } from '@fernbrake/core/lesson'
 import { call } from '../api/client.ts'
 import LearnerTable from '../results/LearnerTable.vue'
+import { useLiveResults } from '../results/useLiveResults.ts'
 import PartResults from '../results/PartResults.vue'
 import AppBar from '../ui/AppBar.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
@@ -18,6 +19,14 @@ const edition = ref<number | undefined>()
 const { value, error, loading, reload } = useLoaded(() =>
   call('results', { params: { lessonId: props.lessonId }, query: { edition: edition.value } }),
 )
+useLiveResults(props.lessonId, async () => {
+  const asked = edition.value
+  const newer = await call('results', {
+    params: { lessonId: props.lessonId },
+    query: { edition: asked },
+  })
+  if (edition.value === asked) value.value = newer
+})
 const lesson = computed(() => value.value?.lesson ?? null)
 const parts = computed(() => (lesson.value ? partsInOrder(lesson.value) : []))
 const learners = computed(() => value.value?.learners ?? [])
