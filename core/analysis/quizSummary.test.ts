@@ -44,7 +44,7 @@ describe('how a question stands', () => {
     expect(itemState({ ...choice, keep: 'last' }, tries)).toBe('wrong')
   })
   it('waits for a person, or was only asked for', () => {
-    const as = (kind: 'longText' | 'poll') =>
+    const as = (kind: 'longText' | 'poll' | 'checklist') =>
       edited(lesson, edits.changeQuestionKind, {
         ...{ questionId: 'q-i1', kind },
         ids: ['x', 'y', 'z'],
@@ -53,6 +53,8 @@ describe('how a question stands', () => {
     expect(itemState(as('longText'), answer)).toBe('waits')
     expect(itemState(as('poll'), answer)).toBe('given')
     expect(itemState(as('poll'), [])).toBe('open')
+    // Nobody is right or wrong about how far they are.
+    expect(itemState(as('checklist'), [given('q-i1', 1, 'partly', 0)])).toBe('given')
   })
 })
 

@@ -1,6 +1,6 @@
 // How a learner did in a quiz: question by question, section by section, and as a whole.
 import { sectionsInOrder, type Lesson, type QuizPart } from '../lesson/index.ts'
-import { isByPerson, type Question, type Verdict } from '../questions/index.ts'
+import { isByPerson, isSelfJudged, type Question, type Verdict } from '../questions/index.ts'
 import { questionScore, type ResponseRecord } from './results.ts'
 
 /**
@@ -44,6 +44,7 @@ export function itemState(question: Question, responses: readonly ResponseRecord
   if (verdicts.length === 0) return 'open'
   const best = BEST_FIRST.find((verdict) => verdicts.includes(verdict))!
   const kept = question.keep === 'last' ? verdicts.at(-1)! : best
+  if (isSelfJudged(question)) return 'given'
   if (kept !== 'unmarked') return kept
   return isByPerson(question) ? 'waits' : 'given'
 }

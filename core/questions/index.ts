@@ -15,6 +15,7 @@ export {
   isByPerson,
   isGraded,
   isMended,
+  isSelfJudged,
   markQuestion,
   mediaOfQuestion,
   partsOfQuestion,

@@ -20,6 +20,8 @@ export interface QuestionKind<Q extends QuestionBase, A> {
   graded: boolean
   /** Whether a person has to read the answer. */
   byPerson: boolean
+  /** Learners say themselves how far they are: nothing in it is right or wrong, though it may earn points. */
+  selfJudged?: true
   /** Whether another try begins with the answer before it, to be mended; else it is given anew. */
   mended: boolean
   /** A new question of this kind, ready to be written on. */

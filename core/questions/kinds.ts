@@ -67,6 +67,10 @@ export const isGraded = (question: Pick<Question, 'kind'>): boolean => kindOf(qu
 /** Whether a person has to look at the answers. */
 export const isByPerson = (question: Pick<Question, 'kind'>): boolean => kindOf(question).byPerson
 
+/** Whether learners say themselves how far they are. */
+export const isSelfJudged = (question: Pick<Question, 'kind'>): boolean =>
+  kindOf(question).selfJudged ?? false
+
 /** Whether another try begins with the answer before it. */
 export const isMended = (question: Pick<Question, 'kind'>): boolean => kindOf(question).mended
 

@@ -250,7 +250,7 @@ export function everyKind(bench: Page): Kind[] {
         await option(sheet, 'Windlass packed')
         await option(sheet, 'Gloves packed')
       },
-      verdicts: ['Partly right', 'Right'],
+      verdicts: ['Thank you. Your answer is kept.', 'Thank you. Your answer is kept.'],
       results: ['Gloves packed', 'Windlass packed; Gloves packed'],
     },
     {
@@ -350,7 +350,7 @@ export function everyKind(bench: Page): Kind[] {
         }
         await expect(sheet.getByText('All matched.')).toBeVisible()
       },
-      verdicts: ['Partly right', 'Right'],
+      verdicts: ['Thank you. Your answer is kept.', 'Thank you. Your answer is kept.'],
       results: ['nothing', 'Sill; Pound'],
     },
   ]

@@ -11,6 +11,7 @@ import {
   isByPerson,
   isGraded,
   isMended,
+  isSelfJudged,
   readableAnswer,
   type Answer,
   type Question,
@@ -99,6 +100,7 @@ const verdict = computed(() => {
   const verdict = props.standing.lastMark?.verdict ?? null
   if (verdict === null) return null
   if (!props.told) return 'kept'
+  if (isSelfJudged(props.question)) return 'thanks'
   if (verdict !== 'unmarked') return verdict
   return isByPerson(props.question) ? 'waits' : 'thanks'
 })
@@ -255,7 +257,7 @@ function tryAgain(): void {
         </button>
         <button v-if="answered && !closed" class="fb-button" type="button" @click="tryAgain">
           {{
-            told && isGraded(question) && !isByPerson(question)
+            told && isGraded(question) && !isByPerson(question) && !isSelfJudged(question)
               ? t('player.tryAgain')
               : t('player.answerAnew')
           }}

@@ -9,6 +9,7 @@ import type { ChecklistAnswer, ChecklistQuestion } from './schema.ts'
 export const checklist: QuestionKind<ChecklistQuestion, ChecklistAnswer> = {
   graded: true,
   byPerson: false,
+  selfJudged: true,
   mended: true,
   blank: (base, newId) => ({
     ...base,

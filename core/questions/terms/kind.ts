@@ -13,6 +13,7 @@ export const cardsInOrder = ({ cards }: Pick<TermsQuestion, 'cards'>): TermCard[
 export const terms: QuestionKind<TermsQuestion, TermsAnswer> = {
   graded: true,
   byPerson: false,
+  selfJudged: true,
   mended: true,
   blank: (base, newId) => ({
     ...base,

@@ -5,7 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { placesAsked } from '@fernbrake/core/analysis'
 import type { LearnerResult } from '@fernbrake/core/contract'
 import { plainOf } from '@fernbrake/core/fields'
-import { isByPerson, type Question, type Verdict } from '@fernbrake/core/questions'
+import { isByPerson, isSelfJudged, type Question, type Verdict } from '@fernbrake/core/questions'
 import { partsInOrder, type Lesson } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import HandedFile from './HandedFile.vue'
@@ -60,7 +60,7 @@ function wordsOf(question: Question, text: string): string {
   return text || t('results.nothingPicked')
 }
 const verdictOf = (question: Question, verdict: Verdict) =>
-  verdict === 'unmarked' && !isByPerson(question) ? 'asked' : verdict
+  isSelfJudged(question) || (verdict === 'unmarked' && !isByPerson(question)) ? 'asked' : verdict
 const ways = computed(() =>
   props.learner.ways.flatMap(({ cueId, choiceId, takenAt }) => {
     const cue = props.lesson.cues[cueId]
