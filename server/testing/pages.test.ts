@@ -1,6 +1,6 @@
 // The learner's page as it is sent: what comes with it, for whom, and that no text can break out of it.
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { filmOf, lessonWithFilm, PART } from '@fernbrake/core/testing'
+import { filmOf, lessonWithFilm, PART, QUIZ, withQuiz } from '@fernbrake/core/testing'
 import type { Attempt } from '@fernbrake/core/contract'
 import { earlyPart } from '../http/learnerPage.ts'
 import { LEARN_PATH, sendPage } from '../http/pages.ts'
@@ -60,4 +60,10 @@ it('loads the film from where the learner goes on', () => {
   expect(at({ partId: PART, atMs: 12_000 })).toContain('/playable#t=12.020"')
   expect(at({ partId: PART, atMs: 12_000, finishedParts: [PART] })).toContain('/playable"')
   expect(earlyPart({ ...attempt, lesson, media: [] })).not.toContain('<video')
+  // Whoever goes on with a quiz has no use for a film.
+  const both = withQuiz(lesson)
+  const inQuiz = { ...attempt.progress, partId: QUIZ, finishedParts: [PART] }
+  const early = earlyPart({ ...attempt, lesson: both, media, progress: inQuiz })
+  expect(early).not.toContain('<video')
+  expect(early).toContain('early-attempt')
 })

@@ -2,6 +2,7 @@
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import {
+  edited,
   lessonWithFilm,
   PART,
   QUIZ,
@@ -9,8 +10,8 @@ import {
   withQuestion,
   withQuiz,
 } from '@fernbrake/core/testing'
-import type { Lesson } from '@fernbrake/core/lesson'
-import { putLesson, startTestServer, type Agent, type TestServer } from './testServer.ts'
+import { edits, runEdit, type Lesson } from '@fernbrake/core/lesson'
+import { putLesson, putMedia, startTestServer, type Agent, type TestServer } from './testServer.ts'
 
 let server: TestServer
 let designer: Awaited<ReturnType<TestServer['signedIn']>>
@@ -134,5 +135,44 @@ describe('the end of a lesson', () => {
     expect(await finishedAt()).toBeNull()
     await send(finished(QUIZ))
     expect(await finishedAt()).toBe(AT)
+  })
+})
+
+describe('what the designer finds elsewhere', () => {
+  const cards = async () => (await designer.agent.get('/api/lessons').expect(200)).body.lessons
+  const cardOf = async (id: string) =>
+    (await cards()).find((card: { id: string }) => card.id === id)
+
+  it('a card counts the questions of every part and draws the film’s frond', async () => {
+    const card = await cardOf(lessonId)
+    expect(card).toMatchObject({ questions: 4, quizzes: 1, durationMs: 60_000, stemMs: 60_000 })
+    expect(card.cues.map((cue: { id: string }) => cue.id)).toEqual(['a'])
+  })
+
+  const alone = edited(withQuiz(lessonWithFilm()), edits.removePart, { partId: PART })
+
+  it('a card of a quiz alone draws the quiz', async () => {
+    const put = await putLesson(designer.person, alone)
+    const card = await cardOf(put.lessonId)
+    expect(card).toMatchObject({ questions: 3, quizzes: 1, durationMs: 0, stemMs: 3000 })
+    expect(card.cues).toHaveLength(3)
+    expect(card.posterMediaId).toBeNull()
+  })
+
+  it('a picture that a section shows is in use where it is shown', async () => {
+    const mediaId = nanoid()
+    await putMedia(designer.person, mediaId)
+    const picture = { block: 'picture', mediaId, alternative: 'A gate' } as const
+    const outcome = runEdit(alone, edits.setQuizSection, {
+      ...{ partId: QUIZ, sectionId: 'first' },
+      change: { instructions: { blocks: [picture] } },
+    })
+    if (!outcome.ok) throw new Error('The edit was refused')
+    const put = await putLesson(designer.person, alone)
+    const { name, patches } = outcome.made
+    const change = { revision: 0, edits: [{ id: 'e1', name, patches }] }
+    await designer.agent.patch(`/api/lessons/${put.lessonId}/draft`).send(change).expect(200)
+    const { body } = await designer.agent.get(`/api/media/${mediaId}/uses`).expect(200)
+    expect(body.lessons).toMatchObject([{ id: put.lessonId, draft: true, editions: 0 }])
   })
 })

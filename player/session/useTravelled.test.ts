@@ -1,0 +1,119 @@
+// Going from part to part: each finds what the others have recorded, and films are gone on with where they were left.
+import { beforeEach, describe, expect, it } from 'vitest'
+import { shallowRef } from 'vue'
+import type { LearnerRecord } from '@fernbrake/core/contract'
+import { edits } from '@fernbrake/core/lesson'
+import { edited, lessonWithFilm, PART, QUIZ, withFork, withQuiz } from '@fernbrake/core/testing'
+import type { Host, OpenedLesson } from '../hosts/Host.ts'
+import { partsState } from '../ui/partsState.ts'
+import { noteRecord, type LearnerProgress } from './learnerProgress.ts'
+import { useTravelled } from './useTravelled.ts'
+
+const at = '2026-03-02T10:00:00.000Z'
+const other = edited(withQuiz(lessonWithFilm(60_000)), edits.addFilmPart, {
+  id: 'p2',
+  title: 'Two',
+})
+const lesson = withFork(other, {
+  ...{ id: 'f', atMs: 9000 },
+  ways: [
+    { id: 'on', target: { to: 'on' } },
+    { id: 'off', target: { to: 'part', partId: 'p2' } },
+  ],
+})
+const none = (): LearnerProgress => ({
+  ...{ partId: null, atMs: 0, released: [], finishedParts: [], covered: {}, responses: [] },
+  chosen: {},
+})
+const place = (partId: string, atMs: number, released: string[] = []): LearnerRecord => ({
+  ...{ kind: 'place', id: `${partId}-${atMs}`, partId, atMs, released, at },
+})
+const span = (hidden: boolean): LearnerRecord => ({
+  ...{ kind: 'span', id: `s-${hidden}`, partId: PART, fromMs: 0, toMs: 4000, rate: 1 },
+  ...{ beganAt: at, endedAt: at, muted: false, hidden },
+})
+const answer = (which: string): LearnerRecord => ({
+  ...{ kind: 'response', id: which, cueId: 'i1', questionId: 'q-i1', answeredAt: at },
+  answer: { kind: 'choice', picked: [which] },
+})
+const finish = (partId: string): LearnerRecord => ({ kind: 'finish', id: partId, partId, at })
+const chose = (choiceId: string): LearnerRecord => ({
+  ...{ kind: 'choice', id: choiceId, cueId: 'f', choiceId, at },
+})
+
+describe('a record brings progress up to date', () => {
+  const after = (...records: LearnerRecord[]) => {
+    const progress = none()
+    for (const record of records) noteRecord(lesson, progress, record)
+    return progress
+  }
+  it('a place, and what lies behind from then on', () => {
+    const progress = after(place(PART, 5000, ['a']), place(QUIZ, 0, ['a', 'i1']))
+    expect(progress).toMatchObject({ partId: QUIZ, atMs: 0, released: ['a', 'i1'] })
+  })
+  it('what was watched, but not what ran in a hidden tab', () =>
+    expect(after(span(false), span(true)).covered).toEqual({ [PART]: [{ fromMs: 0, toMs: 4000 }] }))
+  it('answers, marked and counted', () =>
+    expect(after(answer('i1-b'), answer('i1-a')).responses).toMatchObject([
+      { tryNumber: 1, verdict: 'wrong', points: 0 },
+      { tryNumber: 2, verdict: 'right', points: 1 },
+    ]))
+  it('parts that were finished, and the way taken last', () => {
+    const progress = after(finish(QUIZ), finish(QUIZ), chose('on'), chose('off'))
+    expect(progress).toMatchObject({ finishedParts: [QUIZ], chosen: { f: 'off' } })
+  })
+  it('nothing, where the question is not there any more', () =>
+    expect(after({ ...answer('x'), questionId: 'gone' } as LearnerRecord)).toEqual(none()))
+})
+
+describe('going from part to part', () => {
+  let sent: LearnerRecord[]
+  let travel: ReturnType<typeof useTravelled>
+  beforeEach(() => {
+    sent = []
+    const opened = shallowRef<OpenedLesson | null>({
+      ...{ lesson, media: [], learnerName: 'Odile Harcastle', seed: 'seed' },
+      progress: { ...none(), partId: PART, atMs: 3000 },
+    })
+    const host = { record: (record: LearnerRecord) => void sent.push(record) } as unknown as Host
+    travel = useTravelled(host, opened)
+    travel.begin()
+  })
+
+  it('hands every record on', () => {
+    travel.host.record(finish(PART))
+    expect(sent).toEqual([finish(PART)])
+  })
+  it('a film goes on where it was left, unless a way led to its beginning', () => {
+    expect(travel.openedAt(PART, false).progress).toMatchObject({ partId: PART, atMs: 3000 })
+    travel.host.record(place(PART, 8000))
+    travel.host.record(place(QUIZ, 0))
+    expect(travel.openedAt(PART, false).progress.atMs).toBe(8000)
+    expect(travel.openedAt(PART, true).progress.atMs).toBe(0)
+    expect(travel.openedAt('p2', false).progress.atMs).toBe(0)
+  })
+  it('a part finds the answers of the others', () => {
+    travel.host.record(answer('i1-a'))
+    expect(travel.openedAt(PART, false).progress.responses).toHaveLength(1)
+  })
+  it('what is finished is known at once', () => {
+    travel.host.record(finish(QUIZ))
+    travel.host.record(chose('off'))
+    expect(travel.travelled.value).toEqual({ finishedParts: [QUIZ], chosen: { f: 'off' } })
+  })
+})
+
+describe('the parts as a learner sees them', () => {
+  const shown = (finishedParts: string[], chosen: Record<string, string>, open = PART) => {
+    const { all, next } = partsState(lesson, { finishedParts, chosen }, open)
+    return [all.map(({ id, isDone }) => (isDone ? `${id}*` : id)).join(' '), next?.id ?? null]
+  }
+  it('a part that only a fork leads to comes with the way to it', () => {
+    expect(shown([], {})).toEqual([`${PART} ${QUIZ}`, QUIZ])
+    expect(shown([], { f: 'off' })).toEqual([`${PART} ${QUIZ} p2`, QUIZ])
+  })
+  it('what is done stays, and what comes next is never what is open', () => {
+    expect(shown([PART], {}, QUIZ)).toEqual([`${PART}* ${QUIZ}`, null])
+    expect(shown([PART, QUIZ], {}, QUIZ)).toEqual([`${PART}* ${QUIZ}*`, null])
+  })
+})
