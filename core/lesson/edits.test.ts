@@ -14,17 +14,19 @@ import {
   clipOf,
   edits,
   emptyLesson,
-  endMessage,
+  idsOfPart,
   mediaIdsOf,
   MOST_NEW_IDS,
   runEdit,
   upgradeLesson,
-  withoutNotes,
   type Edit,
   type Lesson,
 } from './index.ts'
 
 const NEW_ITEM = { partId: QUIZ, sectionId: 'first', itemId: 'n', questionId: 'nq' }
+const QUIZ_COPY = Object.fromEntries(
+  idsOfPart(withQuiz(fullLesson()), QUIZ).map((id) => [id, `${id}-copy`]),
+)
 const PASTED = { a: 'a2', 'q-a': 'q-a2', o: 'o2' }
 
 /** Every edit with arguments that change the lesson below. */
@@ -50,6 +52,9 @@ const CASES: [Edit<never>, unknown][] = [
   [edits.attachFilm, { partId: PART, mediaId: 'other', durationMs: 70_000, frameRate: '30' }],
   [edits.setSeekRule, { partId: PART, seekRule: 'none' }],
   [edits.movePart, { partId: QUIZ, by: -1 }],
+  [edits.placePart, { partId: QUIZ, beforeId: PART }],
+  [edits.hidePart, { partId: PART, hidden: true }],
+  [edits.copyPart, { partId: QUIZ, title: 'Copy', newIds: QUIZ_COPY }],
   [edits.removePart, { partId: PART }],
   [edits.addQuizPart, { id: 'quiz-2', title: 'More', sectionId: 'other' }],
   [edits.setQuizRules, { partId: QUIZ, rules: { layout: 'oneAtATime' } }],
@@ -206,21 +211,6 @@ describe('older lessons', () => {
     for (const value of [null, 7, 'x', {}, { schemaVersion: 99 }, { schemaVersion: 0 }])
       expect(upgradeLesson(value)).toEqual(value)
   })
-})
-
-it('learners never get a designer’s notes', () => {
-  const lesson = edited(fullLesson(), edits.setNoteText, { cueId: 'note', text: 'Between us' })
-  expect(JSON.stringify(withoutNotes(lesson))).not.toContain('Between us')
-  expect(Object.keys(withoutNotes(lesson).cues).sort()).toEqual(['a', 'b', 'f', 'o'])
-})
-
-it('the words at the end follow the marks', () => {
-  const ending = { message: 'Thank you', pass: { share: 0.6, message: 'Passed' } }
-  const said = (points: number, max: number) => endMessage(ending, { points, max })
-  expect([said(6, 10), said(5, 10), said(0, 0)]).toEqual(['Passed', 'Thank you', 'Thank you'])
-  const unsaid = { ...ending, pass: { share: 0, message: '' } }
-  expect(endMessage(unsaid, { points: 1, max: 1 })).toBe('Thank you')
-  expect(endMessage({ message: '', pass: null }, { points: 1, max: 1 })).toBe('')
 })
 
 describe('keeping inside the film', () => {

@@ -6,6 +6,7 @@ export * from './overlaySchema.ts'
 export * from './forkSchema.ts'
 export * from './overlay.ts'
 export * from './order.ts'
+export { withoutHidden } from './hidden.ts'
 export { upgradeLesson } from './upgrade.ts'
 export { endMessage, withoutNotes } from './learner.ts'
 export { checkLesson, type Checked } from './check.ts'
@@ -16,7 +17,14 @@ export * from './sync.ts'
 export * from './undo.ts'
 export * as edits from './edits/index.ts'
 export type { QuestionRules, QuizRules } from './edits/index.ts'
-export { boundedShift, boxOnStage, MOST_NEW_IDS, movedBox, resizedBox } from './edits/index.ts'
+export {
+  boundedShift,
+  idsOfPart,
+  boxOnStage,
+  MOST_NEW_IDS,
+  movedBox,
+  resizedBox,
+} from './edits/index.ts'
 export * from './arrange.ts'
 export { mediaIdsOf, stagedMediaIdsOf } from './references.ts'
 export { clipOf, clipSchema, readClip, type Clip } from './clip.ts'

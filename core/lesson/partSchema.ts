@@ -6,7 +6,11 @@ export const seekRuleSchema = z.enum(['free', 'backOnly', 'none'])
 
 export const frameRateSchema = z.enum(['23.976', '24', '25', '29.97', '30', '50', '59.94', '60'])
 
-const partBase = { id: idSchema, title: plainText(200), order: orderSchema }
+const partBase = {
+  ...{ id: idSchema, title: plainText(200), order: orderSchema },
+  /** Not ready for learners: it stays in the draft and comes into no edition. */
+  hidden: z.literal(true).optional(),
+}
 
 export const filmPartSchema = z.strictObject({
   ...partBase,

@@ -1,14 +1,16 @@
 // What keeps a draft from becoming an edition. Doubts belong to the proof; these are plain impossibilities.
 import type { Issue } from '../fields/index.ts'
 import { findWhatCannotBeAsked } from '../questions/index.ts'
+import { withoutHidden } from './hidden.ts'
 import { cueStartMs } from './order.ts'
 import { filmLengthMs, filmsInOrder, partsInOrder, sectionsInOrder } from './parts.ts'
 import type { QuizPart } from './partSchema.ts'
 import type { Choice } from './forkSchema.ts'
 import type { Cue, Lesson } from './schema.ts'
 
-/** The reasons why this lesson cannot be published; empty when it can. */
-export function findWhatBlocksPublishing(lesson: Lesson): Issue[] {
+/** The reasons why this lesson cannot be published; empty when it can. Hidden parts may be as they are. */
+export function findWhatBlocksPublishing(draft: Lesson): Issue[] {
+  const lesson = withoutHidden(draft)
   return [
     ...findMissingBasics(lesson),
     ...findMissingFilms(lesson),
@@ -24,7 +26,11 @@ function findMissingBasics(lesson: Lesson): Issue[] {
   if (lesson.title.trim() === '')
     issues.push({ path: ['title'], code: 'lesson.noTitle', message: 'The lesson has no title.' })
   if (Object.keys(lesson.parts).length === 0)
-    issues.push({ path: ['parts'], code: 'lesson.noParts', message: 'The lesson has no part yet.' })
+    issues.push({
+      path: ['parts'],
+      code: 'lesson.noParts',
+      message: 'The lesson has no part for learners yet.',
+    })
   return issues
 }
 

@@ -104,9 +104,25 @@ test('sections divide it, questions move between them, and all of it can be undo
   await on.press('Paste a list')
   await on.side().getByLabel('One a line.').fill('First\nSecond\nThird')
   await on.press('Take in 3 lines')
-  await parts().getByRole('button', { name: 'Earlier' }).click()
-  await expect(parts().getByRole('listitem')).toHaveText([/1What you saw/, /2Gates/])
-  await parts().getByRole('button', { name: 'Later' }).click()
+  const tabs = parts().locator('ol > li')
+  const choose = async (name: string) => {
+    await parts().getByRole('button', { name: 'This part…' }).click()
+    await bench.getByRole('menuitem', { name }).click()
+  }
+  await choose('Move earlier')
+  await expect(tabs).toHaveText([/1What you saw/, /2Gates/])
+  await choose('Move later')
+  // A copy is unfinished work: it stays hidden, and learners never get it.
+  await choose('Copy')
+  await expect(tabs).toHaveText([/1Gates/, /2What you saw/, /3What you saw \(copy\)/])
+  await expect(lines()).toHaveCount(3)
+  await choose('Hide from learners')
+  await expect(tabs.nth(2)).toContainText('hidden')
+  await tabs.nth(2).dragTo(tabs.nth(0))
+  await expect(tabs).toHaveText([/1What you saw \(copy\)/, /2Gates/, /3What you saw/])
+  await bench.getByRole('button', { name: 'Undo' }).click()
+  await expectNoBarriers(bench, 'parts of a lesson')
+  await tabs.nth(1).getByRole('button').click()
   await expectKept(bench)
   // The address knows which part is open.
   await bench.reload()
@@ -119,7 +135,7 @@ test('another quiz asks one question at a time; what is missing is named before 
   await ask(0)
   await stem().fill('Nothing to pick')
   await bench.getByRole('button', { name: 'Publish edition 1' }).click()
-  await bench.getByRole('button', { name: 'Go to it in “Quiz 2”' }).first().click()
+  await bench.getByRole('button', { name: 'Go to it in “Quiz 3”' }).first().click()
   await expect(stem()).toHaveValue('Nothing to pick')
   await writeChoice('Which one is true?', '* Water lies level\nWater climbs')
   await ask(0)
@@ -207,7 +223,7 @@ test('from the summary a learner goes back to what was wrong, sees the film agai
 })
 
 test('one question at a time goes on by keyboard, tells at once, and ends the lesson', async () => {
-  await page.getByRole('button', { name: 'Go on with “Quiz 2”' }).click()
+  await page.getByRole('button', { name: 'Go on with “Quiz 3”' }).click()
   await expect(card(1)).toBeVisible()
   await expect(card(2)).toHaveCount(0)
   await card(1).getByRole('radio').first().press('Space')

@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import type { LearnerRecord } from '@fernbrake/core/contract'
 import { edits, partOfKind, type Lesson, type QuizRules } from '@fernbrake/core/lesson'
+import type { Answer } from '@fernbrake/core/questions'
 import { edited, lessonWithFilm, QUIZ, withQuiz } from '@fernbrake/core/testing'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { useQuiz, type Quiz } from './useQuiz.ts'
@@ -39,8 +40,9 @@ function begin(lesson: Lesson, change: Partial<OpenedLesson> = {}): Quiz {
   return effectScope().run(() => useQuiz(host, opened, partOfKind(lesson, QUIZ, 'quiz')!))!
 }
 
-const pick = (itemId: string, which: 'a' | 'b') =>
-  ({ kind: 'choice', picked: [`${itemId}-${which}`] }) as const
+const pick = (itemId: string, which: 'a' | 'b'): Answer => ({
+  ...{ kind: 'choice', picked: [`${itemId}-${which}`] },
+})
 const give = (quiz: Quiz, itemId: string, which: 'a' | 'b') =>
   quiz.give(
     quiz.questions.find((one) => one.itemId === itemId)!,

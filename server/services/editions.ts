@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid'
 import type { Transaction } from 'sequelize'
 import type { EditionSummary, Person } from '@fernbrake/core/contract'
-import { findWhatBlocksPublishing } from '@fernbrake/core/lesson'
+import { findWhatBlocksPublishing, withoutHidden } from '@fernbrake/core/lesson'
 import { EditionRow, LessonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import type { Context } from './context.ts'
@@ -45,7 +45,7 @@ export async function publishEdition(
       {
         lessonId,
         number: input.number,
-        document: lesson.draft,
+        document: withoutHidden(lesson.draft),
         revision: lesson.revision,
         personId: person.id,
       },

@@ -104,7 +104,7 @@ export default {
     goToPart: 'Go to it in “{title}”',
     issue: {
       lesson_noTitle: 'The lesson has no title.',
-      lesson_noParts: 'The lesson has no part yet.',
+      lesson_noParts: 'The lesson has no part for learners yet.',
       quiz_empty: 'A quiz asks no question yet.',
       quiz_emptySection: 'A section of a quiz asks no question yet.',
       quiz_noPicture: 'A question of a quiz asks for a place on a picture and has no picture yet.',

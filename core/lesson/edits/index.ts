@@ -1,6 +1,7 @@
 // All named edits of a lesson. The names are keys of the language files (“Undo: …”).
 export * from './lessonEdits.ts'
 export * from './partEdits.ts'
+export * from './copyPart.ts'
 export * from './quizEdits.ts'
 export * from './restoreEdits.ts'
 export * from './scriptEdits.ts'

@@ -1,6 +1,7 @@
 // Edits of the parts of a lesson: what they are called, their order, and the film of a film part.
+import { generateKeyBetween } from 'fractional-indexing'
 import { cleanText, withoutStretches } from '../../fields/index.ts'
-import { partOfKind } from '../parts.ts'
+import { partOfKind, partsInOrder } from '../parts.ts'
 import type { FrameRateName, QuizPart, SeekRule } from '../partSchema.ts'
 import { emptyEnding } from '../partSchema.ts'
 import { forgetCues, forgetPart } from '../references.ts'
@@ -66,6 +67,30 @@ export const addQuizPart: Edit<{ id: string; title: string; sectionId: string }>
       ...{ instructions: '', ending: emptyEnding() },
       ...{ sections: { [sectionId]: section }, items: {} },
     }
+  },
+}
+
+/** Keeps a part from learners, or lets them have it. */
+export const hidePart: Edit<{ partId: string; hidden: boolean }> = {
+  name: 'hidePart',
+  change: (draft, { partId, hidden }) => {
+    const part = draft.parts[partId]
+    if (!part) return
+    if (hidden) part.hidden = true
+    else delete part.hidden
+  },
+}
+
+/** Puts a part before another one, or at the end. */
+export const placePart: Edit<{ partId: string; beforeId: string | null }> = {
+  name: 'placePart',
+  change: (draft, { partId, beforeId }) => {
+    const part = draft.parts[partId]
+    if (!part || partId === beforeId) return
+    const others = partsInOrder(draft).filter(({ id }) => id !== partId)
+    const found = beforeId === null ? -1 : others.findIndex(({ id }) => id === beforeId)
+    const at = found < 0 ? others.length : found
+    part.order = generateKeyBetween(others[at - 1]?.order ?? null, others[at]?.order ?? null)
   },
 }
 

@@ -1,7 +1,7 @@
 // PreviewHost: shows a draft as a learner would see it, and keeps nothing.
 import type { ResponseRecordInput } from '@fernbrake/core/contract'
 import { tallyOf } from '@fernbrake/core/analysis'
-import { withoutNotes, type Lesson } from '@fernbrake/core/lesson'
+import { withoutHidden, withoutNotes, type Lesson } from '@fernbrake/core/lesson'
 import type { Host, HostState, PlayableMedia } from '../Host.ts'
 import { filesInMemory } from '../filesInMemory.ts'
 
@@ -30,7 +30,8 @@ export function createPreviewHost({
   return {
     open: () =>
       Promise.resolve({
-        lesson: withoutNotes(lesson),
+        // What is hidden can be looked at by whoever has it open.
+        lesson: withoutNotes(lesson.parts[partId]?.hidden ? lesson : withoutHidden(lesson)),
         media,
         staged,
         learnerName,

@@ -3,6 +3,9 @@ export default {
   edit: {
     addQuizPart: 'add a quiz',
     movePart: 'move a part',
+    placePart: 'move a part',
+    hidePart: 'hide or show a part',
+    copyPart: 'copy a part',
     removePart: 'delete a part',
     setQuizRules: 'change how a quiz goes',
     setQuizInstructions: 'change what a quiz says first',

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 // The parts of the lesson in their order: which is open, the way to each, and what can be done with the open one.
 import Button from 'primevue/button'
+import Menu from 'primevue/menu'
 import { nanoid } from 'nanoid'
-import { computed } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { edits, partsInOrder } from '@fernbrake/core/lesson'
+import { edits, idsOfPart, partsInOrder } from '@fernbrake/core/lesson'
 import { useBench } from './useBench.ts'
 
 const bench = useBench()
@@ -36,12 +37,57 @@ function remove(): void {
   const next = parts.value[place.value + 1] ?? parts.value[place.value - 1]
   if (draft.make(edits.removePart, { partId }) && next) bench.goToPart(next.id)
 }
+function copy(): void {
+  const part = bench.openPart.value
+  if (!part) return
+  const ids = idsOfPart(bench.lesson.value, part.id)
+  const newIds = Object.fromEntries(ids.map((id) => [id, nanoid()]))
+  const title = t('parts.copyOf', { title: part.title || t('bench.untitled') })
+  if (draft.make(edits.copyPart, { partId: part.id, title, newIds }))
+    bench.goToPart(newIds[part.id]!)
+}
+
+const menu = useTemplateRef('menu')
+const actions = computed(() => {
+  const hidden = bench.openPart.value?.hidden === true
+  const partId = openId.value ?? ''
+  return [
+    { label: t('parts.earlier'), disabled: place.value <= 0, command: () => move(-1) },
+    {
+      label: t('parts.later'),
+      disabled: place.value >= parts.value.length - 1,
+      command: () => move(1),
+    },
+    { label: t('parts.copy'), command: copy },
+    {
+      label: t(hidden ? 'parts.show' : 'parts.hide'),
+      command: () => void draft.make(edits.hidePart, { partId, hidden: !hidden }),
+    },
+    { label: t('parts.remove'), command: remove },
+  ]
+})
+
+/** The part that is dragged, and the one it is held over. */
+const dragged = ref<string | null>(null)
+const over = ref<string | null>(null)
+function drop(beforeId: string | null): void {
+  if (dragged.value) draft.make(edits.placePart, { partId: dragged.value, beforeId })
+  dragged.value = over.value = null
+}
 </script>
 
 <template>
   <nav class="parts" :aria-label="t('parts.parts')">
-    <ol>
-      <li v-for="(part, index) in parts" :key="part.id">
+    <ol @dragover.prevent @drop.prevent="drop(over)" @dragleave.self="over = null">
+      <li
+        v-for="(part, index) in parts"
+        :key="part.id"
+        :draggable="bench.canEdit.value"
+        :class="{ hidden: part.hidden, over: over === part.id && dragged !== part.id }"
+        @dragstart="dragged = part.id"
+        @dragend="dragged = over = null"
+        @dragenter="over = part.id"
+      >
         <button
           type="button"
           :aria-current="part.id === openId ? 'true' : undefined"
@@ -50,7 +96,10 @@ function remove(): void {
         >
           <span class="number">{{ index + 1 }}</span>
           <span class="title" dir="auto">{{ part.title || t('bench.untitled') }}</span>
-          <span class="kind">{{ t(`parts.kind.${part.kind}`) }}</span>
+          <span class="kind"
+            >{{ t(`parts.kind.${part.kind}`)
+            }}<template v-if="part.hidden"> · {{ t('parts.hidden') }}</template></span
+          >
         </button>
       </li>
     </ol>
@@ -65,30 +114,17 @@ function remove(): void {
         @click="add(kind)"
       />
       <span class="gap" />
-      <template v-if="parts.length > 1">
+      <template v-if="parts.length > 0">
         <Button
-          :label="t('parts.earlier')"
+          :label="t('parts.more')"
           severity="secondary"
           variant="text"
           size="small"
-          :disabled="place <= 0"
-          @click="move(-1)"
+          aria-haspopup="true"
+          aria-controls="part-menu"
+          @click="menu?.toggle($event)"
         />
-        <Button
-          :label="t('parts.later')"
-          severity="secondary"
-          variant="text"
-          size="small"
-          :disabled="place >= parts.length - 1"
-          @click="move(1)"
-        />
-        <Button
-          :label="t('parts.remove')"
-          severity="danger"
-          variant="text"
-          size="small"
-          @click="remove"
-        />
+        <Menu id="part-menu" ref="menu" :model="actions" popup />
       </template>
     </template>
   </nav>
@@ -142,6 +178,14 @@ li [aria-current] {
   border-color: var(--fern);
   background: var(--surface);
   color: var(--ink);
+}
+li.hidden .title {
+  font-style: italic;
+  font-weight: 400;
+}
+/* Where what is dragged would come to stand. */
+li.over {
+  box-shadow: inset 3px 0 0 var(--fern);
 }
 .number {
   font-family: var(--mono);
