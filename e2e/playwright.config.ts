@@ -22,7 +22,8 @@ export default defineConfig({
   testDir: 'tests',
   timeout: 900_000,
   expect: { timeout: 120_000 },
-  workers: 1,
+  // Much of a test is waiting for a film to play; two at a time share the cores well.
+  workers: 2,
   retries: 0,
   forbidOnly: true,
   reporter: [['list'], ['json']],

@@ -37,7 +37,9 @@ const AT_THE_GATES: DemoWords[] = [
     ...{ id: 'name-the-step', kind: 'shortText', evidence: ['upperGates', 'sill'] },
     stem: 'What is the step called on which the upper gates stand?',
     hint: 'Four letters.',
-    entries: { listed: [{ text: 'sill', as: 'words', share: 1, feedback: '' }] },
+    entries: {
+      listed: ['sill', 'the sill'].map((text) => ({ text, as: 'words', share: 1, feedback: '' })),
+    },
     feedback: { right: 'Yes, the sill.', wrong: 'No. It was shown under the upper gates.' },
     explanation: 'The sill is the most dangerous thing in the lock.',
     rules: { points: 1 },

@@ -155,7 +155,7 @@ test('a question is kept on the shelf and asked again, with a time that is set',
   await expect(on.field('Option 2')).toHaveValue('The paddle')
   await stem().fill('And how long does it take?')
   await on.side().getByText('Set a time for the answer').click()
-  await on.field('Seconds, all tries together').fill('3')
+  await on.field('Seconds, all tries together').fill('8')
   await on.field('Seconds, all tries together').press('Enter')
   await on.choose('This question is about', 'The chamber')
   await on.press('Close')

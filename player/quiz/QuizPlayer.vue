@@ -213,6 +213,9 @@ main {
 main > * {
   flex: none;
 }
+header {
+  scroll-margin-top: 18px;
+}
 header p {
   color: var(--ink-2);
 }

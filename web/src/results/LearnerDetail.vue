@@ -25,9 +25,8 @@ const parts = computed(() =>
       watched: stretches
         .map((span) => `${clockTime(span.fromMs)}–${clockTime(span.toMs)}`)
         .join(', '),
-      asked: placesAsked(props.lesson, part).map((place, index) => ({
+      asked: placesAsked(props.lesson, part).map((place) => ({
         ...place,
-        number: index + 1,
         answers: answersTo(place.question.id),
       })),
     }
@@ -95,9 +94,9 @@ const ways = computed(() =>
         </p>
       </template>
       <ol>
-        <li v-for="{ id, question, atMs, number, answers } in asked" :key="id">
+        <li v-for="{ id, question, atMs, answers } in asked" :key="id">
           <p dir="auto">
-            <span class="mono muted">{{ atMs === null ? n(number) : clockTime(atMs) }}</span>
+            <span v-if="atMs !== null" class="mono muted">{{ clockTime(atMs) }}</span>
             {{ plainOf(question.stem) }}
           </p>
           <p v-if="answers.length === 0" class="muted">{{ t('results.notAnswered') }}</p>
