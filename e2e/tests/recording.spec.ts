@@ -105,6 +105,8 @@ test('a picture is taken with the camera and cut; the first one stays', async ()
   await expect(shown).toBeVisible()
   const picture = page.locator('.stage img')
   await expect(picture).toBeVisible()
+  // It stands there before it is loaded.
+  await expect(picture).not.toHaveJSProperty('naturalWidth', 0)
   const width = await picture.evaluate((img: HTMLImageElement) => img.naturalWidth)
   await button('Cut, turn or make smaller').click()
   await expectNoBarriers(page, 'cutting a picture')
