@@ -1,4 +1,5 @@
 // The only door of core/analysis.
 export * from './results.ts'
+export * from './itemState.ts'
 export * from './quizSummary.ts'
 export * from './tally.ts'

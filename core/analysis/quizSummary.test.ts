@@ -31,15 +31,24 @@ describe('the summary of a quiz', () => {
     expect(summary.sections[1]!.items[0]).toMatchObject({ itemId: 'i3', state: 'open', points: 0 })
   })
 
+  it('takes tries by their number, whatever order they come in', () => {
+    const last = edited(lesson, edits.setQuestionRules, {
+      ...{ questionId: 'q-i1', rules: { keep: 'last' } },
+    })
+    const mixed = [given('q-i1', 2, 'wrong', 0), given('q-i1', 1, 'right', 1)]
+    expect(quizSummary(last, quiz, mixed).states).toMatchObject({ wrong: 1, right: 0 })
+    expect(quizSummary(lesson, quiz, mixed).states).toMatchObject({ wrong: 0, right: 1 })
+  })
+
   it('is nothing before the first answer', () =>
     expect(quizSummary(lesson, quiz, [])).toMatchObject({ points: 0, max: 5, answered: 0 }))
 })
 
 describe('how a question stands', () => {
   const choice = lesson.questions['q-i1']!
-  const tries = [given('q-i1', 2, 'wrong', 0), given('q-i1', 1, 'partly', 0.5)]
+  const tries = [given('q-i1', 1, 'partly', 0.5), given('q-i1', 2, 'wrong', 0)]
 
-  it('goes by the best try, or the last, whatever order they come in', () => {
+  it('goes by the best try, or the last', () => {
     expect(itemState(choice, tries)).toBe('partly')
     expect(itemState({ ...choice, keep: 'last' }, tries)).toBe('wrong')
   })

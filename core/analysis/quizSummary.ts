@@ -1,12 +1,7 @@
 // How a learner did in a quiz: question by question, section by section, and as a whole.
 import { sectionsInOrder, type Lesson, type QuizPart } from '../lesson/index.ts'
-import { isByPerson, isSelfJudged, type Question, type Verdict } from '../questions/index.ts'
-import { questionScore, type ResponseRecord } from './results.ts'
-
-/**
- * `open`: not answered; `waits`: a person has to look at it; `given`: answered where there is nothing to be right about.
- */
-export type ItemState = 'open' | 'right' | 'partly' | 'wrong' | 'waits' | 'given'
+import { itemState, type ItemState } from './itemState.ts'
+import { questionScore, triesOf, type ResponseRecord } from './results.ts'
 
 export interface ItemOutcome {
   itemId: string
@@ -33,22 +28,6 @@ export interface QuizSummary {
   states: Record<ItemState, number>
 }
 
-const BEST_FIRST: readonly Verdict[] = ['right', 'partly', 'wrong', 'unmarked']
-
-/** How a question stands after its tries: by the best or the last of them, as its rule says. */
-export function itemState(question: Question, responses: readonly ResponseRecord[]): ItemState {
-  const verdicts = responses
-    .filter(({ questionId }) => questionId === question.id)
-    .sort((a, b) => a.tryNumber - b.tryNumber)
-    .map(({ verdict }) => verdict)
-  if (verdicts.length === 0) return 'open'
-  const best = BEST_FIRST.find((verdict) => verdicts.includes(verdict))!
-  const kept = question.keep === 'last' ? verdicts.at(-1)! : best
-  if (isSelfJudged(question)) return 'given'
-  if (kept !== 'unmarked') return kept
-  return isByPerson(question) ? 'waits' : 'given'
-}
-
 const sum = (things: readonly number[]) => things.reduce((total, one) => total + one, 0)
 
 /**
@@ -65,7 +44,7 @@ export function quizSummary(
     const outcomes = items.map(({ id, questionId }): ItemOutcome => {
       const question = lesson.questions[questionId]!
       const points = questionScore(question, responses)
-      const state = itemState(question, responses)
+      const state = itemState(question, triesOf(question, responses))
       return { itemId: id, questionId, state, points, max: question.points }
     })
     return {

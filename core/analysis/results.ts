@@ -11,12 +11,14 @@ import {
 import {
   isByPerson,
   isGraded,
+  isSelfJudged,
   pointsAfterTries,
   pointsKept,
   type Answer,
   type Question,
   type Verdict,
 } from '../questions/index.ts'
+import { itemState } from './itemState.ts'
 import { tallyOf } from './tally.ts'
 import { coverage, learnersPerBin, normalise, type Span } from '../watching/index.ts'
 
@@ -41,7 +43,7 @@ export interface QuestionOutcome {
   questionId: string
   answered: number
   right: number
-  /** Whether it can be right or wrong by itself; a poll cannot, nor what a person has to look at. */
+  /** Whether it can be right or wrong by itself; a poll cannot, nor what learners or others judge. */
   judged: boolean
   /** Of polls and scales: how many chose each option or step. */
   counts: Record<string, number>
@@ -96,12 +98,21 @@ export function placesAsked(lesson: Lesson, part: Part): PlaceAsked[] {
   )
 }
 
+/** One learner's answers to a question, in the order of their tries. */
+export function triesOf<R extends ResponseRecord>(
+  question: Question,
+  responses: readonly R[],
+): R[] {
+  return responses
+    .filter(({ questionId }) => questionId === question.id)
+    .sort((a, b) => a.tryNumber - b.tryNumber)
+}
+
 /** The points that count for one question out of all its responses. */
 export function questionScore(question: Question, responses: readonly ResponseRecord[]): number {
-  const points = responses
-    .filter((response) => response.questionId === question.id)
-    .sort((a, b) => a.tryNumber - b.tryNumber)
-    .map((response) => pointsAfterTries(response.points, question.tryPenalty, response.tryNumber))
+  const points = triesOf(question, responses).map((response) =>
+    pointsAfterTries(response.points, question.tryPenalty, response.tryNumber),
+  )
   return pointsKept(points, question.keep)
 }
 
@@ -165,26 +176,18 @@ export function lessonOutcome(lesson: Lesson, attempts: readonly AttemptRecord[]
   }
 }
 
-/** A learner counts as right when any of the tries that are kept was fully right. */
 function questionOutcome(question: Question, attempts: readonly AttemptRecord[]): QuestionOutcome {
-  const perLearner = attempts
-    .map(({ responses }) =>
-      responses
-        .filter((response) => response.questionId === question.id)
-        .sort((a, b) => a.tryNumber - b.tryNumber),
-    )
-    .filter((responses) => responses.length > 0)
-  const isRight = (responses: ResponseRecord[]) =>
-    question.keep === 'last'
-      ? responses.at(-1)!.verdict === 'right'
-      : responses.some((response) => response.verdict === 'right')
+  const answers = attempts.flatMap(({ responses }) => {
+    const own = triesOf(question, responses)
+    return own.length > 0 ? [own] : []
+  })
   return {
     questionId: question.id,
-    answered: perLearner.length,
-    right: perLearner.filter(isRight).length,
-    judged: isGraded(question) && !isByPerson(question),
+    answered: answers.length,
+    right: answers.filter((responses) => itemState(question, responses) === 'right').length,
+    judged: isGraded(question) && !isByPerson(question) && !isSelfJudged(question),
     counts: tallyOf(
-      perLearner.flatMap((responses) => {
+      answers.flatMap((responses) => {
         const { answer } = responses.at(-1)!
         return answer ? [{ answer }] : []
       }),

@@ -75,6 +75,13 @@ describe('a copy of a part', () => {
     })
     expect(changed.questions['q-a']!.stem).toBe('Stem of a')
   })
+  it('of a part with the longest title there may be is made all the same', () => {
+    const title = 'x'.repeat(200)
+    const long = edited(lessonWithFilm(), edits.renamePart, { partId: PART, title })
+    const newIds = { [PART]: 'p2' }
+    const lesson = edited(long, edits.copyPart, { partId: PART, title: `${title} (copy)`, newIds })
+    expect(lesson.parts.p2!.title).toBe(title)
+  })
   it('of a quiz asks questions of its own', () => {
     const lesson = copied(withQuiz(fullLesson()), QUIZ)
     const quiz = partOfKind(lesson, `${QUIZ}-copy`, 'quiz')!

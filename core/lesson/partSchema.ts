@@ -6,8 +6,10 @@ export const seekRuleSchema = z.enum(['free', 'backOnly', 'none'])
 
 export const frameRateSchema = z.enum(['23.976', '24', '25', '29.97', '30', '50', '59.94', '60'])
 
+export const LONGEST_PART_TITLE = 200
+
 const partBase = {
-  ...{ id: idSchema, title: plainText(200), order: orderSchema },
+  ...{ id: idSchema, title: plainText(LONGEST_PART_TITLE), order: orderSchema },
   /** Not ready for learners: it stays in the draft and comes into no edition. */
   hidden: z.literal(true).optional(),
 }

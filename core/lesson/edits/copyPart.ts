@@ -1,8 +1,11 @@
 // Copying a part with all that is in it.
 import { generateKeyBetween } from 'fractional-indexing'
+import { cleanText } from '../../fields/index.ts'
+import { LONGEST_PART_TITLE } from '../partSchema.ts'
 import { partsInOrder } from '../parts.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
+import { copyOf } from './placing.ts'
 
 /** The ids of everything that a copy of a part needs anew: the part, its cues, scripts, sections, items, questions. */
 export function idsOfPart(lesson: Lesson, partId: string): string[] {
@@ -51,7 +54,9 @@ export const copyPart: Edit<{
     const parts = partsInOrder(draft)
     const after = parts[parts.findIndex(({ id }) => id === partId) + 1]
     const order = generateKeyBetween(part.order, after?.order ?? null)
-    draft.parts[newIds[partId]!] = { ...renamed(part), title, order }
+    // The words that say that it is a copy must not make a long title too long.
+    const name = cleanText(title).slice(0, LONGEST_PART_TITLE)
+    draft.parts[newIds[partId]!] = { ...renamed(part), title: name, order }
   },
 }
 
@@ -73,5 +78,5 @@ function renameIds<T>(value: T, newIds: Readonly<Record<string, string>>): T {
       ]),
     )
   }
-  return walk(JSON.parse(JSON.stringify(value)), '') as T
+  return walk(copyOf(value), '') as T
 }

@@ -2,12 +2,12 @@
 import { generateKeyBetween } from 'fractional-indexing'
 import { cleanText, withoutStretches } from '../../fields/index.ts'
 import { partOfKind, partsInOrder } from '../parts.ts'
-import type { FrameRateName, QuizPart, SeekRule } from '../partSchema.ts'
-import { emptyEnding } from '../partSchema.ts'
-import { forgetCues, forgetPart } from '../references.ts'
+import { emptyEnding, type FrameRateName, type QuizPart, type SeekRule } from '../partSchema.ts'
+import { forgetPart } from '../references.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 import { moveAmong, orderAfterAll } from './placing.ts'
+import { removeCues } from './severalEdits.ts'
 
 export const addFilmPart: Edit<{ id: string; title: string }> = {
   name: 'addFilmPart',
@@ -107,7 +107,8 @@ export const removePart: Edit<{ partId: string }> = {
     const part = draft.parts[partId]
     if (!part) return
     if (part.kind === 'quiz') removeQuestionsOf(draft, part)
-    else removeCuesOf(draft, partId)
+    const mine = Object.values(draft.cues).filter((cue) => cue.partId === partId)
+    removeCues.change(draft, { cueIds: mine.map(({ id }) => id) })
     for (const script of Object.values(draft.scripts))
       if (script.partId === partId) delete draft.scripts[script.id]
     delete draft.parts[partId]
@@ -118,16 +119,6 @@ export const removePart: Edit<{ partId: string }> = {
 
 function removeQuestionsOf(draft: Lesson, quiz: QuizPart): void {
   for (const { questionId } of Object.values(quiz.items)) delete draft.questions[questionId]
-}
-
-function removeCuesOf(draft: Lesson, partId: string): void {
-  for (const cue of Object.values(draft.cues)) {
-    if (cue.partId !== partId) continue
-    if (cue.kind === 'question') delete draft.questions[cue.questionId]
-    delete draft.cues[cue.id]
-  }
-  const isGone = (cueId: string) => !Object.hasOwn(draft.cues, cueId)
-  for (const cue of Object.values(draft.cues)) forgetCues(cue, isGone)
 }
 
 /** Takes the stretches of a film that is gone out of every text, and out of evidence. */

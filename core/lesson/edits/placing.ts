@@ -1,4 +1,4 @@
-// Helpers that several edits share: order keys and times kept inside the film.
+// Helpers that several edits share: order keys, times kept inside the film, copies.
 import { generateKeyBetween } from 'fractional-indexing'
 import { inOrder, LONGEST_MEDIA_MS } from '../../fields/index.ts'
 import { filmLengthMs } from '../parts.ts'
@@ -45,4 +45,9 @@ export function clampSpan(
   const from = Math.min(Math.max(0, Math.round(fromMs)), Math.max(0, end - leastMs))
   const to = Math.min(Math.max(from + leastMs, Math.round(toMs)), Math.max(end, leastMs))
   return { fromMs: from, toMs: to }
+}
+
+/** A deep copy of plain JSON; what comes back may be changed. */
+export function copyOf<T>(value: T): T {
+  return JSON.parse(JSON.stringify(value)) as T
 }

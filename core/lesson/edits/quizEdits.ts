@@ -13,7 +13,7 @@ import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 import { idsFrom } from './cueEdits.ts'
 import { changeEnding } from './lessonEdits.ts'
-import { moveAmong, orderAfterAll } from './placing.ts'
+import { copyOf, moveAmong, orderAfterAll } from './placing.ts'
 
 const quizIn = (draft: Lesson, partId: string) => partOfKind(draft, partId, 'quiz')
 
@@ -131,7 +131,7 @@ export const copyQuizItem: Edit<{
     const quiz = quizIn(draft, partId)
     const item = quiz?.items[itemId]
     if (!quiz || !item) return
-    const question = JSON.parse(JSON.stringify(draft.questions[item.questionId])) as Question
+    const question = copyOf(draft.questions[item.questionId]!)
     const place = {
       partId,
       sectionId: item.sectionId,

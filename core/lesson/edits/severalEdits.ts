@@ -6,7 +6,7 @@ import type { Edit } from '../runEdit.ts'
 import { forgetCues, renameCues } from '../references.ts'
 import type { Cue, ForkCue, Lesson } from '../schema.ts'
 import { LONGEST_MEDIA_MS, withoutStretches } from '../../fields/index.ts'
-import { orderAfterAll } from './placing.ts'
+import { copyOf, orderAfterAll } from './placing.ts'
 
 /** How far cues can be moved together so that each stays within its film, as near to `byMs` as can be. */
 export function boundedShift(
@@ -116,9 +116,4 @@ function pasteQuestion(
   if (materialId !== undefined && !Object.hasOwn(draft.materials ?? {}, materialId))
     delete draft.questions[id]!.materialId
   cue.questionId = id
-}
-
-/** A deep copy of plain JSON; what comes back may be changed. */
-function copyOf<T>(value: T): T {
-  return JSON.parse(JSON.stringify(value)) as T
 }

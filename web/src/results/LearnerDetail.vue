@@ -2,7 +2,7 @@
 // One learner: the watched stretches on the frond, and every answer.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { placesAsked } from '@fernbrake/core/analysis'
+import { itemState, placesAsked } from '@fernbrake/core/analysis'
 import type { LearnerResult } from '@fernbrake/core/contract'
 import { plainOf } from '@fernbrake/core/fields'
 import { isByPerson, isSelfJudged, type Question, type Verdict } from '@fernbrake/core/questions'
@@ -32,6 +32,11 @@ const parts = computed(() =>
     }
   }),
 )
+/** On the frond a leaf is open, answered, or answered right. */
+function standingOf(question: Question, answers: LearnerResult['answers']) {
+  const state = itemState(question, answers)
+  return state === 'open' || state === 'right' ? state : 'answered'
+}
 type Asked = (typeof parts.value)[number]['asked'][number]
 const leaves = (asked: Asked[]) =>
   asked.flatMap(({ id, question, atMs, answers }): FrondCue[] =>
@@ -44,11 +49,7 @@ const leaves = (asked: Asked[]) =>
             fromMs: atMs,
             toMs: atMs,
             label: plainOf(question.stem),
-            standing: answers.some((answer) => answer.verdict === 'right')
-              ? 'right'
-              : answers.length > 0
-                ? 'answered'
-                : 'open',
+            standing: standingOf(question, answers),
           },
         ],
   )
