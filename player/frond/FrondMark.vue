@@ -2,18 +2,10 @@
 // One cue on the frond: a leaf, a fan, a blade on its lane, a knob, a shoot or a ring.
 import { computed } from 'vue'
 import FrondFan from './FrondFan.vue'
+import FrondLeaf from './FrondLeaf.vue'
 import FrondShoot from './FrondShoot.vue'
 import type { FrondCue } from './model.ts'
-import {
-  bladePath,
-  LEAF_PATH,
-  leafFillTop,
-  NOTE_PATH,
-  NOTE_TOP,
-  RING_RADIUS,
-  TICK_PATH,
-  VEIN_PATH,
-} from './shapes.ts'
+import { bladePath, LEAF_PATH, NOTE_PATH, NOTE_TOP, RING_RADIUS } from './shapes.ts'
 
 const props = defineProps<{
   cue: FrondCue
@@ -34,7 +26,6 @@ const WIDTH_WITH_GRIPS = 16
 const endX = computed(() => Math.max(8, props.width))
 const place = computed(() => `translate(${props.left} ${props.stemY})`)
 const scaled = computed(() => `${place.value} scale(${props.small ? 0.6 : 1})`)
-const clipId = computed(() => `fill-${props.cue.id}`)
 </script>
 
 <template>
@@ -42,15 +33,7 @@ const clipId = computed(() => `fill-${props.cue.id}`)
     <title>{{ cue.label }}</title>
     <g v-if="cue.kind === 'question'" :transform="scaled">
       <path :d="LEAF_PATH" class="hit" />
-      <path :d="LEAF_PATH" class="leaf" :class="cue.standing" />
-      <template v-if="cue.share !== undefined">
-        <clipPath :id="clipId">
-          <rect x="-20" :y="leafFillTop(cue.share)" width="60" height="60" />
-        </clipPath>
-        <path :d="LEAF_PATH" class="leaf-fill" :clip-path="`url(#${clipId})`" />
-      </template>
-      <path v-if="cue.standing === 'open'" :d="VEIN_PATH" class="vein" />
-      <path v-if="cue.standing === 'right'" :d="TICK_PATH" class="tick" />
+      <FrondLeaf :standing="cue.standing" :share="cue.share" />
     </g>
     <g v-else-if="cue.kind === 'recap'" :transform="scaled"><FrondFan :cue="cue" /></g>
     <g v-else-if="cue.kind === 'overlay'" :transform="`translate(${left} ${laneY})`">
@@ -92,31 +75,11 @@ const clipId = computed(() => `fill-${props.cue.id}`)
   stroke: transparent;
   stroke-width: 12;
 }
-.leaf {
-  fill: var(--surface);
-  stroke: var(--rust);
-  stroke-width: 1.75;
-}
-.leaf.answered,
-.leaf.right,
-.small .leaf {
+.small :deep(.leaf) {
   fill: var(--rust);
 }
-.leaf-fill {
-  fill: var(--rust);
-}
-.vein {
-  fill: none;
-  stroke: var(--rust);
-  stroke-width: 1.25;
-}
-.small .vein {
+.small :deep(.vein) {
   display: none;
-}
-.tick {
-  fill: none;
-  stroke: var(--surface);
-  stroke-width: 2.5;
 }
 .blade {
   fill: var(--slate);
@@ -144,7 +107,7 @@ const clipId = computed(() => `fill-${props.cue.id}`)
   fill: transparent;
   cursor: ew-resize;
 }
-.selected .leaf,
+.selected :deep(.leaf),
 .selected .blade,
 .selected .ring,
 .selected :deep(.bud),

@@ -2,7 +2,7 @@
 // The quiz drawn as a frond: a leaf for each question, section by section. Each leaf is the way to its question.
 import { useI18n } from 'vue-i18n'
 import type { ItemState } from '@fernbrake/core/analysis'
-import { LEAF_PATH, TICK_PATH, VEIN_PATH } from '../frond/shapes.ts'
+import FrondLeaf from '../frond/FrondLeaf.vue'
 import type { QuizQuestion } from './useQuiz.ts'
 
 const props = defineProps<{
@@ -17,6 +17,10 @@ const sections = [...new Set(props.questions.map(({ section }) => section))].map
   section,
   own: props.questions.filter((one) => one.section === section),
 }))
+const standingOf = ({ itemId }: QuizQuestion) => {
+  const state = props.stateOf(itemId)
+  return state === 'open' || state === 'right' ? state : 'answered'
+}
 const label = ({ itemId, number }: QuizQuestion) =>
   t('player.quiz.leaf', { number, state: t(`player.quiz.state.${props.stateOf(itemId)}`) })
 </script>
@@ -31,13 +35,10 @@ const label = ({ itemId, number }: QuizQuestion) =>
             :aria-label="label(one)"
             :title="label(one)"
             :aria-current="one.itemId === openId ? 'step' : undefined"
-            :class="stateOf(one.itemId)"
             @click="emit('pick', one.itemId)"
           >
             <svg viewBox="-20 -36 40 38" aria-hidden="true">
-              <path :d="LEAF_PATH" class="leaf" />
-              <path v-if="stateOf(one.itemId) === 'open'" :d="VEIN_PATH" class="vein" />
-              <path v-if="stateOf(one.itemId) === 'right'" :d="TICK_PATH" class="tick" />
+              <FrondLeaf :standing="standingOf(one)" />
             </svg>
             <span aria-hidden="true">{{ one.number }}</span>
           </button>
@@ -100,24 +101,6 @@ svg {
   width: 36px;
   height: 34px;
   order: 1;
-}
-.leaf {
-  fill: var(--rust);
-  stroke: var(--rust);
-  stroke-width: 1.75;
-}
-.open .leaf {
-  fill: var(--surface);
-}
-.vein {
-  fill: none;
-  stroke: var(--rust);
-  stroke-width: 1.25;
-}
-.tick {
-  fill: none;
-  stroke: var(--surface);
-  stroke-width: 2.5;
 }
 p {
   padding-top: 3px;

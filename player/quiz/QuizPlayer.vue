@@ -3,31 +3,20 @@
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { isBlank } from '@fernbrake/core/fields'
-import { endMessage, type QuizPart } from '@fernbrake/core/lesson'
+import { endMessage } from '@fernbrake/core/lesson'
 import { fillPlaces } from '@fernbrake/core/text'
-import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { provideForQuestions } from '../questions/provideForQuestions.ts'
 import TextView from '../questions/TextView.vue'
 import { useFacts } from '../session/useFacts.ts'
 import PartsNav from '../ui/PartsNav.vue'
-import type { PartsState } from '../ui/partsState.ts'
 import HandIn from './HandIn.vue'
 import QuizFrond from './QuizFrond.vue'
 import QuizItem from './QuizItem.vue'
 import QuizSummary from './QuizSummary.vue'
+import type { QuizProps } from './quizProps.ts'
 import { useQuiz } from './useQuiz.ts'
 
-const props = defineProps<{
-  host: Host
-  opened: OpenedLesson
-  quiz: QuizPart
-  hostState: HostState
-  /** Beside the title: whose sitting this is. */
-  aside: string
-  parts: PartsState
-  /** Whether the learner came here from another part. */
-  takesFocus: boolean
-}>()
+const props = defineProps<QuizProps>()
 const emit = defineEmits<{ pickPart: [partId: string] }>()
 const { t } = useI18n()
 const part = props.quiz

@@ -2,20 +2,10 @@
 // A quiz, once what shows it has been fetched: most lessons begin with a film, whose start it must not hold up.
 import { ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { QuizPart } from '@fernbrake/core/lesson'
-import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { fetchQuizPlayer } from '../quiz/fetchQuizPlayer.ts'
-import type { PartsState } from './partsState.ts'
+import type { QuizProps } from '../quiz/quizProps.ts'
 
-const props = defineProps<{
-  host: Host
-  opened: OpenedLesson
-  quiz: QuizPart
-  hostState: HostState
-  aside: string
-  parts: PartsState
-  takesFocus: boolean
-}>()
+const props = defineProps<QuizProps>()
 const emit = defineEmits<{ pickPart: [partId: string] }>()
 const { t } = useI18n()
 const view = shallowRef<Awaited<ReturnType<typeof fetchQuizPlayer>>['default'] | null>(null)

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // When a question of a film is asked, whether the film waits for it, and how long there is.
-import Checkbox from 'primevue/checkbox'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import {
@@ -11,6 +10,7 @@ import {
   type QuestionCue,
 } from '@fernbrake/core/lesson'
 import { isByPerson, isGraded } from '@fernbrake/core/questions'
+import CheckField from './CheckField.vue'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
 import TimeField from './TimeField.vue'
@@ -50,15 +50,11 @@ function setCountdown(countdownMs: number | null): void {
     />
   </div>
   <div v-if="cue.hold !== 'none'" class="limit">
-    <label class="check">
-      <Checkbox
-        :model-value="cue.countdownMs !== undefined"
-        binary
-        :disabled="!bench.canEdit.value"
-        @update:model-value="setCountdown($event ? USUAL_COUNTDOWN_MS : null)"
-      />
-      {{ t('ask.countdown') }}
-    </label>
+    <CheckField
+      :label="t('ask.countdown')"
+      :checked="cue.countdownMs !== undefined"
+      @change="setCountdown($event ? USUAL_COUNTDOWN_MS : null)"
+    />
     <NumberField
       v-if="cue.countdownMs !== undefined"
       :label="t('ask.countdownSeconds')"

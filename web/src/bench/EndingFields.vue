@@ -2,13 +2,12 @@
 // What is said at an end, of the lesson or of a quiz, and to those who pass.
 import { useI18n } from 'vue-i18n'
 import type { Ending } from '@fernbrake/core/lesson'
+import CheckField from './CheckField.vue'
 import NumberField from './NumberField.vue'
 import WordsField from './WordsField.vue'
-import { useBench } from './useBench.ts'
 
 defineProps<{ label: string; ending: Ending }>()
 const emit = defineEmits<{ change: [change: Partial<Ending>] }>()
-const bench = useBench()
 const { t } = useI18n()
 const USUAL_PASS_SHARE = 0.6
 function switchPass(on: boolean): void {
@@ -24,15 +23,7 @@ function switchPass(on: boolean): void {
     :rows="2"
     @change="emit('change', { message: $event })"
   />
-  <label class="check">
-    <input
-      type="checkbox"
-      :checked="ending.pass !== null"
-      :disabled="!bench.canEdit.value"
-      @change="switchPass(($event.target as HTMLInputElement).checked)"
-    />
-    {{ t('sheet.passes') }}
-  </label>
+  <CheckField :label="t('sheet.passes')" :checked="ending.pass !== null" @change="switchPass" />
   <div v-if="ending.pass" class="sheet-form">
     <NumberField
       :label="t('sheet.passShare')"

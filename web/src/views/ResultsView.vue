@@ -16,15 +16,12 @@ import { useLoaded } from '../ui/useLoaded.ts'
 const props = defineProps<{ lessonId: string }>()
 const { t, n } = useI18n()
 const edition = ref<number | undefined>()
-const { value, error, loading, reload } = useLoaded(() =>
-  call('results', { params: { lessonId: props.lessonId }, query: { edition: edition.value } }),
-)
+const fetchResults = () =>
+  call('results', { params: { lessonId: props.lessonId }, query: { edition: edition.value } })
+const { value, error, loading, reload } = useLoaded(fetchResults)
 useLiveResults(props.lessonId, async () => {
   const asked = edition.value
-  const newer = await call('results', {
-    params: { lessonId: props.lessonId },
-    query: { edition: asked },
-  })
+  const newer = await fetchResults()
   if (edition.value === asked) value.value = newer
 })
 const lesson = computed(() => value.value?.lesson ?? null)

@@ -2,7 +2,6 @@
 // The stretch of film that answers a question: by times, by the lines of the script, or by its ends on the frond. A
 // question of a film is answered before it is asked; one of a quiz anywhere in any film.
 import Button from 'primevue/button'
-import Checkbox from 'primevue/checkbox'
 import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -18,6 +17,7 @@ import {
 import { clockTime } from '@fernbrake/core/media'
 import type { Question } from '@fernbrake/core/questions'
 import { holdingWords } from '@fernbrake/core/text'
+import CheckField from '../CheckField.vue'
 import ChoiceField from '../ChoiceField.vue'
 import TimeField from '../TimeField.vue'
 import { useBench } from '../useBench.ts'
@@ -217,15 +217,12 @@ function pick(line: ScriptLine): void {
         @click="offered += LINES_OFFERED"
       />
     </div>
-    <label v-if="evidence && cue && cue.hold !== 'none' && judged" class="check">
-      <Checkbox
-        :model-value="cue.sendBack"
-        binary
-        :disabled="!bench.canEdit.value"
-        @update:model-value="draft.make(edits.setHold, { cueId: cue.id, sendBack: $event })"
-      />
-      {{ t('sheet.sendBack') }}
-    </label>
+    <CheckField
+      v-if="evidence && cue && cue.hold !== 'none' && judged"
+      :label="t('sheet.sendBack')"
+      :checked="cue.sendBack"
+      @change="draft.make(edits.setHold, { cueId: cue.id, sendBack: $event })"
+    />
   </fieldset>
 </template>
 

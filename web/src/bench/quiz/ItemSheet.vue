@@ -8,6 +8,7 @@ import { edits, sectionsInOrder, type QuizItem, type QuizPart } from '@fernbrake
 import QuestionEditor from '../QuestionEditor.vue'
 import SheetFrame from '../SheetFrame.vue'
 import { useBench } from '../useBench.ts'
+import PlaceButtons from './PlaceButtons.vue'
 
 const props = defineProps<{ quiz: QuizPart; item: QuizItem }>()
 const bench = useBench()
@@ -48,36 +49,20 @@ function remove(): void {
     @close="bench.quizPlace.value = { kind: 'quiz' }"
   >
     <template v-if="bench.canEdit.value" #actions>
-      <Button
-        :label="t('quiz.up')"
-        :disabled="!canMove(-1)"
-        severity="secondary"
-        variant="text"
-        size="small"
-        @click="draft.make(edits.moveQuizItem, { ...where, by: -1 })"
-      />
-      <Button
-        :label="t('quiz.down')"
-        :disabled="!canMove(1)"
-        severity="secondary"
-        variant="text"
-        size="small"
-        @click="draft.make(edits.moveQuizItem, { ...where, by: 1 })"
-      />
-      <Button
-        :label="t('quiz.copy')"
-        severity="secondary"
-        variant="text"
-        size="small"
-        @click="copy"
-      />
-      <Button
-        :label="t('sheet.delete')"
-        severity="danger"
-        variant="text"
-        size="small"
-        @click="remove"
-      />
+      <PlaceButtons
+        :can-up="canMove(-1)"
+        :can-down="canMove(1)"
+        @move="draft.make(edits.moveQuizItem, { ...where, by: $event })"
+        @remove="remove"
+      >
+        <Button
+          :label="t('quiz.copy')"
+          severity="secondary"
+          variant="text"
+          size="small"
+          @click="copy"
+        />
+      </PlaceButtons>
     </template>
     <p v-if="!bench.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
     <QuestionEditor :question-id="item.questionId" :cue="null" />

@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits, type QuizPart, type QuizRules } from '@fernbrake/core/lesson'
+import CheckField from '../CheckField.vue'
 import ChoiceField from '../ChoiceField.vue'
 import EndingFields from '../EndingFields.vue'
 import RichField from '../questions/RichField.vue'
@@ -51,15 +52,11 @@ const set = (rules: Partial<QuizRules>) =>
       :choices="choicesOf(rule)"
       @change="set({ [rule]: $event })"
     />
-    <label class="check">
-      <input
-        type="checkbox"
-        :checked="quiz.shuffle"
-        :disabled="!bench.canEdit.value"
-        @change="set({ shuffle: ($event.target as HTMLInputElement).checked })"
-      />
-      {{ t('quiz.shuffle') }}
-    </label>
+    <CheckField
+      :label="t('quiz.shuffle')"
+      :checked="quiz.shuffle"
+      @change="set({ shuffle: $event })"
+    />
     <EndingFields
       :label="t('quiz.ending')"
       :ending="quiz.ending"

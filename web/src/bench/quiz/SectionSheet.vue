@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // The sheet of a section: its name, what is said before its questions, and its place among the others.
-import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { inOrder } from '@fernbrake/core/fields'
@@ -9,6 +8,7 @@ import RichField from '../questions/RichField.vue'
 import SheetFrame from '../SheetFrame.vue'
 import WordsField from '../WordsField.vue'
 import { useBench } from '../useBench.ts'
+import PlaceButtons from './PlaceButtons.vue'
 
 const props = defineProps<{ quiz: QuizPart; section: QuizSection }>()
 const bench = useBench()
@@ -23,28 +23,11 @@ const close = () => (bench.quizPlace.value = { kind: 'quiz' })
 <template>
   <SheetFrame :title="t('quiz.section')" @close="close">
     <template v-if="bench.canEdit.value" #actions>
-      <Button
-        :label="t('quiz.up')"
-        :disabled="at === 0"
-        severity="secondary"
-        variant="text"
-        size="small"
-        @click="draft.make(edits.moveQuizSection, { ...where, by: -1 })"
-      />
-      <Button
-        :label="t('quiz.down')"
-        :disabled="at === order.length - 1"
-        severity="secondary"
-        variant="text"
-        size="small"
-        @click="draft.make(edits.moveQuizSection, { ...where, by: 1 })"
-      />
-      <Button
-        :label="t('sheet.delete')"
-        severity="danger"
-        variant="text"
-        size="small"
-        @click="draft.make(edits.removeQuizSection, where)"
+      <PlaceButtons
+        :can-up="at > 0"
+        :can-down="at < order.length - 1"
+        @move="draft.make(edits.moveQuizSection, { ...where, by: $event })"
+        @remove="draft.make(edits.removeQuizSection, where)"
       />
     </template>
     <p v-if="!bench.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>

@@ -243,7 +243,7 @@ function closePad(): void {
 <style>
 /* The editor's own parts are made outside of any template. */
 .rich-dialog {
-  width: min(860px, calc(100vw - 32px));
+  width: min(960px, calc(100vw - 32px));
 }
 .rich-dialog .ProseMirror {
   min-height: 220px;

@@ -1,0 +1,21 @@
+<script setup lang="ts">
+// Something of the lesson that holds or does not.
+import Checkbox from 'primevue/checkbox'
+import { useBench } from './useBench.ts'
+
+defineProps<{ label: string; checked: boolean }>()
+const emit = defineEmits<{ change: [checked: boolean] }>()
+const bench = useBench()
+</script>
+
+<template>
+  <label class="check">
+    <Checkbox
+      :model-value="checked"
+      binary
+      :disabled="!bench.canEdit.value"
+      @update:model-value="emit('change', $event)"
+    />
+    {{ label }}
+  </label>
+</template>
