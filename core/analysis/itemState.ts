@@ -6,6 +6,10 @@ import { isByPerson, isSelfJudged, type Question, type Verdict } from '../questi
  */
 export type ItemState = 'open' | 'right' | 'partly' | 'wrong' | 'waits' | 'given'
 
+/** How a frond draws a question that stands so: its leaf open, filled, or filled with a tick. */
+export const leafOf = (state: ItemState): 'open' | 'answered' | 'right' =>
+  state === 'open' || state === 'right' ? state : 'answered'
+
 const BEST_FIRST: readonly Verdict[] = ['right', 'partly', 'wrong', 'unmarked']
 
 /** By the best of the tries or the last, as the question's rule says; `tries` are those of this question, in their order. */

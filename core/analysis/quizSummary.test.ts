@@ -2,7 +2,14 @@ import { describe, expect, it } from 'vitest'
 import { edits, partOfKind } from '../lesson/index.ts'
 import type { Verdict } from '../questions/index.ts'
 import { edited, fullLesson, PART, QUIZ, withQuiz } from '../testing/index.ts'
-import { attemptOutcome, itemState, questionsMet, quizSummary, scoreSoFar } from './index.ts'
+import {
+  attemptOutcome,
+  itemState,
+  leafOf,
+  questionsMet,
+  quizSummary,
+  scoreSoFar,
+} from './index.ts'
 
 const lesson = edited(withQuiz(fullLesson()), edits.setQuestionRules, {
   questionId: 'q-i2',
@@ -81,4 +88,9 @@ describe('a quiz among the results', () => {
     expect(scoreSoFar(lesson, responses, { i1: true, i3: true })).toBe(0.5)
     expect(scoreSoFar(lesson, responses, { a: true, o: true, gone: true })).toBe(0.5)
   })
+})
+
+it('a leaf has a tick for what is right alone', () => {
+  const states = ['open', 'right', 'partly', 'wrong', 'waits', 'given'] as const
+  expect(states.map(leafOf)).toEqual(['open', 'right', ...Array(4).fill('answered')])
 })

@@ -1,20 +1,16 @@
 // What questions share: a time that runs out, material beside several of them, evidence by the script and on the frond,
 // rich texts, a trial beside the sheet, and the question shelf.
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
+import { startBench, type Bench } from '../support/bench.ts'
 import { sheetOf } from '../support/everyKind.ts'
-import { makeFilm } from '../support/films.ts'
 import {
   expectKept,
   expectNoBarriers,
   goInAsGuest,
   goTo,
-  signIn,
   watchForErrors,
 } from '../support/pages.ts'
-import { DESIGNER, startRealServer, type RealServer } from '../support/server.ts'
+import type { RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
 
@@ -30,31 +26,18 @@ The paddle lets it through.
 So the boat goes up.
 `
 
+let desk: Bench
 let server: RealServer
-let folder: string
 let bench: Page
 let errors: string[]
 let on: ReturnType<typeof sheetOf>
 
 test.beforeAll(async ({ browser }) => {
-  server = await startRealServer()
-  folder = mkdtempSync(join(tmpdir(), 'fernbrake-asking-'))
-  bench = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
-  errors = watchForErrors(bench)
+  desk = await startBench(browser, { title: 'Asking', seconds: 8, captions: CAPTIONS })
+  ;({ server, page: bench, errors } = desk)
   on = sheetOf(bench)
-  await signIn(bench, server.url, DESIGNER.email)
-  await bench.getByLabel('Title of a new lesson').fill('Asking')
-  await bench.getByRole('button', { name: 'Begin this lesson' }).click()
-  await bench.getByTestId('film').setInputFiles(makeFilm(folder, 8))
-  await expect(bench.getByText('/ 0:08')).toBeVisible()
-  const file = { name: 'said.vtt', mimeType: 'text/vtt', buffer: Buffer.from(CAPTIONS) }
-  await bench.locator('input[type=file][accept*=".vtt"]').setInputFiles(file)
-  await expect(bench.getByText('The paddle lets it through.')).toBeVisible()
 })
-test.afterAll(async () => {
-  await server?.stop()
-  rmSync(folder, { recursive: true, force: true })
-})
+test.afterAll(() => desk?.stop())
 
 const stem = () => on.side().getByRole('textbox', { name: 'Question', exact: true })
 

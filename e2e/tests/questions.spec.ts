@@ -1,28 +1,24 @@
 // Every kind of question: written on the bench, answered wrong and right by two learners, one of them on a phone, and
 // seen in the results.
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
+import { startBench, type Bench } from '../support/bench.ts'
 import { everyKind, option, sheetOf, type Kind } from '../support/everyKind.ts'
-import { makeFilm } from '../support/films.ts'
 import {
   expectKept,
   expectNoBarriers,
   goInAsGuest,
   goTo,
-  signIn,
   watchForErrors,
 } from '../support/pages.ts'
-import { DESIGNER, startRealServer, type RealServer } from '../support/server.ts'
+import type { RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
 
 /** So far apart are the questions, in seconds. */
 const APART_S = 0.4
 
+let desk: Bench
 let server: RealServer
-let folder: string
 let bench: Page
 let errors: string[]
 let link = ''
@@ -30,21 +26,11 @@ let kinds: Kind[]
 
 test.beforeAll(async ({ browser }) => {
   test.setTimeout(900_000)
-  server = await startRealServer()
-  folder = mkdtempSync(join(tmpdir(), 'fernbrake-questions-'))
-  bench = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
-  errors = watchForErrors(bench)
+  desk = await startBench(browser, { title: 'Every Kind of Question', seconds: 7 })
+  ;({ server, page: bench, errors } = desk)
   kinds = everyKind(bench)
-  await signIn(bench, server.url, DESIGNER.email)
-  await bench.getByLabel('Title of a new lesson').fill('Every Kind of Question')
-  await bench.getByRole('button', { name: 'Begin this lesson' }).click()
-  await bench.getByTestId('film').setInputFiles(makeFilm(folder, 7))
-  await expect(bench.getByText('/ 0:07')).toBeVisible()
 })
-test.afterAll(async () => {
-  await server?.stop()
-  rmSync(folder, { recursive: true, force: true })
-})
+test.afterAll(() => desk?.stop())
 
 test('each kind is written, with the stage in view', async () => {
   for (const [index, kind] of kinds.entries()) {

@@ -1,19 +1,10 @@
 // Lessons of several parts: a quiz is written beside a film, worked through on a phone with a server that dies, summed up
 // with a way back to what was wrong, and read in the results; another one asks one question at a time.
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
+import { startBench, type Bench } from '../support/bench.ts'
 import { option, sheetOf } from '../support/everyKind.ts'
-import { makeFilm } from '../support/films.ts'
-import {
-  expectKept,
-  expectNoBarriers,
-  goInAsGuest,
-  signIn,
-  watchForErrors,
-} from '../support/pages.ts'
-import { DESIGNER, startRealServer, type RealServer } from '../support/server.ts'
+import { expectKept, expectNoBarriers, goInAsGuest, watchForErrors } from '../support/pages.ts'
+import type { RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
 
@@ -26,32 +17,19 @@ The gate holds the water.
 The paddle lets it through.
 `
 
+let desk: Bench
 let server: RealServer
-let folder: string
 let bench: Page
 let errors: string[]
 let on: ReturnType<typeof sheetOf>
 let link: string
 
 test.beforeAll(async ({ browser }) => {
-  server = await startRealServer()
-  folder = mkdtempSync(join(tmpdir(), 'fernbrake-quiz-'))
-  bench = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
-  errors = watchForErrors(bench)
+  desk = await startBench(browser, { title: 'Gates and paddles', seconds: 4, captions: CAPTIONS })
+  ;({ server, page: bench, errors } = desk)
   on = sheetOf(bench)
-  await signIn(bench, server.url, DESIGNER.email)
-  await bench.getByLabel('Title of a new lesson').fill('Gates and paddles')
-  await bench.getByRole('button', { name: 'Begin this lesson' }).click()
-  await bench.getByTestId('film').setInputFiles(makeFilm(folder, 4))
-  await expect(bench.getByText('/ 0:04')).toBeVisible()
-  const file = { name: 'said.vtt', mimeType: 'text/vtt', buffer: Buffer.from(CAPTIONS) }
-  await bench.locator('input[type=file][accept*=".vtt"]').setInputFiles(file)
-  await expect(bench.getByText('The paddle lets it through.')).toBeVisible()
 })
-test.afterAll(async () => {
-  await server?.stop()
-  rmSync(folder, { recursive: true, force: true })
-})
+test.afterAll(() => desk?.stop())
 
 const parts = () => bench.getByRole('navigation', { name: 'Parts of the lesson' })
 const outline = () => bench.locator('.outline')

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The quiz drawn as a frond: a leaf for each question, section by section. Each leaf is the way to its question.
 import { useI18n } from 'vue-i18n'
-import type { ItemState } from '@fernbrake/core/analysis'
+import { leafOf, type ItemState } from '@fernbrake/core/analysis'
 import FrondLeaf from '../frond/FrondLeaf.vue'
 import type { QuizQuestion } from './useQuiz.ts'
 
@@ -17,10 +17,6 @@ const sections = [...new Set(props.questions.map(({ section }) => section))].map
   section,
   own: props.questions.filter((one) => one.section === section),
 }))
-const standingOf = ({ itemId }: QuizQuestion) => {
-  const state = props.stateOf(itemId)
-  return state === 'open' || state === 'right' ? state : 'answered'
-}
 const label = ({ itemId, number }: QuizQuestion) =>
   t('player.quiz.leaf', { number, state: t(`player.quiz.state.${props.stateOf(itemId)}`) })
 </script>
@@ -38,7 +34,7 @@ const label = ({ itemId, number }: QuizQuestion) =>
             @click="emit('pick', one.itemId)"
           >
             <svg viewBox="-20 -36 40 38" aria-hidden="true">
-              <FrondLeaf :standing="standingOf(one)" />
+              <FrondLeaf :standing="leafOf(stateOf(one.itemId))" />
             </svg>
             <span aria-hidden="true">{{ one.number }}</span>
           </button>

@@ -4,7 +4,13 @@ import fc from 'fast-check'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { contract, problemSchema, type RouteName, type RouteSpec } from '@fernbrake/core/contract'
 import { lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
-import { putLesson, startTestServer, type Agent, type TestServer } from './testServer.ts'
+import {
+  goInAsGuest,
+  putLesson,
+  startTestServer,
+  type Agent,
+  type TestServer,
+} from './testServer.ts'
 
 let server: TestServer
 let designer: Agent
@@ -21,9 +27,7 @@ beforeAll(async () => {
   const put = await putLesson(owner.person, lesson)
   lessonId = put.lessonId
   code = put.code
-  learner = server.anonymous()
-  const opened = await learner.post(`/api/links/${code}/attempts`).send({ name: 'Odile Harcastle' })
-  attemptId = opened.body.attemptId
+  ;({ agent: learner, attemptId } = await goInAsGuest(server, code))
 })
 afterAll(() => server.stop())
 

@@ -8,7 +8,13 @@ import { edits } from '@fernbrake/core/lesson'
 import { edited, lessonWithFilm, PART } from '@fernbrake/core/testing'
 import { createUploads } from '../media/uploads.ts'
 import { PIECE, TUS } from './films.ts'
-import { putLesson, startTestServer, type Agent, type TestServer } from './testServer.ts'
+import {
+  goInAsGuest,
+  putLesson,
+  startTestServer,
+  type Agent,
+  type TestServer,
+} from './testServer.ts'
 
 const PNG = Buffer.from(
   'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
@@ -41,11 +47,7 @@ interface Learner {
   attemptId: string
 }
 
-async function goIn(): Promise<Learner> {
-  const agent = server.anonymous()
-  const opened = await agent.post(`/api/links/${put.code}/attempts`).send({ name: 'Piet Rushmoor' })
-  return { agent, attemptId: opened.body.attemptId }
-}
+const goIn = () => goInAsGuest(server, put.code, 'Piet Rushmoor')
 
 interface Said {
   fileId?: string

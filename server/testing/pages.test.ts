@@ -4,7 +4,13 @@ import { filmOf, lessonWithFilm, PART, QUIZ, withQuiz } from '@fernbrake/core/te
 import type { Attempt } from '@fernbrake/core/contract'
 import { earlyPart } from '../http/learnerPage.ts'
 import { LEARN_PATH, sendPage } from '../http/pages.ts'
-import { putLesson, startTestServer, type Agent, type TestServer } from './testServer.ts'
+import {
+  goInAsGuest,
+  putLesson,
+  startTestServer,
+  type Agent,
+  type TestServer,
+} from './testServer.ts'
 
 const TITLE = 'Locks </script><script>alert(1)</script> & <!--early-->'
 let server: TestServer
@@ -25,9 +31,9 @@ beforeAll(async () => {
   })
   const designer = await server.signedIn('designer')
   const { code } = await putLesson(designer.person, { ...lessonWithFilm(60_000), title: TITLE })
-  owner = server.anonymous()
-  const opened = await owner.post(`/api/links/${code}/attempts`).send({ name: 'Odile Harcastle' })
-  attempt = (await owner.get(`/api/attempts/${opened.body.attemptId}`).expect(200)).body
+  const opened = await goInAsGuest(server, code)
+  owner = opened.agent
+  attempt = (await owner.get(`/api/attempts/${opened.attemptId}`).expect(200)).body
 })
 afterAll(() => server.stop())
 

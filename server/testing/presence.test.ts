@@ -3,7 +3,7 @@ import { io, type Socket } from 'socket.io-client'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import type { EditorHere } from '@fernbrake/core/contract'
 import { lessonWithFilm, withQuiz } from '@fernbrake/core/testing'
-import { putLesson, startTestServer, type TestServer } from './testServer.ts'
+import { goInAsGuest, putLesson, startTestServer, type TestServer } from './testServer.ts'
 
 let server: TestServer
 const sockets: Socket[] = []
@@ -78,13 +78,12 @@ it('whoever looks at results hears of answers at once; nobody else may', async (
   expect(await inside.emitWithAck('watchResults', { lessonId })).toBe(true)
   const heard: unknown[] = []
   outside.onAny((name) => heard.push(name))
-  const learner = server.anonymous()
-  const opened = await learner.post(`/api/links/${code}/attempts`).send({ name: 'Odile Harcastle' })
+  const { agent, attemptId } = await goInAsGuest(server, code)
   const told = next(inside, 'resultsNew')
   const answer = { kind: 'choice', picked: ['i1-a'] }
   const about = { kind: 'response', id: 'r1', cueId: 'i1', questionId: 'q-i1' }
   const records = [{ ...about, answer, answeredAt: new Date().toISOString() }]
-  await learner.post(`/api/attempts/${opened.body.attemptId}/records`).send({ records }).expect(200)
+  await agent.post(`/api/attempts/${attemptId}/records`).send({ records }).expect(200)
   expect(await told).toEqual({ lessonId })
   await outside.emitWithAck('watchResults', { lessonId })
   expect(heard).toEqual([])

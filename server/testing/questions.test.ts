@@ -13,7 +13,7 @@ import {
 } from '@fernbrake/core/questions'
 import { edited, filmOf, lessonWithFilm, PART } from '@fernbrake/core/testing'
 import { HandedFileRow } from '../database/models.ts'
-import { putLesson, putMedia, startTestServer, type Agent, type TestServer } from './testServer.ts'
+import { goInAsGuest, putLesson, putMedia, startTestServer, type TestServer } from './testServer.ts'
 
 let server: TestServer
 let designer: Awaited<ReturnType<TestServer['signedIn']>>
@@ -54,11 +54,7 @@ beforeAll(async () => {
 })
 afterAll(() => server.stop())
 
-async function goIn(): Promise<{ agent: Agent; attemptId: string }> {
-  const agent = server.anonymous()
-  const opened = await agent.post(`/api/links/${put.code}/attempts`).send({ name: 'Piet Rushmoor' })
-  return { agent, attemptId: opened.body.attemptId }
-}
+const goIn = () => goInAsGuest(server, put.code, 'Piet Rushmoor')
 
 const answering = (questionId: string, answer: unknown, id = nanoid()) => ({
   ...{ kind: 'response', id, cueId: `cue-${questionId}`, questionId, answer },

@@ -11,7 +11,14 @@ import {
   withQuiz,
 } from '@fernbrake/core/testing'
 import { edits, runEdit, type Lesson } from '@fernbrake/core/lesson'
-import { putLesson, putMedia, startTestServer, type Agent, type TestServer } from './testServer.ts'
+import {
+  goInAsGuest,
+  putLesson,
+  putMedia,
+  startTestServer,
+  type Agent,
+  type TestServer,
+} from './testServer.ts'
 
 let server: TestServer
 let designer: Awaited<ReturnType<TestServer['signedIn']>>
@@ -28,11 +35,7 @@ afterAll(() => server.stop())
 async function begin(lesson: Lesson): Promise<void> {
   const put = await putLesson(designer.person, lesson)
   lessonId = put.lessonId
-  agent = server.anonymous()
-  const opened = await agent
-    .post(`/api/links/${put.code}/attempts`)
-    .send({ name: 'Odile Harcastle' })
-  attemptId = opened.body.attemptId
+  ;({ agent, attemptId } = await goInAsGuest(server, put.code))
 }
 beforeEach(() => begin(withQuiz(withQuestion(lessonWithFilm(60_000), { id: 'a', atMs: 5000 }))))
 

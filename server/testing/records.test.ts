@@ -7,7 +7,13 @@ import { normalise } from '@fernbrake/core/watching'
 import { select } from '../database/connect.ts'
 import { prepared } from '../database/connect.ts'
 import { readCovered, storeTaken } from '../queries/covered.ts'
-import { putLesson, startTestServer, type Agent, type TestServer } from './testServer.ts'
+import {
+  goInAsGuest,
+  putLesson,
+  startTestServer,
+  type Agent,
+  type TestServer,
+} from './testServer.ts'
 
 let server: TestServer
 let designer: Awaited<ReturnType<TestServer['signedIn']>>
@@ -30,11 +36,7 @@ beforeEach(async () => {
   })
   const put = await putLesson(designer.person, lesson)
   lessonId = put.lessonId
-  agent = server.anonymous()
-  const opened = await agent
-    .post(`/api/links/${put.code}/attempts`)
-    .send({ name: 'Odile Harcastle' })
-  attemptId = opened.body.attemptId
+  ;({ agent, attemptId } = await goInAsGuest(server, put.code))
 })
 
 const BEGAN = Date.parse('2026-03-02T10:00:00Z')

@@ -125,6 +125,17 @@ export async function putLesson(
   return { lessonId, code }
 }
 
+/** Somebody goes into a lesson by its link as a guest, and has an attempt of their own then. */
+export async function goInAsGuest(
+  server: TestServer,
+  code: string,
+  name = 'Odile Harcastle',
+): Promise<{ agent: Agent; attemptId: string }> {
+  const agent = server.anonymous()
+  const opened = await agent.post(`/api/links/${code}/attempts`).send({ name }).expect(201)
+  return { agent, attemptId: opened.body.attemptId }
+}
+
 /** A film that is ready, as far as rows go. */
 export async function putMedia(owner: Person, id = nanoid()): Promise<string> {
   await MediaRow.create({

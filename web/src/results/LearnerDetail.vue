@@ -2,7 +2,7 @@
 // One learner: the watched stretches on the frond, and every answer.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { itemState, placesAsked } from '@fernbrake/core/analysis'
+import { itemState, leafOf, placesAsked } from '@fernbrake/core/analysis'
 import type { LearnerResult } from '@fernbrake/core/contract'
 import { plainOf } from '@fernbrake/core/fields'
 import { isByPerson, isSelfJudged, type Question, type Verdict } from '@fernbrake/core/questions'
@@ -32,11 +32,6 @@ const parts = computed(() =>
     }
   }),
 )
-/** On the frond a leaf is open, answered, or answered right. */
-function standingOf(question: Question, answers: LearnerResult['answers']) {
-  const state = itemState(question, answers)
-  return state === 'open' || state === 'right' ? state : 'answered'
-}
 type Asked = (typeof parts.value)[number]['asked'][number]
 const leaves = (asked: Asked[]) =>
   asked.flatMap(({ id, question, atMs, answers }): FrondCue[] =>
@@ -49,7 +44,7 @@ const leaves = (asked: Asked[]) =>
             fromMs: atMs,
             toMs: atMs,
             label: plainOf(question.stem),
-            standing: standingOf(question, answers),
+            standing: leafOf(itemState(question, answers)),
           },
         ],
   )
