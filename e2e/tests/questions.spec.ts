@@ -10,7 +10,6 @@ import {
   goTo,
   watchForErrors,
 } from '../support/pages.ts'
-import type { RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
 
@@ -18,7 +17,6 @@ test.describe.configure({ mode: 'serial' })
 const APART_S = 0.4
 
 let desk: Bench
-let server: RealServer
 let bench: Page
 let errors: string[]
 let link = ''
@@ -27,7 +25,7 @@ let kinds: Kind[]
 test.beforeAll(async ({ browser }) => {
   test.setTimeout(900_000)
   desk = await startBench(browser, { title: 'Every Kind of Question', seconds: 7 })
-  ;({ server, page: bench, errors } = desk)
+  ;({ page: bench, errors } = desk)
   kinds = everyKind(bench)
 })
 test.afterAll(() => desk?.stop())
