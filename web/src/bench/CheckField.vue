@@ -19,3 +19,11 @@ const bench = useBench()
     {{ label }}
   </label>
 </template>
+
+<style scoped>
+.check {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+</style>
