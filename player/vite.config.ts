@@ -2,11 +2,11 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig, type Plugin } from 'vite'
 
-const NOT_AT_ONCE = /^(furtherViews|formula|tusUpload|QuizPlayer)$/
+const NOT_AT_ONCE = /^(furtherViews|formula|tusUpload|StretchPlayer|PageCard|PartFrame|(Quiz|Page|Still|Deck|Chronicle)Player)$/
 
 /**
  * Has the page fetch the player's script along with its own, rather than only when it is asked for. What only some lessons
- * need, further kinds of questions, formulas, sending files and quizzes, waits until the film is there.
+ * need, further kinds of questions and parts, formulas and sending files, waits until the film is there.
  */
 const fetchWithPage: Plugin = {
   name: 'fetch-with-page',

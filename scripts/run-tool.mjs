@@ -9,7 +9,7 @@ import { withTestDatabase } from './lib/testDatabase.mjs'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const [file, ...args] = process.argv.slice(2)
-needPackages(['postgresql', 'ffmpeg', 'fonts-dejavu-core', 'chromium'])
+needPackages(['postgresql', 'ffmpeg', 'fonts-dejavu-core', 'poppler-utils', 'chromium'])
 needNpmPackages(root)
 needBuild(root)
 await withTestDatabase((env) => runProgram(root, file, args, env), { durable: true })

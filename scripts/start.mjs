@@ -24,7 +24,7 @@ if (!Number.isInteger(wantedPort) || wantedPort < 1 || wantedPort > 65535)
   giveUp(
     `FERNBRAKE_PORT is “${process.env.FERNBRAKE_PORT}”, which is not a port between 1 and 65535.`,
   )
-needPackages(['postgresql', 'ffmpeg', 'fonts-dejavu-core'])
+needPackages(['postgresql', 'ffmpeg', 'fonts-dejavu-core', 'poppler-utils'])
 needNpmPackages(root)
 mkdirSync(dataFolder, { recursive: true })
 const other = runningProcess(ownPidFile, 'scripts/start.mjs')

@@ -67,7 +67,7 @@ const readPlaywright = ({ stats }) => ({
   failed: stats.unexpected + stats.flaky,
 })
 
-needPackages(['postgresql', 'ffmpeg', 'fonts-dejavu-core', 'chromium'])
+needPackages(['postgresql', 'ffmpeg', 'fonts-dejavu-core', 'poppler-utils', 'chromium'])
 needNpmPackages(root)
 const beside = { beside: true }
 async function allButLint() {

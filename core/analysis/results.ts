@@ -1,10 +1,10 @@
 // What a lesson's results show: who opened, how much was watched, what was answered. Computed from plain records.
 import {
   askingOf,
+  asksIn,
   cuesInOrder,
   filmsInOrder,
   partsInOrder,
-  sectionsInOrder,
   type Lesson,
   type Part,
 } from '../lesson/index.ts'
@@ -76,11 +76,11 @@ export function questionsMet(lesson: Lesson): Question[] {
   )
 }
 
-/** Where a part asks a question: by a cue at a time, or by an item of a quiz. */
+/** Where a part asks a question: by a cue at a time, or by a place of its own. */
 export interface PlaceAsked {
   id: string
   question: Question
-  /** When in the film, in ms; null in a quiz. */
+  /** When in the film, in ms; null where there is no time. */
   atMs: number | null
 }
 
@@ -89,10 +89,8 @@ export function placesAsked(lesson: Lesson, part: Part): PlaceAsked[] {
   const at = (id: string, questionId: string, atMs: number | null) => ({
     ...{ id, question: lesson.questions[questionId]!, atMs },
   })
-  if (part.kind === 'quiz')
-    return sectionsInOrder(part).flatMap(({ items }) =>
-      items.map(({ id, questionId }) => at(id, questionId, null)),
-    )
+  if (part.kind !== 'film')
+    return asksIn(part).map(({ id, questionId }) => at(id, questionId, null))
   return cuesInOrder(lesson, part.id).flatMap((cue) =>
     cue.kind === 'question' ? [at(cue.id, cue.questionId, cue.atMs)] : [],
   )

@@ -28,7 +28,7 @@ export const spanRecordSchema = z
 export const responseRecordSchema = z.strictObject({
   kind: z.literal('response'),
   id: idSchema,
-  /** The cue, or the item of a quiz, that asks it. */
+  /** What asks it: a cue, an item of a quiz, a block of a page, a pin of a still. */
   cueId: idSchema,
   questionId: idSchema,
   answer: answerSchema,
@@ -63,12 +63,23 @@ export const choiceRecordSchema = z.strictObject({
   at: clockSchema,
 })
 
+/** Something was seen: a part was opened, or a thing in it, such as a pin. */
+export const seenRecordSchema = z.strictObject({
+  kind: z.literal('seen'),
+  id: idSchema,
+  partId: idSchema,
+  /** The part itself where it was opened. */
+  thingId: idSchema,
+  at: clockSchema,
+})
+
 export const learnerRecordSchema = z.discriminatedUnion('kind', [
   spanRecordSchema,
   responseRecordSchema,
   placeRecordSchema,
   finishRecordSchema,
   choiceRecordSchema,
+  seenRecordSchema,
 ])
 
 export const attemptMediaSchema = z.strictObject({
@@ -103,6 +114,8 @@ export const attemptSchema = z.strictObject({
     released: z.array(idSchema),
     /** The parts that were finished. */
     finishedParts: z.array(idSchema),
+    /** What was seen in each part that was opened; the part itself stands for its opening. */
+    seen: z.record(idSchema, z.array(idSchema)),
     covered: z.record(idSchema, z.array(z.strictObject({ fromMs: z.int(), toMs: z.int() }))),
     responses: z.array(pastResponseSchema),
     /** The way taken last at each fork. */
@@ -187,6 +200,7 @@ export const attemptRoutes = {
               'unknownPart',
               'unknownQuestion',
               'unknownChoice',
+              'unknownThing',
               'beyondEnd',
               'noTriesLeft',
               'missingFile',
@@ -208,6 +222,7 @@ export type SpanRecord = z.infer<typeof spanRecordSchema>
 export type ResponseRecordInput = z.infer<typeof responseRecordSchema>
 export type PlaceRecord = z.infer<typeof placeRecordSchema>
 export type ChoiceRecord = z.infer<typeof choiceRecordSchema>
+export type SeenRecord = z.infer<typeof seenRecordSchema>
 export type FinishRecord = z.infer<typeof finishRecordSchema>
 export type Attempt = z.infer<typeof attemptSchema>
 export type AttemptCard = ReplyOf<typeof attemptRoutes.myAttempts>['attempts'][number]

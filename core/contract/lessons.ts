@@ -100,6 +100,8 @@ const resultsReply = z.strictObject({
       points: z.number(),
       max: z.number(),
       stretches: z.record(idSchema, z.array(spanSchema)),
+      /** What was seen in each part that was opened; the part itself stands for its opening. */
+      seen: z.record(idSchema, z.array(idSchema)),
       /** Spans that could not be true; kept, but left out of all figures. */
       leftOut: z.int(),
       answers: z.array(

@@ -1,7 +1,7 @@
 // Media and their preparation. Uploads themselves follow the tus protocol at UPLOADS_PATH.
 import { z } from 'zod'
 import { idSchema, mediaMsSchema, plainText } from '../fields/index.ts'
-import { boxSchema, frameRateSchema } from '../lesson/index.ts'
+import { boxSchema, frameRateSchema, MOST_DOCUMENT_PAGES } from '../lesson/index.ts'
 import { route } from './route.ts'
 
 export const mediaFileKindSchema = z.enum([
@@ -12,7 +12,16 @@ export const mediaFileKindSchema = z.enum([
   'pauses',
   'filmstrip',
   'shots',
+  'pages',
 ])
+
+/** Each page of a document is a file of its own. */
+export type PageFile = `page-${number}`
+
+/** What the file `pages` holds: of each page that was drawn, its size as drawn and the words on it. */
+export const pagesFileSchema = z.strictObject({
+  pages: z.array(z.strictObject({ width: z.int(), height: z.int(), words: z.string() })),
+})
 
 /** What the file `shots` holds: the times at which a new shot begins, without 0. */
 export const shotsFileSchema = z.strictObject({ shots: z.array(mediaMsSchema) })
@@ -24,13 +33,13 @@ export const pausesFileSchema = z.strictObject({
 
 /** The steps of preparing; sound yields peaks and pauses, one look at every frame filmstrip and shots. */
 export const jobSchema = z.strictObject({
-  kind: z.enum(['probe', 'playable', 'poster', 'peaks', 'filmstrip']),
+  kind: z.enum(['probe', 'playable', 'poster', 'peaks', 'filmstrip', 'pages']),
   state: z.enum(['waiting', 'running', 'done', 'failed']),
   /** 0 to 1. */
   progress: z.number(),
 })
 
-export const mediaKindSchema = z.enum(['film', 'picture', 'sound'])
+export const mediaKindSchema = z.enum(['film', 'picture', 'sound', 'document'])
 
 /** How a picture is cut from another; see PictureCut in core/media. */
 export const pictureCutSchema = z.strictObject({
@@ -67,6 +76,8 @@ export const mediaSchema = z.strictObject({
       'notAPicture',
       'tooLarge',
       'notASound',
+      'notADocument',
+      'locked',
     ])
     .nullable(),
   bytes: z.number(),
@@ -78,6 +89,8 @@ export const mediaSchema = z.strictObject({
   /** The picture that this one was cut from, and how; the other stays as it is. */
   cutFrom: idSchema.nullable(),
   cut: pictureCutSchema.nullable(),
+  /** Of a document that has pages; more than are drawn, where it has very many. */
+  pageCount: z.int().nullable(),
   files: z.array(mediaFileKindSchema),
   jobs: z.array(jobSchema),
 })
@@ -141,6 +154,19 @@ export const mediaRoutes = {
       reply: mediaSchema,
     },
   ),
+  mediaPage: route(
+    'get',
+    '/api/media/:mediaId/pages/:page',
+    'mediaViewer',
+    'A page of a document as a picture',
+    {
+      params: z.strictObject({
+        mediaId: idSchema,
+        page: z.coerce.number().int().min(1).max(MOST_DOCUMENT_PAGES),
+      }),
+      reply: null,
+    },
+  ),
   mediaFile: route('get', '/api/media/:mediaId/files/:file', 'mediaViewer', 'The bytes of a file', {
     params: z.strictObject({ mediaId: idSchema, file: mediaFileKindSchema }),
     reply: null,
@@ -150,6 +176,10 @@ export const mediaRoutes = {
 /** The address of one of a medium's files. */
 export const mediaFileAddress = (mediaId: string, file: MediaFileKind) =>
   `/api/media/${mediaId}/files/${file}`
+
+/** The address of a page of a document, from 1. */
+export const mediaPageAddress = (mediaId: string, page: number) =>
+  `/api/media/${mediaId}/pages/${page}`
 
 export type Media = z.infer<typeof mediaSchema>
 export type MediaFileKind = z.infer<typeof mediaFileKindSchema>

@@ -3,7 +3,9 @@ import { issuesOf, partsOfText, type Issue } from '../fields/index.ts'
 import { partsOfQuestion } from '../questions/index.ts'
 import { noteProven, withoutProven } from './proven.ts'
 import { cuesNamedBy, partsNamedBy } from './references.ts'
-import { partOfKind, textsOfPart } from './parts.ts'
+import { partOfKind } from './parts.ts'
+import { asksIn, mapsOfPart, partsLedToBy, stretchesOfPart, textsOfPart } from './partThings.ts'
+import type { Part } from './partSchema.ts'
 import { lessonSchema, type Cue, type ForkCue, type Lesson } from './schema.ts'
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; issues: Issue[] }
@@ -50,7 +52,7 @@ function findBrokenReferences(lesson: Lesson): Issue[] {
     ...findLostParts(lesson),
     ...findLostMaterial(lesson),
     ...findBadCues(lesson),
-    ...findBadItems(lesson),
+    ...findBadThings(lesson),
     ...findAskedTwice(lesson),
   ]
 }
@@ -109,24 +111,52 @@ function findLostNames(lesson: Lesson, cue: Cue): Issue[] {
   ]
 }
 
-/** Items and sections of quizzes that do not hang together. */
-function findBadItems({ parts, questions }: Lesson): Issue[] {
-  return Object.values(parts).flatMap((part) => {
-    if (part.kind !== 'quiz') return []
-    const at = (...path: string[]) => ['parts', part.id, ...path]
-    return [
-      ...misfiled(part.sections, at('sections')),
-      ...misfiled(part.items, at('items')),
-      ...Object.values(part.items).flatMap(({ id, sectionId, questionId }) => [
-        ...(Object.hasOwn(part.sections, sectionId)
-          ? []
-          : [missing(at('items', id, 'sectionId'), 'section')]),
-        ...(Object.hasOwn(questions, questionId)
-          ? []
-          : [missing(at('items', id, 'questionId'), 'question')]),
-      ]),
-    ]
-  })
+/** Things of parts that do not hang together. */
+function findBadThings(lesson: Lesson): Issue[] {
+  return Object.values(lesson.parts).flatMap((part) => [
+    ...Object.entries(mapsOfPart(part)).flatMap(([name, map]) =>
+      misfiled(map, ['parts', part.id, name]),
+    ),
+    ...asksIn(part)
+      .filter(({ questionId }) => !Object.hasOwn(lesson.questions, questionId))
+      .map(({ id }) => missing(['parts', part.id, id, 'questionId'], 'question')),
+    ...stretchesOfPart(part)
+      .filter(({ partId }) => isNoFilm(lesson, partId))
+      .map(({ path }) => missing(['parts', part.id, ...path], 'part')),
+    ...partsLedToBy(part)
+      .filter(({ partId }) => !Object.hasOwn(lesson.parts, partId))
+      .map(({ path }) => missing(['parts', part.id, ...path], 'part')),
+    ...findStray(part).map((path) => missing(['parts', part.id, ...path], 'thing')),
+  ])
+}
+
+/** What names another thing of its own part that is not there. */
+function findStray(part: Part): string[][] {
+  switch (part.kind) {
+    case 'quiz':
+      return Object.values(part.items)
+        .filter(({ sectionId }) => !Object.hasOwn(part.sections, sectionId))
+        .map(({ id }) => ['items', id, 'sectionId'])
+    case 'page':
+      return Object.values(part.blocks)
+        .filter(({ inside, kind }) => {
+          if (!inside) return false
+          const around = Object.hasOwn(part.blocks, inside.columnsId)
+            ? part.blocks[inside.columnsId]
+            : undefined
+          // Columns stand on the page alone: nobody reads columns in columns.
+          return around?.kind !== 'columns' || kind === 'columns'
+        })
+        .map(({ id }) => ['blocks', id, 'inside'])
+    case 'chronicle':
+      return Object.values(part.items)
+        .filter(
+          ({ categoryId }) => categoryId !== null && !Object.hasOwn(part.categories, categoryId),
+        )
+        .map(({ id }) => ['items', id, 'categoryId'])
+    default:
+      return []
+  }
 }
 
 /** A question is asked in one place, and each place has an id of its own: answers name both. */
@@ -145,16 +175,14 @@ function findAskedTwice({ parts, cues }: Lesson): Issue[] {
   }
   for (const cue of Object.values(cues))
     if (cue.kind === 'question') note(['cues', cue.id], cue.questionId)
-  for (const part of Object.values(parts)) {
-    if (part.kind !== 'quiz') continue
-    for (const { id, questionId } of Object.values(part.items)) {
-      const path = ['parts', part.id, 'items', id]
+  for (const part of Object.values(parts))
+    for (const { id, questionId } of asksIn(part)) {
+      const path = ['parts', part.id, id]
       note(path, questionId)
       if (places.has(id))
         issues.push({ path, code: 'id.taken', message: 'has an id that is taken' })
       places.add(id)
     }
-  }
   return issues
 }
 

@@ -2,6 +2,12 @@
 export * from './schema.ts'
 export * from './partSchema.ts'
 export * from './parts.ts'
+export * from './partBase.ts'
+export * from './pageSchema.ts'
+export * from './stillSchema.ts'
+export * from './deckSchema.ts'
+export * from './chronicleSchema.ts'
+export * from './partThings.ts'
 export * from './overlaySchema.ts'
 export * from './forkSchema.ts'
 export * from './overlay.ts'
@@ -11,20 +17,31 @@ export { upgradeLesson } from './upgrade.ts'
 export { endMessage, withoutNotes } from './learner.ts'
 export { checkLesson, type Checked } from './check.ts'
 export { findWhatBlocksPublishing } from './publishable.ts'
+export { lacksSomething, opensNothing } from './unready.ts'
 export { applyPatches, patchSchema, type Patch } from './patches.ts'
 export { runEdit, type Edit, type EditMade, type EditOutcome } from './runEdit.ts'
 export * from './sync.ts'
 export * from './undo.ts'
 export * as edits from './edits/index.ts'
-export type { QuestionRules, QuizRules } from './edits/index.ts'
+export type {
+  ChangeOf,
+  NewQuestion,
+  NewThing,
+  PartOfThings,
+  QuestionRules,
+  QuizRules,
+  ThingMap,
+  ThingOf,
+} from './edits/index.ts'
 export {
   boundedShift,
   idsOfPart,
+  idsOfThing,
   boxOnStage,
   MOST_NEW_IDS,
   movedBox,
   resizedBox,
 } from './edits/index.ts'
 export * from './arrange.ts'
-export { mediaIdsOf, stagedMediaIdsOf } from './references.ts'
+export { mediaIdsOf, pageKey, stagedAddresses, stagedMediaIdsOf } from './references.ts'
 export { clipOf, clipSchema, readClip, type Clip } from './clip.ts'

@@ -1,18 +1,15 @@
 // The parts that a lesson is made of. A new kind of part is a schema here and a line in the union.
 import { z } from 'zod'
 import { idSchema, mediaMsSchema, orderSchema, plainText, richText } from '../fields/index.ts'
+import { chroniclePartSchema } from './chronicleSchema.ts'
+import { deckPartSchema } from './deckSchema.ts'
+import { pagePartSchema } from './pageSchema.ts'
+import { partBase } from './partBase.ts'
+import { stillPartSchema } from './stillSchema.ts'
 
 export const seekRuleSchema = z.enum(['free', 'backOnly', 'none'])
 
 export const frameRateSchema = z.enum(['23.976', '24', '25', '29.97', '30', '50', '59.94', '60'])
-
-export const LONGEST_PART_TITLE = 200
-
-const partBase = {
-  ...{ id: idSchema, title: plainText(LONGEST_PART_TITLE), order: orderSchema },
-  /** Not ready for learners: it stays in the draft and comes into no edition. */
-  hidden: z.literal(true).optional(),
-}
 
 export const filmPartSchema = z.strictObject({
   ...partBase,
@@ -64,9 +61,17 @@ export const quizPartSchema = z.strictObject({
   items: z.record(idSchema, quizItemSchema),
 })
 
-export const partSchema = z.discriminatedUnion('kind', [filmPartSchema, quizPartSchema])
+export const partSchema = z.discriminatedUnion('kind', [
+  filmPartSchema,
+  quizPartSchema,
+  pagePartSchema,
+  stillPartSchema,
+  deckPartSchema,
+  chroniclePartSchema,
+])
 
 export type Part = z.infer<typeof partSchema>
+export type PartKind = Part['kind']
 export type FilmPart = z.infer<typeof filmPartSchema>
 export type QuizPart = z.infer<typeof quizPartSchema>
 export type QuizSection = z.infer<typeof quizSectionSchema>

@@ -1,7 +1,8 @@
 // Parts by their kind and in their order, and who asks a question where.
-import { inOrder, type RichText } from '../fields/index.ts'
+import { inOrder } from '../fields/index.ts'
 import { shuffled } from '../questions/index.ts'
 import type { FilmPart, Part, QuizItem, QuizPart, QuizSection } from './partSchema.ts'
+import { asksIn } from './partThings.ts'
 import type { Lesson } from './schema.ts'
 
 type WithParts = Pick<Lesson, 'parts'>
@@ -31,15 +32,6 @@ export function filmLengthMs(lesson: WithParts, partId: string): number | null {
   return partOfKind(lesson, partId, 'film')?.durationMs ?? null
 }
 
-/** The texts of a part that learners read. */
-export function textsOfPart(part: Part): RichText[] {
-  if (part.kind === 'film') return []
-  return [
-    part.instructions,
-    ...Object.values(part.sections).map(({ instructions }) => instructions),
-  ]
-}
-
 /** A quiz's sections in order, each with its items in theirs. */
 export interface SectionOfItems {
   section: QuizSection
@@ -56,9 +48,9 @@ export function sectionsInOrder(quiz: QuizPart, seed?: string): SectionOfItems[]
   })
 }
 
-/** Where a question is asked: by a cue of a film, or by an item of a quiz. */
+/** Where a question is asked: by a cue of a film, an item of a quiz, a block of a page, a pin of a still. */
 export interface Asking {
-  /** The cue's id, or the item's. */
+  /** The id of what asks it. */
   id: string
   partId: string
   questionId: string
@@ -70,8 +62,9 @@ export interface Asking {
 export function askingOf(lesson: Pick<Lesson, 'parts' | 'cues'>, id: string): Asking | null {
   const cue = Object.hasOwn(lesson.cues, id) ? lesson.cues[id] : undefined
   if (cue?.kind === 'question') return cue
-  for (const part of Object.values(lesson.parts))
-    if (part.kind === 'quiz' && Object.hasOwn(part.items, id))
-      return { ...part.items[id]!, partId: part.id }
+  for (const part of Object.values(lesson.parts)) {
+    const asks = asksIn(part).find((one) => one.id === id)
+    if (asks) return { id, questionId: asks.questionId, partId: part.id }
+  }
   return null
 }

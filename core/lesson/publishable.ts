@@ -3,8 +3,8 @@ import type { Issue } from '../fields/index.ts'
 import { findWhatCannotBeAsked } from '../questions/index.ts'
 import { withoutHidden } from './hidden.ts'
 import { cueStartMs } from './order.ts'
-import { filmLengthMs, filmsInOrder, partsInOrder, sectionsInOrder } from './parts.ts'
-import type { QuizPart } from './partSchema.ts'
+import { filmLengthMs, filmsInOrder, partsInOrder } from './parts.ts'
+import { findUnreadyPart } from './unready.ts'
 import type { Choice } from './forkSchema.ts'
 import type { Cue, Lesson } from './schema.ts'
 
@@ -15,9 +15,7 @@ export function findWhatBlocksPublishing(draft: Lesson): Issue[] {
     ...findMissingBasics(lesson),
     ...findMissingFilms(lesson),
     ...findBadCues(lesson),
-    ...partsInOrder(lesson).flatMap((part) =>
-      part.kind === 'quiz' ? findBadQuiz(lesson, part) : [],
-    ),
+    ...partsInOrder(lesson).flatMap((part) => findUnreadyPart(lesson, part)),
   ]
 }
 
@@ -73,34 +71,6 @@ function findBadQuestion(lesson: Lesson, cue: Cue): Issue[] {
     ...issue,
     path: ['cues', cue.id, ...issue.path],
   }))
-}
-
-/** A quiz holds no film, so it has no frame to point at. */
-const NO_FRAME: Issue = {
-  path: ['mediaId'],
-  code: 'quiz.noPicture',
-  message: 'A question of a quiz asks for a place on a picture and has no picture.',
-}
-
-function findBadQuiz(lesson: Lesson, quiz: QuizPart): Issue[] {
-  const path = ['parts', quiz.id]
-  const sections = sectionsInOrder(quiz)
-  if (sections.every(({ items }) => items.length === 0))
-    return [{ path, code: 'quiz.empty', message: `“${quiz.title}” asks no question yet.` }]
-  return sections.flatMap(({ section, items }) => {
-    if (items.length === 0) {
-      const message = `A section of “${quiz.title}” asks no question yet.`
-      return [{ path: [...path, 'sections', section.id], code: 'quiz.emptySection', message }]
-    }
-    return items.flatMap(({ id, questionId }) => {
-      const question = lesson.questions[questionId]!
-      const frame = question.kind === 'area' && question.mediaId === null ? [NO_FRAME] : []
-      return [...findWhatCannotBeAsked(question), ...frame].map((issue) => ({
-        ...issue,
-        path: [...path, 'items', id, ...issue.path],
-      }))
-    })
-  })
 }
 
 function findBadFork(cue: Cue): Issue[] {

@@ -2,7 +2,8 @@
 import { mediaOfText } from '../fields/index.ts'
 import { mediaOfQuestion } from '../questions/index.ts'
 import { mediumOf } from './overlay.ts'
-import { filmsInOrder, textsOfPart } from './parts.ts'
+import { filmsInOrder } from './parts.ts'
+import { mediaOfPart, textsOfPart } from './partThings.ts'
 import type { Cue, ForkCue, Lesson } from './schema.ts'
 
 interface NamedCue {
@@ -93,13 +94,38 @@ export function mediaIdsOf(lesson: Showing): string[] {
   return [...ids]
 }
 
-/** The ids of the media that lie on a lesson's films, or that its questions, their material and its quizzes show. */
+/** The ids of the media that lie on a lesson's films, or that its questions, their material and its other parts show. */
 export function stagedMediaIdsOf(lesson: Showing): string[] {
   const ids = Object.values(lesson.cues).flatMap((cue) =>
     cue.kind === 'overlay' ? (mediumOf(cue) ?? []) : [],
   )
   const asked = Object.values(lesson.questions).flatMap(mediaOfQuestion)
   const shared = Object.values(lesson.materials ?? {}).flatMap(({ text }) => mediaOfText(text))
-  const told = Object.values(lesson.parts).flatMap((part) => textsOfPart(part).flatMap(mediaOfText))
+  const told = Object.values(lesson.parts).flatMap((part) => [
+    ...textsOfPart(part).flatMap(mediaOfText),
+    ...mediaOfPart(part),
+  ])
   return [...new Set([...ids, ...asked, ...shared, ...told])]
+}
+
+/** Under which name the address of a document's page, from 1, is handed on beside those of media. */
+export const pageKey = (mediaId: string, page: number) => `${mediaId}/${page}`
+
+/**
+ * Where everything is that a lesson shows besides its films: by medium, and by `pageKey` for pages of documents. `media`
+ * and `pages` say where such a thing is.
+ */
+export function stagedAddresses(
+  lesson: Showing,
+  media: (mediaId: string) => string,
+  pages: (mediaId: string, page: number) => string,
+): Record<string, string> {
+  const drawn = Object.values(lesson.parts).flatMap((part) =>
+    part.kind === 'deck'
+      ? Object.values(part.slides).flatMap(({ mediaId, page }) =>
+          page === undefined ? [] : [[pageKey(mediaId, page), pages(mediaId, page)] as const],
+        )
+      : [],
+  )
+  return Object.fromEntries([...stagedMediaIdsOf(lesson).map((id) => [id, media(id)]), ...drawn])
 }

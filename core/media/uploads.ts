@@ -52,6 +52,11 @@ export const mayBeSound = (type: string) =>
 /** The largest sound that is taken in, in bytes. */
 export const LARGEST_SOUND_BYTES = 500 * 1024 ** 2
 
+/** The largest document that is taken in, in bytes. */
+export const LARGEST_DOCUMENT_BYTES = 200 * 1024 ** 2
+/** Pages of documents are drawn no wider or higher than this, in pixels. */
+export const PAGE_PIXELS = 1600
+
 /** The largest picture that is taken in: 40 megapixels, and so many bytes. */
 export const MOST_PICTURE_PIXELS = 40_000_000
 export const LARGEST_PICTURE_BYTES = 60 * 1024 ** 2

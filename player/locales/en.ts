@@ -1,5 +1,8 @@
 // English texts of the player. Every sentence a learner reads stands here.
+import part from './enParts.ts'
+
 export default {
+  part,
   loading: 'The lesson is being opened',
   play: 'Play',
   pause: 'Pause',
@@ -203,7 +206,10 @@ export default {
   goOnWith: 'Go on with “{title}”',
   parts: 'Parts of this lesson',
   partOf: 'Part {number} of {count}',
-  partKind: { film: 'Film', quiz: 'Quiz' },
+  partKind: {
+    ...{ film: 'Film', quiz: 'Quiz', page: 'Page', still: 'Still' },
+    ...{ deck: 'Deck', chronicle: 'Chronicle' },
+  },
   partDone: 'finished',
   partComing: 'The next part is being fetched',
   partFailed:

@@ -30,5 +30,7 @@ export const FRAME: InjectionKey<{
 /** Where the media of texts and questions are, by medium; and the films, by part. */
 export const ADDRESSES: InjectionKey<{
   medium(mediaId: string): string | null
+  /** A page of a document, from 1, as a picture. */
+  page(mediaId: string, page: number): string | null
   film(partId: string): string | null
 }> = Symbol('addresses')

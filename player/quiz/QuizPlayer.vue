@@ -3,7 +3,7 @@
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { isBlank } from '@fernbrake/core/fields'
-import { endMessage } from '@fernbrake/core/lesson'
+import { endMessage, type QuizPart } from '@fernbrake/core/lesson'
 import { fillPlaces } from '@fernbrake/core/text'
 import { provideForQuestions } from '../questions/provideForQuestions.ts'
 import TextView from '../questions/TextView.vue'
@@ -13,13 +13,13 @@ import HandIn from './HandIn.vue'
 import QuizFrond from './QuizFrond.vue'
 import QuizItem from './QuizItem.vue'
 import QuizSummary from './QuizSummary.vue'
-import type { QuizProps } from './quizProps.ts'
+import type { PartProps } from '../parts/partProps.ts'
 import { useQuiz } from './useQuiz.ts'
 
-const props = defineProps<QuizProps>()
+const props = defineProps<PartProps & { part: QuizPart }>()
 const emit = defineEmits<{ pickPart: [partId: string] }>()
 const { t } = useI18n()
-const part = props.quiz
+const { part } = props
 const quiz = useQuiz(props.host, props.opened, part)
 provideForQuestions(props.host, props.opened)
 const facts = useFacts(props.opened.learnerName, quiz.answers.score)

@@ -27,7 +27,7 @@ function begin(lesson: Lesson, change: Partial<OpenedLesson> = {}): Quiz {
   const opened: OpenedLesson = {
     ...{ lesson, media: [], learnerName: 'Odile Harcastle', seed: 'seed' },
     progress: {
-      ...{ partId: null, atMs: 0, released: ['a'], finishedParts: [], covered: {} },
+      ...{ partId: null, atMs: 0, released: ['a'], finishedParts: [], seen: {}, covered: {} },
       ...{ responses: [], chosen: {} },
     },
     ...change,
@@ -116,7 +116,7 @@ describe('handing in', () => {
   it('was done in an earlier sitting: what came of it is told', () => {
     const done = begin(lessonOf({ tells: 'atEnd' }), {
       progress: {
-        ...{ partId: QUIZ, atMs: 0, released: [], finishedParts: [QUIZ], covered: {}, chosen: {} },
+        ...{ partId: QUIZ, atMs: 0, released: [], finishedParts: [QUIZ], seen: {}, covered: {}, chosen: {} },
         responses: [
           {
             ...{ cueId: 'i1', questionId: 'q-i1', tryNumber: 1, answer: pick('i1', 'b') },

@@ -36,6 +36,11 @@ export function noteRecord(lesson: Lesson, progress: LearnerProgress, record: Le
       if (!progress.finishedParts.includes(record.partId))
         progress.finishedParts.push(record.partId)
       return
+    case 'seen': {
+      const seen = (progress.seen[record.partId] ??= [])
+      if (!seen.includes(record.thingId)) seen.push(record.thingId)
+      return
+    }
     default:
       assertNever(record)
   }

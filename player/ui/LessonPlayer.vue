@@ -4,12 +4,13 @@ import { computed, nextTick, onMounted, onScopeDispose, ref, shallowRef, useTemp
 import { useI18n } from 'vue-i18n'
 import { placeToGoOn } from '@fernbrake/core/playback'
 import { HostError, type Host, type HostState, type OpenedLesson } from '../hosts/Host.ts'
-import { fetchQuizPlayer } from '../quiz/fetchQuizPlayer.ts'
+import { isoTime, nowMs } from '../clock.ts'
+import { prepareParts } from '../parts/fetchPart.ts'
+import LaterPart from '../parts/LaterPart.vue'
 import { useTravelled } from '../session/useTravelled.ts'
 import FilmPlayer from './FilmPlayer.vue'
 import HostStrip from './HostStrip.vue'
 import { partsState } from './partsState.ts'
-import QuizPart from './QuizPart.vue'
 
 const props = defineProps<{ host: Host; aside?: string }>()
 const { t } = useI18n()
@@ -33,16 +34,21 @@ const parts = computed(
 function goTo(partId: string, fromBeginning: boolean): void {
   if (!opened.value?.lesson.parts[partId]) return
   const visit = (open.value?.visit ?? 0) + 1
+  noteOpening(partId)
   open.value = { partId, visit, opened: travel.openedAt(partId, fromBeginning) }
   if (visit > 1)
     void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="part"]')?.focus())
 }
 
-/** What later parts need is fetched while the connection is there; a part that still lacks it says so. */
-function prepareParts(): void {
-  const all = Object.values(opened.value!.lesson.parts)
-  if (all.some(({ kind }) => kind === 'quiz')) void nextTick(fetchQuizPlayer).catch(() => undefined)
+/** Notes once that a part was opened. */
+function noteOpening(partId: string): void {
+  if (opened.value!.progress.seen[partId]?.includes(partId)) return
+  const about = { partId, thingId: partId, at: isoTime(nowMs()) }
+  travel.host.record({ kind: 'seen', id: travel.host.newId(), ...about })
 }
+
+/** What later parts need is fetched while the connection is there. */
+const kindsAhead = () => new Set(Object.values(opened.value!.lesson.parts).map(({ kind }) => kind))
 
 async function openLesson(): Promise<void> {
   failure.value = null
@@ -52,7 +58,7 @@ async function openLesson(): Promise<void> {
     travel.begin()
     const place = placeToGoOn(opened.value.lesson, opened.value.progress)
     if (place) goTo(place.part.id, false)
-    prepareParts()
+    void nextTick(() => prepareParts(kindsAhead()))
   } catch (error) {
     failure.value = error instanceof HostError ? error.reason : 'failed'
   }
@@ -61,7 +67,7 @@ onMounted(openLesson)
 </script>
 
 <template>
-  <div ref="root" class="player" :class="part?.kind === 'quiz' ? 'reading' : 'night'">
+  <div ref="root" class="player" :class="part && part.kind !== 'film' ? 'reading' : 'night'">
     <HostStrip :state="hostState" />
     <FilmPlayer
       v-if="open && parts && part?.kind === 'film'"
@@ -75,17 +81,18 @@ onMounted(openLesson)
       @to-part="goTo($event, true)"
       @pick-part="goTo($event, false)"
     />
-    <QuizPart
-      v-else-if="open && parts && part?.kind === 'quiz'"
+    <LaterPart
+      v-else-if="open && parts && part && part.kind !== 'film'"
       :key="`${open.partId} ${open.visit}`"
       :host="travel.host"
       :opened="open.opened"
-      :quiz="part"
+      :part="part"
       :host-state="hostState"
       :aside="aside ?? open.opened.learnerName"
       :parts="parts"
       :takes-focus="open.visit > 1"
       @pick-part="goTo($event, false)"
+      @to-part="goTo($event, true)"
     />
     <div v-else-if="failure" class="middle" role="alert">
       <p>{{ t(`player.${failure}`) }}</p>
@@ -110,6 +117,13 @@ onMounted(openLesson)
 }
 .reading {
   background: var(--ground);
+}
+@media print {
+  .player {
+    display: block;
+    height: auto;
+    overflow: visible;
+  }
 }
 .middle {
   margin: auto;

@@ -18,6 +18,7 @@ const NEEDED = {
   postgresql: () => postgresPrograms() !== null,
   ffmpeg: () => existsSync('/usr/bin/ffmpeg') && existsSync('/usr/bin/ffprobe'),
   'fonts-dejavu-core': () => existsSync('/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf'),
+  'poppler-utils': () => existsSync('/usr/bin/pdftoppm') && existsSync('/usr/bin/pdfinfo'),
   chromium: () => existsSync('/usr/bin/chromium'),
 }
 

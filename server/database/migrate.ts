@@ -12,6 +12,7 @@ import { SCHEMA_007 } from './schema007.ts'
 import { SCHEMA_008 } from './schema008.ts'
 import { SCHEMA_009 } from './schema009.ts'
 import { SCHEMA_010 } from './schema010.ts'
+import { SCHEMA_011 } from './schema011.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -31,6 +32,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '008-handed-files', up: sql(SCHEMA_008) },
   { name: '009-kept-questions', up: sql(SCHEMA_009) },
   { name: '010-finished-parts', up: sql(SCHEMA_010) },
+  { name: '011-things-seen-and-documents', up: sql(SCHEMA_011) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

@@ -6,7 +6,7 @@ import {
   type InferAttributes,
   type InferCreationAttributes,
 } from 'sequelize'
-import type { Media, MediaFileKind, MediaJob, Role } from '@fernbrake/core/contract'
+import type { Media, MediaFileKind, PageFile, MediaJob, Role } from '@fernbrake/core/contract'
 import type { Lesson, Patch } from '@fernbrake/core/lesson'
 import type { Answer, Question, Verdict } from '@fernbrake/core/questions'
 import type { Database } from './connect.ts'
@@ -93,6 +93,7 @@ export class MediaRow extends Model<InferAttributes<MediaRow>, InferCreationAttr
   declare tags: CreationOptional<string[]>
   declare cut: CreationOptional<Media['cut']>
   declare cutFrom: CreationOptional<string | null>
+  declare pageCount: CreationOptional<number | null>
   declare createdAt: CreationOptional<Date>
 }
 
@@ -101,7 +102,7 @@ export class MediaFileRow extends Model<
   InferCreationAttributes<MediaFileRow>
 > {
   declare mediaId: string
-  declare kind: MediaFileKind
+  declare kind: MediaFileKind | PageFile
   declare storageKey: string
   declare contentType: string
   declare bytes: number
@@ -316,6 +317,7 @@ function defineMediaModels(
       tags: { type: ARRAY(TEXT), defaultValue: [] },
       cut: JSONB,
       cutFrom: TEXT,
+      pageCount: INTEGER,
       createdAt: now(),
     },
     as('media'),

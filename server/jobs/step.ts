@@ -2,7 +2,7 @@
 import { mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { Media, MediaFileKind, MediaJob } from '@fernbrake/core/contract'
+import type { Media, MediaFileKind, MediaJob, PageFile } from '@fernbrake/core/contract'
 import { MediaFileRow, type MediaRow } from '../database/models.ts'
 import { FfmpegError, probe, type Probed } from '../media/ffmpeg.ts'
 import type { Context } from '../services/context.ts'
@@ -72,7 +72,7 @@ export async function keepBytes(
 export async function keepFile(
   { store }: Context,
   mediaId: string,
-  kind: MediaFileKind,
+  kind: MediaFileKind | PageFile,
   path: string,
   contentType: string,
   ending: string,

@@ -17,6 +17,7 @@ import {
   writePeakFile,
 } from '@fernbrake/core/media'
 import { decodePictures, decodeSound, measureLength, probe, transform } from '../media/ffmpeg.ts'
+import { drawPages, prepareDocument } from './documents.ts'
 import { preparePicture } from './pictures.ts'
 import {
   keepBytes,
@@ -37,6 +38,7 @@ const PROBES: Record<Media['kind'], (step: Step) => Promise<StepKind[]>> = {
   film: probeFilm,
   picture: preparePicture,
   sound: prepareSound,
+  document: prepareDocument,
 }
 
 /** Runs one step; answers with the steps that can begin now. */
@@ -52,6 +54,8 @@ export async function runStep(kind: StepKind, step: Step): Promise<StepKind[]> {
       return makePeaks(step)
     case 'filmstrip':
       return makeFilmstrip(step)
+    case 'pages':
+      return drawPages(step)
   }
 }
 

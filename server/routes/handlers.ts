@@ -15,7 +15,7 @@ import { sendHandedFile } from '../services/handedFiles.ts'
 import { readHistory, readStateAt } from '../services/history.ts'
 import { listLessons } from '../services/lessonCards.ts'
 import { dropKeptQuestion, keepQuestion, listKeptQuestions } from '../services/keptQuestions.ts'
-import { changeWords, describeMedia, findFile, listMedia, prepareAgain } from '../services/media.ts'
+import { changeWords, describeMedia, findFile, listMedia, nameDownload, prepareAgain } from '../services/media.ts'
 import {
   createGuest,
   describeSession,
@@ -133,6 +133,7 @@ function mediaHandlers(
   | 'cutPicture'
   | 'prepareAgain'
   | 'mediaFile'
+  | 'mediaPage'
 > {
   return {
     mediaList: async (call) => ({ media: await listMedia(whoCalls(call)) }),
@@ -143,8 +144,14 @@ function mediaHandlers(
       replaceEverywhere(context, whoCalls(call), call.params.mediaId, call.body.by),
     cutPicture: (call) => cutPicture(context, whoCalls(call), call.params.mediaId, call.body),
     prepareAgain: ({ params }) => prepareAgain(context, params.mediaId),
+    mediaPage: async ({ params, response }) => {
+      const file = await findFile(params.mediaId, `page-${params.page}`)
+      await context.store.send(file.storageKey, file.contentType, response)
+      return undefined
+    },
     mediaFile: async ({ params, response }) => {
       const file = await findFile(params.mediaId, params.file)
+      await nameDownload(file, response)
       await context.store.send(file.storageKey, file.contentType, response)
       return undefined
     },

@@ -18,6 +18,7 @@ import { attemptFacts } from '../queries/attemptFacts.ts'
 import { readChosen } from '../queries/choices.ts'
 import { readCovered } from '../queries/covered.ts'
 import { readFinished } from '../queries/finishedParts.ts'
+import { readSeen } from '../queries/seenThings.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt } from '../queries/responses.ts'
 import type { Context } from './context.ts'
@@ -61,8 +62,8 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
   if (!facts) throw new HttpError('not-found')
   const { lessonId } = facts
   const lesson = await editionDocument(facts)
-  const [row, newest, person, responses, covered, chosen, finishedParts, media] = await Promise.all(
-    [
+  const [row, newest, person, responses, covered, chosen, finishedParts, seen, media] =
+    await Promise.all([
       AttemptRow.findByPk(attemptId),
       EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
       PersonRow.findByPk(facts.personId),
@@ -70,9 +71,9 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
       readCovered(database, [attemptId]),
       readChosen(within(database), attemptId),
       readFinished(within(database), attemptId),
+      readSeen(within(database), [attemptId]),
       playableMedia(lesson),
-    ],
-  )
+    ])
   if (!row || !person) throw new HttpError('not-found')
   return {
     id: row.id,
@@ -88,6 +89,7 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
       released: row.released,
       finishedParts,
       chosen,
+      seen: seen.get(attemptId) ?? {},
       covered: covered.get(attemptId)?.spans ?? {},
       responses: responses.map(({ cueId, questionId, tryNumber, answer, verdict, points }) => ({
         cueId,

@@ -1,13 +1,12 @@
 // Files that learners hand in: who may, what is taken by its content, and who gets them back.
-import { fileTypeFromFile } from 'file-type'
 import type { Response } from 'express'
-import { open, rm, stat } from 'node:fs/promises'
-import { TextDecoder } from 'node:util'
+import { rm, stat } from 'node:fs/promises'
 import type { Person } from '@fernbrake/core/contract'
 import { cleanText, idSchema } from '@fernbrake/core/fields'
 import { filesAsked, isOfSort, type FileSort } from '@fernbrake/core/questions'
 import { HandedFileRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
+import { typeOf } from '../media/contentType.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
 import { editionDocument } from '../queries/editions.ts'
 import type { Context } from './context.ts'
@@ -92,27 +91,8 @@ export async function takeHandedFile(
 
 /** The content type of a file if it is of one of these sorts by what stands in it; null where it is not. */
 async function contentOf(path: string, sorts: readonly FileSort[]): Promise<string | null> {
-  const found = await fileTypeFromFile(path).catch(() => undefined)
-  const type = found?.mime ?? ((await isPlainText(path)) ? 'text/plain' : null)
+  const type = (await typeOf(path))?.mime
   return type && sorts.some((sort) => isOfSort(sort, type)) ? type : null
-}
-
-/** So much of a file is looked at to tell whether it is words. */
-const LOOKED_AT_BYTES = 1_000_000
-
-async function isPlainText(path: string): Promise<boolean> {
-  const file = await open(path)
-  try {
-    const { buffer, bytesRead } = await file.read(Buffer.alloc(LOOKED_AT_BYTES))
-    const start = buffer.subarray(0, bytesRead)
-    // A letter may be cut in two at the end of what was read.
-    new TextDecoder('utf-8', { fatal: true }).decode(start, { stream: true })
-    return !start.includes(0)
-  } catch {
-    return false
-  } finally {
-    await file.close()
-  }
 }
 
 /** Content that a browser shows by itself, without anything in it that could act. */

@@ -1,21 +1,25 @@
 // Media rows: what is known of a medium, taking an upload in, trying again.
-import { fileTypeFromFile } from 'file-type'
 import type { CreationAttributes } from 'sequelize'
+import type { Response } from 'express'
 import { rm, stat } from 'node:fs/promises'
-import type { BodyOf, contract, Media, Person } from '@fernbrake/core/contract'
+import { extname } from 'node:path'
+import type { BodyOf, contract, Media, PageFile, Person } from '@fernbrake/core/contract'
 import { cleanText } from '@fernbrake/core/fields'
 import {
   FILM_CONTAINERS,
+  LARGEST_DOCUMENT_BYTES,
   LARGEST_PICTURE_BYTES,
   LARGEST_SOUND_BYTES,
   mayBeSound,
   PICTURE_TYPES,
 } from '@fernbrake/core/media'
+import { isOfSort } from '@fernbrake/core/questions'
 import { MediaFileRow, MediaJobRow, MediaRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
+import { typeOf } from '../media/contentType.ts'
 import type { Context } from './context.ts'
 
-const JOB_ORDER = ['probe', 'playable', 'poster', 'peaks', 'filmstrip']
+const JOB_ORDER = ['probe', 'playable', 'poster', 'peaks', 'filmstrip', 'pages']
 
 /** A medium as `viewerId` may see it: its owner's private note is for the owner alone. */
 export async function describeMedia(mediaId: string, viewerId?: string): Promise<Media> {
@@ -67,8 +71,8 @@ function describe(row: MediaRow, files: MediaFileRow[], jobs: MediaJobRow[]): Me
     ...{ state, fault: fault ?? null, bytes },
     ...{ durationMs: durationMs ?? null, frameRate: frameRate ?? null },
     ...{ width: width ?? null, height: height ?? null, hasSound: hasSound ?? null },
-    ...{ cutFrom: row.cutFrom ?? null, cut: row.cut ?? null },
-    files: files.map((file) => file.kind).sort(),
+    ...{ cutFrom: row.cutFrom ?? null, cut: row.cut ?? null, pageCount: row.pageCount ?? null },
+    files: files.flatMap(({ kind }) => (isPageFile(kind) ? [] : [kind])).sort(),
     jobs: jobs
       .map(({ kind, state: jobState, progress }) => ({ kind, state: jobState, progress }))
       .sort((a, b) => JOB_ORDER.indexOf(a.kind) - JOB_ORDER.indexOf(b.kind)),
@@ -84,7 +88,11 @@ export interface FinishedUpload {
   kind: Media['kind']
 }
 
-const USUAL_TITLE = { film: 'Film', picture: 'Picture', sound: 'Sound' } as const
+const USUAL_TITLE = {
+  ...{ film: 'Film', picture: 'Picture', sound: 'Sound', document: 'Document' },
+} as const
+
+const isPageFile = (kind: MediaFileRow['kind']): kind is PageFile => kind.startsWith('page-')
 
 /**
  * Makes a medium of a finished upload. What is not of its kind by its content becomes a failed medium that says so,
@@ -92,7 +100,7 @@ const USUAL_TITLE = { film: 'Film', picture: 'Picture', sound: 'Sound' } as cons
  */
 export async function takeUpload(context: Context, upload: FinishedUpload): Promise<void> {
   if (await MediaRow.findByPk(upload.id)) return
-  const type = await fileTypeFromFile(upload.path).catch(() => undefined)
+  const type = await typeOf(upload.path)
   const title = cleanText(upload.title).trim().slice(0, 200) || USUAL_TITLE[upload.kind]
   const base = { id: upload.id, ownerId: upload.ownerId, title, kind: upload.kind }
   const fault = await findUploadFault(upload, type?.mime)
@@ -134,6 +142,10 @@ async function findUploadFault(
   mime: string | undefined,
 ): Promise<Media['fault']> {
   if (kind === 'film') return mime && FILM_CONTAINERS.has(mime) ? null : 'notAFilm'
+  if (kind === 'document') {
+    if (!mime || !isOfSort('document', mime)) return 'notADocument'
+    return (await stat(path)).size > LARGEST_DOCUMENT_BYTES ? 'tooLarge' : null
+  }
   const isSound = kind === 'sound'
   if (!mime || !(isSound ? mayBeSound(mime) : PICTURE_TYPES.has(mime)))
     return isSound ? 'notASound' : 'notAPicture'
@@ -176,4 +188,16 @@ export async function findFile(mediaId: string, kind: MediaFileRow['kind']): Pro
   const original = await MediaFileRow.findOne({ where: { mediaId, kind: 'original' } })
   if (kind !== 'playable' || media?.state !== 'ready' || !original) throw new HttpError('not-found')
   return original
+}
+
+/** A document is never shown by the browser itself, in which it could act: it is taken away under its title. */
+export async function nameDownload(
+  { mediaId, kind, storageKey }: MediaFileRow,
+  response: Response,
+): Promise<void> {
+  const media = await MediaRow.findByPk(mediaId, { attributes: ['kind', 'title'] })
+  if (media?.kind !== 'document' || kind !== 'original') return
+  const ending = extname(storageKey)
+  const title = media.title.endsWith(ending) ? media.title : `${media.title}${ending}`
+  response.set('Content-Security-Policy', "default-src 'none'; sandbox").attachment(title)
 }

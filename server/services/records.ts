@@ -8,10 +8,11 @@ import type {
   RecordsReply,
   RefusedRecord,
   ResponseRecordInput,
+  SeenRecord,
   SpanRecord,
 } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
-import { askingOf, filmLengthMs, type Lesson } from '@fernbrake/core/lesson'
+import { askingOf, filmLengthMs, thingsToSee, type Lesson } from '@fernbrake/core/lesson'
 import { filesOfAnswer, fitsQuestion, markQuestion } from '@fernbrake/core/questions'
 import { partsLeft } from '@fernbrake/core/routes'
 import { isPlausible } from '@fernbrake/core/watching'
@@ -22,6 +23,7 @@ import { attemptFacts, type AttemptFacts } from '../queries/attemptFacts.ts'
 import { readChosen, storeChoices } from '../queries/choices.ts'
 import { storeTaken, type Taken } from '../queries/covered.ts'
 import { readFinished, storeFinished } from '../queries/finishedParts.ts'
+import { storeSeen, type Seen } from '../queries/seenThings.ts'
 import { editionDocument } from '../queries/editions.ts'
 import type { Context } from './context.ts'
 import { handedIds } from './handedFiles.ts'
@@ -42,6 +44,7 @@ interface Batch {
   choices: ChoiceRecord[]
   /** When parts were finished. */
   finished: Map<string, Date>
+  seen: Seen[]
 }
 
 type Refusal = Omit<RefusedRecord, 'id'>
@@ -50,6 +53,7 @@ const REFUSALS = {
   unknownPart: { code: 'unknownPart', message: 'This part is not in the lesson.' },
   unknownQuestion: { code: 'unknownQuestion', message: 'This question is not in the lesson.' },
   unknownChoice: { code: 'unknownChoice', message: 'This way is not in the lesson.' },
+  unknownThing: { code: 'unknownThing', message: 'This is not in this part of the lesson.' },
   beyondEnd: { code: 'beyondEnd', message: 'This time lies beyond the end of the film.' },
   noTriesLeft: {
     code: 'noTriesLeft',
@@ -90,6 +94,7 @@ export async function takeRecords(
     ...{ attempt, lesson: await editionDocument(attempt), nowMs: now.getTime(), taken },
     choices: [],
     finished: new Map(),
+    seen: [],
   }
   const reply: RecordsReply = { kept: [], refused: [] }
   const note = (id: string, refusal: Refusal | null) =>
@@ -101,7 +106,7 @@ export async function takeRecords(
   }
   // What was watched is one statement, which needs no transaction; answers are counted, and so wait for one another.
   const isStored =
-    responses.length === 0 && batch.choices.length === 0 && batch.finished.size === 0
+    responses.length === 0 && !hasTravelled(batch)
       ? await storeTaken(prepared(pool, 'store-taken'), attemptId, taken)
       : await database.transaction(async (transaction) => {
           const lock = transaction.LOCK.UPDATE
@@ -113,7 +118,8 @@ export async function takeRecords(
           return storeTaken(ask, attemptId, taken)
         })
   if (!isStored) throw new HttpError('not-found')
-  if (responses.length > 0 || batch.finished.size > 0) announce.resultsNew(attempt.lessonId)
+  if (responses.length > 0 || batch.finished.size > 0 || batch.seen.length > 0)
+    announce.resultsNew(attempt.lessonId)
   return reply
 }
 
@@ -140,8 +146,13 @@ async function storeResponses(
   return told
 }
 
-/** Stores the ways that were taken and the parts that were finished; the lesson is, once nothing is left of it. */
-async function storeTravel(ask: Ask, { attempt, lesson, choices, finished, taken }: Batch) {
+const hasTravelled = ({ choices, finished, seen }: Batch) =>
+  choices.length > 0 || finished.size > 0 || seen.length > 0
+
+/** Stores what was seen, which ways were taken and what was finished; the lesson is, once nothing is left of it. */
+async function storeTravel(ask: Ask, batch: Batch) {
+  const { attempt, lesson, choices, finished, seen, taken } = batch
+  await storeSeen(ask, attempt.id, seen)
   if (choices.length === 0 && finished.size === 0) return
   await storeChoices(ask, attempt.id, choices)
   await storeFinished(ask, attempt.id, finished)
@@ -164,12 +175,14 @@ function takeMovement(
       return takeFinish(batch, record)
     case 'choice':
       return takeChoice(batch, record)
+    case 'seen':
+      return takeSeen(batch, record)
     default:
       return assertNever(record)
   }
 }
 
-/** How long a part plays, in ms; a quiz does not at all. Null where there is no such part. */
+/** How long a part plays, in ms; all but films do not at all. Null where there is no such part. */
 function lengthOf({ lesson }: Batch, partId: string): number | null {
   return Object.hasOwn(lesson.parts, partId) ? (filmLengthMs(lesson, partId) ?? 0) : null
 }
@@ -264,5 +277,14 @@ function takeChoice({ lesson, choices, nowMs }: Batch, record: ChoiceRecord): Re
   const atMs = Date.parse(record.at)
   if (atMs > nowMs + CLOCK_SLACK_MS) return REFUSALS.futureClock
   choices.push({ ...record, at: new Date(Math.min(atMs, nowMs)).toISOString() })
+  return null
+}
+
+function takeSeen({ lesson, seen, nowMs }: Batch, record: SeenRecord): Refusal | null {
+  const { partId, thingId } = record
+  const part = Object.hasOwn(lesson.parts, partId) ? lesson.parts[partId]! : null
+  if (!part) return REFUSALS.unknownPart
+  if (thingId !== partId && !thingsToSee(part).includes(thingId)) return REFUSALS.unknownThing
+  seen.push({ partId, thingId, at: new Date(Math.min(Date.parse(record.at), nowMs)) })
   return null
 }

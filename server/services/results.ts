@@ -3,6 +3,7 @@ import type { LearnerResult, ResultsReply } from '@fernbrake/core/contract'
 import { lessonOutcome, type AttemptOutcome } from '@fernbrake/core/analysis'
 import type { Lesson } from '@fernbrake/core/lesson'
 import { filesOfAnswer, readableAnswer } from '@fernbrake/core/questions'
+import { within } from '../database/connect.ts'
 import {
   AttemptRow,
   EditionRow,
@@ -14,6 +15,7 @@ import { waysByAttempt, type WayTaken } from '../queries/choices.ts'
 import { readCovered, type Covered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { handedByAttempt } from '../queries/handedFiles.ts'
+import { readSeen } from '../queries/seenThings.ts'
 import { responsesByAttempt } from '../queries/responses.ts'
 import type { Context } from './context.ts'
 import { toEditionSummary } from './editions.ts'
@@ -36,12 +38,13 @@ export async function readResults(
   const lesson = await editionDocument({ lessonId, edition: wanted })
   const attempts = await AttemptRow.findAll({ where: { lessonId, edition: wanted } })
   const ids = attempts.map((attempt) => attempt.id)
-  const [people, responsesBy, covered, ways, handed] = await Promise.all([
+  const [people, responsesBy, covered, ways, handed, seen] = await Promise.all([
     PersonRow.findAll({ where: { id: attempts.map((attempt) => attempt.personId) } }),
     responsesByAttempt(ids),
     readCovered(database, ids),
     waysByAttempt(database, ids),
     handedByAttempt(ids),
+    readSeen(within(database), ids),
   ])
   const outcome = lessonOutcome(
     lesson,
@@ -60,6 +63,7 @@ export async function readResults(
       covered: covered.get(attempt.id),
       ways: ways.get(attempt.id) ?? [],
       handed: handed.get(attempt.id) ?? [],
+      seen: seen.get(attempt.id) ?? {},
     }),
   )
   return {
@@ -79,6 +83,7 @@ interface LearnerRows {
   covered: Covered | undefined
   ways: WayTaken[]
   handed: HandedFileRow[]
+  seen: Record<string, string[]>
 }
 
 function toLearner(lesson: Lesson, outcome: AttemptOutcome, rows: LearnerRows): LearnerResult {
@@ -92,6 +97,7 @@ function toLearner(lesson: Lesson, outcome: AttemptOutcome, rows: LearnerRows): 
     finishedAt: attempt.finishedAt?.toISOString() ?? null,
     leftOut: covered?.leftOut ?? 0,
     ways,
+    seen: rows.seen,
     answers: responses.map((row) => ({
       questionId: row.questionId,
       tryNumber: row.tryNumber,

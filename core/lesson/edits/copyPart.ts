@@ -1,19 +1,17 @@
 // Copying a part with all that is in it.
-import { generateKeyBetween } from 'fractional-indexing'
 import { cleanText } from '../../fields/index.ts'
-import { LONGEST_PART_TITLE } from '../partSchema.ts'
+import { LONGEST_PART_TITLE } from '../partBase.ts'
+import { asksIn, thingIdsOf } from '../partThings.ts'
 import { partsInOrder } from '../parts.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
-import { copyOf } from './placing.ts'
+import { copyOf, orderBetween } from './placing.ts'
 
-/** The ids of everything that a copy of a part needs anew: the part, its cues, scripts, sections, items, questions. */
+/** The ids of everything that a copy of a part needs anew: the part, its cues, scripts and questions, and what it is made of. */
 export function idsOfPart(lesson: Lesson, partId: string): string[] {
   const part = lesson.parts[partId]
   if (!part) return []
-  const inside =
-    part.kind === 'quiz' ? [...Object.keys(part.sections), ...Object.keys(part.items)] : []
-  return [partId, ...inside, ...mineOf(lesson, partId).flatMap(({ ids }) => ids)]
+  return [partId, ...thingIdsOf(part), ...mineOf(lesson, partId).flatMap(({ ids }) => ids)]
 }
 
 /** What of the lesson's maps belongs to a part. */
@@ -25,7 +23,7 @@ function mineOf(
   const part = lesson.parts[partId]
   const asked = [
     ...cues.flatMap((cue) => (cue.kind === 'question' ? [cue.questionId] : [])),
-    ...(part?.kind === 'quiz' ? Object.values(part.items).map((item) => item.questionId) : []),
+    ...(part ? asksIn(part).map(({ questionId }) => questionId) : []),
   ]
   const scripts = Object.values(lesson.scripts).filter((script) => script.partId === partId)
   return [
@@ -53,7 +51,7 @@ export const copyPart: Edit<{
       for (const id of ids) Object.assign(draft[map], { [newIds[id]!]: renamed(draft[map][id]) })
     const parts = partsInOrder(draft)
     const after = parts[parts.findIndex(({ id }) => id === partId) + 1]
-    const order = generateKeyBetween(part.order, after?.order ?? null)
+    const order = orderBetween(part.order, after?.order ?? null)
     // The words that say that it is a copy must not make a long title too long.
     const name = cleanText(title).slice(0, LONGEST_PART_TITLE)
     draft.parts[newIds[partId]!] = { ...renamed(part), title: name, order }
@@ -61,10 +59,12 @@ export const copyPart: Edit<{
 }
 
 /** The properties that name things of a lesson; words that happen to read like an id stay words. */
-const NAMING = new Set(['id', 'partId', 'cueId', 'questionId', 'sectionId'])
+const NAMING = new Set([
+  ...['id', 'partId', 'cueId', 'questionId', 'sectionId', 'columnsId', 'categoryId'],
+])
 
 /** A copy of plain JSON with other ids: where something is named, and as the keys of maps of things. */
-function renameIds<T>(value: T, newIds: Readonly<Record<string, string>>): T {
+export function renameIds<T>(value: T, newIds: Readonly<Record<string, string>>): T {
   const named = (id: string) => (Object.hasOwn(newIds, id) ? newIds[id]! : id)
   const walk = (inner: unknown, key: string): unknown => {
     if (typeof inner === 'string') return NAMING.has(key) ? named(inner) : inner

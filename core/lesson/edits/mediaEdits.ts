@@ -3,12 +3,12 @@ import { mediaOfText } from '../../fields/index.ts'
 import { mediaOfQuestion } from '../../questions/index.ts'
 import type { Edit } from '../runEdit.ts'
 import type { FilmPart } from '../partSchema.ts'
-import { textsOfPart } from '../parts.ts'
+import { mediaOfPart, textsOfPart } from '../partThings.ts'
 
 /** A thing with another medium wherever it names this one: in its texts, or as the picture it is about. */
 function withMedium<T>(thing: T, from: string, to: string): T {
   return JSON.parse(JSON.stringify(thing), (name, value: unknown) =>
-    name === 'mediaId' && value === from ? to : value,
+    (name === 'mediaId' || name === 'offers') && value === from ? to : value,
   ) as T
 }
 
@@ -30,7 +30,7 @@ export const replaceMedia: Edit<{
       if (mediaOfQuestion(question).includes(from))
         draft.questions[id] = withMedium(question, from, to)
     for (const [id, part] of Object.entries(draft.parts))
-      if (textsOfPart(part).flatMap(mediaOfText).includes(from))
+      if ([...textsOfPart(part).flatMap(mediaOfText), ...mediaOfPart(part)].includes(from))
         draft.parts[id] = withMedium(part, from, to)
     for (const material of Object.values(draft.materials ?? {}))
       if (mediaOfText(material.text).includes(from))

@@ -1,5 +1,4 @@
 // Edits of overlays beyond their words and time: what they are, how they are turned, locked, grouped, stacked, styled.
-import { generateKeyBetween } from 'fractional-indexing'
 import { cleanText } from '../../fields/index.ts'
 import type {
   Box,
@@ -12,7 +11,7 @@ import type {
 } from '../overlaySchema.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson, OverlayCue } from '../schema.ts'
-import { clampToFilm } from './placing.ts'
+import { clampToFilm, orderBetween } from './placing.ts'
 import { boxOnStage } from './cueEdits.ts'
 import { becomeUsual } from './usualOverlay.ts'
 
@@ -128,7 +127,7 @@ export const stackOverlays: Edit<{ cueIds: readonly string[]; to: 'front' | 'bac
     if (to === 'back') moved.reverse()
     let edge = to === 'front' ? (orders.at(-1) ?? null) : (orders[0] ?? null)
     for (const cue of moved) {
-      cue.order = to === 'front' ? generateKeyBetween(edge, null) : generateKeyBetween(null, edge)
+      cue.order = to === 'front' ? orderBetween(edge, null) : orderBetween(null, edge)
       edge = cue.order
     }
   },

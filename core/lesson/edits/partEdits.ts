@@ -1,12 +1,12 @@
 // Edits of the parts of a lesson: what they are called, their order, and the film of a film part.
-import { generateKeyBetween } from 'fractional-indexing'
 import { cleanText, withoutStretches } from '../../fields/index.ts'
 import { partOfKind, partsInOrder } from '../parts.ts'
-import { emptyEnding, type FrameRateName, type QuizPart, type SeekRule } from '../partSchema.ts'
+import { emptyEnding, type FrameRateName, type SeekRule } from '../partSchema.ts'
+import { asksIn, forgetPartIn } from '../partThings.ts'
 import { forgetPart } from '../references.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
-import { moveAmong, orderAfterAll } from './placing.ts'
+import { moveAmong, orderAfterAll, orderBetween } from './placing.ts'
 import { removeCues } from './severalEdits.ts'
 
 export const addFilmPart: Edit<{ id: string; title: string }> = {
@@ -90,7 +90,7 @@ export const placePart: Edit<{ partId: string; beforeId: string | null }> = {
     const others = partsInOrder(draft).filter(({ id }) => id !== partId)
     const found = beforeId === null ? -1 : others.findIndex(({ id }) => id === beforeId)
     const at = found < 0 ? others.length : found
-    part.order = generateKeyBetween(others[at - 1]?.order ?? null, others[at]?.order ?? null)
+    part.order = orderBetween(others[at - 1]?.order ?? null, others[at]?.order ?? null)
   },
 }
 
@@ -106,19 +106,16 @@ export const removePart: Edit<{ partId: string }> = {
   change: (draft, { partId }) => {
     const part = draft.parts[partId]
     if (!part) return
-    if (part.kind === 'quiz') removeQuestionsOf(draft, part)
+    for (const { questionId } of asksIn(part)) delete draft.questions[questionId]
     const mine = Object.values(draft.cues).filter((cue) => cue.partId === partId)
     removeCues.change(draft, { cueIds: mine.map(({ id }) => id) })
     for (const script of Object.values(draft.scripts))
       if (script.partId === partId) delete draft.scripts[script.id]
     delete draft.parts[partId]
     for (const cue of Object.values(draft.cues)) forgetPart(cue, partId)
+    for (const other of Object.values(draft.parts)) forgetPartIn(other, partId)
     forgetStretches(draft, partId)
   },
-}
-
-function removeQuestionsOf(draft: Lesson, quiz: QuizPart): void {
-  for (const { questionId } of Object.values(quiz.items)) delete draft.questions[questionId]
 }
 
 /** Takes the stretches of a film that is gone out of every text, and out of evidence. */

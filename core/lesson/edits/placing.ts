@@ -4,6 +4,15 @@ import { inOrder, LONGEST_MEDIA_MS } from '../../fields/index.ts'
 import { filmLengthMs } from '../parts.ts'
 import type { Lesson } from '../schema.ts'
 
+/**
+ * An order key between two others; null is the beginning or the end. Two that were made at once may be the same, and
+ * nothing lies between them: then it comes after both.
+ */
+export function orderBetween(before: string | null, after: string | null): string {
+  const isRoom = before === null || after === null || before < after
+  return generateKeyBetween(before, isRoom ? after : null)
+}
+
 /** An order key after all of the given things. */
 export function orderAfterAll(things: readonly { order: string }[]): string {
   const last = things.reduce<string | null>(
@@ -24,7 +33,7 @@ export function moveAmong(
   const to = from + by
   if (from < 0 || to < 0 || to >= all.length) return
   const [before, after] = by > 0 ? [all[to]!, all[to + 1]] : [all[to - 1], all[to]!]
-  all[from]!.order = generateKeyBetween(before?.order ?? null, after?.order ?? null)
+  all[from]!.order = orderBetween(before?.order ?? null, after?.order ?? null)
 }
 
 /** A whole ms inside the part's film, as far as its length is known. */

@@ -1,6 +1,6 @@
 // ServerHost: the host of the learner's page. Records go through IndexedDB to Fernbrake's own server.
 import { nanoid } from 'nanoid'
-import { stagedMediaIdsOf } from '@fernbrake/core/lesson'
+import { stagedAddresses } from '@fernbrake/core/lesson'
 import { placeToGoOn } from '@fernbrake/core/playback'
 import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
 import { noteRecord } from '../../session/learnerProgress.ts'
@@ -91,6 +91,7 @@ function keepSending(sender: Pick<Sender, 'flush' | 'leave'>): () => void {
   }
 }
 
+const pageAddressOf = (mediaId: string, page: number) => `/api/media/${mediaId}/pages/${page}`
 const addressOf = (mediaId: string, file: 'playable' | 'poster' = 'playable') =>
   `/api/media/${mediaId}/files/${file}`
 
@@ -114,7 +115,7 @@ async function openAttempt(
       const files = { address: addressOf(media.id), poster: addressOf(media.id, 'poster') }
       return { ...media, ...files, element: media === first ? element : null }
     }),
-    staged: Object.fromEntries(stagedMediaIdsOf(attempt.lesson).map((id) => [id, addressOf(id)])),
+    staged: stagedAddresses(attempt.lesson, (id) => addressOf(id), pageAddressOf),
     progress,
     learnerName: attempt.person.name,
     seed: attemptId,

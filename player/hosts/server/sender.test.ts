@@ -191,6 +191,7 @@ describe('going on with what still waits', () => {
       atMs: 0,
       released: [],
       finishedParts: [],
+      seen: {},
       covered: {},
       responses: [],
     },

@@ -251,6 +251,8 @@ export default {
       noPicture:
         '“{name}” has sound but no picture. A film part needs a picture. Choose another file.',
       notAPicture: '“{name}” is not a picture.',
+      notADocument: '“{name}” is no document that can be taken in.',
+      locked: '“{name}” asks for a password.',
       notASound: 'There is nothing to hear in “{name}”.',
       tooLarge: '“{name}” is larger than can be taken in.',
       unreadable: '“{name}” looks like a film, but it is damaged or cut off. Choose another file.',

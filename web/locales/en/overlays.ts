@@ -94,7 +94,13 @@ export default {
     fit: { whole: 'All of it is seen', fill: 'It fills the frame' },
   },
   take: {
-    file: { picture: 'Choose a picture', sound: 'Choose a sound', film: 'Choose a film' },
+    file: {
+      picture: 'Choose a picture',
+      sound: 'Choose a sound',
+      film: 'Choose a film',
+      document: 'Choose a document',
+    },
+    left: 'None waits. | One more waits. | {n} more wait.',
     device: {
       picture: 'Take one with the camera',
       sound: 'Record your voice',
@@ -107,10 +113,12 @@ export default {
       picture: 'This is not a picture that can be shown. Choose a PNG, JPEG, WebP, GIF or AVIF.',
       sound: 'There is nothing to hear in this file. Choose an MP3, M4A, Ogg, WAV or FLAC.',
       film: 'This is not a film with a picture. Choose another file.',
+      document: 'This is no document that can be taken in. Choose a PDF, or one of words or tables.',
     },
     fault: {
       tooLarge:
-        'This is too large. Pictures can have up to 40 megapixels and 60 MB, sounds 500 MB, films 8 GB.',
+        'This is too large. Pictures can have up to 40 megapixels and 60 MB, sounds 500 MB, documents 200 MB, films 8 GB.',
+      locked: 'This PDF asks for a password. Save a copy without one, and choose that.',
       unreadable: 'This file is damaged and cannot be read. Choose another.',
       failed: 'It could not be sent. Check the connection, then try again.',
     },

@@ -2,7 +2,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { nanoid } from 'nanoid'
 import { computed, inject, provide, ref, shallowRef, type InjectionKey } from 'vue'
-import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
+import { mediaFileAddress, mediaPageAddress, type Media } from '@fernbrake/core/contract'
 import {
   boundedShift,
   clipOf,
@@ -324,6 +324,7 @@ export function provideBench(bench: Bench): void {
   provide(KEY, bench)
   provide(ADDRESSES, {
     medium: (mediaId) => mediaFileAddress(mediaId, 'playable'),
+    page: mediaPageAddress,
     film(partId) {
       const mediaId = partOfKind(bench.lesson.value, partId, 'film')?.mediaId
       return mediaId ? mediaFileAddress(mediaId, 'playable') : null

@@ -37,7 +37,7 @@ const FIELDS = [
 ] as const
 type Field = (typeof FIELDS)[number]['name']
 const fields = computed(() =>
-  FIELDS.filter(({ name }) => name !== 'alternative' || props.media.kind !== 'film'),
+  FIELDS.filter(({ name }) => name !== 'alternative' || !['film', 'document'].includes(props.media.kind)),
 )
 const labelOf = (name: Field) =>
   name === 'alternative' && props.media.kind === 'sound'
@@ -157,6 +157,14 @@ async function replace(): Promise<void> {
       @made="made"
       @close="cutting = false"
     />
+    <template v-else-if="media.kind === 'document' && media.state === 'ready'">
+      <img
+        v-if="media.files.includes('poster')"
+        :src="mediaFileAddress(media.id, 'poster')"
+        :alt="t('shelf.firstPage')"
+      />
+      <a :href="mediaFileAddress(media.id, 'original')" download>{{ t('shelf.download') }}</a>
+    </template>
     <img
       v-else-if="media.state === 'ready'"
       :src="mediaFileAddress(media.id, 'playable')"

@@ -11,12 +11,19 @@ import { useLoaded } from '../ui/useLoaded.ts'
 import ShelfList from './ShelfList.vue'
 import { ACCEPTED, pictureIn, useMediaUpload } from './useMediaUpload.ts'
 
-const props = defineProps<{ kind: Media['kind']; fromShelf?: boolean }>()
+const props = defineProps<{
+  kind: Media['kind']
+  fromShelf?: boolean
+  /** Several files may be taken at once. */
+  several?: boolean
+}>()
 const emit = defineEmits<{ taken: [media: Media] }>()
 const { t, n } = useI18n()
 const file = useTemplateRef('file')
 /** What is open beneath the buttons. */
 const open = ref<'shelf' | 'device' | null>(null)
+/** So many files wait behind the one that is being taken. */
+const left = ref(0)
 const { going, fault, put } = useMediaUpload(props.kind)
 const shelf = useLoaded(async () => (props.fromShelf ? (await call('mediaList')).media : []))
 const onShelf = computed(() =>
@@ -36,9 +43,16 @@ async function take(blob: Blob, name: string): Promise<boolean> {
 }
 function onFile(event: Event): void {
   const input = event.target as HTMLInputElement
-  const [chosen] = input.files ?? []
-  if (chosen) void take(chosen, chosen.name)
+  void takeAll([...(input.files ?? [])])
   input.value = ''
+}
+/** One after the other, in the order of their names, as numbered pictures are meant. */
+async function takeAll(files: File[]): Promise<void> {
+  const inOrder = files.sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }))
+  for (const [index, one] of inOrder.entries()) {
+    left.value = inOrder.length - index - 1
+    if (!(await take(one, one.name))) break
+  }
 }
 /** Takes a picture that was pasted or dropped. */
 function takeFrom(data: DataTransfer | null): boolean {
@@ -61,6 +75,7 @@ defineExpose({ take, takeFrom })
         @click="file?.click()"
       />
       <Button
+        v-if="kind !== 'document'"
         :label="t(`take.device.${kind}`)"
         :aria-expanded="open === 'device'"
         size="small"
@@ -82,6 +97,7 @@ defineExpose({ take, takeFrom })
         ref="file"
         class="visually-hidden"
         type="file"
+        :multiple="several"
         :accept="ACCEPTED[kind]"
         tabindex="-1"
         :data-test="`file-${kind}`"
@@ -91,6 +107,7 @@ defineExpose({ take, takeFrom })
     </div>
     <p v-if="going" role="status">
       {{ t(`take.${going.step}`, { share: n(going.share, { style: 'percent' }) }) }}
+      <template v-if="left > 0">{{ t('take.left', left) }}</template>
     </p>
     <p v-if="fault" class="notice" role="alert">
       {{ fault === 'notThis' ? t(`take.notThis.${kind}`) : t(`take.fault.${fault}`) }}
@@ -101,7 +118,7 @@ defineExpose({ take, takeFrom })
       @close="open = null"
     />
     <RecorderPanel
-      v-else-if="open === 'device' && kind !== 'picture'"
+      v-else-if="open === 'device' && (kind === 'film' || kind === 'sound')"
       :takes="kind"
       :use="(made) => take(made, made.name)"
       @close="open = null"

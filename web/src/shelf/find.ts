@@ -3,15 +3,16 @@ import type { Media } from '@fernbrake/core/contract'
 import { holdingWords } from '@fernbrake/core/text'
 
 export type Lack = 'licence' | 'alternative'
-export const SHELF_FILTERS = ['all', 'film', 'picture', 'sound', 'licence', 'alternative'] as const
+const KINDS = ['all', 'film', 'picture', 'sound', 'document'] as const
+export const SHELF_FILTERS = [...KINDS, 'licence', 'alternative'] as const
 export type ShelfFilter = (typeof SHELF_FILTERS)[number]
 
-/** What a medium lacks before it should be shown; films have captions instead of a text in their place. */
+/** What a medium lacks before it should be shown; films have captions instead of a text in their place, and documents are read elsewhere. */
 export function lacks({ kind, licence, alternative, state }: Media): Lack[] {
   if (state === 'failed') return []
   const list: Lack[] = []
   if (licence.trim() === '') list.push('licence')
-  if (kind !== 'film' && alternative.trim() === '') list.push('alternative')
+  if (kind !== 'film' && kind !== 'document' && alternative.trim() === '') list.push('alternative')
   return list
 }
 
@@ -19,9 +20,9 @@ export function lacks({ kind, licence, alternative, state }: Media): Lack[] {
 export function findMedia(media: readonly Media[], words: string, filter: ShelfFilter): Media[] {
   const holds = holdingWords(words)
   return media.filter((one) => {
-    if (filter === 'film' || filter === 'picture' || filter === 'sound') {
-      if (one.kind !== filter) return false
-    } else if (filter !== 'all' && !lacks(one).includes(filter)) return false
+    if (filter === 'licence' || filter === 'alternative') {
+      if (!lacks(one).includes(filter)) return false
+    } else if (filter !== 'all' && one.kind !== filter) return false
     return holds(
       [
         one.title,

@@ -3,10 +3,12 @@ import { ref } from 'vue'
 import { Upload } from 'tus-js-client'
 import { UPLOADS_PATH, type Media } from '@fernbrake/core/contract'
 import {
+  LARGEST_DOCUMENT_BYTES,
   LARGEST_FILM_BYTES,
   LARGEST_PICTURE_BYTES,
   LARGEST_SOUND_BYTES,
 } from '@fernbrake/core/media'
+import { offeredTypes } from '@fernbrake/core/questions'
 import { ApiError, call } from '../api/client.ts'
 
 const CHUNK_BYTES = 4 * 1024 * 1024
@@ -16,11 +18,13 @@ const LARGEST: Record<Media['kind'], number> = {
   film: LARGEST_FILM_BYTES,
   picture: LARGEST_PICTURE_BYTES,
   sound: LARGEST_SOUND_BYTES,
+  document: LARGEST_DOCUMENT_BYTES,
 }
 export const ACCEPTED: Record<Media['kind'], string> = {
   film: 'video/*,.mkv,.avi,.wmv,.flv,.mpg,.3gp',
   picture: 'image/*',
   sound: 'audio/*,.mp3,.m4a,.ogg,.opus,.wav,.flac,.webm',
+  document: offeredTypes(['document']),
 }
 
 function send(
@@ -60,7 +64,7 @@ export async function untilSettled(
   }
 }
 
-export type UploadFault = 'notThis' | 'tooLarge' | 'unreadable' | 'failed'
+export type UploadFault = 'notThis' | 'tooLarge' | 'locked' | 'unreadable' | 'failed'
 
 export function useMediaUpload(kind: Media['kind']) {
   /** What is under way, and the share of it that is done, 0 to 1; null while nothing is. */
@@ -96,7 +100,7 @@ export function useMediaUpload(kind: Media['kind']) {
 }
 
 function faultOf({ fault }: Media): UploadFault {
-  if (fault === 'tooLarge') return fault
+  if (fault === 'tooLarge' || fault === 'locked') return fault
   return fault?.startsWith('not') || fault === 'noPicture' ? 'notThis' : 'unreadable'
 }
 

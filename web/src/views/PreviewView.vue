@@ -3,8 +3,8 @@
 import { useI18n } from 'vue-i18n'
 import { onScopeDispose, shallowRef } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
-import { mediaFileAddress } from '@fernbrake/core/contract'
-import { filmsInOrder, partsInOrder, stagedMediaIdsOf, type Lesson } from '@fernbrake/core/lesson'
+import { mediaFileAddress, mediaPageAddress } from '@fernbrake/core/contract'
+import { filmsInOrder, partsInOrder, stagedAddresses, type Lesson } from '@fernbrake/core/lesson'
 import { LessonPlayer, type Host } from '@fernbrake/player'
 import { createPreviewHost } from '@fernbrake/player/hosts/preview'
 import { call } from '../api/client.ts'
@@ -31,9 +31,7 @@ const { error, reload } = useLoaded(async () => {
     learnerName: session.person?.name ?? '',
     partId: partOfAddress(lesson) ?? partsInOrder(lesson)[0]?.id ?? '',
     atMs: 0,
-    staged: Object.fromEntries(
-      stagedMediaIdsOf(lesson).map((id) => [id, mediaFileAddress(id, 'playable')]),
-    ),
+    staged: stagedAddresses(lesson, (id) => mediaFileAddress(id, 'playable'), mediaPageAddress),
     media: media
       .filter((one) => one.state === 'ready')
       .map(({ id, durationMs, width, height }) => ({

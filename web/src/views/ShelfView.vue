@@ -40,8 +40,10 @@ function added(media: Media): void {
   filter.value = 'all'
   chosenId.value = media.id
 }
-const sizeOf = ({ durationMs, width, height }: Media) =>
-  durationMs ? clockTime(durationMs) : width ? `${width} × ${height}` : ''
+function sizeOf({ durationMs, width, height, pageCount }: Media): string {
+  if (pageCount) return t('shelf.pages', pageCount)
+  return durationMs ? clockTime(durationMs) : width ? `${width} × ${height}` : ''
+}
 </script>
 
 <template>
@@ -60,6 +62,7 @@ const sizeOf = ({ durationMs, width, height }: Media) =>
       <TakeMedia ref="pictures" kind="picture" @taken="added" />
       <TakeMedia kind="sound" @taken="added" />
       <TakeMedia kind="film" @taken="added" />
+      <TakeMedia kind="document" @taken="added" />
     </div>
     <FaultNotice v-if="error" :error="error" @retry="reload" />
     <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">
@@ -102,7 +105,11 @@ const sizeOf = ({ durationMs, width, height }: Media) =>
               <span v-else-if="media.kind === 'sound'" class="blank"
                 ><SoundShape :media="media"
               /></span>
-              <span v-else class="blank">{{ t(`shelf.state.${media.state}`) }}</span>
+              <span v-else class="blank">{{
+                media.kind === 'document' && media.state === 'ready'
+                  ? t('shelf.kind.document')
+                  : t(`shelf.state.${media.state}`)
+              }}</span>
               <b dir="auto">{{ media.title }}</b>
               <span class="muted">
                 {{ t(`shelf.kind.${media.kind}`) }} <span class="mono">{{ sizeOf(media) }}</span>

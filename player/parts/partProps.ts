@@ -1,12 +1,10 @@
-// What shows a quiz is given, by the lesson and by whoever fetches it first.
-import type { QuizPart } from '@fernbrake/core/lesson'
+// What shows a part that is no film is given, by the lesson and by whoever fetches it first.
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import type { PartsState } from '../ui/partsState.ts'
 
-export interface QuizProps {
+export interface PartProps {
   host: Host
   opened: OpenedLesson
-  quiz: QuizPart
   hostState: HostState
   /** Beside the title: whose sitting this is. */
   aside: string

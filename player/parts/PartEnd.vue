@@ -1,0 +1,88 @@
+<script setup lang="ts">
+// The foot of a part: what is not answered yet, and the way on. Whoever goes on says that they are done here.
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { endMessage } from '@fernbrake/core/lesson'
+import { fillPlaces, firstNameOf } from '@fernbrake/core/text'
+import type { PartsState } from '../ui/partsState.ts'
+import type { PartSitting } from './usePart.ts'
+
+const props = defineProps<{ sitting: PartSitting; parts: PartsState; allSent: boolean }>()
+const emit = defineEmits<{ pick: [partId: string] }>()
+const { t, n } = useI18n()
+const { answers, asks, done, opened } = props.sitting
+const open = computed(
+  () => asks.filter(({ questionId }) => answers.standing(questionId).triesUsed === 0).length,
+)
+/** The lesson's own words come when nothing is left of it. */
+const isLast = computed(
+  () => done.value && props.parts.next === null && props.parts.all.every(({ isDone }) => isDone),
+)
+const words = computed(() => {
+  const score = answers.score.value
+  const shown = { points: n(score.points, { maximumFractionDigits: 2 }), max: n(score.max) }
+  return fillPlaces(endMessage(opened.lesson.ending, score), {
+    ...{ firstName: firstNameOf(opened.learnerName), className: '' },
+    score: t('player.scoreSoFar', shown),
+  })
+})
+
+function goOn(): void {
+  const { next } = props.parts
+  props.sitting.finish()
+  if (next) emit('pick', next.id)
+}
+</script>
+
+<template>
+  <footer class="end">
+    <p v-if="open > 0 && !done" class="open">{{ t('player.part.stillOpen', open) }}</p>
+    <button v-if="parts.next" class="fb-button act" type="button" @click="goOn">
+      {{ t('player.goOnWith', { title: parts.next.title }) }}
+    </button>
+    <button v-else-if="!done" class="fb-button act" type="button" @click="goOn">
+      {{ t('player.part.done') }}
+    </button>
+    <div v-if="isLast" class="last" role="status">
+      <h2>{{ t('player.part.lessonDone') }}</h2>
+      <p v-if="words" class="words" dir="auto">{{ words }}</p>
+      <p>{{ t(allSent ? 'player.allKept' : 'player.notAllKept') }}</p>
+    </div>
+  </footer>
+</template>
+
+<style scoped>
+.end {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 10px 16px;
+  padding-top: 16px;
+  border-top: 1px solid var(--line);
+}
+.open {
+  flex: 1 0 100%;
+  color: var(--ink-2);
+}
+.fb-button {
+  overflow-wrap: anywhere;
+}
+.last {
+  flex: 1 1 100%;
+}
+h2 {
+  font-family: var(--reading);
+  font-size: 21px;
+}
+.words {
+  margin: 4px 0 8px;
+  font-family: var(--reading);
+  font-size: 17px;
+  white-space: pre-line;
+}
+@media print {
+  .end {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+// The picture of a slide: a medium of its own, or a page of a document.
+import { computed, inject, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { Slide } from '@fernbrake/core/lesson'
+import { ADDRESSES } from '../../questions/answerView.ts'
+
+const props = defineProps<{ slide: Slide; small?: boolean }>()
+const { t } = useI18n()
+const addresses = inject(ADDRESSES, null)
+const address = computed(() => {
+  const { mediaId, page } = props.slide
+  return page === undefined ? addresses?.medium(mediaId) : addresses?.page(mediaId, page)
+})
+const failed = ref(false)
+</script>
+
+<template>
+  <span class="slide" :class="{ small }">
+    <img
+      v-if="address && !failed"
+      :src="address"
+      :alt="small ? '' : slide.alternative"
+      :loading="small ? 'lazy' : 'eager'"
+      draggable="false"
+      @error="failed = true"
+    />
+    <span v-else-if="!small" class="missing">
+      {{ t('player.mediumMissing') }}
+      <button v-if="failed" class="fb-button" type="button" @click="failed = false">
+        {{ t('player.retry') }}
+      </button>
+    </span>
+  </span>
+</template>
+
+<style scoped>
+/* It keeps its room, so that what stands below does not jump from slide to slide. */
+.slide {
+  display: grid;
+  place-items: center;
+  aspect-ratio: 16 / 9;
+  max-height: 66vh;
+  width: 100%;
+  border: 1px solid var(--line);
+  background: var(--sunk);
+  overflow: hidden;
+}
+img {
+  width: 100%;
+  height: 100%;
+  object-fit: contain;
+}
+.missing {
+  display: grid;
+  gap: 10px;
+  padding: 20px;
+  text-align: center;
+}
+</style>

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+// A page as a learner reads it.
+import { useI18n } from 'vue-i18n'
+import type { PagePart } from '@fernbrake/core/lesson'
+import PartFrame from '../PartFrame.vue'
+import type { PartProps } from '../partProps.ts'
+import { usePart } from '../usePart.ts'
+import PageBlocks from './PageBlocks.vue'
+
+const props = defineProps<PartProps & { part: PagePart }>()
+const emit = defineEmits<{ pickPart: [partId: string] }>()
+const { t } = useI18n()
+usePart(props.host, props.opened, props.part)
+const print = () => window.print()
+</script>
+
+<template>
+  <PartFrame
+    v-bind="props"
+    :title="part.title"
+    :part-id="part.id"
+    @pick-part="emit('pickPart', $event)"
+  >
+    <template #tools>
+      <button class="fb-button plain print" type="button" @click="print">
+        {{ t('player.part.print') }}
+      </button>
+    </template>
+    <PageBlocks :page="part" />
+  </PartFrame>
+</template>
+
+<style scoped>
+.print {
+  min-height: 36px;
+}
+@media print {
+  .print {
+    display: none;
+  }
+}
+</style>

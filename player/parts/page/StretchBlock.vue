@@ -1,0 +1,83 @@
+<script setup lang="ts">
+// A stretch of one of the lesson's films on a page: its first frame until it is asked for, then the film itself.
+import { computed, inject, nextTick, ref, useTemplateRef } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { Stretch } from '@fernbrake/core/fields'
+import { clockTime } from '@fernbrake/core/media'
+import { ADDRESSES } from '../../questions/answerView.ts'
+import StretchPlayer from '../../quiz/StretchPlayer.vue'
+import { useSitting } from '../usePart.ts'
+
+const props = defineProps<{ stretch: Stretch }>()
+const { t } = useI18n()
+const sitting = useSitting()
+const addresses = inject(ADDRESSES, null)
+const address = computed(() => addresses?.film(props.stretch.partId) ?? null)
+const times = computed(() => ({
+  from: clockTime(props.stretch.fromMs),
+  to: clockTime(props.stretch.toMs),
+}))
+const plays = ref(false)
+const opener = useTemplateRef('opener')
+function close(): void {
+  plays.value = false
+  void nextTick(() => opener.value?.focus())
+}
+</script>
+
+<template>
+  <StretchPlayer
+    v-if="plays && sitting"
+    :host="sitting.host"
+    :opened="sitting.opened"
+    :stretch="stretch"
+    @close="close"
+  />
+  <div v-else-if="address" class="stretch night">
+    <video
+      :key="`${address} ${stretch.fromMs}`"
+      :src="`${address}#t=${stretch.fromMs / 1000}`"
+      preload="metadata"
+      muted
+      playsinline
+      tabindex="-1"
+      aria-hidden="true"
+    />
+    <button
+      ref="opener"
+      class="fb-button"
+      type="button"
+      :disabled="!sitting"
+      @click="plays = true"
+    >
+      {{ t('player.part.playStretch', times) }}
+    </button>
+  </div>
+  <p v-else class="missing">{{ t('player.mediumMissing') }}</p>
+</template>
+
+<style scoped>
+.stretch {
+  display: grid;
+  gap: 10px;
+  padding: 12px;
+  border-radius: var(--radius);
+  justify-items: start;
+}
+video {
+  display: block;
+  width: 100%;
+  height: auto;
+  max-height: 60vh;
+  background: var(--sunk);
+}
+.missing {
+  color: var(--ink-2);
+  font-size: 15px;
+}
+@media print {
+  .stretch {
+    display: none;
+  }
+}
+</style>

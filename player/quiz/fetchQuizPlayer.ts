@@ -1,3 +1,0 @@
-// What shows a quiz, fetched apart from the first script.
-
-export const fetchQuizPlayer = () => import('./QuizPlayer.vue')
