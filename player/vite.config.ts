@@ -2,7 +2,8 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig, type Plugin } from 'vite'
 
-const NOT_AT_ONCE = /^(furtherViews|formula|tusUpload|StretchPlayer|PageCard|PartFrame|(Quiz|Page|Still|Deck|Chronicle)Player)$/
+const NOT_AT_ONCE =
+  /^(furtherViews|formula|tusUpload|StretchPlayer|PageCard|PartFrame|(Quiz|Page|Still|Deck|Chronicle)Player)$/
 
 /**
  * Has the page fetch the player's script along with its own, rather than only when it is asked for. What only some lessons

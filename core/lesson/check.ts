@@ -154,7 +154,9 @@ function findStray(part: Part): string[][] {
           ({ categoryId }) => categoryId !== null && !Object.hasOwn(part.categories, categoryId),
         )
         .map(({ id }) => ['items', id, 'categoryId'])
-    default:
+    case 'film':
+    case 'still':
+    case 'deck':
       return []
   }
 }

@@ -43,7 +43,9 @@ export function thingsToSee(part: Part): string[] {
       return inOrder(Object.values(part.slides)).map(({ id }) => id)
     case 'chronicle':
       return Object.keys(part.items)
-    default:
+    case 'film':
+    case 'quiz':
+    case 'page':
       return []
   }
 }
@@ -68,7 +70,9 @@ export function asksIn(part: Part): Asks[] {
       return inOrder(Object.values(part.pins)).flatMap(({ id, opens }) =>
         opens.what === 'question' ? [{ id, questionId: opens.questionId }] : [],
       )
-    default:
+    case 'film':
+    case 'deck':
+    case 'chronicle':
       return []
   }
 }

@@ -16,6 +16,5 @@ export const fetchPartPlayer = (kind: LaterKind) => FETCHERS[kind]()
 
 /** Fetches what shows the parts of these kinds ahead of time; one that still lacks it says so when it is opened. */
 export function prepareParts(kinds: ReadonlySet<PartKind>): void {
-  for (const kind of kinds)
-    if (kind !== 'film') void fetchPartPlayer(kind).catch(() => undefined)
+  for (const kind of kinds) if (kind !== 'film') void fetchPartPlayer(kind).catch(() => undefined)
 }

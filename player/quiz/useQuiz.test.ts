@@ -116,7 +116,15 @@ describe('handing in', () => {
   it('was done in an earlier sitting: what came of it is told', () => {
     const done = begin(lessonOf({ tells: 'atEnd' }), {
       progress: {
-        ...{ partId: QUIZ, atMs: 0, released: [], finishedParts: [QUIZ], seen: {}, covered: {}, chosen: {} },
+        ...{
+          partId: QUIZ,
+          atMs: 0,
+          released: [],
+          finishedParts: [QUIZ],
+          seen: {},
+          covered: {},
+          chosen: {},
+        },
         responses: [
           {
             ...{ cueId: 'i1', questionId: 'q-i1', tryNumber: 1, answer: pick('i1', 'b') },

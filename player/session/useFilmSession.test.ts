@@ -101,7 +101,15 @@ function sit(lesson: Lesson, progress: Partial<OpenedLesson['progress']> = {}) {
     learnerName: 'Odile Harcastle',
     seed: 'seed',
     progress: {
-      ...{ partId: null, atMs: 0, released: [], finishedParts: [], seen: {}, covered: {}, responses: [] },
+      ...{
+        partId: null,
+        atMs: 0,
+        released: [],
+        finishedParts: [],
+        seen: {},
+        covered: {},
+        responses: [],
+      },
       chosen: {},
       ...progress,
     },

@@ -22,7 +22,15 @@ const lesson = withFork(other, {
   ],
 })
 const none = (): LearnerProgress => ({
-  ...{ partId: null, atMs: 0, released: [], finishedParts: [], seen: {}, covered: {}, responses: [] },
+  ...{
+    partId: null,
+    atMs: 0,
+    released: [],
+    finishedParts: [],
+    seen: {},
+    covered: {},
+    responses: [],
+  },
   chosen: {},
 })
 const place = (partId: string, atMs: number, released: string[] = []): LearnerRecord => ({

@@ -15,7 +15,14 @@ import { sendHandedFile } from '../services/handedFiles.ts'
 import { readHistory, readStateAt } from '../services/history.ts'
 import { listLessons } from '../services/lessonCards.ts'
 import { dropKeptQuestion, keepQuestion, listKeptQuestions } from '../services/keptQuestions.ts'
-import { changeWords, describeMedia, findFile, listMedia, nameDownload, prepareAgain } from '../services/media.ts'
+import {
+  changeWords,
+  describeMedia,
+  findFile,
+  listMedia,
+  nameDownload,
+  prepareAgain,
+} from '../services/media.ts'
 import {
   createGuest,
   describeSession,

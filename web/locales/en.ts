@@ -2,6 +2,7 @@
 import bench from './en/bench.ts'
 import edits from './en/edits.ts'
 import overlays from './en/overlays.ts'
+import parts from './en/parts.ts'
 import questions from './en/questions.ts'
 import recording from './en/recording.ts'
 import rich from './en/rich.ts'
@@ -11,6 +12,7 @@ export default {
   ...bench,
   ...edits,
   ...overlays,
+  ...parts,
   ...questions,
   ...recording,
   ...rich,
@@ -167,7 +169,17 @@ export default {
     frondHelp: {
       film: 'The stem is as thick as the number who watched; each leaf is filled by its share of right answers.',
       quiz: 'A leaf for each question, filled as far as answers were right.',
+      page: 'Who came to this page.',
+      still: 'Who came to this picture, and which pins they opened.',
+      deck: 'Who came to this deck, and how far they leafed.',
+      chronicle: 'Who came to this chronicle, and what of it they saw.',
     },
+    openedBy: 'Opened by {n} of {all}.',
+    seenIn: { still: 'Pins', deck: 'Pictures', chronicle: 'Entries' },
+    thing: { still: 'Pin {number}', deck: 'Picture {number}', chronicle: 'Entry {number}' },
+    notOpened: 'Not opened yet.',
+    openedIt: 'Opened.',
+    sawOf: 'Opened, and saw {n} of {all}.',
     leaf: '{share} right of {answered} who answered',
     leafAsked: '{answered} answered',
     waits: '{n} wait to be read',

@@ -53,7 +53,11 @@ const ticks = computed(() => {
   return ticksEvery(LEAST_TICK / pxPerDay, from, to).map(({ day, unit }) => {
     const { year, month, day: dayOfMonth } = dateOfDay(day)
     const date =
-      unit === 'year' ? { year } : unit === 'month' ? { year, month } : { year, month, day: dayOfMonth }
+      unit === 'year'
+        ? { year }
+        : unit === 'month'
+          ? { year, month }
+          : { year, month, day: dayOfMonth }
     return { day, x: xOf(day), label: words(date) }
   })
 })

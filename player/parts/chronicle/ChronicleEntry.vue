@@ -27,7 +27,12 @@ const address = computed(() => medium.value && (addresses?.medium(medium.value.m
       {{ shown.item.title || t('player.part.unnamed') }}
     </component>
     <figure v-if="medium && address">
-      <img v-if="medium.kind === 'picture'" :src="address" :alt="medium.alternative" loading="lazy" />
+      <img
+        v-if="medium.kind === 'picture'"
+        :src="address"
+        :alt="medium.alternative"
+        loading="lazy"
+      />
       <audio
         v-else-if="medium.kind === 'sound'"
         :src="address"

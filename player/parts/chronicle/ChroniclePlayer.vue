@@ -36,7 +36,9 @@ function pick(itemId: string, takesFocus = true): void {
   void nextTick(() => {
     if (takesFocus) entry.value?.focus({ preventScroll: true })
     entry.value?.scrollIntoView({ block: 'nearest' })
-    document.querySelector(`[data-item="${itemId}"]`)?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+    document
+      .querySelector(`[data-item="${itemId}"]`)
+      ?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
   })
 }
 

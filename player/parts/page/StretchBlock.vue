@@ -43,13 +43,7 @@ function close(): void {
       tabindex="-1"
       aria-hidden="true"
     />
-    <button
-      ref="opener"
-      class="fb-button"
-      type="button"
-      :disabled="!sitting"
-      @click="plays = true"
-    >
+    <button ref="opener" class="fb-button" type="button" :disabled="!sitting" @click="plays = true">
       {{ t('player.part.playStretch', times) }}
     </button>
   </div>

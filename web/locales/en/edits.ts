@@ -2,6 +2,15 @@
 export default {
   edit: {
     addQuizPart: 'add a quiz',
+    addPart: 'add a part',
+    setPart: 'change a part',
+    addThings: 'add to a part',
+    setThing: 'change something in a part',
+    setPinOpens: 'change what a pin opens',
+    moveThing: 'move something in a part',
+    placeThing: 'move something in a part',
+    copyThing: 'copy something in a part',
+    removeThing: 'delete something from a part',
     movePart: 'move a part',
     placePart: 'move a part',
     hidePart: 'hide or show a part',

@@ -113,7 +113,8 @@ export default {
       picture: 'This is not a picture that can be shown. Choose a PNG, JPEG, WebP, GIF or AVIF.',
       sound: 'There is nothing to hear in this file. Choose an MP3, M4A, Ogg, WAV or FLAC.',
       film: 'This is not a film with a picture. Choose another file.',
-      document: 'This is no document that can be taken in. Choose a PDF, or one of words or tables.',
+      document:
+        'This is no document that can be taken in. Choose a PDF, or one of words or tables.',
     },
     fault: {
       tooLarge:

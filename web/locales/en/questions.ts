@@ -1,21 +1,5 @@
 // English texts for writing questions.
 export default {
-  parts: {
-    parts: 'Parts of the lesson',
-    name: 'Name of this part',
-    kind: { film: 'Film', quiz: 'Quiz' },
-    new: { film: 'Film {number}', quiz: 'Quiz {number}' },
-    add: { film: '+ Film', quiz: '+ Quiz' },
-    more: 'This part…',
-    earlier: 'Move earlier',
-    later: 'Move later',
-    copy: 'Copy',
-    copyOf: '{title} (copy)',
-    hide: 'Hide from learners',
-    show: 'Let learners have it',
-    hidden: 'hidden',
-    remove: 'Delete',
-  },
   quiz: {
     quiz: 'Quiz',
     outline: 'Questions of the quiz',

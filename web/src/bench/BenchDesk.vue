@@ -18,6 +18,7 @@ import FilmIntake from './FilmIntake.vue'
 import HistorySheet from './HistorySheet.vue'
 import KeySheet from './KeySheet.vue'
 import LessonSheet from './LessonSheet.vue'
+import PartDesk from './parts/PartDesk.vue'
 import PartsRow from './PartsRow.vue'
 import PublishDialog from './PublishDialog.vue'
 import QuizDesk from './quiz/QuizDesk.vue'
@@ -103,6 +104,12 @@ const tried = computed(() => {
   const cue = bench.selected.value
   return bench.showsTrial.value && cue?.kind === 'question' ? cue : null
 })
+/** A part that is neither film nor quiz. */
+const things = computed(() => {
+  const open = bench.openPart.value
+  return open && open.kind !== 'film' && open.kind !== 'quiz' ? open : null
+})
+const isFilm = computed(() => (bench.openPart.value?.kind ?? 'film') === 'film')
 const plays = computed(() => bench.media.value?.state === 'ready' && !replacing.value)
 
 function onUploaded(mediaId: string): void {
@@ -153,7 +160,7 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
   <div class="bench">
     <BenchHead
       :draft="draft"
-      :can-publish="plays || bench.quiz.value !== null"
+      :can-publish="plays || !isFilm"
       @publish="publishing = true"
       @settings="(bench.select(null), (showsHistory = false), (showsLesson = !showsLesson))"
       @keys="showsKeys = true"
@@ -201,6 +208,12 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
         :quiz="bench.quiz.value"
         :covered="showsLesson || showsHistory"
       />
+      <PartDesk
+        v-else-if="things"
+        :key="things.id"
+        :part="things"
+        :covered="showsLesson || showsHistory"
+      />
       <section v-else class="left night" :aria-label="t('bench.stage')">
         <div class="stage-room">
           <BenchStage v-if="plays" />
@@ -219,7 +232,7 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
           @close="bench.showsTrial.value = false"
         />
       </section>
-      <div v-if="!bench.quiz.value || showsLesson || showsHistory" class="side">
+      <div v-if="isFilm || showsLesson || showsHistory" class="side">
         <LessonSheet
           v-if="showsLesson"
           @close="showsLesson = false"

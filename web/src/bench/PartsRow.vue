@@ -5,7 +5,7 @@ import Menu from 'primevue/menu'
 import { nanoid } from 'nanoid'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { edits, idsOfPart, partsInOrder } from '@fernbrake/core/lesson'
+import { edits, idsOfPart, partsInOrder, type PartKind } from '@fernbrake/core/lesson'
 import { useBench } from './useBench.ts'
 
 const bench = useBench()
@@ -15,14 +15,17 @@ const parts = computed(() => partsInOrder(bench.lesson.value))
 const openId = computed(() => bench.openPart.value?.id ?? null)
 const place = computed(() => parts.value.findIndex(({ id }) => id === openId.value))
 
-function add(kind: 'film' | 'quiz'): void {
+const KINDS = ['film', 'page', 'still', 'deck', 'chronicle', 'quiz'] as const
+function add(kind: PartKind): void {
   const id = nanoid()
   const number = parts.value.filter((part) => part.kind === kind).length + 1
   const title = t(`parts.new.${kind}`, { number })
   const done =
     kind === 'film'
       ? draft.make(edits.addFilmPart, { id, title })
-      : draft.make(edits.addQuizPart, { id, title, sectionId: nanoid() })
+      : kind === 'quiz'
+        ? draft.make(edits.addQuizPart, { id, title, sectionId: nanoid() })
+        : draft.make(edits.addPart, { id, kind, title })
   if (done) bench.goToPart(id)
 }
 
@@ -47,6 +50,10 @@ function copy(): void {
     bench.goToPart(newIds[part.id]!)
 }
 
+const addMenu = useTemplateRef('addMenu')
+const adds = computed(() =>
+  KINDS.map((kind) => ({ label: t(`parts.adds.${kind}`), command: () => add(kind) })),
+)
 const menu = useTemplateRef('menu')
 const actions = computed(() => {
   const hidden = bench.openPart.value?.hidden === true
@@ -105,14 +112,15 @@ function drop(beforeId: string | null): void {
     </ol>
     <template v-if="bench.canEdit.value">
       <Button
-        v-for="kind in ['film', 'quiz'] as const"
-        :key="kind"
-        :label="t(`parts.add.${kind}`)"
+        :label="t('parts.addPart')"
         severity="secondary"
         variant="text"
         size="small"
-        @click="add(kind)"
+        aria-haspopup="true"
+        aria-controls="add-part-menu"
+        @click="addMenu?.toggle($event)"
       />
+      <Menu id="add-part-menu" ref="addMenu" :model="adds" popup />
       <span class="gap" />
       <template v-if="parts.length > 0">
         <Button

@@ -34,13 +34,18 @@ function placeOf(issue: Issue): string {
   return cue ? clockTime(cue.kind === 'overlay' ? cue.fromMs : cue.atMs) : ''
 }
 /** The part in which something is wrong, and what of it. */
-function partOf(issue: Issue): { partId: string; place: QuizPlace } | null {
+function partOf(issue: Issue): { partId: string; place: QuizPlace; thingId: string | null } | null {
   const [map, partId, inside, id] = issue.path
   if (map !== 'parts' || typeof partId !== 'string' || !draft.lesson.value.parts[partId])
     return null
+  const thingId = typeof id === 'string' ? id : null
   if (inside === 'items' || inside === 'sections')
-    return { partId, place: { kind: inside === 'items' ? 'item' : 'section', id: String(id) } }
-  return { partId, place: { kind: 'quiz' } }
+    return {
+      partId,
+      place: { kind: inside === 'items' ? 'item' : 'section', id: String(id) },
+      thingId,
+    }
+  return { partId, place: { kind: 'quiz' }, thingId }
 }
 function goTo(issue: Issue): void {
   visible.value = false
@@ -49,6 +54,7 @@ function goTo(issue: Issue): void {
   if (part) {
     bench.goToPart(part.partId)
     bench.quizPlace.value = part.place
+    bench.thingId.value = part.thingId
   } else if (cueId) {
     bench.goToPart(draft.lesson.value.cues[cueId]!.partId)
     bench.select(cueId, true)

@@ -66,6 +66,8 @@ export function createBench(
   )
   /** What of an open quiz the sheet beside it shows. */
   const quizPlace = ref<QuizPlace>({ kind: 'quiz' })
+  /** The block, pin, slide or dated item whose sheet is shown; null for that of the part itself. */
+  const thingId = ref<string | null>(null)
   /** The open part as a film; null while another kind is open. */
   const part = computed(() => (openPart.value?.kind === 'film' ? openPart.value : null))
   const quiz = computed(() => (openPart.value?.kind === 'quiz' ? openPart.value : null))
@@ -110,6 +112,7 @@ export function createBench(
     mediaMs.value = 0
     openPartId.value = partId
     quizPlace.value = { kind: 'quiz' }
+    thingId.value = null
   }
 
   function seek(ms: number): void {
@@ -274,6 +277,7 @@ export function createBench(
     quiz,
     goToPart,
     quizPlace,
+    thingId,
     desk,
     sheetOpen,
     media,

@@ -6,7 +6,7 @@ import { itemState, leafOf, placesAsked } from '@fernbrake/core/analysis'
 import type { LearnerResult } from '@fernbrake/core/contract'
 import { plainOf } from '@fernbrake/core/fields'
 import { isByPerson, isSelfJudged, type Question, type Verdict } from '@fernbrake/core/questions'
-import { partsInOrder, type Lesson } from '@fernbrake/core/lesson'
+import { partsInOrder, thingsToSee, type Lesson, type Part } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import HandedFile from './HandedFile.vue'
 import { Frond, pluralOf, type FrondCue } from '@fernbrake/player'
@@ -32,6 +32,13 @@ const parts = computed(() =>
     }
   }),
 )
+function seenOf(part: Part): string {
+  const seen = props.learner.seen[part.id]
+  if (!seen) return t('results.notOpened')
+  const all = thingsToSee(part).length
+  const count = seen.filter((id) => id !== part.id).length
+  return all > 0 ? t('results.sawOf', { n: n(count), all: n(all) }) : t('results.openedIt')
+}
 type Asked = (typeof parts.value)[number]['asked'][number]
 const leaves = (asked: Asked[]) =>
   asked.flatMap(({ id, question, atMs, answers }): FrondCue[] =>
@@ -89,6 +96,7 @@ const ways = computed(() =>
           {{ watched ? t('results.stretches', { stretches: watched }) : t('results.noStretches') }}
         </p>
       </template>
+      <p v-else-if="part.kind !== 'quiz'" class="muted">{{ seenOf(part) }}</p>
       <ol>
         <li v-for="{ id, question, atMs, answers } in asked" :key="id">
           <p dir="auto">

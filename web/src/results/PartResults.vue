@@ -1,6 +1,6 @@
 <script setup lang="ts">
-// How the class did in one part: a film's frond with its stem as thick as the number who watched, or a quiz's; and a
-// table of what was asked.
+// How the class did in one part: a film's frond with its stem as thick as the number who watched, a quiz's, or what of
+// another part was seen; and a table of what was asked.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { placesAsked } from '@fernbrake/core/analysis'
@@ -11,6 +11,7 @@ import { cuesInOrder, type Lesson, type Part } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, type FrondCue } from '@fernbrake/player'
 import { chosenOf } from './chosen.ts'
+import PartSeen from './PartSeen.vue'
 
 const props = defineProps<{
   lesson: Lesson
@@ -32,8 +33,9 @@ const asked = computed(() =>
     return outcome ? [{ id, question, atMs, number: index + 1, ...outcome }] : []
   }),
 )
+/** Null for parts that are not drawn as a frond. */
 const durationMs = computed(() =>
-  props.part.kind === 'film' ? (props.part.durationMs ?? 0) : quiz.value!.durationMs,
+  props.part.kind === 'film' ? (props.part.durationMs ?? 0) : (quiz.value?.durationMs ?? null),
 )
 const watching = computed(() => {
   const found = props.results.watching[props.part.id]
@@ -42,7 +44,7 @@ const watching = computed(() => {
 
 const leaves = computed(() =>
   asked.value.map(({ id, question, atMs, number, answered, right, judged }): FrondCue => {
-    const at = atMs ?? quiz.value!.leaves[number - 1]!.atMs
+    const at = atMs ?? quiz.value?.leaves[number - 1]?.atMs ?? 0
     const share = answered > 0 ? right / answered : 0
     const label = judged
       ? t('results.leaf', { share: percent(share), answered })
@@ -73,7 +75,13 @@ function sectionMark({ sectionId, title, atMs }: QuizOnFrond['sections'][number]
   <section class="class-frond">
     <h2 dir="auto">{{ named ? part.title : t('results.frond') }}</h2>
     <p class="muted">{{ t(`results.frondHelp.${part.kind}`) }}</p>
-    <Frond :duration-ms="durationMs" :cues="[...marks, ...leaves]" :watching="watching" />
+    <Frond
+      v-if="durationMs !== null"
+      :duration-ms="durationMs"
+      :cues="[...marks, ...leaves]"
+      :watching="watching"
+    />
+    <PartSeen v-else :part="part" :learners="results.learners" />
     <table v-if="asked.length > 0">
       <caption class="visually-hidden">
         {{

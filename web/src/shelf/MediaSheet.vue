@@ -37,7 +37,9 @@ const FIELDS = [
 ] as const
 type Field = (typeof FIELDS)[number]['name']
 const fields = computed(() =>
-  FIELDS.filter(({ name }) => name !== 'alternative' || !['film', 'document'].includes(props.media.kind)),
+  FIELDS.filter(
+    ({ name }) => name !== 'alternative' || !['film', 'document'].includes(props.media.kind),
+  ),
 )
 const labelOf = (name: Field) =>
   name === 'alternative' && props.media.kind === 'sound'

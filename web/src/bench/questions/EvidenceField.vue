@@ -2,8 +2,7 @@
 // The stretch of film that answers a question: by times, by the lines of the script, or by its ends on the frond. A
 // question of a film is answered before it is asked; one of a quiz anywhere in any film.
 import Button from 'primevue/button'
-import InputText from 'primevue/inputtext'
-import { computed, ref, useId, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import {
   edits,
@@ -16,9 +15,9 @@ import {
 } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import type { Question } from '@fernbrake/core/questions'
-import { holdingWords } from '@fernbrake/core/text'
 import CheckField from '../CheckField.vue'
 import ChoiceField from '../ChoiceField.vue'
+import LinePicker from '../LinePicker.vue'
 import TimeField from '../TimeField.vue'
 import { useBench } from '../useBench.ts'
 
@@ -35,13 +34,7 @@ const evidence = computed(() => props.question.evidence)
 
 /** As long as a sentence or two before the question. */
 const USUAL_MS = 8000
-/** So many lines before the question are offered at first, and so many more each time. */
-const LINES_OFFERED = 12
-const offered = ref(LINES_OFFERED)
 const picking = ref(false)
-const findId = useId()
-/** The line from which a stretch is being picked; the next line that is picked ends it. */
-const anchorId = ref<string | null>(null)
 watch(
   () => props.question.id,
   () => (picking.value = false),
@@ -72,15 +65,6 @@ const script = computed(() => {
   const found = filmId.value && scriptOfPart(lesson.value, filmId.value, lesson.value.language)
   return found ? linesInOrder(found) : []
 })
-const wanted = ref('')
-const before = computed(() => {
-  const holds = holdingWords(wanted.value)
-  return script.value.filter(({ fromMs, text }) => fromMs < untilMs.value && holds(text))
-})
-/** Those nearest to the question; of a whole film, the first ones. */
-const lines = computed(() =>
-  props.cue ? before.value.slice(-offered.value) : before.value.slice(0, offered.value),
-)
 const isIn = ({ fromMs, toMs }: ScriptLine) =>
   evidence.value !== null && fromMs < evidence.value.toMs && toMs > evidence.value.fromMs
 /** What is said in the stretch. */
@@ -107,17 +91,6 @@ function pickFilm(partId: string): void {
   pickedFilm.value = partId
   if (evidence.value)
     draft.make(edits.setEvidence, { questionId: props.question.id, evidence: null })
-}
-
-/** The first line that is picked is the stretch; another one then makes it reach from the first to there. */
-function pick(line: ScriptLine): void {
-  const anchor = script.value.find(({ id }) => id === anchorId.value)
-  if (!anchor) {
-    anchorId.value = line.id
-    return set(line.fromMs, line.toMs)
-  }
-  anchorId.value = null
-  set(Math.min(anchor.fromMs, line.fromMs), Math.max(anchor.toMs, line.toMs))
 }
 </script>
 
@@ -165,7 +138,7 @@ function pick(line: ScriptLine): void {
           severity="secondary"
           variant="text"
           size="small"
-          @click="((picking = !picking), (anchorId = null), (offered = LINES_OFFERED))"
+          @click="picking = !picking"
         />
         <Button
           :label="evidence ? t('sheet.dropEvidence') : t('sheet.addEvidence')"
@@ -180,43 +153,14 @@ function pick(line: ScriptLine): void {
         />
       </template>
     </div>
-    <div v-if="picking" class="lines" role="group" :aria-label="t('evidence.pick')">
-      <p class="help" role="status">
-        {{ t(anchorId ? 'evidence.pickLast' : 'evidence.pickFirst') }}
-      </p>
-      <div v-if="!cue" class="field find">
-        <label :for="findId" class="visually-hidden">{{ t('evidence.find') }}</label>
-        <InputText :id="findId" v-model="wanted" size="small" :placeholder="t('evidence.find')" />
-      </div>
-      <Button
-        v-if="cue && offered < before.length"
-        :label="t('evidence.earlier')"
-        severity="secondary"
-        variant="text"
-        size="small"
-        @click="offered += LINES_OFFERED"
-      />
-      <button
-        v-for="line in lines"
-        :key="line.id"
-        type="button"
-        class="line"
-        :class="{ within: isIn(line) }"
-        :aria-pressed="isIn(line)"
-        dir="auto"
-        @click="pick(line)"
-      >
-        <span class="mono">{{ clockTime(line.fromMs) }}</span> {{ line.text }}
-      </button>
-      <Button
-        v-if="!cue && offered < before.length"
-        :label="t('evidence.further')"
-        severity="secondary"
-        variant="text"
-        size="small"
-        @click="offered += LINES_OFFERED"
-      />
-    </div>
+    <LinePicker
+      v-if="picking"
+      :lines="script"
+      :stretch="evidence"
+      :until-ms="untilMs"
+      :near-end="cue !== null"
+      @picked="set"
+    />
     <CheckField
       v-if="evidence && cue && cue.hold !== 'none' && judged"
       :label="t('sheet.sendBack')"
@@ -227,9 +171,6 @@ function pick(line: ScriptLine): void {
 </template>
 
 <style scoped>
-.find {
-  padding: 6px 10px;
-}
 .said {
   max-height: 4.6em;
   overflow-y: auto;
@@ -241,41 +182,5 @@ function pick(line: ScriptLine): void {
   display: flex;
   flex-wrap: wrap;
   gap: 4px;
-}
-.lines {
-  max-height: 280px;
-  overflow-y: auto;
-  border: 1px solid var(--line);
-  border-radius: var(--radius);
-}
-.lines .help {
-  position: sticky;
-  top: 0;
-  padding: 6px 10px;
-  background: var(--ground);
-}
-.line {
-  display: block;
-  width: 100%;
-  padding: 6px 10px;
-  border: 0;
-  border-left: 4px solid transparent;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  font-family: var(--reading);
-  text-align: start;
-  cursor: pointer;
-}
-.line:hover {
-  background: var(--sunk);
-}
-.line.within {
-  border-left-color: var(--fern);
-  background: var(--fern-soft);
-}
-.line .mono {
-  color: var(--ink-3);
-  font-size: 12.5px;
 }
 </style>

@@ -3,17 +3,20 @@
 import Button from 'primevue/button'
 import { useI18n } from 'vue-i18n'
 
-defineProps<{ canUp: boolean; canDown: boolean }>()
+/** `moves` is false where its place follows from something else, such as its date. */
+withDefaults(defineProps<{ canUp: boolean; canDown: boolean; moves?: boolean }>(), { moves: true })
 const emit = defineEmits<{ move: [by: 1 | -1]; remove: [] }>()
 const { t } = useI18n()
 </script>
 
 <template>
   <Button
-    v-for="[name, by, can] in [
-      ['up', -1, canUp],
-      ['down', 1, canDown],
-    ] as const"
+    v-for="[name, by, can] in moves
+      ? ([
+          ['up', -1, canUp],
+          ['down', 1, canDown],
+        ] as const)
+      : []"
     :key="name"
     :label="t(`quiz.${name}`)"
     :disabled="!can"

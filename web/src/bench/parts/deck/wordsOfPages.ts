@@ -1,0 +1,10 @@
+// What the pages of a document say, as it was found when they were drawn.
+import { mediaFileAddress, pagesFileSchema } from '@fernbrake/core/contract'
+
+/** The words on each page that was drawn; rejects where they cannot be fetched. */
+export async function wordsOfPages(mediaId: string): Promise<string[]> {
+  const response = await fetch(mediaFileAddress(mediaId, 'pages'))
+  if (!response.ok) throw new Error(`The pages cannot be fetched: ${response.status}`)
+  const { pages } = pagesFileSchema.parse(await response.json())
+  return pages.map(({ words }) => words)
+}

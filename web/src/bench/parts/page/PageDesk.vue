@@ -1,0 +1,217 @@
+<script setup lang="ts">
+// A page on the bench: as learners read it, each block to be picked, with places to add to; and the sheet beside it.
+import { computed, ref } from 'vue'
+import { nanoid } from 'nanoid'
+import { useI18n } from 'vue-i18n'
+import type { KeptQuestion } from '@fernbrake/core/contract'
+import { plainOf } from '@fernbrake/core/fields'
+import {
+  blocksInOrder,
+  edits,
+  lacksSomething,
+  type PageBlock,
+  type PagePart,
+} from '@fernbrake/core/lesson'
+import { findWhatCannotBeAsked } from '@fernbrake/core/questions'
+import { PageBlocks, PageBlockView } from '@fernbrake/player'
+import QuestionShelf from '../../QuestionShelf.vue'
+import { useBench } from '../../useBench.ts'
+import PartSheet from '../PartSheet.vue'
+import PartTitle from '../PartTitle.vue'
+import ThingsDesk from '../ThingsDesk.vue'
+import { blankQuestionHere, focusSheet, keptQuestionHere, useThings } from '../useThings.ts'
+import BlockAdder from './BlockAdder.vue'
+import BlockSheet from './BlockSheet.vue'
+import { newBlock, type AddKind } from './newBlock.ts'
+
+const props = defineProps<{ part: PagePart; covered: boolean }>()
+const bench = useBench()
+const { t } = useI18n()
+const { add } = useThings(() => props.part)
+const picked = bench.thingId
+const block = computed(() => props.part.blocks[picked.value ?? ''] ?? null)
+const all = computed(() => blocksInOrder(props.part))
+/** Where a question from the shelf is to come; null while none is being chosen. */
+const shelfFor = ref<{ inside: PageBlock['inside'] } | null>(null)
+
+const labelOf = (one: PageBlock) => t(`parts.block.${one.kind}`)
+const stemOf = (one: PageBlock) =>
+  one.kind === 'question'
+    ? plainOf(bench.lesson.value.questions[one.questionId]!.stem) || t('quiz.noStem')
+    : undefined
+const isUnready = (one: PageBlock) =>
+  lacksSomething(one) ||
+  (one.kind === 'question' &&
+    findWhatCannotBeAsked(bench.lesson.value.questions[one.questionId]!).length > 0)
+
+const isHere = (one: PageBlock, inside: PageBlock['inside']) =>
+  JSON.stringify(one.inside) === JSON.stringify(inside)
+
+/** Puts it after what is picked, where that stands in the same place; else at the end. */
+function place(kind: AddKind, inside: PageBlock['inside'], kept?: KeptQuestion): void {
+  const afterId = block.value && isHere(block.value, inside) ? block.value.id : null
+  const asks =
+    kind === 'question' ? (kept ? keptQuestionHere(kept) : blankQuestionHere()) : undefined
+  const made = { ...newBlock(kind, nanoid(), asks?.questionId), ...(inside ? { inside } : {}) }
+  shelfFor.value = null
+  if (add('blocks', [made], { afterId, ...(asks ? { asks } : {}) })) focusSheet()
+}
+
+/** A block that is dragged, and the one it is held over. */
+const dragged = ref<string | null>(null)
+const over = ref<string | null>(null)
+function drop(beforeId: string | null, inside: PageBlock['inside']): void {
+  const thingId = dragged.value
+  dragged.value = over.value = null
+  const moved = props.part.blocks[thingId ?? '']
+  if (!moved || !thingId || (moved.kind === 'columns' && inside)) return
+  const where = { thingId, beforeId, inside: inside ?? null }
+  bench.draft.make(edits.placeThing, { partId: props.part.id, ...where })
+}
+</script>
+
+<template>
+  <ThingsDesk
+    :label="t('parts.kind.page')"
+    :covered="covered"
+    :is-there="picked === null || block !== null"
+    :question-id="block?.kind === 'question' ? block.questionId : null"
+  >
+    <PartTitle :part="part" :facts="t('parts.blocks', all.length)" />
+    <div class="page">
+      <PageBlocks :page="part">
+        <template #columns="{ block: one }">
+          <div class="framed columns-head" :class="{ picked: one.id === picked }">
+            <button
+              type="button"
+              class="handle"
+              :draggable="bench.canEdit.value"
+              :aria-pressed="one.id === picked"
+              :data-picked="one.id === picked || undefined"
+              @dragstart="dragged = one.id"
+              @dragend="dragged = over = null"
+              @click="picked = one.id"
+            >
+              {{ labelOf(one) }}
+            </button>
+          </div>
+        </template>
+        <template #block="{ block: one }">
+          <div
+            class="framed"
+            :class="{ picked: one.id === picked, over: over === one.id && dragged !== one.id }"
+            @click="picked = one.id"
+            @dragenter="over = one.id"
+            @dragover.prevent
+            @drop.prevent="drop(one.id, one.inside)"
+          >
+            <button
+              type="button"
+              class="handle"
+              :draggable="bench.canEdit.value"
+              :data-block="one.id"
+              :aria-pressed="one.id === picked"
+              :data-picked="one.id === picked || undefined"
+              @dragstart="dragged = one.id"
+              @dragend="dragged = over = null"
+              @click="picked = one.id"
+            >
+              {{ labelOf(one) }}<b v-if="isUnready(one)"> · {{ t('quiz.unready') }}</b>
+            </button>
+            <div class="seen" inert><PageBlockView :block="one" :stem="stemOf(one)" /></div>
+          </div>
+        </template>
+        <template #end="{ place: there }">
+          <div
+            v-if="bench.canEdit.value"
+            class="adder"
+            @dragover.prevent
+            @drop.prevent="drop(null, there)"
+          >
+            <BlockAdder
+              :small="there !== undefined"
+              @add="place($event, there)"
+              @shelf="shelfFor = { inside: there }"
+            />
+          </div>
+        </template>
+      </PageBlocks>
+    </div>
+    <template #sheet>
+      <QuestionShelf
+        v-if="shelfFor"
+        :ask-label="t('parts.putHere')"
+        @ask="place('question', shelfFor.inside, $event)"
+        @keydown.esc="shelfFor = null"
+      >
+        <h2>{{ t('questionShelf.title') }}</h2>
+      </QuestionShelf>
+      <BlockSheet v-else-if="block" :key="block.id" :part="part" :block="block" />
+      <PartSheet v-else :part="part" :help="t('parts.help.page')" />
+    </template>
+  </ThingsDesk>
+</template>
+
+<style scoped>
+.page {
+  padding: 4px 12px;
+}
+.framed {
+  position: relative;
+  grid-column: 1 / -1;
+  padding: 20px 8px 6px;
+  margin: -6px -8px;
+  border: 1px solid transparent;
+  border-radius: var(--radius);
+  cursor: pointer;
+}
+.framed:hover,
+.framed.picked {
+  border-color: var(--line-strong);
+}
+.framed.picked {
+  border-color: var(--fern);
+  box-shadow: inset 4px 0 0 var(--fern);
+  background: var(--surface);
+}
+/* Where what is dragged would come to stand. */
+.framed.over {
+  box-shadow: inset 0 3px 0 var(--fern);
+}
+.columns-head {
+  padding: 20px 8px 0;
+}
+.seen {
+  display: grid;
+  grid-template-columns: minmax(0, 660px) minmax(0, 190px);
+  column-gap: 28px;
+}
+.column .seen {
+  grid-template-columns: minmax(0, 1fr);
+}
+.handle {
+  position: absolute;
+  top: 0;
+  inset-inline-start: 8px;
+  padding: 1px 4px;
+  border: 0;
+  background: none;
+  color: var(--ink-3);
+  font: inherit;
+  font-size: 12.5px;
+  cursor: grab;
+}
+.framed.picked > .handle {
+  color: var(--fern);
+  font-weight: 650;
+}
+.handle b {
+  color: var(--rust);
+}
+.adder {
+  grid-column: 1 / -1;
+}
+h2 {
+  font-size: 15px;
+}
+</style>

@@ -1,0 +1,36 @@
+// A block with nothing chosen or written yet.
+import type { NewThing, PageBlock } from '@fernbrake/core/lesson'
+
+export type AddKind = PageBlock['kind']
+
+/** The kinds that are offered at once, and those behind a menu. */
+export const OFFERED: readonly AddKind[] = ['text', 'heading', 'picture', 'stretch', 'question']
+export const OFFERED_MORE: readonly AddKind[] = [
+  ...(['fact', 'sound', 'film', 'file', 'web', 'columns'] as const),
+]
+
+/** `questionId` is the question that a question block asks. */
+export function newBlock(kind: AddKind, id: string, questionId = ''): NewThing<PageBlock> {
+  switch (kind) {
+    case 'text':
+      return { id, kind, text: '' }
+    case 'heading':
+      return { id, kind, words: '', level: 2 }
+    case 'picture':
+      return { id, kind, mediaId: null, alternative: '', caption: '' }
+    case 'sound':
+    case 'film':
+    case 'file':
+      return { id, kind, mediaId: null, title: '' }
+    case 'stretch':
+      return { id, kind, stretch: null }
+    case 'web':
+      return { id, kind, address: null, title: '', opens: 'inside' }
+    case 'fact':
+      return { id, kind, title: '', text: '' }
+    case 'question':
+      return { id, kind, questionId }
+    case 'columns':
+      return { id, kind, split: 'halves', stays: false }
+  }
+}
