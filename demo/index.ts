@@ -25,16 +25,29 @@ import {
   type Settings,
 } from '@fernbrake/server'
 import { SKIPPERS, SPRING_INTAKE } from './classes/springIntake.ts'
-import type { DemoFilm, Made } from './lessons/making.ts'
+import type { DemoFilm, Made, MediumWords } from './lessons/making.ts'
+import {
+  ANATOMY,
+  ANATOMY_PART,
+  BEFORE_PART,
+  CHRONICLE_PART,
+  FLIGHT_DRY,
+  FLIGHT_OPENED,
+  NAVIGATION_MAP,
+} from './lessons/aroundTheFilm.ts'
+import { editsOfLockLog, LOCK_LOG, PLATES } from './lessons/lockLog.ts'
 import { LOCK_KEEPERS_QUIZ } from './lessons/lockKeepersQuiz.ts'
 import { editsOfWaterBudget, KEEPERS_VOICE, WATER_BUDGET } from './lessons/waterBudget.ts'
 import { PADDLE_GEAR } from './lessons/waterOnThePicture.ts'
 import { editsOfWaterThatClimbs, WATER_THAT_CLIMBS } from './lessons/waterThatClimbs.ts'
 
-const FILMS = join(dirname(fileURLToPath(import.meta.url)), 'films')
+const HERE = dirname(fileURLToPath(import.meta.url))
+const FILMS = join(HERE, 'films')
+const PICTURES = [ANATOMY, NAVIGATION_MAP, FLIGHT_OPENED, FLIGHT_DRY, ...PLATES]
 /** The link of the demo's lesson, so that documentation can name it. */
 export const DEMO_LINK = 'cantle-steps-1'
 const LECTURE_LINK = 'cantle-steps-2'
+/** The lessons round a film; the first comes last, so that it stands first among the newest. */
 const LESSONS: readonly DemoLesson[] = [
   {
     ...WATER_BUDGET,
@@ -55,6 +68,7 @@ export async function loadDemo(settings: Settings, today = new Date()): Promise<
   try {
     const designer = await createAccounts()
     await loadShelf(context, designer.id)
+    await keepLesson(context, designer.id, { ...LOCK_LOG, ...editsOfLockLog() })
     for (const lesson of LESSONS) await loadLesson(context, designer.id, lesson)
     await loadClass(context, today)
   } finally {
@@ -85,21 +99,11 @@ async function createAccounts() {
   return people[0]!
 }
 
-interface ShelfWords {
-  title: string
-  alternative?: string
-  description?: string
-  credit: string
-  licence: string
-  sourceNote?: string
-  tags: string[]
-}
-
 /** Puts a file of the demo on the shelf and waits until it is prepared. */
 async function putOnShelf(
   context: Context,
   ownerId: string,
-  { id, kind, file, words }: { id: string; kind: Media['kind']; file: string; words: ShelfWords },
+  { id, kind, file, words }: { id: string; kind: Media['kind']; file: string; words: MediumWords },
 ): Promise<void> {
   const folder = await mkdtemp(join(tmpdir(), 'fernbrake-demo-'))
   try {
@@ -137,6 +141,13 @@ async function loadShelf(context: Context, ownerId: string): Promise<void> {
     file: join(FILMS, 'water-budget', 'keeper.m4a'),
   })
   await loadStill(context, ownerId)
+  for (const { id, file, words } of PICTURES)
+    await putOnShelf(context, ownerId, {
+      id,
+      kind: 'picture',
+      file: join(HERE, 'pictures', file),
+      words,
+    })
 }
 
 /** Takes a still from the film and puts it on the shelf. */
@@ -189,8 +200,17 @@ async function loadLesson(context: Context, ownerId: string, given: DemoLesson):
   )
   const captions = readCaptions(await readFile(join(FILMS, folder, 'captions.en.vtt'), 'utf8'))
   if (!captions.ok) throw new Error('The demo captions cannot be read')
-  const owner = { id: ownerId, name: '', email: null, role: 'designer' as const }
   const { lesson, made } = build({ durationMs: media!.duration_ms, captions: captions.lines })
+  await keepLesson(context, ownerId, { lessonId, link, lesson, made })
+}
+
+/** Keeps a lesson with the edits that made it, publishes its first edition and gives it its link. */
+async function keepLesson(
+  context: Context,
+  ownerId: string,
+  { lessonId, link, lesson, made }: Made & { lessonId: string; link: string },
+): Promise<void> {
+  const owner = { id: ownerId, name: '', email: null, role: 'designer' as const }
   const { title, language } = lesson
   await createLesson(context, owner, { id: lessonId, title, language })
   const edits = made.map(({ name, patches }, index) => ({
@@ -203,9 +223,20 @@ async function loadLesson(context: Context, ownerId: string, given: DemoLesson):
   await run(context.database, 'UPDATE lessons SET link_code = $2 WHERE id = $1', [lessonId, link])
 }
 
+/** The parts of lesson 1, and how long after the beginning a learner comes to each, in ms. */
+const FIRST_PARTS = [
+  { partId: BEFORE_PART, afterMs: 0 },
+  { partId: WATER_THAT_CLIMBS.partId, afterMs: 120_000 },
+]
+const LATER_PARTS = [
+  { partId: ANATOMY_PART, afterMs: 1_200_000 },
+  { partId: CHRONICLE_PART, afterMs: 1_500_000 },
+  { partId: LOCK_KEEPERS_QUIZ.partId, afterMs: 1_700_000 },
+]
+
 /** The class worked on the lesson over the last two weeks. */
 async function loadClass(context: Context, today: Date): Promise<void> {
-  const { lessonId, partId } = WATER_THAT_CLIMBS
+  const { lessonId } = WATER_THAT_CLIMBS
   const random = createRandom(CLASS_SEED)
   const [edition] = await select<{ document: Parameters<typeof simulateLearner>[0] }>(
     context.database,
@@ -225,14 +256,12 @@ async function loadClass(context: Context, today: Date): Promise<void> {
     })
     const persona = { ...drawPersona(random), skips: SKIPPERS.includes(name) }
     const startMs = today.getTime() - Math.round((1 + random.next() * 13) * DAY_MS)
-    const watched = simulateLearner(edition!.document, partId, persona, random, startMs)
-    // Who saw the film to its end mostly went on to the quiz, after a pause.
+    // Who saw the film to its end mostly went on, after a pause.
     const goesOn = persona.patience >= 1 && random.chance(0.85)
-    const quizMs = startMs + 1_200_000
-    const { partId: quizId } = LOCK_KEEPERS_QUIZ
-    const records = goesOn
-      ? [...watched, ...simulateLearner(edition!.document, quizId, persona, random, quizMs)]
-      : watched
+    const parts = goesOn ? [...FIRST_PARTS, ...LATER_PARTS] : FIRST_PARTS
+    const records = parts.flatMap(({ partId, afterMs }) =>
+      simulateLearner(edition!.document, partId, persona, random, startMs + afterMs),
+    )
     const attemptId = await openLink(DEMO_LINK, person)
     await takeRecords(
       context,

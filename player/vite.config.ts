@@ -1,9 +1,24 @@
 // Builds the learner's page on its own; served under /player, opened by /open/… and /learn/….
 import vue from '@vitejs/plugin-vue'
-import { defineConfig, type Plugin } from 'vite'
+import { defineConfig, type Plugin, type Rollup } from 'vite'
 
-const NOT_AT_ONCE =
-  /^(furtherViews|formula|tusUpload|StretchPlayer|PageCard|PartFrame|(Quiz|Page|Still|Deck|Chronicle)Player)$/
+/** The entry's own script, all that it and the player itself import, and nothing that is only fetched when needed. */
+function chunksAtOnce(bundle: Rollup.OutputBundle): Rollup.OutputChunk[] {
+  const chunks = Object.values(bundle).filter((file) => file.type === 'chunk')
+  const named = (names: readonly string[]) =>
+    chunks.filter(({ fileName }) => names.includes(fileName))
+  const found = new Set<Rollup.OutputChunk>()
+  function take(chunk: Rollup.OutputChunk): void {
+    if (found.has(chunk)) return
+    found.add(chunk)
+    named(chunk.imports).forEach(take)
+  }
+  for (const entry of chunks.filter(({ isEntry }) => isEntry)) {
+    take(entry)
+    named(entry.dynamicImports).forEach(take)
+  }
+  return [...found]
+}
 
 /**
  * Has the page fetch the player's script along with its own, rather than only when it is asked for. What only some lessons
@@ -14,8 +29,8 @@ const fetchWithPage: Plugin = {
   transformIndexHtml: {
     order: 'post',
     handler: (_html, { bundle }) =>
-      Object.values(bundle ?? {})
-        .filter((file) => file.type === 'chunk' && !file.isEntry && !NOT_AT_ONCE.test(file.name))
+      chunksAtOnce(bundle ?? {})
+        .filter(({ isEntry }) => !isEntry)
         .map(({ fileName }) => ({
           tag: 'link',
           attrs: { rel: 'preload', as: 'script', crossorigin: true, href: `/player/${fileName}` },

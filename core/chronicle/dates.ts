@@ -94,10 +94,10 @@ export function inTimeOrder<T extends Dated & { order: string }>(items: readonly
   })
 }
 
-/** A date in the reader's way; `bce` puts the words for “before the common era” to it. */
+/** A date in the reader's way, or that of their browser; `bce` puts the words for “before the common era” to it. */
 export function dateWords(
   { year, month, day }: ChronicleDate,
-  locale: string,
+  locale: string | undefined,
   bce: (words: string) => string,
 ): string {
   const shown = Math.abs(year)

@@ -1,6 +1,13 @@
-// A simulated learner works through one part, a film or a quiz, and yields the very records that a real learner's player sends.
+// A simulated learner works through one part and yields the very records that a real learner's player sends.
 import type { LearnerRecord } from '../contract/index.ts'
-import { cuesInOrder, filmLengthMs, sectionsInOrder, type Lesson } from '../lesson/index.ts'
+import {
+  asksIn,
+  cuesInOrder,
+  filmLengthMs,
+  thingsToSee,
+  type Lesson,
+  type Part,
+} from '../lesson/index.ts'
 import {
   drawAnswer,
   isSettled,
@@ -25,6 +32,8 @@ const DISCRIMINATION = 1.3
 /** Difficulty of a choice question whose evidence was watched, and what skipping it adds. */
 const DIFFICULTY = -0.9
 const DIFFICULTY_UNSEEN = 1.2
+/** Looking at one thing, in ms. */
+const LOOKING_MS = [3000, 25_000] as const
 /** Reading and thinking before an answer, in ms. */
 const THINKING_MS = [4000, 22_000] as const
 
@@ -66,12 +75,28 @@ export function simulateLearner(
     released: [],
   }
   const part = lesson.parts[partId]
-  if (part?.kind === 'quiz') {
-    for (const { items } of sectionsInOrder(part))
-      for (const item of items) answerQuestion(sitting, { ...item, atMs: 0 })
-    addFinish(sitting)
-  } else workThroughFilm(sitting)
+  addSeen(sitting, partId)
+  if (part && part.kind !== 'film') workThrough(sitting, part)
+  else workThroughFilm(sitting)
   return sitting.records
+}
+
+/** Looks at what there is, more of it with more patience, answers what is asked, and goes on. */
+function workThrough(sitting: Sitting, part: Part): void {
+  const { random, persona } = sitting
+  const looks = persona.skips ? 0.25 : 0.55 + 0.45 * persona.patience
+  for (const thingId of thingsToSee(part))
+    if (random.chance(looks)) {
+      sitting.clockMs += Math.round(LOOKING_MS[0] + random.next() * (LOOKING_MS[1] - LOOKING_MS[0]))
+      addSeen(sitting, thingId)
+    }
+  for (const asks of asksIn(part)) answerQuestion(sitting, { ...asks, atMs: 0 })
+  addFinish(sitting)
+}
+
+function addSeen(sitting: Sitting, thingId: string): void {
+  const { partId, random, clockMs } = sitting
+  sitting.records.push({ kind: 'seen', id: random.id(), partId, thingId, at: isoTime(clockMs) })
 }
 
 /** Watches up to where patience ends, and answers what holds on the way. */
@@ -126,7 +151,7 @@ function addSpan(sitting: Sitting, fromMs: number, toMs: number): void {
   })
 }
 
-/** What asks: a cue, or an item of a quiz. */
+/** What asks, and when in a film. */
 interface Asked {
   id: string
   questionId: string

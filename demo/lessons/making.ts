@@ -8,7 +8,9 @@ import {
   type Edit,
   type EditMade,
   type Lesson,
+  type NewThing,
   type OverlayForm,
+  type PageBlock,
   type QuestionRules,
 } from '@fernbrake/core/lesson'
 import type { RichText } from '@fernbrake/core/fields'
@@ -61,6 +63,10 @@ export function begin(title: string, partId: string, { chapters, spoken }: Momen
     made: () => ({ lesson, made }),
   }
 }
+
+/** An empty lesson whose parts are no films. */
+export const beginWithoutFilm = (title: string): Making =>
+  begin(title, 'no-film', { chapters: [], spoken: [] })
 
 /** Puts the film in, with its script and its chapters as bookmarks. */
 export function addFilm(
@@ -170,6 +176,47 @@ export function askInQuiz(
   const place = { partId, sectionId, itemId: `item-${questionId}`, questionId }
   making.edit(edits.askInQuiz, { ...place, kind, ids: newIds(questionId) })
   write(making, asked)
+}
+
+/** Puts blocks at the end of a page. */
+export function addBlocks(
+  { edit }: Pick<Making, 'edit'>,
+  partId: string,
+  things: NewThing<PageBlock>[],
+): void {
+  edit(edits.addThings, { partId, map: 'blocks', things })
+}
+
+/** Asks a question of any kind at the end of a page. */
+export function askOnPage(
+  making: Making,
+  partId: string,
+  asked: DemoWords,
+  more: Pick<PageBlock, 'inside'> = {},
+): void {
+  const { id: questionId, kind } = asked
+  making.edit(edits.addThings, {
+    ...{ partId, map: 'blocks' },
+    things: [{ id: `block-${questionId}`, kind: 'question', questionId, ...more }],
+    asks: { questionId, kind, ids: newIds(questionId) },
+  })
+  write(making, asked)
+}
+
+/** What is to be known of a medium of the demo, in words. */
+export interface MediumWords {
+  title: string
+  alternative?: string
+  description?: string
+  credit: string
+  licence: string
+  sourceNote?: string
+  tags: string[]
+}
+
+/** A picture of the demo: its medium and what is known of it. Its file lies in demo/pictures under the same name. */
+export function picture<W extends MediumWords>(name: string, words: W) {
+  return { id: `picture-${name}`, file: `${name}.webp`, words }
 }
 
 /** Writes a question that is asked already. */

@@ -10,6 +10,7 @@ import {
   type Made,
   type Making,
 } from './making.ts'
+import { addAnatomy, addChronicle, addPageBefore, ANATOMY_PART } from './aroundTheFilm.ts'
 import { addLockKeepersQuiz } from './lockKeepersQuiz.ts'
 import { addWhatLiesOnThePicture } from './waterOnThePicture.ts'
 import { askRecap, FURTHER_KINDS } from './waterQuestions.ts'
@@ -145,6 +146,7 @@ export function editsOfWaterThatClimbs(film: DemoFilm): Made {
     field: 'summary',
     text: 'How a lock lifts a boat up a hill, and what a lock-keeper must never forget. For the first evening of the course.',
   })
+  addPageBefore(making)
   addFilm(making, { ...WATER_THAT_CLIMBS, title: 'Water That Climbs' }, film)
   for (const overlay of OVERLAYS) addOverlay(making, overlay)
   for (const question of QUESTIONS) addQuestion(making, question)
@@ -157,6 +159,9 @@ export function editsOfWaterThatClimbs(film: DemoFilm): Made {
     text: 'Bring a windlass to the first evening: half of them have never held one.',
   })
   edit(edits.setEnding, ENDING)
+  addChronicle(making)
+  addAnatomy(making)
+  edit(edits.movePart, { partId: ANATOMY_PART, by: -1 })
   addLockKeepersQuiz(making)
   return making.made()
 }

@@ -23,7 +23,7 @@ export default {
   slideOf: '{number} of {count}',
   leafing: 'The deck; arrow keys leaf through it',
   before: 'Back',
-  after: 'Next picture',
+  after: 'Next',
   takeDeck: 'Download the document',
   showAs: 'How it is shown',
   as: { drawing: 'Along time', list: 'As a list' },

@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import PartsNav from '../ui/PartsNav.vue'
 import PartEnd from './PartEnd.vue'
 import type { PartProps } from './partProps.ts'
+import { useNarrow } from './useNarrow.ts'
 import { useSitting } from './usePart.ts'
 
 const props = defineProps<PartProps & { title: string; partId: string; wide?: boolean }>()
@@ -16,6 +17,8 @@ const where = computed(() => ({
   count: props.parts.all.length,
 }))
 const heading = useTemplateRef('heading')
+/** In one column, what stands beside comes right after what it belongs to, before the way on. */
+const narrow = useNarrow(1000)
 onMounted(() => props.takesFocus && heading.value?.focus({ preventScroll: true }))
 </script>
 
@@ -35,6 +38,7 @@ onMounted(() => props.takesFocus && heading.value?.focus({ preventScroll: true }
         </div>
       </header>
       <slot />
+      <div v-if="narrow && $slots.beside" class="beside paper"><slot name="beside" /></div>
       <PartEnd
         :sitting="sitting"
         :parts="parts"
@@ -43,7 +47,7 @@ onMounted(() => props.takesFocus && heading.value?.focus({ preventScroll: true }
       />
     </main>
     <div class="side paper">
-      <slot name="beside" />
+      <slot v-if="!narrow" name="beside" />
       <PartsNav :parts="parts" @pick="emit('pickPart', $event)" />
     </div>
   </div>
@@ -93,7 +97,8 @@ header p {
   display: flex;
   align-items: end;
   justify-content: space-between;
-  gap: 16px;
+  flex-wrap: wrap;
+  gap: 8px 16px;
   margin-top: 10px;
 }
 h1 {
@@ -115,6 +120,10 @@ h1:focus-visible {
   .wide main {
     overflow: visible;
     padding: 12px 16px 24px;
+  }
+  .beside {
+    margin-inline: -16px;
+    border-block: 1px solid var(--line);
   }
   .side {
     border-inline-start: 0;

@@ -4,6 +4,7 @@ import { asksIn, type Part } from '@fernbrake/core/lesson'
 import { isoTime, nowMs } from '../clock.ts'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { provideForQuestions } from '../questions/provideForQuestions.ts'
+import { provideStretches } from './stretches.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 import { useFacts } from '../session/useFacts.ts'
 
@@ -29,10 +30,13 @@ export const useSitting = (): PartSitting | null => inject(SITTING, null)
 export function usePart(host: Host, opened: OpenedLesson, part: Part): PartSitting {
   const { lesson, progress } = opened
   const done = ref(progress.finishedParts.includes(part.id))
-  const seen = reactive(new Set(progress.seen[part.id] ?? []))
+  // That the part itself was opened is noted by whoever opens it.
+  const things = (progress.seen[part.id] ?? []).filter((id) => id !== part.id)
+  const seen = reactive(new Set(things))
   const answers = useAnswers(host, lesson, progress.responses)
   const asks = asksIn(part)
   provideForQuestions(host, opened)
+  provideStretches(host, opened)
   useFacts(opened.learnerName, answers.score)
 
   function notePlace(): void {

@@ -5,13 +5,14 @@ import { useI18n } from 'vue-i18n'
 import type { Block } from '@fernbrake/core/fields'
 import { clockTime } from '@fernbrake/core/media'
 import PageCard from '../pages/PageCard.vue'
-import { ADDRESSES } from './answerView.ts'
+import { ADDRESSES, STRETCHES } from './answerView.ts'
 
 const props = defineProps<{
   block: Extract<Block, { block: 'picture' | 'sound' | 'stretch' | 'page' }>
 }>()
 const { t } = useI18n()
 const addresses = inject(ADDRESSES, null)
+const playing = inject(STRETCHES, null)
 const address = computed(() => {
   const { block } = props
   if (block.block === 'page') return null
@@ -23,6 +24,7 @@ const address = computed(() => {
 
 <template>
   <PageCard v-if="block.block === 'page'" :block="block" />
+  <component :is="playing.view" v-else-if="playing && block.block === 'stretch'" :stretch="block" />
   <span v-else class="medium">
     <span v-if="address === null" class="missing">{{ t('player.mediumMissing') }}</span>
     <img v-else-if="block.block === 'picture'" :src="address" :alt="block.alternative" />

@@ -1,8 +1,8 @@
 // What every answer's view is given, and what it may ask of whoever shows it.
-import type { InjectionKey, Ref } from 'vue'
+import type { Component, InjectionKey, Ref } from 'vue'
 import type { PlaceholderFacts } from '@fernbrake/core/text'
 import type { Mark } from '@fernbrake/core/questions'
-import type { HandedFiles, Tally } from '../hosts/Host.ts'
+import type { HandedFiles, Host, OpenedLesson, Tally } from '../hosts/Host.ts'
 
 /** What an answer's view is given; its model is the answer, or null while it is not one yet. */
 export interface AnswerViewProps<Q> {
@@ -27,6 +27,9 @@ export const FRAME: InjectionKey<{
   draw(canvas: HTMLCanvasElement): boolean
   settled: Readonly<Ref<number>>
 }> = Symbol('frame')
+/** What plays a stretch of film in a text, and for whom; without it the browser's own controls do, and nothing is kept. */
+export const STRETCHES: InjectionKey<{ host: Host; opened: OpenedLesson; view: Component }> =
+  Symbol('stretches')
 /** Where the media of texts and questions are, by medium; and the films, by part. */
 export const ADDRESSES: InjectionKey<{
   medium(mediaId: string): string | null

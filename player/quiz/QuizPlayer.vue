@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { isBlank } from '@fernbrake/core/fields'
 import { endMessage, type QuizPart } from '@fernbrake/core/lesson'
 import { fillPlaces } from '@fernbrake/core/text'
+import { provideStretches } from '../parts/stretches.ts'
 import { provideForQuestions } from '../questions/provideForQuestions.ts'
 import TextView from '../questions/TextView.vue'
 import { useFacts } from '../session/useFacts.ts'
@@ -22,6 +23,7 @@ const { t } = useI18n()
 const { part } = props
 const quiz = useQuiz(props.host, props.opened, part)
 provideForQuestions(props.host, props.opened)
+provideStretches(props.host, props.opened)
 const facts = useFacts(props.opened.learnerName, quiz.answers.score)
 
 const shows = ref<'questions' | 'summary'>(quiz.handedIn.value ? 'summary' : 'questions')

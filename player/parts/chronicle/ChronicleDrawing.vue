@@ -18,7 +18,7 @@ const emit = defineEmits<{ pick: [itemId: string] }>()
 const { t } = useI18n()
 const { items, words } = useChronicle(toRef(props, 'part'))
 
-const CARD = { width: 196, height: 62, gap: 10 }
+const CARD = { width: 196, height: 72, gap: 10 }
 const STEM_TOP = 46
 /** Browsers draw nothing that is wider, in pixels. */
 const WIDEST = 6_000_000
@@ -49,7 +49,7 @@ const ticks = computed(() => {
   const { fromDay, toDay, pxPerDay } = scale.value
   const margin = 400
   const from = Math.max(fromDay, fromDay + (sight.value.from - margin) / pxPerDay)
-  const to = Math.min(toDay + CARD.width / pxPerDay, fromDay + (sight.value.to + margin) / pxPerDay)
+  const to = Math.min(toDay, fromDay + (sight.value.to + margin) / pxPerDay)
   return ticksEvery(LEAST_TICK / pxPerDay, from, to).map(({ day, unit }) => {
     const { year, month, day: dayOfMonth } = dateOfDay(day)
     const date =
@@ -225,6 +225,7 @@ async function zoomTo(next: number): Promise<void> {
 }
 .stalk {
   position: absolute;
+  z-index: 0;
   width: 2px;
 }
 .span {
@@ -234,6 +235,7 @@ async function zoomTo(next: number): Promise<void> {
 }
 .card {
   position: absolute;
+  z-index: 1;
   display: grid;
   align-content: center;
   padding: 6px 10px;

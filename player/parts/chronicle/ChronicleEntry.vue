@@ -19,8 +19,9 @@ const address = computed(() => medium.value && (addresses?.medium(medium.value.m
     <p class="when">
       {{ shown.when
       }}<template v-if="shown.category?.name">
-        · <i aria-hidden="true" :style="{ background: shown.category.colour }" />
-        <span dir="auto">{{ shown.category.name }}</span></template
+        · <i aria-hidden="true" :style="{ background: shown.category.colour }" /><span dir="auto">{{
+          shown.category.name
+        }}</span></template
       >
     </p>
     <component :is="`h${level}`" dir="auto">
@@ -63,6 +64,7 @@ const address = computed(() => medium.value && (addresses?.medium(medium.value.m
   font-size: 13.5px;
 }
 .when i {
+  margin-inline-end: 6px;
   display: inline-block;
   width: 10px;
   height: 10px;

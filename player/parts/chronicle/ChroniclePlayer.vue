@@ -7,6 +7,7 @@ import type { ChroniclePart } from '@fernbrake/core/lesson'
 import TextView from '../../questions/TextView.vue'
 import PartFrame from '../PartFrame.vue'
 import type { PartProps } from '../partProps.ts'
+import { useNarrow } from '../useNarrow.ts'
 import { usePart } from '../usePart.ts'
 import ChronicleDrawing from './ChronicleDrawing.vue'
 import ChronicleEntry from './ChronicleEntry.vue'
@@ -18,7 +19,7 @@ const { t } = useI18n()
 const sitting = usePart(props.host, props.opened, props.part)
 const { items } = useChronicle(toRef(props, 'part'))
 /** There is no room for a drawing on a phone held upright; it can be asked for all the same. */
-const isNarrow = matchMedia('(max-width: 760px)').matches
+const isNarrow = useNarrow(760).value
 const shows = ref<'drawing' | 'list'>(isNarrow ? 'list' : props.part.opensAs)
 const categories = computed(() => inOrder(Object.values(props.part.categories)))
 const background = computed(() => {

@@ -12,9 +12,9 @@ export interface ShownItem {
 }
 
 export function useChronicle(part: Readonly<Ref<ChroniclePart>>) {
-  const { t, locale } = useI18n()
+  const { t } = useI18n()
   const words = (date: ChronicleDate) =>
-    dateWords(date, locale.value, (said) => t('player.part.bce', { date: said }))
+    dateWords(date, undefined, (said) => t('player.part.bce', { date: said }))
   const when = (item: ChronicleItem) =>
     item.until === null || endsTooSoon(item)
       ? words(item.from)

@@ -105,6 +105,10 @@ const address = computed(() => {
 .block.end:is(.text, .heading, .fact, .file) {
   text-align: end;
 }
+.question {
+  font-size: 15px;
+  line-height: 1.45;
+}
 .text,
 .fact {
   font-family: var(--reading);

@@ -34,6 +34,11 @@ const print = () => window.print()
 .print {
   min-height: 36px;
 }
+@media (max-width: 760px) {
+  .print {
+    padding: 0;
+  }
+}
 @media print {
   .print {
     display: none;

@@ -4,13 +4,12 @@ import { computed, inject, nextTick, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Stretch } from '@fernbrake/core/fields'
 import { clockTime } from '@fernbrake/core/media'
-import { ADDRESSES } from '../../questions/answerView.ts'
+import { ADDRESSES, STRETCHES } from '../../questions/answerView.ts'
 import StretchPlayer from '../../quiz/StretchPlayer.vue'
-import { useSitting } from '../usePart.ts'
 
 const props = defineProps<{ stretch: Stretch }>()
 const { t } = useI18n()
-const sitting = useSitting()
+const playing = inject(STRETCHES, null)
 const addresses = inject(ADDRESSES, null)
 const address = computed(() => addresses?.film(props.stretch.partId) ?? null)
 const times = computed(() => ({
@@ -27,9 +26,9 @@ function close(): void {
 
 <template>
   <StretchPlayer
-    v-if="plays && sitting"
-    :host="sitting.host"
-    :opened="sitting.opened"
+    v-if="plays && playing"
+    :host="playing.host"
+    :opened="playing.opened"
     :stretch="stretch"
     @close="close"
   />
@@ -43,7 +42,7 @@ function close(): void {
       tabindex="-1"
       aria-hidden="true"
     />
-    <button ref="opener" class="fb-button" type="button" :disabled="!sitting" @click="plays = true">
+    <button ref="opener" class="fb-button" type="button" :disabled="!playing" @click="plays = true">
       {{ t('player.part.playStretch', times) }}
     </button>
   </div>

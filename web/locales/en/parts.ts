@@ -98,7 +98,7 @@ export default {
       ...{ text: 'a text', question: 'a question', link: 'a page of the web' },
       part: 'another part',
     },
-    opensText: 'Text; with “More” also pictures, sounds and stretches of film',
+    opensText: 'What it says',
     opensPart: 'It leads to',
     noPart: 'no part yet',
     saidAbove: 'What is said above it',

@@ -42,7 +42,7 @@ watch(() => props.mediaId, known.reload)
 img {
   max-width: 100%;
   max-height: 140px;
-  justify-self: start;
+  align-self: start;
 }
 .title {
   font-weight: 650;

@@ -9,15 +9,18 @@ import SheetFrame from '../SheetFrame.vue'
 import { useBench } from '../useBench.ts'
 import { useThings } from './useThings.ts'
 
-const props = defineProps<{
-  part: Part
-  thingId: string
-  title: string
-  /** The things among which it stands, in order. */
-  order: readonly string[]
-  /** False where order is that of time. */
-  moves?: boolean
-}>()
+const props = withDefaults(
+  defineProps<{
+    part: Part
+    thingId: string
+    title: string
+    /** The things among which it stands, in order. */
+    order: readonly string[]
+    /** False where order is that of time. */
+    moves?: boolean
+  }>(),
+  { moves: true },
+)
 const bench = useBench()
 const { t } = useI18n()
 const { move, copy, remove } = useThings(() => props.part)
@@ -30,7 +33,7 @@ const at = computed(() => props.order.indexOf(props.thingId))
       <PlaceButtons
         :can-up="at > 0"
         :can-down="at < order.length - 1"
-        :moves="moves ?? true"
+        :moves="moves"
         @move="move(thingId, $event)"
         @remove="remove(thingId, order)"
       >

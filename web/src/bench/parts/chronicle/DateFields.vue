@@ -15,7 +15,7 @@ import { useBench } from '../../useBench.ts'
 const props = defineProps<{ label: string; date: ChronicleDate }>()
 const emit = defineEmits<{ change: [date: ChronicleDate] }>()
 const bench = useBench()
-const { t, locale } = useI18n()
+const { t } = useI18n()
 const yearId = useId()
 
 /** What is typed; it is the lesson's once it is a year. */
@@ -52,7 +52,7 @@ function setEra(era: 'after' | 'before'): void {
 }
 const NONE = 'none'
 const months = computed(() => {
-  const format = new Intl.DateTimeFormat(locale.value, { month: 'long', timeZone: 'UTC' })
+  const format = new Intl.DateTimeFormat(undefined, { month: 'long', timeZone: 'UTC' })
   return [
     { value: NONE, label: t('parts.noMonth') },
     ...Array.from({ length: 12 }, (_, index) => ({
