@@ -71,10 +71,11 @@ export function partsOfText(text: RichText): string[] {
 /** Any plain value with all its texts, without the stretches of films that are gone; a text of nothing else becomes ''. */
 export function withoutStretches<T>(value: T, isGone: (partId: string) => boolean): T {
   return JSON.parse(JSON.stringify(value), (_key, inner: unknown) => {
-    if (typeof inner !== 'object' || inner === null || !('blocks' in inner)) return inner
-    const blocks = (inner as RichDocument).blocks.filter(
-      (block) => block.block !== 'stretch' || !isGone(block.partId),
-    )
+    if (typeof inner !== 'object' || inner === null) return inner
+    const held = (inner as Partial<RichDocument>).blocks
+    // A page has blocks too; those are no text, and each has an id.
+    if (!Array.isArray(held)) return inner
+    const blocks = held.filter((block) => block.block !== 'stretch' || !isGone(block.partId))
     return blocks.length > 0 ? { blocks } : ''
   }) as T
 }

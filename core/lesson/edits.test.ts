@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { edited, fullLesson, PART, QUIZ, withQuiz } from '../testing/index.ts'
+import {
+  CHRONICLE,
+  edited,
+  fullLesson,
+  PAGE,
+  PART,
+  QUIZ,
+  STILL,
+  withQuiz,
+  withThings,
+} from '../testing/index.ts'
 import {
   optionsInOrder,
   QUESTION_KINDS,
@@ -56,6 +66,18 @@ const CASES: [Edit<never>, unknown][] = [
   [edits.hidePart, { partId: PART, hidden: true }],
   [edits.copyPart, { partId: QUIZ, title: 'Copy', newIds: QUIZ_COPY }],
   [edits.removePart, { partId: PART }],
+  [edits.addPart, { id: 'page-2', kind: 'page', title: 'More' }],
+  [edits.setPart, { partId: STILL, change: { alternative: 'words' } }],
+  [
+    edits.addThings,
+    { partId: PAGE, map: 'blocks', things: [{ id: 'n', kind: 'text', text: 'words' }] },
+  ],
+  [edits.setThing, { partId: PAGE, thingId: 'words', change: { text: 'words' } }],
+  [edits.setPinOpens, { partId: STILL, pinId: 'pin-ask', opens: { what: 'text', text: 'words' } }],
+  [edits.moveThing, { partId: PAGE, thingId: 'words', by: 1 }],
+  [edits.placeThing, { partId: PAGE, thingId: 'words', beforeId: null }],
+  [edits.copyThing, { partId: PAGE, thingId: 'words', newIds: { words: 'n' } }],
+  [edits.removeThing, { partId: CHRONICLE, thingId: 'works' }],
   [edits.addQuizPart, { id: 'quiz-2', title: 'More', sectionId: 'other' }],
   [edits.setQuizRules, { partId: QUIZ, rules: { layout: 'oneAtATime' } }],
   [edits.setQuizInstructions, { partId: QUIZ, text: 'words' }],
@@ -173,7 +195,7 @@ const CASES: [Edit<never>, unknown][] = [
 describe.each(CASES.map(([edit, args]) => [edit.name, edit, args] as const))(
   '%s',
   (_name, edit, args) => {
-    const before = withQuiz(fullLesson())
+    const before = withThings(withQuiz(fullLesson()))
     const outcome = runEdit(before, edit, args as never)
     if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues))
     const { lesson: after, made } = outcome
@@ -189,7 +211,7 @@ describe.each(CASES.map(([edit, args]) => [edit.name, edit, args] as const))(
 
     it('leaves the lesson valid and the one before untouched', () => {
       expect(checkLesson(after).ok).toBe(true)
-      expect(before).toEqual(withQuiz(fullLesson()))
+      expect(before).toEqual(withThings(withQuiz(fullLesson())))
     })
   },
 )

@@ -9,8 +9,11 @@ import {
   type FilmPart,
   type Hold,
   type Lesson,
+  type NewQuestion,
+  type NewThing,
   type QuizRules,
   type Target,
+  type ThingMap,
 } from '../lesson/index.ts'
 
 export const PART = 'part-1'
@@ -163,4 +166,82 @@ export function fullLesson(): Lesson {
       { id: 'l3', fromMs: 6000, toMs: 8000, text: 'Each is a lock.' },
     ],
   })
+}
+
+export const PAGE = 'page-1'
+export const STILL = 'still-1'
+export const DECK = 'deck-1'
+export const CHRONICLE = 'chronicle-1'
+
+/**
+ * Adds one part of each kind that is made of things, ready to be published: a page with a text, columns around a stretch
+ * of the film, and a question (`ask`, which asks `q-ask`); a still with a pin that opens a text (`pin`), one that asks
+ * (`pin-ask`, `q-pin`) and one that leads to the deck (`pin-way`); a deck of two slides, the second a page of a document; a
+ * chronicle of three items, two of them in the category `works`.
+ */
+export function withThings(lesson: Lesson): Lesson {
+  let next = lesson
+  const add = (id: string, kind: 'page' | 'still' | 'deck' | 'chronicle') => {
+    next = edited(next, edits.addPart, { id, kind, title: `A ${kind}` })
+  }
+  const put = (partId: string, map: ThingMap, things: NewThing[], asks?: NewQuestion) => {
+    next = edited(next, edits.addThings, { partId, map, things, ...(asks ? { asks } : {}) })
+  }
+  const blank = (questionId: string, ids: string[]): NewQuestion => ({
+    ...{ questionId, kind: 'choice', ids },
+  })
+  add(PAGE, 'page')
+  put(PAGE, 'blocks', [
+    { id: 'words', kind: 'text', text: 'Water lies flat.' },
+    { id: 'pair', kind: 'columns', split: 'halves', stays: false },
+    {
+      ...{ id: 'shown', kind: 'stretch', stretch: { partId: PART, fromMs: 1000, toMs: 5000 } },
+      inside: { columnsId: 'pair', side: 'first' },
+    },
+  ])
+  put(
+    PAGE,
+    'blocks',
+    [
+      {
+        ...{ id: 'ask', kind: 'question', questionId: 'q-ask' },
+        inside: { columnsId: 'pair', side: 'second' },
+      },
+    ],
+    blank('q-ask', ['ask-a', 'ask-b']),
+  )
+  next = writtenChoice(next, 'q-ask', ['ask-a', 'ask-b'], 'Stem of ask')
+  add(DECK, 'deck')
+  put(DECK, 'slides', [
+    { id: 'slide-1', mediaId: 'picture', title: 'First', alternative: '', notes: '' },
+    { id: 'slide-2', mediaId: 'pdf', page: 3, title: '', alternative: '', notes: 'A note' },
+  ])
+  add(STILL, 'still')
+  next = edited(next, edits.setPart, { partId: STILL, change: { mediaId: 'still-picture' } })
+  const look = { shape: 'round', colour: '#24603F', symbol: '' } as const
+  put(STILL, 'pins', [
+    { id: 'pin', x: 0.2, y: 0.3, name: 'Gate', ...look, opens: { what: 'text', text: 'A gate' } },
+  ])
+  put(
+    STILL,
+    'pins',
+    [
+      {
+        ...{ id: 'pin-ask', x: 0.5, y: 0.5, name: 'Sill', ...look },
+        opens: { what: 'question', questionId: 'q-pin' },
+      },
+      { id: 'pin-way', x: 0.9, y: 0.1, name: '', ...look, opens: { what: 'part', partId: DECK } },
+    ],
+    blank('q-pin', ['pin-a', 'pin-b']),
+  )
+  next = writtenChoice(next, 'q-pin', ['pin-a', 'pin-b'], 'Stem of pin')
+  add(CHRONICLE, 'chronicle')
+  put(CHRONICLE, 'categories', [{ id: 'works', name: 'Works', colour: '#385873' }])
+  const plain = { until: null, text: '', medium: null }
+  put(CHRONICLE, 'items', [
+    { id: 'dug', title: 'Dug', from: { year: 1793 }, ...plain, categoryId: 'works' },
+    { id: 'dry', title: 'Dry', from: { year: 1938 }, ...plain, categoryId: null },
+    { id: 'old', title: 'Old', from: { year: -300 }, ...plain, categoryId: 'works' },
+  ])
+  return next
 }
