@@ -2,8 +2,9 @@
 import { issuesOf, partsOfText, type Issue } from '../fields/index.ts'
 import { partsOfQuestion } from '../questions/index.ts'
 import { noteProven, withoutProven } from './proven.ts'
-import { cuesNamedBy, partsNamedBy } from './references.ts'
-import { partOfKind } from './parts.ts'
+import { askersNamedBy, cuesNamedBy, partsNamedBy, partsNamedIn } from './references.ts'
+import { askingOf, partOfKind } from './parts.ts'
+import type { Condition } from './forkSchema.ts'
 import { asksIn, mapsOfPart, partsLedToBy, stretchesOfPart, textsOfPart } from './partThings.ts'
 import type { Part } from './partSchema.ts'
 import { lessonSchema, type Cue, type ForkCue, type Lesson } from './schema.ts'
@@ -24,9 +25,9 @@ export function checkLesson(value: unknown): Checked<Lesson> {
 
 /** Every thing must stand under the key that is its own id. */
 function findMisfiledKeys(lesson: Lesson): Issue[] {
-  return (['parts', 'scripts', 'cues', 'questions', 'looks', 'materials'] as const).flatMap((map) =>
-    misfiled(lesson[map] ?? {}, [map]),
-  )
+  return (
+    ['parts', 'scripts', 'cues', 'questions', 'looks', 'materials', 'routes'] as const
+  ).flatMap((map) => misfiled(lesson[map] ?? {}, [map]))
 }
 
 function misfiled(map: Readonly<Record<string, { id: string }>>, path: string[]): Issue[] {
@@ -53,6 +54,7 @@ function findBrokenReferences(lesson: Lesson): Issue[] {
     ...findLostMaterial(lesson),
     ...findBadCues(lesson),
     ...findBadThings(lesson),
+    ...findBadRoutes(lesson),
     ...findAskedTwice(lesson),
   ]
 }
@@ -101,13 +103,39 @@ function findBadCues(lesson: Lesson): Issue[] {
 function findLostNames(lesson: Lesson, cue: Cue): Issue[] {
   return [
     ...cuesNamedBy(cue)
-      .filter(({ cueId }) => !Object.hasOwn(lesson.cues, cueId))
+      .filter(({ cueId }) => !Object.hasOwn(lesson.cues, cueId) && !askingOf(lesson, cueId))
       .map(({ path }) => missing(['cues', cue.id, ...path], 'cue')),
     ...partsNamedBy(cue)
       .filter(({ partId, watched }) =>
         watched ? isNoFilm(lesson, partId) : !Object.hasOwn(lesson.parts, partId),
       )
       .map(({ path }) => missing(['cues', cue.id, ...path], 'part')),
+  ]
+}
+
+/** Routes and gates that name what is not there. */
+function findBadRoutes(lesson: Lesson): Issue[] {
+  const { parts, routes = {} } = lesson
+  const named = (condition: Condition | null, path: string[]): Issue[] => [
+    ...askersNamedBy(condition)
+      .filter((id) => !askingOf(lesson, id))
+      .map(() => missing([...path, 'condition', 'cueId'], 'question')),
+    ...partsNamedIn(condition)
+      .filter(({ partId, watched }) =>
+        watched ? isNoFilm(lesson, partId) : !Object.hasOwn(parts, partId),
+      )
+      .map(() => missing([...path, 'condition', 'partId'], 'part')),
+  ]
+  return [
+    ...Object.values(routes).flatMap(({ id, fromId, target, condition }) => [
+      ...[fromId, ...(target.to === 'part' ? [target.partId] : [])]
+        .filter((partId) => !Object.hasOwn(parts, partId))
+        .map(() => missing(['routes', id], 'part')),
+      ...named(condition, ['routes', id]),
+    ]),
+    ...Object.values(parts).flatMap(({ id, gate }) =>
+      gate ? named(gate.condition, ['parts', id, 'gate']) : [],
+    ),
   ]
 }
 

@@ -8,6 +8,7 @@ import {
   QUIZ,
   STILL,
   withQuiz,
+  withRoutes,
   withThings,
 } from '../testing/index.ts'
 import {
@@ -78,6 +79,15 @@ const CASES: [Edit<never>, unknown][] = [
   [edits.placeThing, { partId: PAGE, thingId: 'words', beforeId: null }],
   [edits.copyThing, { partId: PAGE, thingId: 'words', newIds: { words: 'n' } }],
   [edits.removeThing, { partId: CHRONICLE, thingId: 'works' }],
+  [edits.addRoute, { id: 'n', fromId: PAGE, target: { to: 'part', partId: STILL } }],
+  [edits.setRoute, { routeId: 'route', change: { words: 'words' } }],
+  [edits.moveRoute, { routeId: 'route', by: 1 }],
+  [edits.removeRoute, { routeId: 'route' }],
+  [
+    edits.setGate,
+    { partId: PAGE, gate: { condition: { if: 'visited', partId: PART }, message: 'words' } },
+  ],
+  [edits.setTravelling, { navigation: 'inOrder' }],
   [edits.addQuizPart, { id: 'quiz-2', title: 'More', sectionId: 'other' }],
   [edits.setQuizRules, { partId: QUIZ, rules: { layout: 'oneAtATime' } }],
   [edits.setQuizInstructions, { partId: QUIZ, text: 'words' }],
@@ -195,7 +205,7 @@ const CASES: [Edit<never>, unknown][] = [
 describe.each(CASES.map(([edit, args]) => [edit.name, edit, args] as const))(
   '%s',
   (_name, edit, args) => {
-    const before = withThings(withQuiz(fullLesson()))
+    const before = withRoutes(withThings(withQuiz(fullLesson())))
     const outcome = runEdit(before, edit, args as never)
     if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues))
     const { lesson: after, made } = outcome
@@ -211,7 +221,7 @@ describe.each(CASES.map(([edit, args]) => [edit.name, edit, args] as const))(
 
     it('leaves the lesson valid and the one before untouched', () => {
       expect(checkLesson(after).ok).toBe(true)
-      expect(before).toEqual(withThings(withQuiz(fullLesson())))
+      expect(before).toEqual(withRoutes(withThings(withQuiz(fullLesson()))))
     })
   },
 )

@@ -15,7 +15,7 @@ export const targetSchema = z.discriminatedUnion('to', [
 
 /** What must hold for a way to be taken by itself. */
 export const conditionSchema = z.discriminatedUnion('if', [
-  /** null where no question is named, or the one that was is gone; it never holds then. */
+  /** `cueId` is what asks; null where none is named, or the one that was is gone: it never holds then. */
   z.strictObject({
     if: z.literal('answer'),
     cueId: idSchema.nullable(),
@@ -23,6 +23,8 @@ export const conditionSchema = z.discriminatedUnion('if', [
   }),
   /** Share of the marks that could be had so far. */
   z.strictObject({ if: z.literal('score'), atLeast: z.number().min(0).max(1) }),
+  /** A part was opened. */
+  z.strictObject({ if: z.literal('visited'), partId: idSchema }),
   /** Share of a part that was watched. */
   z.strictObject({ if: z.literal('watched'), partId: idSchema, atLeast: z.number().min(0).max(1) }),
 ])

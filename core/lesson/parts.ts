@@ -3,6 +3,7 @@ import { inOrder } from '../fields/index.ts'
 import { shuffled } from '../questions/index.ts'
 import type { FilmPart, Part, QuizItem, QuizPart, QuizSection } from './partSchema.ts'
 import { asksIn } from './partThings.ts'
+import type { Route } from './routeSchema.ts'
 import type { Lesson } from './schema.ts'
 
 type WithParts = Pick<Lesson, 'parts'>
@@ -67,4 +68,9 @@ export function askingOf(lesson: Pick<Lesson, 'parts' | 'cues'>, id: string): As
     if (asks) return { id, questionId: asks.questionId, partId: part.id }
   }
   return null
+}
+
+/** The routes that leave a part at its end, in order. */
+export function routesFrom(lesson: Pick<Lesson, 'routes'>, partId: string): Route[] {
+  return inOrder(Object.values(lesson.routes ?? {}).filter(({ fromId }) => fromId === partId))
 }

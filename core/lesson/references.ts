@@ -4,6 +4,7 @@ import { mediaOfQuestion } from '../questions/index.ts'
 import { mediumOf } from './overlay.ts'
 import { filmsInOrder } from './parts.ts'
 import { mediaOfPart, textsOfPart } from './partThings.ts'
+import type { Condition } from './forkSchema.ts'
 import type { Cue, ForkCue, Lesson } from './schema.ts'
 
 interface NamedCue {
@@ -23,9 +24,9 @@ export function cuesNamedBy(cue: Cue): NamedCue[] {
   }
   if (cue.kind !== 'fork') return []
   return Object.values(cue.choices).flatMap(({ id, condition }) =>
-    condition?.if === 'answer' && condition.cueId !== null
-      ? [{ path: ['choices', id, 'condition', 'cueId'], cueId: condition.cueId }]
-      : [],
+    askersNamedBy(condition).map((cueId) => ({
+      ...{ path: ['choices', id, 'condition', 'cueId'], cueId },
+    })),
   )
 }
 
@@ -40,10 +41,22 @@ export function partsNamedBy(cue: Cue): { path: string[]; partId: string; watche
     ...(target.to === 'part'
       ? [{ path: ['choices', id, 'target', 'partId'], partId: target.partId }]
       : []),
-    ...(condition?.if === 'watched'
-      ? [{ path: ['choices', id, 'condition', 'partId'], partId: condition.partId, watched: true }]
-      : []),
+    ...partsNamedIn(condition).map((named) => ({
+      ...named,
+      path: ['choices', id, 'condition', 'partId'],
+    })),
   ])
+}
+
+/** The parts that a condition names; `watched`: as a film. */
+export function partsNamedIn(condition: Condition | null): { partId: string; watched?: boolean }[] {
+  if (condition?.if === 'watched') return [{ partId: condition.partId, watched: true }]
+  return condition?.if === 'visited' ? [{ partId: condition.partId }] : []
+}
+
+/** The cues, items, blocks or pins whose answers a condition hangs on. */
+export function askersNamedBy(condition: Condition | null): string[] {
+  return condition?.if === 'answer' && condition.cueId !== null ? [condition.cueId] : []
 }
 
 /** Takes out of a cue what it says about another that `isGone`; what it is without it stays. */
@@ -55,9 +68,38 @@ export function forgetCues(cue: Cue, isGone: (cueId: string) => boolean): void {
 }
 
 function forgetAnswers(fork: ForkCue, isGone: (cueId: string) => boolean): void {
-  for (const { condition } of Object.values(fork.choices))
-    if (condition?.if === 'answer' && condition.cueId !== null && isGone(condition.cueId))
-      condition.cueId = null
+  for (const { condition } of Object.values(fork.choices)) forgetAsker(condition, isGone)
+}
+
+/** A condition that hung on an answer which nobody is asked for any more names none. */
+export function forgetAsker(condition: Condition | null, isGone: (id: string) => boolean): void {
+  if (condition?.if === 'answer' && condition.cueId !== null && isGone(condition.cueId))
+    condition.cueId = null
+}
+
+/** Takes out of every condition of a lesson the answers that nobody is asked for any more. */
+export function forgetAskers(lesson: Lesson, isGone: (id: string) => boolean): void {
+  for (const cue of Object.values(lesson.cues)) forgetCues(cue, isGone)
+  for (const { condition } of Object.values(lesson.routes ?? {})) forgetAsker(condition, isGone)
+  for (const { gate } of Object.values(lesson.parts)) forgetAsker(gate?.condition ?? null, isGone)
+}
+
+/** Takes out of routes and gates what they say about a part that is gone. */
+export function forgetPartOnRoutes(lesson: Lesson, partId: string): void {
+  const isLost = (condition: Condition | null) =>
+    partsNamedIn(condition).some((named) => named.partId === partId)
+  for (const route of Object.values(lesson.routes ?? {})) {
+    const { id, fromId, target, condition } = route
+    if (fromId === partId) {
+      delete lesson.routes![id]
+      continue
+    }
+    if (target.to === 'part' && target.partId === partId) route.target = { to: 'on' }
+    // It hung on something that cannot happen any more; that is told, and it is never taken meanwhile.
+    if (isLost(condition)) route.condition = { if: 'answer', cueId: null, is: 'right' }
+  }
+  for (const part of Object.values(lesson.parts))
+    if (part.gate && isLost(part.gate.condition)) delete part.gate
 }
 
 /** Takes out of a cue what it says about a part that is gone; a fork that waited for its film goes by its own. */
@@ -68,7 +110,8 @@ export function forgetPart(cue: Cue, partId: string): void {
   for (const choice of Object.values(cue.choices)) {
     const { target, condition } = choice
     if (target.to === 'part' && target.partId === partId) choice.target = { to: 'on' }
-    if (condition?.if === 'watched' && condition.partId === partId) condition.partId = cue.partId
+    if (condition && 'partId' in condition && condition.partId === partId)
+      condition.partId = cue.partId
   }
 }
 

@@ -11,6 +11,7 @@ import {
 import { questionSchema } from '../questions/index.ts'
 import { forkFields } from './forkSchema.ts'
 import { emptyEnding, endingSchema, partSchema } from './partSchema.ts'
+import { routeSchema } from './routeSchema.ts'
 import { boxSchema, namedLookSchema, overlayExtras, overlayLookSchema } from './overlaySchema.ts'
 
 export const LESSON_SCHEMA_VERSION = 2
@@ -134,6 +135,12 @@ export const lessonSchema = z.strictObject({
   /** Looks of overlays, kept under a name. */
   looks: z.record(idSchema, namedLookSchema).optional(),
   materials: z.record(idSchema, materialSchema).optional(),
+  /** Ways from the end of one part to another, or out of the lesson. */
+  routes: z.record(idSchema, routeSchema).optional(),
+  /** Whether learners may open the parts as they like (as without it), or only one after the other. */
+  navigation: z.enum(['free', 'inOrder']).optional(),
+  /** What stands before the names of the parts; without it, numbers. */
+  numbering: z.enum(['none', 'numbers', 'letters']).optional(),
 })
 
 export type Lesson = z.infer<typeof lessonSchema>

@@ -173,7 +173,10 @@ describe('a fork that decides by itself', () => {
     { kind: 'answered', cueId: 'a', result: { right, final: true } },
     { kind: 'dismissed', cueId: 'a' },
   ]
-  const known = (score: number): PlaybackEvent => ({ kind: 'known', facts: { score, watched: {} } })
+  const known = (score: number): PlaybackEvent => ({
+    kind: 'known',
+    facts: { score, watched: {}, visited: [] },
+  })
 
   it('takes the first way whose condition holds, without a halt', () => {
     const { state, commands } = run(lesson, [...answer(false), known(1), tick(10_040)])

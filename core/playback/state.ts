@@ -101,6 +101,6 @@ export function startPlayback(progress: Progress = {}): PlaybackState {
     waitedMs: 0,
     waited: progress.waited ?? {},
     timeUp: {},
-    facts: { score: 0, watched: {} },
+    facts: { score: 0, watched: {}, visited: [] },
   }
 }

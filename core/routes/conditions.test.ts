@@ -2,7 +2,7 @@ import { expect, it } from 'vitest'
 import type { Condition } from '../lesson/index.ts'
 import { isMet } from './index.ts'
 
-const facts = { score: 0.6, watched: { film: 0.8 } }
+const facts = { score: 0.6, watched: { film: 0.8 }, visited: ['film'] }
 const results = { a: { right: true }, b: { right: false } }
 const met = (condition: Condition | null) => isMet(condition, facts, results)
 const answer = (cueId: string | null, is: 'right' | 'wrong' | 'given'): Condition => ({
@@ -29,9 +29,13 @@ it('an answer that was not given, or to no question, is neither right nor wrong'
 it('a share is reached from its figure on, whatever quotients lose', () => {
   expect(met({ if: 'score', atLeast: 0.6 })).toBe(true)
   expect(met({ if: 'score', atLeast: 0.61 })).toBe(false)
-  expect(isMet({ if: 'score', atLeast: 0.3 }, { score: 0.1 + 0.2 - 4e-17, watched: {} }, {})).toBe(
-    true,
-  )
+  expect(
+    isMet(
+      { if: 'score', atLeast: 0.3 },
+      { score: 0.1 + 0.2 - 4e-17, watched: {}, visited: [] },
+      {},
+    ),
+  ).toBe(true)
   expect(met({ if: 'watched', partId: 'film', atLeast: 0.8 })).toBe(true)
   expect(met({ if: 'watched', partId: 'other', atLeast: 0.1 })).toBe(false)
 })

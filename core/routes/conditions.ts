@@ -1,4 +1,4 @@
-// Whether a condition holds: the one place where that is decided, for forks now and for gates between parts later.
+// Whether a condition holds: the one place where that is decided, for forks, routes and gates alike.
 import { assertNever } from '../fields/index.ts'
 import type { Condition } from '../lesson/index.ts'
 
@@ -8,12 +8,14 @@ export interface RouteFacts {
   score: number
   /** Share of each part that was watched, 0 to 1. */
   watched: Readonly<Record<string, number>>
+  /** The parts that were opened. */
+  visited: readonly string[]
 }
 
 /** Shares are compared with this much to spare, since they are quotients. */
 const SPARE = 1e-9
 
-/** Whether `condition` holds; no condition always does. `results` are the answers given, by cue. */
+/** Whether `condition` holds; no condition always does. `results` are the answers given, by what asked for them. */
 export function isMet(
   condition: Condition | null,
   facts: RouteFacts,
@@ -30,6 +32,8 @@ export function isMet(
       return facts.score + SPARE >= condition.atLeast
     case 'watched':
       return (facts.watched[condition.partId] ?? 0) + SPARE >= condition.atLeast
+    case 'visited':
+      return facts.visited.includes(condition.partId)
     default:
       return assertNever(condition)
   }

@@ -1,63 +1,103 @@
-// Which parts a learner has still to work through; the lesson is finished when none is left.
-import { partsInOrder, type Lesson, type Part, type Target } from '../lesson/index.ts'
+// Which parts a learner has still to work through, which ways are open to them, and which gates are shut.
+import { partsInOrder, routesFrom, type Lesson, type Part, type Route } from '../lesson/index.ts'
+import { isMet, type RouteFacts } from './conditions.ts'
+import { followingPart, ledTo } from './graph.ts'
 
 /** How far a learner has come. */
 export interface Travelled {
   finishedParts: readonly string[]
-  /** The way taken last at each fork, by cue. */
+  /** The way taken last, by what it was taken at: the fork's cue, or the part that a route left. */
   chosen: Readonly<Record<string, string>>
 }
 
-interface Lead {
-  fromPart: string
-  target: Target
-  taken: boolean
+/** What decides about conditions: facts of the learner, and the answers given by what asked for them. */
+export interface Known {
+  facts: RouteFacts
+  results: Readonly<Record<string, { right: boolean }>>
 }
 
-function leadsOf(lesson: Pick<Lesson, 'cues'>, chosen: Travelled['chosen']): Lead[] {
-  return Object.values(lesson.cues).flatMap((cue) =>
-    cue.kind === 'fork'
-      ? Object.values(cue.choices).map(({ id, target }) => ({
-          ...{ fromPart: cue.partId, target },
-          taken: chosen[cue.id] === id,
-        }))
-      : [],
-  )
+type Walked = Pick<Lesson, 'parts' | 'cues' | 'routes'>
+
+/** The ways that were taken: from which part, and where to (null: out of the lesson). */
+function waysTaken(
+  lesson: Walked,
+  chosen: Travelled['chosen'],
+): { fromId: string; toId: string | null }[] {
+  const taken: { fromId: string; toId: string | null }[] = []
+  const note = (fromId: string, target: Route['target']) => {
+    if (target.to === 'part') taken.push({ fromId, toId: target.partId })
+    if (target.to === 'ending') taken.push({ fromId, toId: null })
+  }
+  for (const [place, choiceId] of Object.entries(chosen)) {
+    const cue = Object.hasOwn(lesson.cues, place) ? lesson.cues[place] : undefined
+    const choice = cue?.kind === 'fork' ? cue.choices[choiceId] : undefined
+    if (cue && choice) note(cue.partId, choice.target)
+    const route = lesson.routes?.[choiceId]
+    if (route?.fromId === place) note(place, route.target)
+  }
+  return taken
+}
+
+/** Whether a gate keeps a learner from a part. */
+export function isShut(part: Part, { facts, results }: Known): boolean {
+  return part.gate !== undefined && !isMet(part.gate.condition, facts, results)
 }
 
 /**
- * The parts that are left, in their order. A part is done when it is finished, or was left by a fork for another part;
- * parts that only forks lead to are asked for where a way to them was taken. Whoever took a way to an ending is done.
+ * The parts that are left, in their order. A part is done when it is finished, or was left by a way for another part;
+ * parts that only ways lead to are asked for where such a way was taken. Whoever took a way to an ending is done. Behind a
+ * gate that is shut nothing is asked for, so that nobody is ever stuck before one; without `known` none is shut.
  */
 export function partsLeft(
-  lesson: Pick<Lesson, 'parts' | 'cues'>,
+  lesson: Walked,
   { finishedParts, chosen }: Travelled,
+  known: Known | null = null,
 ): Part[] {
-  const leads = leadsOf(lesson, chosen)
-  const taken = leads.filter((lead) => lead.taken)
-  if (taken.some(({ target }) => target.to === 'ending')) return []
-  const done = new Set(finishedParts)
-  const named = new Set<string>()
-  const ledTo = new Set<string>()
-  for (const { target } of leads) if (target.to === 'part') named.add(target.partId)
-  for (const { target, fromPart } of taken)
-    if (target.to === 'part') {
-      done.add(fromPart)
-      ledTo.add(target.partId)
-    }
+  const taken = waysTaken(lesson, chosen)
+  if (taken.some(({ toId }) => toId === null)) return []
+  const done = new Set([...finishedParts, ...taken.map(({ fromId }) => fromId)])
+  const led = ledTo(lesson)
+  const ledHere = new Set(taken.map(({ toId }) => toId))
   return partsInOrder(lesson).filter(
-    ({ id }, index) => !done.has(id) && (index === 0 || !named.has(id) || ledTo.has(id)),
+    (part) =>
+      !done.has(part.id) &&
+      (!led.has(part.id) || ledHere.has(part.id)) &&
+      !(known && isShut(part, known)),
   )
 }
 
 /** The part to go on with from this one: the next that is left after it, else the first that is; null for none. */
 export function nextPart(
-  lesson: Pick<Lesson, 'parts' | 'cues'>,
+  lesson: Walked,
   travelled: Travelled,
   fromId: string,
+  known: Known | null = null,
 ): Part | null {
-  const left = partsLeft(lesson, travelled).filter(({ id }) => id !== fromId)
+  const left = partsLeft(lesson, travelled, known).filter(({ id }) => id !== fromId)
   const order = partsInOrder(lesson).map(({ id }) => id)
   const at = order.indexOf(fromId)
-  return left.find(({ id }) => order.indexOf(id) > at) ?? left[0] ?? null
+  const following = followingPart(lesson, fromId)
+  return (
+    left.find(({ id }) => id === following) ??
+    left.find(({ id }) => order.indexOf(id) > at) ??
+    left[0] ??
+    null
+  )
+}
+
+/**
+ * The routes that are open at the end of a part: those whose condition holds, up to the first that asks nobody. None
+ * where the order leads on. A route before a gate that is shut is not open.
+ */
+export function routesOpen(lesson: Walked, partId: string, known: Known): Route[] {
+  const open: Route[] = []
+  for (const route of routesFrom(lesson, partId)) {
+    const { target, condition, words } = route
+    if (target.to === 'on' || !isMet(condition, known.facts, known.results)) continue
+    const part = target.to === 'part' ? lesson.parts[target.partId] : undefined
+    if (part && isShut(part, known)) continue
+    open.push(route)
+    if (words === '') break
+  }
+  return open
 }

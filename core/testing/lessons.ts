@@ -245,3 +245,11 @@ export function withThings(lesson: Lesson): Lesson {
   ])
   return next
 }
+
+/** Adds two routes to a lesson `withThings`: from the page to the chronicle (`route`) and out of the lesson (`out`). */
+export function withRoutes(lesson: Lesson): Lesson {
+  const to = { to: 'part', partId: CHRONICLE } as const
+  const next = edited(lesson, edits.addRoute, { id: 'route', fromId: PAGE, target: to })
+  const out = { to: 'ending', message: '' } as const
+  return edited(next, edits.addRoute, { id: 'out', fromId: PAGE, target: out })
+}

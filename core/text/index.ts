@@ -5,4 +5,4 @@ export { fillPlaces, firstNameOf, PLACEHOLDERS, type PlaceholderFacts } from './
 export { readLines, type PastedLine } from './lines.ts'
 export { readFormulas, typeFormulas } from './typedFormulas.ts'
 export { readTerms, type TermLine } from './terms.ts'
-export { readingMs } from './reading.ts'
+export { pageReadingMs, readingMs } from './reading.ts'

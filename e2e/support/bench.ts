@@ -44,3 +44,9 @@ export async function startBench(
     },
   }
 }
+
+/** Adds a part of this kind to the lesson on the bench; it is open then. */
+export async function addPart(bench: Page, kind: string): Promise<void> {
+  await bench.getByRole('button', { name: '+ Part' }).click()
+  await bench.getByRole('menuitem', { name: new RegExp(`^${kind}: `) }).click()
+}

@@ -1,7 +1,7 @@
 // Lessons of several parts: a quiz is written beside a film, worked through on a phone with a server that dies, summed up
 // with a way back to what was wrong, and read in the results; another one asks one question at a time.
 import { expect, test, type Page } from '@playwright/test'
-import { startBench, type Bench } from '../support/bench.ts'
+import { addPart, startBench, type Bench } from '../support/bench.ts'
 import { option, sheetOf } from '../support/everyKind.ts'
 import { expectKept, expectNoBarriers, goInAsGuest, watchForErrors } from '../support/pages.ts'
 import type { RealServer } from '../support/server.ts'
@@ -46,7 +46,7 @@ async function writeChoice(words: string, options: string): Promise<void> {
 }
 
 test('a quiz is added, its questions are written, and each can be answered by the film', async () => {
-  await parts().getByRole('button', { name: '+ Quiz' }).click()
+  await addPart(bench, 'Quiz')
   await expect(outline().getByText('no question yet')).toBeVisible()
   await on.field('Name of this part').fill('What you saw')
   await on.choose('What came of an answer is told', 'when the quiz is handed in')
@@ -108,7 +108,7 @@ test('sections divide it, questions move between them, and all of it can be undo
 })
 
 test('another quiz asks one question at a time; what is missing is named before publishing', async () => {
-  await parts().getByRole('button', { name: '+ Quiz' }).click()
+  await addPart(bench, 'Quiz')
   await on.choose('Learners see', 'one question at a time')
   await ask(0)
   await stem().fill('Nothing to pick')

@@ -210,6 +210,7 @@ export default {
     ...{ film: 'Film', quiz: 'Quiz', page: 'Page', still: 'Still' },
     ...{ deck: 'Deck', chronicle: 'Chronicle' },
   },
+  pictureFailed: 'This picture has not come. It is asked for again by itself.',
   partDone: 'finished',
   partComing: 'The next part is being fetched',
   partFailed:

@@ -5,8 +5,8 @@ import { spawn } from 'node:child_process'
 const LONGEST_CALL_MS = 60_000
 /** A page may hold a picture far larger than its file: memory in bytes. */
 const MOST_MEMORY_BYTES = 2 * 1024 ** 3
-/** Words of one page, at the most. */
-const MOST_WORDS_BYTES = 200_000
+/** Words that are taken from a document, at the most. */
+const MOST_WORDS_BYTES = 2_000_000
 
 export class PdfError extends Error {
   readonly isLocked: boolean
@@ -45,6 +45,17 @@ export async function countPages(path: string): Promise<number> {
   return pages
 }
 
+/** The longer side of each of the first pages, in points. */
+export async function pageLengths(path: string, count: number): Promise<number[]> {
+  const told = await call('pdfinfo', ['-f', '1', '-l', String(count), path])
+  const lengths: number[] = []
+  for (const [, page, width, height] of told.matchAll(
+    /^Page\s+(\d+) size:\s+([\d.]+) x ([\d.]+)/gm,
+  ))
+    lengths[Number(page) - 1] = Math.max(Number(width), Number(height))
+  return lengths
+}
+
 /** Draws a page, from 1, as `<output>.png`, no wider or higher than `pixels`. */
 export async function drawPage(
   path: string,
@@ -56,8 +67,9 @@ export async function drawPage(
   await call('pdftoppm', [...which, '-png', '-scale-to', String(pixels), path, output])
 }
 
-/** The words on a page, from 1, in reading order. */
-export async function wordsOfPage(path: string, page: number): Promise<string> {
-  const which = ['-f', String(page), '-l', String(page), '-enc', 'UTF-8', '-nopgbrk']
-  return call('pdftotext', [...which, path, '-'])
+/** The words on the first pages, each in reading order; of very many words the last are left out. */
+export async function wordsOfPages(path: string, count: number): Promise<string[]> {
+  const words = await call('pdftotext', ['-l', String(count), '-enc', 'UTF-8', path, '-'])
+  const pages = words.split('\f')
+  return Array.from({ length: count }, (_, index) => pages[index] ?? '')
 }

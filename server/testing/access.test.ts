@@ -55,6 +55,7 @@ beforeAll(async () => {
     fileId: 'nothing',
     keptId: 'kept',
     revision: '0',
+    page: '1',
   })
   const question = Object.values(withQuestion(film, { id: 'a', atMs: 1000 }).questions)[0]
   await owner.agent.post('/api/questions').send({ id: 'kept', question }).expect(200)
@@ -89,6 +90,7 @@ describe.each(routes)('%s', (name) => {
     // A missing file of an existing medium is 404 too, but only for those who may ask; so is what nobody has answered.
     const mayBeMissing = [
       'mediaFile',
+      'mediaPage',
       'prepareAgain',
       'tally',
       'handedFile',

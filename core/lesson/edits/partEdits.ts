@@ -3,7 +3,7 @@ import { cleanText, withoutStretches } from '../../fields/index.ts'
 import { partOfKind, partsInOrder } from '../parts.ts'
 import { emptyEnding, type FrameRateName, type SeekRule } from '../partSchema.ts'
 import { asksIn, forgetPartIn } from '../partThings.ts'
-import { forgetPart } from '../references.ts'
+import { forgetAskers, forgetPart, forgetPartOnRoutes } from '../references.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 import { moveAmong, orderAfterAll, orderBetween } from './placing.ts'
@@ -106,7 +106,8 @@ export const removePart: Edit<{ partId: string }> = {
   change: (draft, { partId }) => {
     const part = draft.parts[partId]
     if (!part) return
-    for (const { questionId } of asksIn(part)) delete draft.questions[questionId]
+    const asks = asksIn(part)
+    for (const { questionId } of asks) delete draft.questions[questionId]
     const mine = Object.values(draft.cues).filter((cue) => cue.partId === partId)
     removeCues.change(draft, { cueIds: mine.map(({ id }) => id) })
     for (const script of Object.values(draft.scripts))
@@ -114,6 +115,8 @@ export const removePart: Edit<{ partId: string }> = {
     delete draft.parts[partId]
     for (const cue of Object.values(draft.cues)) forgetPart(cue, partId)
     for (const other of Object.values(draft.parts)) forgetPartIn(other, partId)
+    forgetPartOnRoutes(draft, partId)
+    forgetAskers(draft, (id) => asks.some((one) => one.id === id))
     forgetStretches(draft, partId)
   },
 }

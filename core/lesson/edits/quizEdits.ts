@@ -9,6 +9,7 @@ import {
 } from '../../questions/index.ts'
 import { partOfKind, sectionsInOrder } from '../parts.ts'
 import type { Ending, QuizItem, QuizPart } from '../partSchema.ts'
+import { forgetAskers } from '../references.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 import { idsFrom } from './cueEdits.ts'
@@ -184,4 +185,5 @@ function removeItem(draft: Lesson, quiz: QuizPart, itemId: string): void {
   if (!item) return
   delete draft.questions[item.questionId]
   delete quiz.items[itemId]
+  forgetAskers(draft, (id) => id === itemId)
 }

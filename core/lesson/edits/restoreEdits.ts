@@ -2,7 +2,7 @@
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 
-const MAPS = ['parts', 'scripts', 'cues', 'questions', 'looks', 'materials'] as const
+const MAPS = ['parts', 'scripts', 'cues', 'questions', 'looks', 'materials', 'routes'] as const
 const isSame = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
 /** Makes the lesson what `lesson` is; what is the same already is not touched, so that few patches come of it. */
@@ -12,6 +12,9 @@ export const restoreLesson: Edit<{ lesson: Lesson }> = {
     for (const name of MAPS) restoreMap(mapOf(draft, name), lesson[name] ?? {})
     for (const name of ['title', 'summary', 'language', 'ending'] as const)
       if (!isSame(draft[name], lesson[name])) Object.assign(draft, { [name]: lesson[name] })
+    for (const name of ['navigation', 'numbering'] as const)
+      if (lesson[name] === undefined) delete draft[name]
+      else if (draft[name] !== lesson[name]) Object.assign(draft, { [name]: lesson[name] })
   },
 }
 

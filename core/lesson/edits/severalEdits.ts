@@ -3,7 +3,7 @@ import type { Clip } from '../clip.ts'
 import { cueEndMs, cueStartMs } from '../order.ts'
 import { filmLengthMs, partOfKind } from '../parts.ts'
 import type { Edit } from '../runEdit.ts'
-import { forgetCues, renameCues } from '../references.ts'
+import { forgetAskers, forgetCues, renameCues } from '../references.ts'
 import type { Cue, ForkCue, Lesson } from '../schema.ts'
 import { LONGEST_MEDIA_MS, withoutStretches } from '../../fields/index.ts'
 import { copyOf, orderAfterAll } from './placing.ts'
@@ -51,7 +51,7 @@ export const removeCues: Edit<{ cueIds: readonly string[] }> = {
       if (cue?.kind === 'question') delete draft.questions[cue.questionId]
       delete draft.cues[id]
     }
-    for (const cue of Object.values(draft.cues)) forgetCues(cue, (id) => cueIds.includes(id))
+    forgetAskers(draft, (id) => cueIds.includes(id))
   },
 }
 

@@ -12,6 +12,7 @@ import type { DeckPart, Slide } from '../deckSchema.ts'
 import type { PageBlock, PagePart } from '../pageSchema.ts'
 import { asksIn, blocksInOrder, mapsOfPart, type Thing } from '../partThings.ts'
 import type { Part } from '../partSchema.ts'
+import { forgetAskers } from '../references.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 import type { Pin, PinOpens, StillPart } from '../stillSchema.ts'
@@ -146,7 +147,10 @@ export const setPinOpens: Edit<{
     const part = draft.parts[partId]
     const pin = part?.kind === 'still' ? part.pins[pinId] : undefined
     if (!pin) return
-    if (pin.opens.what === 'question') delete draft.questions[pin.opens.questionId]
+    if (pin.opens.what === 'question') {
+      delete draft.questions[pin.opens.questionId]
+      if (!asks) forgetAskers(draft, (id) => id === pinId)
+    }
     if (asks) addQuestion(draft, asks)
     pin.opens = cleanRich(opens)
   },
@@ -237,6 +241,7 @@ export const removeThing: Edit<{ partId: string; thingId: string }> = {
     const { things, questions } = idsOfThing(part, thingId)
     for (const id of questions) delete draft.questions[id]
     for (const id of things) delete map[id]
+    forgetAskers(draft, (id) => things.includes(id))
     if (part.kind === 'chronicle')
       for (const item of Object.values(part.items))
         if (item.categoryId === thingId) item.categoryId = null

@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { isBlank } from '@fernbrake/core/fields'
 import { ADDRESSES } from '../../questions/answerView.ts'
 import TextView from '../../questions/TextView.vue'
+import LoadedPicture from '../../ui/LoadedPicture.vue'
 import type { ShownItem } from './useChronicle.ts'
 
 const props = defineProps<{ shown: ShownItem; level: 2 | 3 }>()
@@ -28,11 +29,11 @@ const address = computed(() => medium.value && (addresses?.medium(medium.value.m
       {{ shown.item.title || t('player.part.unnamed') }}
     </component>
     <figure v-if="medium && address">
-      <img
+      <LoadedPicture
         v-if="medium.kind === 'picture'"
         :src="address"
         :alt="medium.alternative"
-        loading="lazy"
+        lazy
       />
       <audio
         v-else-if="medium.kind === 'sound'"
@@ -80,7 +81,7 @@ h3 {
 figure {
   margin: 0 0 10px;
 }
-img,
+figure :deep(img),
 video {
   display: block;
   max-width: 100%;

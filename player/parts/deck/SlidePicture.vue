@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // The picture of a slide: a medium of its own, or a page of a document.
-import { computed, inject, ref } from 'vue'
+import { computed, inject } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Slide } from '@fernbrake/core/lesson'
 import { ADDRESSES } from '../../questions/answerView.ts'
+import LoadedPicture from '../../ui/LoadedPicture.vue'
 
 const props = defineProps<{ slide: Slide; small?: boolean }>()
 const { t } = useI18n()
@@ -12,25 +13,18 @@ const address = computed(() => {
   const { mediaId, page } = props.slide
   return page === undefined ? addresses?.medium(mediaId) : addresses?.page(mediaId, page)
 })
-const failed = ref(false)
 </script>
 
 <template>
   <span class="slide" :class="{ small }">
-    <img
-      v-if="address && !failed"
+    <LoadedPicture
+      v-if="address"
       :src="address"
       :alt="small ? '' : slide.alternative"
-      :loading="small ? 'lazy' : 'eager'"
-      draggable="false"
-      @error="failed = true"
+      :lazy="small"
+      :small="small"
     />
-    <span v-else-if="!small" class="missing">
-      {{ t('player.mediumMissing') }}
-      <button v-if="failed" class="fb-button" type="button" @click="failed = false">
-        {{ t('player.retry') }}
-      </button>
-    </span>
+    <span v-else-if="!small" class="missing">{{ t('player.mediumMissing') }}</span>
   </span>
 </template>
 
@@ -46,14 +40,12 @@ const failed = ref(false)
   background: var(--sunk);
   overflow: hidden;
 }
-img {
+.slide :deep(img) {
   width: 100%;
   height: 100%;
   object-fit: contain;
 }
 .missing {
-  display: grid;
-  gap: 10px;
   padding: 20px;
   text-align: center;
 }

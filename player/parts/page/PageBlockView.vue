@@ -7,6 +7,7 @@ import type { PageBlock } from '@fernbrake/core/lesson'
 import PageCard from '../../pages/PageCard.vue'
 import { ADDRESSES } from '../../questions/answerView.ts'
 import TextView from '../../questions/TextView.vue'
+import LoadedPicture from '../../ui/LoadedPicture.vue'
 import PartQuestion from '../PartQuestion.vue'
 import { useSitting } from '../usePart.ts'
 import StretchBlock from './StretchBlock.vue'
@@ -45,7 +46,7 @@ const address = computed(() => {
       <TextView :text="block.text" />
     </template>
     <figure v-else-if="block.kind === 'picture' && address">
-      <img :src="address" :alt="block.alternative" loading="lazy" />
+      <LoadedPicture :src="address" :alt="block.alternative" lazy />
       <figcaption v-if="block.caption" dir="auto">{{ block.caption }}</figcaption>
     </figure>
     <figure v-else-if="block.kind === 'sound' && address">
@@ -165,17 +166,17 @@ const address = computed(() => {
 figure {
   margin: 0;
 }
-img,
+.block :deep(img),
 video {
   display: block;
   max-width: 100%;
   height: auto;
   max-height: 80vh;
 }
-.centre :is(img, video) {
+.centre :deep(:is(img, video)) {
   margin-inline: auto;
 }
-.end :is(img, video) {
+.end :deep(:is(img, video)) {
   margin-inline-start: auto;
 }
 audio {

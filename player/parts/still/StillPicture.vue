@@ -4,6 +4,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { inOrder } from '@fernbrake/core/fields'
 import type { StillPart } from '@fernbrake/core/lesson'
+import LoadedPicture from '../../ui/LoadedPicture.vue'
 import PinMark from './PinMark.vue'
 
 const props = defineProps<{
@@ -54,11 +55,10 @@ defineExpose({ pointAt })
   <div class="still-picture">
     <div ref="room" class="room" :class="{ zoomed: step > 0 }">
       <div ref="plane" class="plane" :style="{ width: `${zoom * 100}%` }">
-        <img
+        <LoadedPicture
           :src="address"
           :alt="still.alternative"
-          draggable="false"
-          @pointerdown="emit('press', $event, null)"
+          @press="emit('press', $event, null)"
         />
         <button
           v-for="(pin, index) in pins"
@@ -117,7 +117,7 @@ defineExpose({ pointAt })
 .plane {
   position: relative;
 }
-img {
+.plane :deep(img) {
   display: block;
   width: 100%;
   height: auto;

@@ -27,11 +27,13 @@ export const keptQuestionHere = ({ id: shelfId, question }: KeptQuestion): NewQu
   ...{ questionId: nanoid(), shelfId, question },
 })
 
+const FIRST = ['textarea', 'input:not([type=file])', 'button']
+  .map((what) => `.side .body ${what}`)
+  .join()
+
 /** Brings the writing mark into the sheet that was just opened. */
 export function focusSheet(): void {
-  void nextTick(() =>
-    document.querySelector<HTMLElement>('.side .body textarea, .side .body input')?.focus(),
-  )
+  void nextTick(() => document.querySelector<HTMLElement>(FIRST)?.focus())
 }
 
 export function useThings(part: () => Part) {

@@ -34,6 +34,8 @@ const slides = computed(() => inOrder(Object.values(props.part.slides)))
 const slide = computed(() => props.part.slides[picked.value ?? ''] ?? null)
 const shown = computed(() => slide.value ?? slides.value[0] ?? null)
 const order = computed(() => slides.value.map(({ id }) => id))
+const nameOf = (index: number) =>
+  t('player.part.slideOf', { number: index + 1, count: slides.value.length })
 const at = computed(() => order.value.indexOf(shown.value?.id ?? ''))
 
 function takePicture({ id: mediaId, title, alternative }: Media): void {
@@ -95,7 +97,7 @@ function drop(beforeId: string | null): void {
           type="button"
           :aria-pressed="one.id === picked"
           :data-picked="one.id === picked || undefined"
-          :aria-label="`${index + 1}: ${one.title}`"
+          :aria-label="one.title ? `${index + 1}: ${one.title}` : nameOf(index)"
           @click="picked = one.id"
         >
           <SlidePicture :slide="one" small />

@@ -1,0 +1,153 @@
+// The graph of a lesson: its parts, its endings, and every way between them.
+import { inOrder } from '../fields/index.ts'
+import {
+  cuesInOrder,
+  partsInOrder,
+  routesFrom,
+  type Condition,
+  type Lesson,
+  type Part,
+  type Target,
+} from '../lesson/index.ts'
+
+/** Where every way ends that leads out of the lesson. */
+export const END = 'end'
+
+/** What a way hangs on: a fork of a film, a click on its picture, a pin, a route, or only the order of the parts. */
+export type WayKind = 'fork' | 'jump' | 'pin' | 'route' | 'order'
+
+export interface Way {
+  id: string
+  kind: WayKind
+  fromId: string
+  /** A part's id, or END. */
+  toId: string
+  condition: Condition | null
+  /** The words by which it is chosen; '' where nobody is asked. */
+  words: string
+  /** When in the film it leads away, in ms; null at the end of a part. */
+  atMs: number | null
+  /** The cue, pin or route that it belongs to; null for the order. */
+  thingId: string | null
+  /** An ending with words of its own. */
+  hasWords?: boolean
+}
+
+export interface Graph {
+  parts: Part[]
+  /** Where a learner begins; null in a lesson without parts. */
+  startId: string | null
+  ways: Way[]
+  /** The ways that leave each part. */
+  from: ReadonlyMap<string, Way[]>
+}
+
+type Walked = Pick<Lesson, 'parts' | 'cues' | 'routes'>
+
+/**
+ * The parts to which forks and routes lead. They are asked for only where a way to them was taken; the others follow one
+ * another in their order.
+ */
+export function ledTo({ parts, cues, routes }: Walked): Set<string> {
+  const led = new Set<string>()
+  const note = (target: Target) => {
+    if (target.to === 'part') led.add(target.partId)
+  }
+  for (const cue of Object.values(cues))
+    if (cue.kind === 'fork') for (const { target } of Object.values(cue.choices)) note(target)
+  for (const { target } of Object.values(routes ?? {})) note(target)
+  // Whoever opens the lesson begins with its first part, whatever leads back to it.
+  const first = partsInOrder({ parts })[0]
+  if (first) led.delete(first.id)
+  return led
+}
+
+/** The part that follows in the order: the next to which nothing leads; null for the end. */
+export function followingPart(lesson: Walked, partId: string, led = ledTo(lesson)): string | null {
+  const parts = partsInOrder(lesson)
+  const at = parts.findIndex(({ id }) => id === partId)
+  return parts.slice(at + 1).find(({ id }) => !led.has(id))?.id ?? null
+}
+
+/** All parts, endings and ways of a lesson. */
+export function graphOf(lesson: Walked): Graph {
+  const parts = partsInOrder(lesson)
+  const led = ledTo(lesson)
+  const ways = parts.flatMap((part) => [
+    ...(part.kind === 'film' ? filmWays(lesson, part.id) : []),
+    ...(part.kind === 'still' ? pinWays(part) : []),
+    ...routeWays(lesson, part.id),
+    ...orderWay(lesson, part.id, led),
+  ])
+  const from = new Map<string, Way[]>(parts.map(({ id }) => [id, []]))
+  for (const way of ways) from.get(way.fromId)!.push(way)
+  return { parts, startId: parts[0]?.id ?? null, ways, from }
+}
+
+/** Where a target leads from a part, or null where it stays in it. */
+function leaves(target: Target): { toId: string; hasWords: boolean } | null {
+  if (target.to === 'part') return { toId: target.partId, hasWords: false }
+  return target.to === 'ending' ? { toId: END, hasWords: target.message !== '' } : null
+}
+
+function filmWays(lesson: Walked, partId: string): Way[] {
+  return cuesInOrder(lesson, partId).flatMap((cue): Way[] => {
+    if (cue.kind === 'overlay' && cue.action?.does === 'part')
+      return [
+        {
+          ...{ id: cue.id, kind: 'jump', fromId: partId, toId: cue.action.partId },
+          ...{ condition: null, words: cue.text, atMs: cue.fromMs, thingId: cue.id },
+        },
+      ]
+    if (cue.kind !== 'fork') return []
+    return inOrder(Object.values(cue.choices)).flatMap((choice): Way[] => {
+      const to = leaves(choice.target)
+      if (!to) return []
+      const { id, text, condition } = choice
+      return [
+        {
+          ...{ id: `${cue.id} ${id}`, kind: 'fork', fromId: partId, ...to },
+          ...{ condition: cue.decides ? condition : null, words: cue.decides ? '' : text },
+          ...{ atMs: cue.atMs, thingId: cue.id },
+        },
+      ]
+    })
+  })
+}
+
+function pinWays(part: Extract<Part, { kind: 'still' }>): Way[] {
+  return inOrder(Object.values(part.pins)).flatMap(({ id, name, opens }): Way[] =>
+    opens.what === 'part' && opens.partId !== null
+      ? [
+          {
+            ...{ id, kind: 'pin', fromId: part.id, toId: opens.partId, condition: null },
+            ...{ words: name, atMs: null, thingId: id },
+          },
+        ]
+      : [],
+  )
+}
+
+function routeWays(lesson: Walked, partId: string): Way[] {
+  return routesFrom(lesson, partId).map(({ id, words, target, condition }) => ({
+    ...{ id, kind: 'route', fromId: partId, condition, words, atMs: null, thingId: id },
+    toId: target.to === 'part' ? target.partId : END,
+    hasWords: target.to === 'ending' && target.message !== '',
+  }))
+}
+
+/** The order leads on unless a route is always taken instead. */
+function orderWay(lesson: Walked, partId: string, led: Set<string>): Way[] {
+  const taken = routesFrom(lesson, partId).some(
+    ({ condition, words }) => condition === null && words === '',
+  )
+  const chosen = routesFrom(lesson, partId).some(({ condition }) => condition === null)
+  if (taken || chosen) return []
+  return [
+    {
+      ...{ id: `${partId} on`, kind: 'order', fromId: partId },
+      toId: followingPart(lesson, partId, led) ?? END,
+      ...{ condition: null, words: '', atMs: null, thingId: null },
+    },
+  ]
+}

@@ -1,0 +1,217 @@
+// How long the shortest and the longest way through a lesson are, in minutes and in marks.
+import { placesAsked } from '../analysis/index.ts'
+import { plainOf } from '../fields/index.ts'
+import { textsOfPart, thingsToSee, type Lesson, type Part } from '../lesson/index.ts'
+import { pageReadingMs } from '../text/index.ts'
+import { END, type Graph, type Way } from './graph.ts'
+
+export interface Extreme {
+  minutes: number
+  /** The marks that can be had on this way. */
+  points: number
+  partIds: string[]
+}
+
+export interface Measured {
+  /** By minutes. */
+  shortest: Extreme
+  longest: Extreme
+  /** The fewest and the most marks that a way has to offer. */
+  fewest: Extreme
+  most: Extreme
+  /** False where the search was given up: then there may be longer ways than were found. */
+  isWhole: boolean
+}
+
+/** Thinking about and answering one question, in ms. */
+const ANSWERING_MS = 30_000
+/** Looking at a pin, a slide or an entry, in ms. */
+const LOOKING_MS = 12_000
+/** So many steps are gone, at the most, when ways are tried out one by one. */
+const MOST_STEPS = 60_000
+
+interface Cost {
+  ms: number
+  points: number
+}
+
+/** What a part takes and gives to somebody who leaves it by this way; a fork cuts a film short. */
+function costOf(lesson: Lesson, part: Part, { atMs }: Way): Cost {
+  const asked = placesAsked(lesson, part).filter(
+    (place) => place.atMs === null || atMs === null || place.atMs <= atMs,
+  )
+  const ms =
+    part.kind === 'film'
+      ? (atMs ?? part.durationMs ?? 0)
+      : pageReadingMs(textsOfPart(part).map(plainOf).join(' ')) +
+        thingsToSee(part).length * LOOKING_MS
+  return {
+    ms: ms + asked.length * ANSWERING_MS,
+    points: asked.reduce((sum, { question }) => sum + question.points, 0),
+  }
+}
+
+interface Step {
+  toId: string
+  cost: Cost
+}
+
+/** From each part the steps that lead on, without those that only look aside. */
+function stepsOf(lesson: Lesson, graph: Graph): Map<string, Step[]> {
+  return new Map(
+    graph.parts.map((part) => [
+      part.id,
+      graph.from
+        .get(part.id)!
+        .filter(({ kind }) => kind !== 'jump' && kind !== 'pin')
+        .map((way) => ({ toId: way.toId, cost: costOf(lesson, part, way) })),
+    ]),
+  )
+}
+
+interface Found extends Cost {
+  partIds: string[]
+}
+
+type Worth = (cost: Cost) => number
+
+/** The four extremes over all ways from the first part to an end that come to no part twice; null where none ends. */
+export function measureWays(lesson: Lesson, graph: Graph): Measured | null {
+  const steps = stepsOf(lesson, graph)
+  const start = graph.startId!
+  const order = inLine(graph, steps)
+  const minutes: Worth = ({ ms }) => ms
+  const points: Worth = (cost) => cost.points
+  let isWhole = true
+  const longest = (worth: Worth): Found | null => {
+    if (order) return longestInLine(order, steps, start, worth)
+    const search = longestByTrying(steps, start, worth)
+    isWhole &&= search.isWhole
+    return search.best
+  }
+  const found = [
+    shortestWay(steps, start, minutes),
+    longest(minutes),
+    shortestWay(steps, start, points),
+    longest(points),
+  ]
+  if (found.some((one) => one === null)) return null
+  const [shortest, long, fewest, most] = found.map((one) => toExtreme(one!))
+  return { shortest: shortest!, longest: long!, fewest: fewest!, most: most!, isWhole }
+}
+
+const toExtreme = ({ ms, points, partIds }: Found): Extreme => ({
+  ...{ minutes: ms / 60_000, points, partIds },
+})
+
+const put = (found: Found, partId: string, { ms, points }: Cost): Found => ({
+  ms: found.ms + ms,
+  points: found.points + points,
+  partIds: [partId, ...found.partIds],
+})
+
+/** Dijkstra's way of the least worth; costs are never negative. */
+function shortestWay(
+  steps: ReadonlyMap<string, Step[]>,
+  start: string,
+  worth: Worth,
+): Found | null {
+  interface Reached {
+    value: number
+    cost: Cost
+    before: string | null
+    done: boolean
+  }
+  const reached = new Map<string, Reached>([
+    [start, { value: 0, cost: { ms: 0, points: 0 }, before: null, done: false }],
+  ])
+  for (;;) {
+    let here: [string, Reached] | null = null
+    for (const one of reached)
+      if (!one[1].done && (here === null || one[1].value < here[1].value)) here = one
+    if (here === null) return null
+    const [id, at] = here
+    at.done = true
+    if (id === END) return readBack(reached, at.cost)
+    for (const { toId, cost } of steps.get(id) ?? []) {
+      const value = at.value + worth(cost)
+      if (value >= (reached.get(toId)?.value ?? Infinity)) continue
+      const sum = { ms: at.cost.ms + cost.ms, points: at.cost.points + cost.points }
+      reached.set(toId, { value, cost: sum, before: id, done: false })
+    }
+  }
+}
+
+function readBack(reached: ReadonlyMap<string, { before: string | null }>, cost: Cost): Found {
+  const partIds: string[] = []
+  for (let id = reached.get(END)!.before; id !== null; id = reached.get(id)!.before)
+    partIds.unshift(id)
+  return { ...cost, partIds }
+}
+
+/** The parts in an order in which no step goes back (Kahn 1962); null where there is a ring. */
+function inLine(graph: Graph, steps: ReadonlyMap<string, Step[]>): string[] | null {
+  const entering = new Map(graph.parts.map(({ id }) => [id, 0]))
+  for (const own of steps.values())
+    for (const { toId } of own) if (entering.has(toId)) entering.set(toId, entering.get(toId)! + 1)
+  const open = [...entering].filter(([, count]) => count === 0).map(([id]) => id)
+  const order: string[] = []
+  for (let id = open.pop(); id !== undefined; id = open.pop()) {
+    order.push(id)
+    for (const { toId } of steps.get(id)!) {
+      if (!entering.has(toId)) continue
+      const left = entering.get(toId)! - 1
+      entering.set(toId, left)
+      if (left === 0) open.push(toId)
+    }
+  }
+  return order.length === graph.parts.length ? order : null
+}
+
+const NOTHING: Found = { ms: 0, points: 0, partIds: [] }
+
+/** The longest way where none goes round: from the end backwards, each part once. */
+function longestInLine(
+  order: readonly string[],
+  steps: ReadonlyMap<string, Step[]>,
+  start: string,
+  worth: Worth,
+): Found | null {
+  const best = new Map<string, Found | null>([[END, NOTHING]])
+  for (const id of [...order].reverse()) {
+    const ways = steps.get(id)!.flatMap(({ toId, cost }) => {
+      const rest = best.get(toId)
+      return rest ? [put(rest, id, cost)] : []
+    })
+    best.set(
+      id,
+      ways.reduce<Found | null>((a, b) => (a === null || worth(b) > worth(a) ? b : a), null),
+    )
+  }
+  return best.get(start) ?? null
+}
+
+/** The longest way that comes to no part twice, by trying them out; given up after so many steps. */
+function longestByTrying(
+  steps: ReadonlyMap<string, Step[]>,
+  start: string,
+  worth: Worth,
+): { best: Found | null; isWhole: boolean } {
+  let best: Found | null = null
+  let gone = 0
+  const on: string[] = []
+  function walk(id: string, sum: Cost): void {
+    if (id === END) {
+      if (best === null || worth(sum) > worth(best)) best = { ...sum, partIds: [...on] }
+      return
+    }
+    if (on.includes(id) || gone >= MOST_STEPS) return
+    gone += 1
+    on.push(id)
+    for (const { toId, cost } of steps.get(id)!)
+      walk(toId, { ms: sum.ms + cost.ms, points: sum.points + cost.points })
+    on.pop()
+  }
+  walk(start, { ms: 0, points: 0 })
+  return { best, isWhole: gone < MOST_STEPS }
+}
