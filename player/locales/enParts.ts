@@ -1,6 +1,20 @@
 // English texts of the parts that are no films.
 export default {
   done: 'I am done here',
+  toTheEnd: 'Go to the end',
+  theEnd: 'You have come to the end',
+  opensWhen: '“{title}” opens {when}.',
+  shut: 'Opens {when}',
+  gate: {
+    right: 'once you have answered “{question}” right',
+    wrong: 'once you have answered “{question}”, and not right',
+    given: 'once you have answered “{question}”',
+    score: 'once you have {share} of the marks so far',
+    watched: 'once you have watched {share} of “{title}”',
+    visited: 'once you have been to “{title}”',
+    never: 'later',
+  },
+  inTurn: 'When its turn comes',
   lessonDone: 'You have worked through the lesson.',
   stillOpen:
     'Every question here is answered. | One question here is not answered yet. | {n} questions here are not answered yet.',

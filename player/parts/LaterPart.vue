@@ -4,11 +4,16 @@
 import { ref, shallowRef, type Component } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Part } from '@fernbrake/core/lesson'
+import type { ShownWay } from '../ui/partsState.ts'
 import { fetchPartPlayer, type LaterKind } from './fetchPart.ts'
 import type { PartProps } from './partProps.ts'
 
 const props = defineProps<PartProps & { part: Extract<Part, { kind: LaterKind }> }>()
-const emit = defineEmits<{ pickPart: [partId: string]; toPart: [partId: string] }>()
+const emit = defineEmits<{
+  pickPart: [partId: string]
+  toPart: [partId: string]
+  take: [way: ShownWay]
+}>()
 const { t } = useI18n()
 const view = shallowRef<Component | null>(null)
 const failed = ref(false)
@@ -31,6 +36,7 @@ void fetchView()
     v-bind="props"
     @pick-part="emit('pickPart', $event)"
     @to-part="emit('toPart', $event)"
+    @take="emit('take', $event)"
   />
   <div v-else class="wait" :role="failed ? 'alert' : 'status'">
     <p>{{ t(failed ? 'player.partFailed' : 'player.partComing') }}</p>

@@ -4,11 +4,12 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { endMessage } from '@fernbrake/core/lesson'
 import { fillPlaces, firstNameOf } from '@fernbrake/core/text'
-import type { PartsState } from '../ui/partsState.ts'
+import type { PartsState, ShownWay } from '../ui/partsState.ts'
+import WaysOn from '../ui/WaysOn.vue'
 import type { PartSitting } from './usePart.ts'
 
 const props = defineProps<{ sitting: PartSitting; parts: PartsState; allSent: boolean }>()
-const emit = defineEmits<{ pick: [partId: string] }>()
+const emit = defineEmits<{ take: [way: ShownWay] }>()
 const { t, n } = useI18n()
 const { answers, asks, done, opened } = props.sitting
 const open = computed(
@@ -16,7 +17,8 @@ const open = computed(
 )
 /** The lesson's own words come when nothing is left of it. */
 const isLast = computed(
-  () => done.value && props.parts.next === null && props.parts.all.every(({ isDone }) => isDone),
+  () =>
+    done.value && props.parts.ways.length === 0 && props.parts.all.every(({ isDone }) => isDone),
 )
 const words = computed(() => {
   const score = answers.score.value
@@ -27,22 +29,25 @@ const words = computed(() => {
   })
 })
 
-function goOn(): void {
-  const { next } = props.parts
+/** The way is the one that was seen: what is recorded first could open another. */
+function goOn(way: ShownWay): void {
   props.sitting.finish()
-  if (next) emit('pick', next.id)
+  emit('take', way)
 }
 </script>
 
 <template>
   <footer class="end">
     <p v-if="open > 0 && !done" class="open">{{ t('player.part.stillOpen', open) }}</p>
-    <button v-if="parts.next" class="fb-button act" type="button" @click="goOn">
-      {{ t('player.goOnWith', { title: parts.next.title }) }}
-    </button>
-    <button v-else-if="!done" class="fb-button act" type="button" @click="goOn">
+    <button
+      v-if="parts.ways.length === 0 && !done"
+      class="fb-button act"
+      type="button"
+      @click="sitting.finish()"
+    >
       {{ t('player.part.done') }}
     </button>
+    <WaysOn :parts="parts" @take="goOn" />
     <div v-if="isLast" class="last" role="status">
       <h2>{{ t('player.part.lessonDone') }}</h2>
       <p v-if="words" class="words" dir="auto">{{ words }}</p>

@@ -3,13 +3,14 @@
 import { computed, onMounted, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PartsNav from '../ui/PartsNav.vue'
+import type { ShownWay } from '../ui/partsState.ts'
 import PartEnd from './PartEnd.vue'
 import type { PartProps } from './partProps.ts'
 import { useNarrow } from './useNarrow.ts'
 import { useSitting } from './usePart.ts'
 
 const props = defineProps<PartProps & { title: string; partId: string; wide?: boolean }>()
-const emit = defineEmits<{ pickPart: [partId: string] }>()
+const emit = defineEmits<{ pickPart: [partId: string]; take: [way: ShownWay] }>()
 const { t } = useI18n()
 const sitting = useSitting()!
 const where = computed(() => ({
@@ -43,7 +44,7 @@ onMounted(() => props.takesFocus && heading.value?.focus({ preventScroll: true }
         :sitting="sitting"
         :parts="parts"
         :all-sent="hostState.waiting === 0"
-        @pick="emit('pickPart', $event)"
+        @take="emit('take', $event)"
       />
     </main>
     <div class="side paper">

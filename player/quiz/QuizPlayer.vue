@@ -10,6 +10,7 @@ import { provideForQuestions } from '../questions/provideForQuestions.ts'
 import TextView from '../questions/TextView.vue'
 import { useFacts } from '../session/useFacts.ts'
 import PartsNav from '../ui/PartsNav.vue'
+import type { ShownWay } from '../ui/partsState.ts'
 import HandIn from './HandIn.vue'
 import QuizFrond from './QuizFrond.vue'
 import QuizItem from './QuizItem.vue'
@@ -18,7 +19,7 @@ import type { PartProps } from '../parts/partProps.ts'
 import { useQuiz } from './useQuiz.ts'
 
 const props = defineProps<PartProps & { part: QuizPart }>()
-const emit = defineEmits<{ pickPart: [partId: string] }>()
+const emit = defineEmits<{ pickPart: [partId: string]; take: [way: ShownWay] }>()
 const { t } = useI18n()
 const { part } = props
 const quiz = useQuiz(props.host, props.opened, part)
@@ -44,7 +45,7 @@ const where = computed(() => ({
 /** The lesson's own words come when nothing is left of it. */
 const lastWords = computed(() => {
   const { lesson } = props.opened
-  const isLast = props.parts.next === null && props.parts.all.every(({ isDone }) => isDone)
+  const isLast = props.parts.ways.length === 0 && props.parts.all.every(({ isDone }) => isDone)
   return isLast ? fillPlaces(endMessage(lesson.ending, quiz.answers.score.value), facts.value) : ''
 })
 
@@ -111,7 +112,7 @@ async function handIn(): Promise<void> {
         :last-words="lastWords"
         @look="goTo"
         @back="goTo(quiz.questions[at]!.itemId)"
-        @pick-part="emit('pickPart', $event)"
+        @take="emit('take', $event)"
       />
       <template v-else>
         <TextView

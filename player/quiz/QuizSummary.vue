@@ -5,7 +5,8 @@ import { useI18n } from 'vue-i18n'
 import type { ItemState } from '@fernbrake/core/analysis'
 import { endMessage, type QuizPart } from '@fernbrake/core/lesson'
 import { plainOf } from '@fernbrake/core/fields'
-import type { PartsState } from '../ui/partsState.ts'
+import type { PartsState, ShownWay } from '../ui/partsState.ts'
+import WaysOn from '../ui/WaysOn.vue'
 import { pluralOf } from '../i18n.ts'
 import { usePlaces } from '../questions/usePlaces.ts'
 import type { Quiz } from './useQuiz.ts'
@@ -18,7 +19,7 @@ const props = defineProps<{
   /** What is said at the end of the lesson; '' while something is left of it. */
   lastWords: string
 }>()
-const emit = defineEmits<{ look: [itemId: string]; back: []; pickPart: [partId: string] }>()
+const emit = defineEmits<{ look: [itemId: string]; back: []; take: [way: ShownWay] }>()
 const { t, n } = useI18n()
 const filled = usePlaces()
 const heading = useTemplateRef('heading')
@@ -84,14 +85,7 @@ const sign: Record<ItemState, string> = {
       <p v-if="lastWords" class="words" dir="auto">{{ lastWords }}</p>
     </div>
     <div class="actions">
-      <button
-        v-if="parts.next"
-        class="fb-button act"
-        type="button"
-        @click="emit('pickPart', parts.next.id)"
-      >
-        {{ t('player.goOnWith', { title: parts.next.title }) }}
-      </button>
+      <WaysOn :parts="parts" @take="emit('take', $event)" />
       <button
         v-if="firstWrong"
         class="fb-button"

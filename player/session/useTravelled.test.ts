@@ -2,8 +2,9 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { shallowRef } from 'vue'
 import type { LearnerRecord } from '@fernbrake/core/contract'
-import { edits } from '@fernbrake/core/lesson'
+import { edits, type Lesson } from '@fernbrake/core/lesson'
 import { edited, lessonWithFilm, PART, QUIZ, withFork, withQuiz } from '@fernbrake/core/testing'
+import type { Known } from '@fernbrake/core/routes'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { partsState } from '../ui/partsState.ts'
 import { noteRecord, type LearnerProgress } from './learnerProgress.ts'
@@ -111,10 +112,14 @@ describe('going from part to part', () => {
   })
 })
 
+const NOTHING: Known = { facts: { score: 0, watched: {}, visited: [] }, results: {} }
+const WORDS = { gate: () => 'later' }
+
 describe('the parts as a learner sees them', () => {
   const shown = (finishedParts: string[], chosen: Record<string, string>, open = PART) => {
-    const { all, next } = partsState(lesson, { finishedParts, chosen }, open)
-    return [all.map(({ id, isDone }) => (isDone ? `${id}*` : id)).join(' '), next?.id ?? null]
+    const { all, ways } = partsState(lesson, { finishedParts, chosen }, NOTHING, open, WORDS)
+    const names = all.map(({ id, isDone }) => (isDone ? `${id}*` : id)).join(' ')
+    return [names, ways[0]?.toId ?? null]
   }
   it('a part that only a fork leads to comes with the way to it', () => {
     expect(shown([], {})).toEqual([`${PART} ${QUIZ}`, QUIZ])
@@ -123,5 +128,46 @@ describe('the parts as a learner sees them', () => {
   it('what is done stays, and what comes next is never what is open', () => {
     expect(shown([PART], {}, QUIZ)).toEqual([`${PART}* ${QUIZ}`, null])
     expect(shown([PART, QUIZ], {}, QUIZ)).toEqual([`${PART}* ${QUIZ}*`, null])
+  })
+
+  const gated = edited(lesson, edits.setGate, {
+    partId: QUIZ,
+    gate: { condition: { if: 'visited', partId: 'p2' }, message: '' },
+  })
+  const stateOf = (of: Lesson, known = NOTHING, finishedParts = [PART]) =>
+    partsState(of, { finishedParts, chosen: { f: 'on' } }, known, PART, WORDS)
+  it('a part behind a gate that is shut waits, and says what opens it', () => {
+    const shut = stateOf(gated)
+    expect(shut.all.find(({ id }) => id === QUIZ)).toMatchObject({ shut: 'later', isOpen: false })
+    expect([shut.ways, shut.waits.map(({ id }) => id)]).toEqual([[], [QUIZ]])
+    const been = { ...NOTHING, facts: { ...NOTHING.facts, visited: ['p2'] } }
+    expect(stateOf(gated, been).ways).toMatchObject([{ toId: QUIZ, routeId: null }])
+  })
+  it('one after the other, where the designer wants it so', () => {
+    const inOrder = edited(lesson, edits.setTravelling, { navigation: 'inOrder' })
+    const open = (finishedParts: string[]) =>
+      stateOf(inOrder, NOTHING, finishedParts).all.map(({ isOpen }) => isOpen)
+    expect(open([])).toEqual([true, false])
+    expect(open([PART])).toEqual([true, true])
+    expect(stateOf(lesson, NOTHING, []).all.map(({ isOpen }) => isOpen)).toEqual([true, true])
+  })
+  it('numbered, lettered, or neither', () => {
+    const labels = (numbering: 'letters' | 'none' | 'numbers') =>
+      stateOf(edited(lesson, edits.setTravelling, { numbering })).all.map(({ label }) => label)
+    expect([labels('numbers'), labels('letters'), labels('none')]).toEqual([
+      ...[
+        ['1', '2'],
+        ['A', 'B'],
+        ['', ''],
+      ],
+    ])
+  })
+  it('routes that are open lead on instead of the order', () => {
+    const to = { to: 'part', partId: 'p2' } as const
+    const routed = edited(lesson, edits.addRoute, { id: 'r', fromId: PART, target: to })
+    const said = edited(routed, edits.setRoute, { routeId: 'r', change: { words: 'Look aside' } })
+    expect(stateOf(said).ways).toEqual([
+      { routeId: 'r', words: 'Look aside', toId: 'p2', title: 'Two' },
+    ])
   })
 })

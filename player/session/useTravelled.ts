@@ -1,6 +1,6 @@
 // How far the learner has come while the lesson is open: each part takes up what the others have recorded.
 import { shallowRef, type ShallowRef } from 'vue'
-import type { Travelled } from '@fernbrake/core/routes'
+import { knownOf, type Known, type Travelled } from '@fernbrake/core/routes'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { noteRecord } from './learnerProgress.ts'
 
@@ -11,18 +11,25 @@ export function useTravelled(
   /** The host for the parts: what they record is noted here on its way. */
   host: Host
   travelled: Readonly<ShallowRef<Travelled>>
+  /** What decides about ways and gates, as of the last record. */
+  known: Readonly<ShallowRef<Known>>
   /** Call once the lesson is open. */
   begin(): void
   /** The lesson as a part is to find it now. */
   openedAt(partId: string, fromBeginning: boolean): OpenedLesson
 } {
   const travelled = shallowRef<Travelled>({ finishedParts: [], chosen: {} })
+  const known = shallowRef<Known>({ facts: { score: 0, watched: {}, visited: [] }, results: {} })
   /** Where each film was left last, in ms. */
   const places = new Map<string, number>()
 
   function refresh(): void {
     const { finishedParts, chosen } = opened.value!.progress
     travelled.value = { finishedParts: [...finishedParts], chosen: { ...chosen } }
+    refreshKnown()
+  }
+  function refreshKnown(): void {
+    known.value = knownOf(opened.value!.lesson, opened.value!.progress)
   }
 
   const host: Host = {
@@ -32,6 +39,7 @@ export function useTravelled(
         noteRecord(opened.value.lesson, opened.value.progress, record)
         if (record.kind === 'place') places.set(record.partId, record.atMs)
         if (record.kind === 'finish' || record.kind === 'choice') refresh()
+        else refreshKnown()
       }
       under.record(record)
     },
@@ -39,6 +47,7 @@ export function useTravelled(
   return {
     host,
     travelled,
+    known,
     begin() {
       const { partId, atMs } = opened.value!.progress
       if (partId !== null) places.set(partId, atMs)

@@ -5,7 +5,8 @@ import { useI18n } from 'vue-i18n'
 import { endMessage, type Ending } from '@fernbrake/core/lesson'
 import { fillPlaces, type PlaceholderFacts } from '@fernbrake/core/text'
 import { pluralOf } from '../i18n.ts'
-import type { ShownPart } from './partsState.ts'
+import type { PartsState, ShownWay } from './partsState.ts'
+import WaysOn from './WaysOn.vue'
 
 const props = defineProps<{
   ending: Ending
@@ -19,15 +20,15 @@ const props = defineProps<{
   watched: number
   facts: PlaceholderFacts
   allSent: boolean
-  /** The part that comes next; null where nothing is left. */
-  next: ShownPart | null
+  parts: PartsState
 }>()
-const emit = defineEmits<{ pick: [partId: string] }>()
+const emit = defineEmits<{ take: [way: ShownWay] }>()
 const { t, n } = useI18n()
 const share = computed(() => n(props.watched, { style: 'percent', maximumFractionDigits: 0 }))
+const goesOn = computed(() => props.parts.ways.length > 0)
 const words = computed(() => {
   // The lesson's own last words come when nothing is left of it.
-  const said = props.forkEnding || (props.next ? '' : endMessage(props.ending, props.score))
+  const said = props.forkEnding || (goesOn.value ? '' : endMessage(props.ending, props.score))
   return fillPlaces(said, props.facts)
 })
 </script>
@@ -35,7 +36,7 @@ const words = computed(() => {
 <template>
   <div class="ended">
     <div role="status">
-      <h2>{{ t(next ? 'player.filmFinished' : 'player.finished') }}</h2>
+      <h2>{{ t(goesOn ? 'player.filmFinished' : 'player.finished') }}</h2>
       <p v-if="words" class="end-words" dir="auto">{{ words }}</p>
       <p>
         {{
@@ -52,9 +53,7 @@ const words = computed(() => {
       </p>
       <p class="kept">{{ allSent ? t('player.allKept') : t('player.notAllKept') }}</p>
     </div>
-    <button v-if="next" class="fb-button act" type="button" @click="emit('pick', next.id)">
-      {{ t('player.goOnWith', { title: next.title }) }}
-    </button>
+    <WaysOn class="on" :parts="parts" @take="emit('take', $event)" />
   </div>
 </template>
 
@@ -77,9 +76,8 @@ h2 {
   margin-top: 8px;
   color: var(--ink-2);
 }
-.fb-button {
+.on {
   margin-top: 14px;
-  overflow-wrap: anywhere;
 }
 @media (max-width: 760px) {
   .ended {

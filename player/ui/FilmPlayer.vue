@@ -12,6 +12,7 @@ import {
 } from '@fernbrake/core/lesson'
 import { placesAsked, scoreSoFar } from '@fernbrake/core/analysis'
 import type { QuestionMoment } from '@fernbrake/core/playback'
+import { knownOf } from '@fernbrake/core/routes'
 import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
@@ -28,7 +29,7 @@ import FilmEnd from './FilmEnd.vue'
 import FilmStage from './FilmStage.vue'
 import ForkSheet from './ForkSheet.vue'
 import PartsNav from './PartsNav.vue'
-import type { PartsState } from './partsState.ts'
+import type { PartsState, ShownWay } from './partsState.ts'
 import PlaceSlider from './PlaceSlider.vue'
 import PlayControls from './PlayControls.vue'
 import QuestionSheet from './QuestionSheet.vue'
@@ -47,7 +48,11 @@ const props = defineProps<{
 }>()
 const { t } = useI18n()
 const { lesson } = props.opened
-const emit = defineEmits<{ toPart: [partId: string]; pickPart: [partId: string] }>()
+const emit = defineEmits<{
+  toPart: [partId: string]
+  pickPart: [partId: string]
+  take: [way: ShownWay]
+}>()
 const session = useFilmSession(props.host, props.opened, props.partId, {
   toPart: (partId) => emit('toPart', partId),
 })
@@ -108,7 +113,9 @@ watch(
   [() => answers.responses.value, () => state.value.released, watched],
   ([responses, released, share]) => {
     const score = scoreSoFar(lesson, responses, released)
-    session.dispatch({ kind: 'known', facts: { score, watched: { [props.partId]: share } } })
+    const { watched: others, visited } = knownOf(lesson, props.opened.progress).facts
+    const facts = { score, watched: { ...others, [props.partId]: share }, visited }
+    session.dispatch({ kind: 'known', facts })
   },
   { immediate: true },
 )
@@ -242,8 +249,8 @@ onMounted(() => {
           :watched="watched"
           :facts="facts"
           :all-sent="hostState.waiting === 0"
-          :next="parts.next"
-          @pick="emit('pickPart', $event)"
+          :parts="parts"
+          @take="emit('take', $event)"
         />
         <PartsNav :parts="parts" @pick="emit('pickPart', $event)" />
         <SidePanel

@@ -2,6 +2,7 @@
 // The whole player: opens the lesson through its host and shows its parts, one at a time. Needs nothing but a Host.
 import { computed, nextTick, onMounted, onScopeDispose, ref, shallowRef, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
+import type { Part } from '@fernbrake/core/lesson'
 import { placeToGoOn } from '@fernbrake/core/playback'
 import { HostError, type Host, type HostState, type OpenedLesson } from '../hosts/Host.ts'
 import { isoTime, nowMs } from '../clock.ts'
@@ -10,10 +11,12 @@ import LaterPart from '../parts/LaterPart.vue'
 import { useTravelled } from '../session/useTravelled.ts'
 import FilmPlayer from './FilmPlayer.vue'
 import HostStrip from './HostStrip.vue'
-import { partsState } from './partsState.ts'
+import { gateWords } from './gateWords.ts'
+import LessonEnd from './LessonEnd.vue'
+import { partsState, type ShownWay } from './partsState.ts'
 
 const props = defineProps<{ host: Host; aside?: string }>()
-const { t } = useI18n()
+const { t, n } = useI18n()
 const opened = shallowRef<OpenedLesson | null>(null)
 const failure = ref<HostError['reason'] | null>(null)
 const hostState = shallowRef<HostState>(props.host.state())
@@ -26,18 +29,45 @@ const open = shallowRef<{ partId: string; visit: number; opened: OpenedLesson } 
 const part = computed(() =>
   open.value && opened.value ? (opened.value.lesson.parts[open.value.partId] ?? null) : null,
 )
+const words = {
+  gate: (shut: Part) => gateWords(opened.value!.lesson, shut, t, n),
+}
 const parts = computed(
-  () => part.value && partsState(opened.value!.lesson, travel.travelled.value, part.value.id),
+  () =>
+    part.value &&
+    partsState(
+      opened.value!.lesson,
+      travel.travelled.value,
+      travel.known.value,
+      part.value.id,
+      words,
+    ),
 )
+/** The words of the end that a way led to; null while the learner is in a part. */
+const ended = ref<string | null>(null)
 
 /** Opens a part: where it was left, or from its beginning where a way led there. */
 function goTo(partId: string, fromBeginning: boolean): void {
   if (!opened.value?.lesson.parts[partId]) return
+  ended.value = null
   const visit = (open.value?.visit ?? 0) + 1
   noteOpening(partId)
   open.value = { partId, visit, opened: travel.openedAt(partId, fromBeginning) }
   if (visit > 1)
     void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="part"]')?.focus())
+}
+
+/** Goes a way on from the open part; a route that is taken is told. */
+function take({ routeId, toId }: ShownWay): void {
+  const { lesson } = opened.value!
+  const route = routeId === null ? undefined : lesson.routes?.[routeId]
+  if (route) {
+    const about = { cueId: route.fromId, choiceId: route.id, at: isoTime(nowMs()) }
+    travel.host.record({ kind: 'choice', id: travel.host.newId(), ...about })
+    void travel.host.flush()
+  }
+  if (toId !== null) return goTo(toId, route !== undefined)
+  ended.value = route?.target.to === 'ending' ? route.target.message : ''
 }
 
 /** Notes once that a part was opened. */
@@ -67,10 +97,23 @@ onMounted(openLesson)
 </script>
 
 <template>
-  <div ref="root" class="player" :class="part && part.kind !== 'film' ? 'reading' : 'night'">
+  <div
+    ref="root"
+    class="player"
+    :class="ended !== null || (part && part.kind !== 'film') ? 'reading' : 'night'"
+  >
     <HostStrip :state="hostState" />
+    <LessonEnd
+      v-if="ended !== null && opened && parts"
+      :host="travel.host"
+      :opened="opened"
+      :message="ended"
+      :parts="parts"
+      :host-state="hostState"
+      @pick-part="goTo($event, false)"
+    />
     <FilmPlayer
-      v-if="open && parts && part?.kind === 'film'"
+      v-else-if="open && parts && part?.kind === 'film'"
       :key="`${open.partId} ${open.visit}`"
       :host="travel.host"
       :opened="open.opened"
@@ -80,6 +123,7 @@ onMounted(openLesson)
       :parts="parts"
       @to-part="goTo($event, true)"
       @pick-part="goTo($event, false)"
+      @take="take"
     />
     <LaterPart
       v-else-if="open && parts && part && part.kind !== 'film'"
@@ -93,6 +137,7 @@ onMounted(openLesson)
       :takes-focus="open.visit > 1"
       @pick-part="goTo($event, false)"
       @to-part="goTo($event, true)"
+      @take="take"
     />
     <div v-else-if="failure" class="middle" role="alert">
       <p>{{ t(`player.${failure}`) }}</p>

@@ -12,17 +12,21 @@ const { t } = useI18n()
   <nav v-if="parts.all.length > 1" class="parts" :aria-label="t('player.parts')">
     <h2>{{ t('player.parts') }}</h2>
     <ol>
-      <li v-for="(part, index) in parts.all" :key="part.id">
+      <li v-for="part in parts.all" :key="part.id">
         <button
           type="button"
           :aria-current="part.id === parts.openId ? 'step' : undefined"
-          @click="part.id !== parts.openId && emit('pick', part.id)"
+          :aria-disabled="part.isOpen ? undefined : 'true'"
+          @click="part.isOpen && part.id !== parts.openId && emit('pick', part.id)"
         >
-          <span class="number">{{ index + 1 }}</span>
+          <span class="number">{{ part.label }}</span>
           <span class="title" dir="auto">{{ part.title }}</span>
           <span class="kind">
             {{ t(`player.partKind.${part.kind}`)
-            }}<template v-if="part.isDone"> · {{ t('player.partDone') }}</template>
+            }}<template v-if="part.isDone"> · {{ t('player.partDone') }}</template
+            ><template v-else-if="part.shut !== null">
+              · {{ t('player.part.shut', { when: part.shut }) }}</template
+            ><template v-else-if="!part.isOpen"> · {{ t('player.part.inTurn') }}</template>
           </span>
         </button>
       </li>
@@ -65,6 +69,16 @@ button:hover {
 }
 button:focus-visible {
   outline-offset: -3px;
+}
+[aria-disabled] {
+  cursor: default;
+}
+[aria-disabled]:hover {
+  background: none;
+}
+[aria-disabled] .title {
+  color: var(--ink-2);
+  font-weight: 400;
 }
 [aria-current] {
   border-color: var(--fern);

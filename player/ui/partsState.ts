@@ -1,34 +1,94 @@
-// The parts of a lesson as a learner sees them: what they are called, which is open, which are done, which comes next.
+// The parts of a lesson as a learner sees them: what they are called, which are done, which are shut, and the ways on.
 import { partsInOrder, type Lesson, type Part } from '@fernbrake/core/lesson'
-import { nextPart, partsLeft, type Travelled } from '@fernbrake/core/routes'
+import {
+  isShut,
+  nextPart,
+  partsLeft,
+  routesOpen,
+  type Known,
+  type Travelled,
+} from '@fernbrake/core/routes'
 
 export interface ShownPart {
   id: string
   title: string
   kind: Part['kind']
   isDone: boolean
+  /** What stands before its name; '' for nothing. */
+  label: string
+  /** What opens it, in words; null where it is open. */
+  shut: string | null
+  /** Whether the learner may open it now. */
+  isOpen: boolean
+}
+
+/** A way on from the open part. */
+export interface ShownWay {
+  /** The route that it is; null where the order leads on. */
+  routeId: string | null
+  /** The words by which it is chosen; '' where it is the only way. */
+  words: string
+  /** The part that it leads to; null for the end of the lesson. */
+  toId: string | null
+  title: string | null
 }
 
 export interface PartsState {
   openId: string
   all: ShownPart[]
-  next: ShownPart | null
+  ways: ShownWay[]
+  /** Parts whose gates are shut, told where nothing else is left. */
+  waits: ShownPart[]
 }
 
-/** Parts that only a fork leads to are not offered before it does. */
-export function partsState(lesson: Lesson, travelled: Travelled, openId: string): PartsState {
+export interface PartsWords {
+  /** What opens a gate. */
+  gate(part: Part): string
+}
+
+/** The letters of the alphabet, then two of them, as columns are called. */
+function letterOf(index: number): string {
+  const letter = String.fromCharCode(65 + (index % 26))
+  return index < 26 ? letter : letterOf(Math.floor(index / 26) - 1) + letter
+}
+
+/** Parts that only ways lead to are not shown before one does. */
+export function partsState(
+  lesson: Lesson,
+  travelled: Travelled,
+  known: Known,
+  openId: string,
+  words: PartsWords,
+): PartsState {
   const left = new Set(partsLeft(lesson, travelled).map(({ id }) => id))
   const finished = new Set(travelled.finishedParts)
-  const shown = ({ id, title, kind }: Part): ShownPart => ({
-    ...{ id, title, kind },
-    isDone: finished.has(id),
+  const visible = partsInOrder(lesson).filter(
+    ({ id }) => left.has(id) || finished.has(id) || id === openId,
+  )
+  const next = nextPart(lesson, travelled, openId, known)
+  const firstLeft = visible.find(({ id }) => !finished.has(id))?.id
+  const numbering = lesson.numbering ?? 'numbers'
+  const shown = visible.map((part, index): ShownPart => {
+    const { id, title, kind } = part
+    const shut = isShut(part, known) ? words.gate(part) : null
+    const isDone = finished.has(id)
+    const isInTurn = lesson.navigation !== 'inOrder' || isDone || id === firstLeft || id === openId
+    return {
+      ...{ id, title, kind, isDone, shut },
+      isOpen: (shut === null || isDone || id === openId) && isInTurn,
+      label: numbering === 'none' ? '' : numbering === 'letters' ? letterOf(index) : `${index + 1}`,
+    }
   })
-  const next = nextPart(lesson, travelled, openId)
+  const ways = routesOpen(lesson, openId, known).map(({ id: routeId, target, words: said }) => {
+    const to = target.to === 'part' ? lesson.parts[target.partId]! : null
+    return { routeId, words: said, toId: to?.id ?? null, title: to?.title ?? null }
+  })
+  const order = next && { routeId: null, words: '', toId: next.id, title: next.title }
+  const all = ways.length > 0 ? ways : order ? [order] : []
   return {
     openId,
-    all: partsInOrder(lesson)
-      .filter(({ id }) => left.has(id) || finished.has(id) || id === openId)
-      .map(shown),
-    next: next && shown(next),
+    all: shown,
+    ways: all,
+    waits: all.length > 0 ? [] : shown.filter(({ shut, isDone }) => shut !== null && !isDone),
   }
 }

@@ -14,7 +14,7 @@ import type {
 import { assertNever } from '@fernbrake/core/fields'
 import { askingOf, filmLengthMs, thingsToSee, type Lesson } from '@fernbrake/core/lesson'
 import { filesOfAnswer, fitsQuestion, markQuestion } from '@fernbrake/core/questions'
-import { partsLeft } from '@fernbrake/core/routes'
+import { partsLeft, type Known } from '@fernbrake/core/routes'
 import { isPlausible } from '@fernbrake/core/watching'
 import { prepared, within, type Ask } from '../database/connect.ts'
 import { AttemptRow, ResponseRow } from '../database/models.ts'
@@ -27,6 +27,7 @@ import { storeSeen, type Seen } from '../queries/seenThings.ts'
 import { editionDocument } from '../queries/editions.ts'
 import type { Context } from './context.ts'
 import { handedIds } from './handedFiles.ts'
+import { readKnown } from './known.ts'
 
 /** Reported times may lie past the film's end by this much, in ms: the container and the stream differ a little. */
 const END_SLACK_MS = 500
@@ -114,7 +115,9 @@ export async function takeRecords(
           for (const [id, refusal] of await storeResponses(batch, responses, transaction))
             note(id, refusal)
           const ask = within(database, transaction)
-          await storeTravel(ask, batch)
+          await storeTravel(ask, batch, () =>
+            readKnown(database, batch.lesson, attemptId, transaction),
+          )
           return storeTaken(ask, attemptId, taken)
         })
   if (!isStored) throw new HttpError('not-found')
@@ -150,7 +153,7 @@ const hasTravelled = ({ choices, finished, seen }: Batch) =>
   choices.length > 0 || finished.size > 0 || seen.length > 0
 
 /** Stores what was seen, which ways were taken and what was finished; the lesson is, once nothing is left of it. */
-async function storeTravel(ask: Ask, batch: Batch) {
+async function storeTravel(ask: Ask, batch: Batch, readKnown: () => Promise<Known | null>) {
   const { attempt, lesson, choices, finished, seen, taken } = batch
   await storeSeen(ask, attempt.id, seen)
   if (choices.length === 0 && finished.size === 0) return
@@ -158,7 +161,8 @@ async function storeTravel(ask: Ask, batch: Batch) {
   await storeFinished(ask, attempt.id, finished)
   const finishedParts = await readFinished(ask, attempt.id)
   const chosen = await readChosen(ask, attempt.id)
-  if (finishedParts.length > 0 && partsLeft(lesson, { finishedParts, chosen }).length === 0)
+  if (finishedParts.length === 0) return
+  if (partsLeft(lesson, { finishedParts, chosen }, await readKnown()).length === 0)
     taken.finishedAt = [...finished.values()].at(-1) ?? taken.seenAt
 }
 
@@ -205,7 +209,7 @@ function takeSpan(batch: Batch, record: SpanRecord): Refusal | null {
 }
 
 /** What the database holds of this learner. */
-interface Known {
+interface InDatabase {
   earlier: readonly Pick<ResponseRow, 'id' | 'questionId'>[]
   /** The question of each file that was handed in. */
   handed: ReadonlyMap<string, string>
@@ -217,7 +221,7 @@ type NewResponse = CreationAttributes<ResponseRow>
 function takeResponse(
   { attempt, lesson }: Batch,
   record: ResponseRecordInput,
-  { earlier, handed }: Known,
+  { earlier, handed }: InDatabase,
   fresh: NewResponse[],
 ): Refusal | null {
   const asking = askingOf(lesson, record.cueId)
@@ -271,13 +275,18 @@ function takeFinish(batch: Batch, record: FinishRecord): Refusal | null {
 }
 
 function takeChoice({ lesson, choices, nowMs }: Batch, record: ChoiceRecord): Refusal | null {
-  const cue = Object.hasOwn(lesson.cues, record.cueId) ? lesson.cues[record.cueId]! : null
-  if (cue?.kind !== 'fork' || !Object.hasOwn(cue.choices, record.choiceId))
-    return REFUSALS.unknownChoice
+  if (!isWay(lesson, record)) return REFUSALS.unknownChoice
   const atMs = Date.parse(record.at)
   if (atMs > nowMs + CLOCK_SLACK_MS) return REFUSALS.futureClock
   choices.push({ ...record, at: new Date(Math.min(atMs, nowMs)).toISOString() })
   return null
+}
+
+/** Whether there is such a way: of a fork, or of the routes that leave a part. */
+function isWay({ cues, routes = {} }: Lesson, { cueId, choiceId }: ChoiceRecord): boolean {
+  const cue = Object.hasOwn(cues, cueId) ? cues[cueId]! : null
+  if (cue?.kind === 'fork' && Object.hasOwn(cue.choices, choiceId)) return true
+  return Object.hasOwn(routes, choiceId) && routes[choiceId]!.fromId === cueId
 }
 
 function takeSeen({ lesson, seen, nowMs }: Batch, record: SeenRecord): Refusal | null {

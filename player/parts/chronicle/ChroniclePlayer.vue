@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { inOrder, isBlank } from '@fernbrake/core/fields'
 import type { ChroniclePart } from '@fernbrake/core/lesson'
 import TextView from '../../questions/TextView.vue'
+import type { ShownWay } from '../../ui/partsState.ts'
 import PartFrame from '../PartFrame.vue'
 import type { PartProps } from '../partProps.ts'
 import { useNarrow } from '../useNarrow.ts'
@@ -14,7 +15,7 @@ import ChronicleEntry from './ChronicleEntry.vue'
 import { useChronicle } from './useChronicle.ts'
 
 const props = defineProps<PartProps & { part: ChroniclePart }>()
-const emit = defineEmits<{ pickPart: [partId: string] }>()
+const emit = defineEmits<{ pickPart: [partId: string]; take: [way: ShownWay] }>()
 const { t } = useI18n()
 const sitting = usePart(props.host, props.opened, props.part)
 const { items } = useChronicle(toRef(props, 'part'))
@@ -73,6 +74,7 @@ onBeforeUnmount(() => watcher?.disconnect())
     :title="part.title"
     :part-id="part.id"
     @pick-part="emit('pickPart', $event)"
+    @take="emit('take', $event)"
   >
     <template #tools>
       <div class="ways" role="group" :aria-label="t('player.part.showAs')">

@@ -5,13 +5,14 @@ import { useI18n } from 'vue-i18n'
 import { inOrder, isBlank } from '@fernbrake/core/fields'
 import type { DeckPart } from '@fernbrake/core/lesson'
 import TextView from '../../questions/TextView.vue'
+import type { ShownWay } from '../../ui/partsState.ts'
 import PartFrame from '../PartFrame.vue'
 import type { PartProps } from '../partProps.ts'
 import { usePart } from '../usePart.ts'
 import SlidePicture from './SlidePicture.vue'
 
 const props = defineProps<PartProps & { part: DeckPart }>()
-const emit = defineEmits<{ pickPart: [partId: string] }>()
+const emit = defineEmits<{ pickPart: [partId: string]; take: [way: ShownWay] }>()
 const { t } = useI18n()
 const sitting = usePart(props.host, props.opened, props.part)
 const slides = inOrder(Object.values(props.part.slides))
@@ -53,6 +54,7 @@ function onKey(event: KeyboardEvent): void {
     :part-id="part.id"
     wide
     @pick-part="emit('pickPart', $event)"
+    @take="emit('take', $event)"
   >
     <template v-if="offered" #tools>
       <a class="fb-button plain" :href="offered" download>{{ t('player.part.takeDeck') }}</a>

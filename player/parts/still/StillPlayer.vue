@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { inOrder, isBlank } from '@fernbrake/core/fields'
 import type { StillPart } from '@fernbrake/core/lesson'
 import TextView from '../../questions/TextView.vue'
+import type { ShownWay } from '../../ui/partsState.ts'
 import PartFrame from '../PartFrame.vue'
 import type { PartProps } from '../partProps.ts'
 import { usePart } from '../usePart.ts'
@@ -13,7 +14,11 @@ import PinSheet from './PinSheet.vue'
 import StillPicture from './StillPicture.vue'
 
 const props = defineProps<PartProps & { part: StillPart }>()
-const emit = defineEmits<{ pickPart: [partId: string]; toPart: [partId: string] }>()
+const emit = defineEmits<{
+  pickPart: [partId: string]
+  take: [way: ShownWay]
+  toPart: [partId: string]
+}>()
 const { t } = useI18n()
 const sitting = usePart(props.host, props.opened, props.part)
 const pins = inOrder(Object.values(props.part.pins))
@@ -51,6 +56,7 @@ async function close(): Promise<void> {
     :part-id="part.id"
     wide
     @pick-part="emit('pickPart', $event)"
+    @take="emit('take', $event)"
   >
     <TextView v-if="!isBlank(part.text)" class="said" :text="part.text" />
     <div @keydown.esc="openId && close()">

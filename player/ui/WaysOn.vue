@@ -1,0 +1,47 @@
+<script setup lang="ts">
+// The ways on from the end of a part: what the order or a route leads to, or a choice between several.
+import { useI18n } from 'vue-i18n'
+import type { PartsState, ShownWay } from './partsState.ts'
+
+defineProps<{ parts: PartsState }>()
+const emit = defineEmits<{ take: [way: ShownWay] }>()
+const { t } = useI18n()
+function wordsOf({ words, title }: ShownWay): string {
+  if (words !== '') return words
+  return title === null ? t('player.part.toTheEnd') : t('player.goOnWith', { title })
+}
+</script>
+
+<template>
+  <div v-if="parts.ways.length > 0" class="ways">
+    <button
+      v-for="(way, index) in parts.ways"
+      :key="way.routeId ?? 'order'"
+      class="fb-button"
+      :class="{ act: parts.ways.length === 1 || (way.words === '' && index > 0) }"
+      type="button"
+      dir="auto"
+      @click="emit('take', way)"
+    >
+      {{ wordsOf(way) }}
+    </button>
+  </div>
+  <p v-for="part in parts.waits" :key="part.id" class="waits">
+    {{ t('player.part.opensWhen', { title: part.title, when: part.shut }) }}
+  </p>
+</template>
+
+<style scoped>
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 12px;
+}
+.fb-button {
+  overflow-wrap: anywhere;
+}
+.waits {
+  margin-top: 8px;
+  color: var(--ink-2);
+}
+</style>
