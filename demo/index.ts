@@ -36,6 +36,7 @@ import {
   NAVIGATION_MAP,
 } from './lessons/aroundTheFilm.ts'
 import { editsOfLockLog, LOCK_LOG, PLATES } from './lessons/lockLog.ts'
+import { CLIPS, editsOfNightPassage, NIGHT_PASSAGE } from './lessons/nightPassage.ts'
 import { LOCK_KEEPERS_QUIZ } from './lessons/lockKeepersQuiz.ts'
 import { editsOfWaterBudget, KEEPERS_VOICE, WATER_BUDGET } from './lessons/waterBudget.ts'
 import { PADDLE_GEAR } from './lessons/waterOnThePicture.ts'
@@ -46,7 +47,8 @@ const FILMS = join(HERE, 'films')
 const PICTURES = [ANATOMY, NAVIGATION_MAP, FLIGHT_OPENED, FLIGHT_DRY, ...PLATES]
 /** The link of the demo's lesson, so that documentation can name it. */
 export const DEMO_LINK = 'cantle-steps-1'
-const LECTURE_LINK = 'cantle-steps-2'
+/** The link of the lesson that is a film alone. */
+export const LECTURE_LINK = 'cantle-steps-2'
 /** The lessons round a film; the first comes last, so that it stands first among the newest. */
 const LESSONS: readonly DemoLesson[] = [
   {
@@ -69,6 +71,7 @@ export async function loadDemo(settings: Settings, today = new Date()): Promise<
     const designer = await createAccounts()
     await loadShelf(context, designer.id)
     await keepLesson(context, designer.id, { ...LOCK_LOG, ...editsOfLockLog() })
+    await loadNightPassage(context, designer.id)
     for (const lesson of LESSONS) await loadLesson(context, designer.id, lesson)
     await loadClass(context, today)
   } finally {
@@ -190,18 +193,41 @@ interface DemoLesson {
   build: (film: DemoFilm) => Made
 }
 
-/** Makes a lesson by its edits, publishes its first edition and gives it its link. */
-async function loadLesson(context: Context, ownerId: string, given: DemoLesson): Promise<void> {
-  const { lessonId, mediaId, folder, link, build } = given
+/** A film of the demo as it is on the shelf, with its captions. */
+async function readDemoFilm(
+  { database }: Context,
+  { mediaId, folder }: { mediaId: string; folder: string },
+): Promise<DemoFilm> {
   const [media] = await select<{ duration_ms: number }>(
-    context.database,
+    database,
     'SELECT duration_ms FROM media WHERE id = $1',
     [mediaId],
   )
   const captions = readCaptions(await readFile(join(FILMS, folder, 'captions.en.vtt'), 'utf8'))
   if (!captions.ok) throw new Error('The demo captions cannot be read')
-  const { lesson, made } = build({ durationMs: media!.duration_ms, captions: captions.lines })
-  await keepLesson(context, ownerId, { lessonId, link, lesson, made })
+  return { durationMs: media!.duration_ms, captions: captions.lines }
+}
+
+/** Makes a lesson round one film. */
+async function loadLesson(context: Context, ownerId: string, given: DemoLesson): Promise<void> {
+  const { lessonId, link, build } = given
+  const film = await readDemoFilm(context, given)
+  await keepLesson(context, ownerId, { lessonId, link, ...build(film) })
+}
+
+/** Makes the lesson of six clips. */
+async function loadNightPassage(context: Context, ownerId: string): Promise<void> {
+  const { credit, licence } = PADDLE_GEAR.words
+  const films: Record<string, DemoFilm> = {}
+  for (const { id, mediaId, title } of CLIPS) {
+    const folder = join('night-passage', id)
+    await putOnShelf(context, ownerId, {
+      ...{ id: mediaId, kind: 'film', file: join(FILMS, folder, 'film.mp4') },
+      words: { title: `Night Passage: ${title}`, credit, licence, tags: ['lock', 'night', 'film'] },
+    })
+    films[id] = await readDemoFilm(context, { mediaId, folder })
+  }
+  await keepLesson(context, ownerId, { ...NIGHT_PASSAGE, ...editsOfNightPassage(films) })
 }
 
 /** Keeps a lesson with the edits that made it, publishes its first edition and gives it its link. */

@@ -1,5 +1,13 @@
 // The only door of core/routes: on what conditions a way is open, which parts are left, and what the ways come to.
-export { isShut, nextPart, partsLeft, routesOpen, type Known, type Travelled } from './partsLeft.ts'
+export {
+  isShut,
+  nextPart,
+  partsLeft,
+  partsShown,
+  routesOpen,
+  type Known,
+  type Travelled,
+} from './partsLeft.ts'
 export { knownOf, type Progress } from './known.ts'
 export { isMet, type RouteFacts } from './conditions.ts'
 export { END, followingPart, graphOf, ledTo, type Graph, type Way, type WayKind } from './graph.ts'

@@ -66,6 +66,15 @@ export function partsLeft(
   )
 }
 
+/** The parts that are shown to a learner: all but those to which only ways lead that were not taken. */
+export function partsShown(lesson: Walked, { finishedParts, chosen }: Travelled): Part[] {
+  const led = ledTo(lesson)
+  const ledHere = new Set(waysTaken(lesson, chosen).map(({ toId }) => toId))
+  return partsInOrder(lesson).filter(
+    ({ id }) => !led.has(id) || ledHere.has(id) || finishedParts.includes(id),
+  )
+}
+
 /** The part to go on with from this one: the next that is left after it, else the first that is; null for none. */
 export function nextPart(
   lesson: Walked,

@@ -1,7 +1,7 @@
 // Draws, speaks, captions and encodes the demo films. Needs Debian's ffmpeg, festival, festvox-us-slt-hts and
 // fonts-dejavu-core; no network. Its results lie beside it and are committed, so starting the demo draws nothing.
 //   npm run films -w demo                           every film
-//   npm run films -w demo -- water-budget           one film
+//   npm run films -w demo -- water-budget           one film; night-passage: its six clips
 //   npm run films -w demo -- water-budget 61000     one frame at that many ms, as a PNG in the folder for temporary files
 import { createCanvas } from '@napi-rs/canvas'
 import { spawn, execFileSync } from 'node:child_process'
@@ -14,11 +14,12 @@ import { writeWebVtt } from '@fernbrake/core/formats'
 import { HEIGHT, loadFonts, WIDTH } from './paint.ts'
 import { SAMPLE_RATE, speak, writeWav, type Spoken } from './speech.ts'
 import { Times, type Chapter, type Film } from './times.ts'
+import { NIGHT_PASSAGE } from './night-passage/clips.ts'
 import { WATER_BUDGET } from './water-budget/frame.ts'
 import { WATER_THAT_CLIMBS } from './water-that-climbs/frame.ts'
 
 const FRAMES_PER_SECOND = 25
-const FILMS: readonly Film[] = [WATER_THAT_CLIMBS, WATER_BUDGET]
+const FILMS: readonly Film[] = [WATER_THAT_CLIMBS, WATER_BUDGET, ...NIGHT_PASSAGE]
 const here = dirname(fileURLToPath(import.meta.url))
 
 interface Narrated {
@@ -216,4 +217,5 @@ function drawSingle(
 const [wanted, ...moments] = process.argv.slice(2)
 loadFonts()
 for (const film of FILMS)
-  if (!wanted || film.folder === wanted) await make(film, moments.map(Number))
+  if (!wanted || film.folder === wanted || film.folder.startsWith(`${wanted}/`))
+    await make(film, moments.map(Number))

@@ -73,11 +73,12 @@ export function addFilm(
   { edit, partId, chapters }: Making,
   { mediaId, title }: { mediaId: string; title: string },
   { durationMs, captions }: DemoFilm,
+  scriptId = 'script-en',
 ): void {
   edit(edits.addFilmPart, { id: partId, title })
   edit(edits.attachFilm, { partId, mediaId, durationMs, frameRate: '25' })
   edit(edits.importScript, {
-    id: 'script-en',
+    id: scriptId,
     partId,
     language: 'en',
     lines: captions.map((line, index) => ({ id: `line-${index + 1}`, ...line })),

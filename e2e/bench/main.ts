@@ -9,6 +9,7 @@ import { measureMarking } from './marking.ts'
 import { measureOpeningQuestions } from './opening.ts'
 import { measurePage } from './page.ts'
 import { measurePreparing } from './preparing.ts'
+import { measureRoutes } from './routes.ts'
 import { measureSpans } from './spans.ts'
 
 export interface Figure {
@@ -30,6 +31,7 @@ try {
   if (wants('preparing')) figures.push(await measurePreparing(server))
   if (wants('calm')) figures.push(measureCalmSpot())
   if (wants('marking')) figures.push(measureMarking())
+  if (wants('routes')) figures.push(...(await measureRoutes(browser, server)))
   if (wants('long')) figures.push(...(await measureLong(browser, server)))
   if (wants('spans')) figures.push(await measureSpans(server))
 } finally {

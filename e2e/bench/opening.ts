@@ -3,7 +3,7 @@
 import { nanoid } from 'nanoid'
 import type { Browser, BrowserContext, Page } from '@playwright/test'
 import type { Attempt } from '@fernbrake/core/contract'
-import { cuesInOrder, partsInOrder, type QuestionCue } from '@fernbrake/core/lesson'
+import { cuesInOrder, filmsInOrder, type QuestionCue } from '@fernbrake/core/lesson'
 import type { RealServer } from '../support/server.ts'
 import type { Figure } from './main.ts'
 
@@ -49,7 +49,7 @@ async function measureOne(
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
   try {
     const attempt = await goIn(context, url, link)
-    const part = partsInOrder(attempt.lesson)[0]!
+    const part = filmsInOrder(attempt.lesson)[0]!
     const cues = cuesInOrder(attempt.lesson, part.id)
     const questions = cues.filter((cue): cue is QuestionCue => cue.kind === 'question')
     const cue = questions[index]

@@ -5,12 +5,12 @@ import { createServer, request } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { gzipSync } from 'node:zlib'
 import type { Browser, Page, Response } from '@playwright/test'
-import { DEMO_LINK } from '@fernbrake/demo'
+import { LECTURE_LINK } from '@fernbrake/demo'
 import type { RealServer } from '../support/server.ts'
 import type { Figure } from './main.ts'
 
 const RUNS = 45
-const FILM = '/api/media/water-that-climbs-film/files/playable'
+const FILM = '/api/media/water-budget-film/files/playable'
 const BARE = '/bare-video-page'
 
 /** Notes, in the page itself, when the first frame can be shown: no message to the browser lies in between. */
@@ -41,7 +41,7 @@ const median = (numbers: number[]) =>
  * without them, whatever the page; so the bare page gets them too, or that would be counted as ours.
  */
 async function pageHeaders(target: string): Promise<[string, string][]> {
-  const { headers } = await fetch(`${target}/open/${DEMO_LINK}`)
+  const { headers } = await fetch(`${target}/open/${LECTURE_LINK}`)
   const ofTheBody = /^(content-length|content-encoding|transfer-encoding|connection|keep-alive)$/
   return [...headers].filter(([name]) => !ofTheBody.test(name))
 }
@@ -80,7 +80,7 @@ export async function measurePage(browser: Browser, server: RealServer): Promise
       void response.body().then((body) => (scriptBytes += gzipSync(body).length))
   }
   page.on('response', weigh)
-  await page.goto(`${url}/open/${DEMO_LINK}`)
+  await page.goto(`${url}/open/${LECTURE_LINK}`)
   await page.getByLabel('Your first and last name').fill('Bench Runner')
   await page.getByRole('button', { name: 'Go in as a guest' }).click()
   await page.waitForURL('**/learn/**')

@@ -15,7 +15,7 @@ test.afterAll(() => server?.stop())
 
 test('the demo’s places', async ({ page }) => {
   const errors = watchForErrors(page)
-  await page.goto(`${server.url}/lessons/water-that-climbs`)
+  await page.goto(`${server.url}/lessons/water-that-climbs?part=the-film`)
   await expect(page.getByRole('heading', { name: 'Demo accounts' })).toBeVisible()
   await expectNoBarriers(page, 'sign-in')
   await page.getByRole('button', { name: /Designer/ }).click()
@@ -63,6 +63,8 @@ test('a learner on a phone', async ({ browser }) => {
   await page.goto(`${server.url}/open/${DEMO_LINK}`)
   await page.getByLabel('Your first and last name').fill('Ottoline Fairweather')
   await page.getByRole('button', { name: 'Go in as a guest' }).tap()
+  await expectNoBarriers(page, 'page on a phone')
+  await page.getByRole('button', { name: 'Go on with “Water That Climbs”' }).tap()
   await page.getByRole('button', { name: /The chamber/ }).tap()
   await expect(page.getByRole('heading', { name: /Why is the hill/ })).toBeVisible()
   await expectNoBarriers(page, 'question on a phone')

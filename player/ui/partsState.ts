@@ -3,7 +3,7 @@ import { partsInOrder, type Lesson, type Part } from '@fernbrake/core/lesson'
 import {
   isShut,
   nextPart,
-  partsLeft,
+  partsShown,
   routesOpen,
   type Known,
   type Travelled,
@@ -60,11 +60,9 @@ export function partsState(
   openId: string,
   words: PartsWords,
 ): PartsState {
-  const left = new Set(partsLeft(lesson, travelled).map(({ id }) => id))
   const finished = new Set(travelled.finishedParts)
-  const visible = partsInOrder(lesson).filter(
-    ({ id }) => left.has(id) || finished.has(id) || id === openId,
-  )
+  const offered = new Set(partsShown(lesson, travelled).map(({ id }) => id))
+  const visible = partsInOrder(lesson).filter(({ id }) => offered.has(id) || id === openId)
   const next = nextPart(lesson, travelled, openId, known)
   const firstLeft = visible.find(({ id }) => !finished.has(id))?.id
   const numbering = lesson.numbering ?? 'numbers'

@@ -1,13 +1,16 @@
 // A lesson of pages, stills, decks and chronicles: what was seen of them, what was answered, and when it is finished.
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, beforeEach, expect, it } from 'vitest'
+import { edits, type Lesson } from '@fernbrake/core/lesson'
 import {
   CHRONICLE,
   DECK,
+  edited,
   lessonWithFilm,
   PAGE,
   PART,
   STILL,
+  withRoutes,
   withThings,
 } from '@fernbrake/core/testing'
 import {
@@ -29,11 +32,12 @@ beforeAll(async () => {
   designer = await server.signedIn('designer')
 })
 afterAll(() => server.stop())
-beforeEach(async () => {
-  const put = await putLesson(designer.person, withThings(lessonWithFilm()))
+async function begin(lesson: Lesson): Promise<void> {
+  const put = await putLesson(designer.person, lesson)
   lessonId = put.lessonId
   ;({ agent, attemptId } = await goInAsGuest(server, put.code))
-})
+}
+beforeEach(() => begin(withThings(lessonWithFilm())))
 
 const AT = '2026-03-02T10:00:00.000Z'
 const saw = (partId: string, thingId: string, at = AT) => ({
@@ -93,4 +97,38 @@ it('the lesson is finished once every part is', async () => {
   expect((await learner()).finishedAt).toBeNull()
   await send(finished(PART))
   expect((await learner()).finishedAt).not.toBeNull()
+})
+
+const took = (partId: string, routeId: string) => ({
+  ...{ kind: 'choice', id: nanoid(), cueId: partId, choiceId: routeId, at: AT },
+})
+const isFinished = async () => (await learner()).finishedAt !== null
+
+it('a route that was taken is kept, and one that does not leave that part is refused', async () => {
+  await begin(withRoutes(withThings(lessonWithFilm())))
+  const { refused } = await send(took(PAGE, 'route'), took(STILL, 'out'), took(PAGE, 'gone'))
+  expect(refused.map(({ code }: { code: string }) => code)).toEqual([
+    ...['unknownChoice', 'unknownChoice'],
+  ])
+  expect((await progress()).chosen).toEqual({ [PAGE]: 'route' })
+  expect((await learner()).ways).toMatchObject([{ cueId: PAGE, choiceId: 'route' }])
+})
+
+it('a route out of the lesson ends it', async () => {
+  await begin(withRoutes(withThings(lessonWithFilm())))
+  await send(finished(PAGE), took(PAGE, 'out'))
+  expect(await isFinished()).toBe(true)
+})
+
+it('nobody has to wait before a gate that is shut, and whoever opened it is asked for what is behind', async () => {
+  const gate = { condition: { if: 'visited', partId: STILL }, message: '' } as const
+  const gated = edited(withThings(lessonWithFilm()), edits.setGate, { partId: CHRONICLE, gate })
+  await begin(gated)
+  const others = [PART, PAGE, DECK].map(finished)
+  await send(...others, saw(STILL, STILL), finished(STILL))
+  expect(await isFinished()).toBe(false)
+  await begin(gated)
+  // The still was never opened, and is finished all the same, as a repeat from another device may be.
+  await send(...[PART, PAGE, DECK, STILL].map(finished))
+  expect(await isFinished()).toBe(true)
 })

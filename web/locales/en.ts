@@ -6,6 +6,7 @@ import parts from './en/parts.ts'
 import questions from './en/questions.ts'
 import recording from './en/recording.ts'
 import rich from './en/rich.ts'
+import routes from './en/routes.ts'
 import shelf from './en/shelf.ts'
 
 export default {
@@ -16,6 +17,7 @@ export default {
   ...questions,
   ...recording,
   ...rich,
+  ...routes,
   ...shelf,
   app: {
     name: 'Fernbrake',
@@ -85,6 +87,10 @@ export default {
     strip: 'This is the draft as a learner sees it. Nothing you do here is kept.',
     back: 'Back to the bench',
     aside: 'As a learner',
+    from: 'From',
+    sizes: 'On which screen',
+    size: { window: 'This window', phone: 'Phone', tablet: 'Tablet', desktop: 'Desktop' },
+    frame: 'The lesson as it is seen here: {size}',
   },
   publish: {
     title: 'Publish edition {number}',
@@ -177,6 +183,7 @@ export default {
     openedBy: 'Opened by {n} of {all}.',
     seenIn: { still: 'Pins', deck: 'Pictures', chronicle: 'Entries' },
     thing: { still: 'Pin {number}', deck: 'Picture {number}', chronicle: 'Entry {number}' },
+    after: 'After “{title}”:',
     notOpened: 'Not opened yet.',
     openedIt: 'Opened.',
     sawOf: 'Opened, and saw {n} of {all}.',
@@ -202,7 +209,7 @@ export default {
     begun: 'Begun',
     lastSeen: 'Last here',
     stretches: 'Watched: {stretches}.',
-    ways: 'Ways taken where the film parts',
+    ways: 'Ways taken',
     noStretches: 'Watched nothing yet.',
     leftOut:
       'Nothing is left out. | One stretch is left out: played unseen in the background, or longer than the time that passed. | {n} stretches are left out: played unseen in the background, or longer than the time that passed.',

@@ -26,6 +26,13 @@ export function createAppRouter(): Router {
         component: () => import('./views/BenchView.vue'),
         props: true,
       },
+      // The same bench in another place: what can be undone there can be undone here.
+      {
+        path: '/lessons/:lessonId/routes',
+        name: 'routes',
+        component: () => import('./views/BenchView.vue'),
+        props: true,
+      },
       {
         path: '/lessons/:lessonId/preview',
         name: 'preview',

@@ -3,6 +3,12 @@ export default {
   edit: {
     addQuizPart: 'add a quiz',
     addPart: 'add a part',
+    addRoute: 'draw a way',
+    setRoute: 'change a way',
+    moveRoute: 'move a way',
+    removeRoute: 'delete a way',
+    setGate: 'change a gate',
+    setTravelling: 'change how learners move',
     setPart: 'change a part',
     addThings: 'add to a part',
     setThing: 'change something in a part',

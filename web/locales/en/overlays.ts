@@ -215,6 +215,7 @@ export default {
       answer: 'By an answer',
       score: 'By the score so far',
       watched: 'By what was watched',
+      visited: 'By a part that was opened',
     },
     whichQuestion: 'Question',
     whichPart: 'Part',

@@ -2,7 +2,7 @@
 // The bench of one lesson: stage, script or sheet, frond; all show the same moment.
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import type { KeptQuestion } from '@fernbrake/core/contract'
@@ -49,12 +49,16 @@ provideBench(bench)
 
 /** The address says which part is open, so that it is open again after a reload. */
 const route = useRoute()
+const onRoutes = computed(() => route.name === 'routes')
+/** The map brings a drawing library along, and is fetched when it is first looked at. */
+const RoutesDesk = defineAsyncComponent(() => import('./routes/RoutesDesk.vue'))
 const router = useRouter()
 if (typeof route.query.part === 'string') bench.goToPart(route.query.part)
 watch(
   () => bench.openPart.value?.id,
   (part, before) => {
-    if (part && before && route.query.part !== part) void router.replace({ query: { part } })
+    if (part && before && route.query.part !== part)
+      void router.replace({ query: { ...route.query, part } })
   },
 )
 
@@ -153,6 +157,13 @@ watch(bench.selectedId, (id) => {
 watch(bench.selected, (cue) => {
   if (!cue && bench.selectedIds.value.length > 0) bench.select(null)
 })
+/** From the part and the moment that are shown; a new tab begins with the part. */
+function seeAsLearner(event: MouseEvent): void {
+  if (event.ctrlKey || event.metaKey || event.shiftKey) return
+  event.preventDefault()
+  const query = { part: bench.openPart.value?.id, at: Math.round(bench.mediaMs.value) }
+  void router.push({ name: 'preview', params: { lessonId: draft.lessonId }, query })
+}
 onBeforeRouteLeave(() => bench.film.value?.pause())
 </script>
 
@@ -164,6 +175,7 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
       @publish="publishing = true"
       @settings="(bench.select(null), (showsHistory = false), (showsLesson = !showsLesson))"
       @keys="showsKeys = true"
+      @as-learner="seeAsLearner"
     />
     <div
       v-if="draft.notice.value || draft.state.value.refused.length > 0"
@@ -200,8 +212,11 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
         />
       </p>
     </div>
-    <PartsRow />
-    <main class="work">
+    <PartsRow v-if="!onRoutes" />
+    <main v-if="onRoutes" class="work">
+      <RoutesDesk />
+    </main>
+    <main v-else class="work">
       <QuizDesk
         v-if="bench.quiz.value"
         :key="bench.quiz.value.id"
@@ -261,7 +276,7 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
         <ScriptDesk v-else />
       </div>
     </main>
-    <BenchFrond v-if="plays" ref="frond" />
+    <BenchFrond v-if="plays && !onRoutes" ref="frond" />
     <PublishDialog v-model:visible="publishing" />
     <KeySheet v-model:visible="showsKeys" />
   </div>

@@ -3,15 +3,21 @@
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { RouterLink, useRoute } from 'vue-router'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { writeMoment } from '../ui/dates.ts'
 import FernMark from '../ui/FernMark.vue'
 import type { Draft, Keeping } from './useDraft.ts'
 
 const props = defineProps<{ draft: Draft; canPublish: boolean }>()
-const emit = defineEmits<{ publish: []; settings: []; keys: [] }>()
+const emit = defineEmits<{
+  publish: []
+  settings: []
+  keys: []
+  asLearner: [event: MouseEvent]
+}>()
 const { t } = useI18n()
 const route = useRoute()
+const router = useRouter()
 
 const title = computed(() => props.draft.lesson.value.title || t('bench.untitled'))
 const base = computed(() => {
@@ -37,6 +43,13 @@ const redoWord = computed(() => {
   return name ? t('bench.redoNamed', { name: t(`edit.${name}`) }) : t('bench.nothingToRedo')
 })
 const lessonId = computed(() => props.draft.lessonId)
+const asLearner = computed(
+  () =>
+    router.resolve({
+      ...{ name: 'preview', params: { lessonId: lessonId.value } },
+      query: { part: route.query.part },
+    }).href,
+)
 </script>
 
 <template>
@@ -58,7 +71,13 @@ const lessonId = computed(() => props.draft.lessonId)
       >
     </p>
     <nav :aria-label="t('bench.places')">
-      <RouterLink :to="{ name: 'bench', params: { lessonId } }">{{ t('bench.bench') }}</RouterLink>
+      <RouterLink
+        :to="{ name: 'bench', params: { lessonId }, query: { part: route.query.part } }"
+        >{{ t('bench.bench') }}</RouterLink
+      >
+      <RouterLink :to="{ name: 'routes', params: { lessonId }, query: route.query }">{{
+        t('routes.routes')
+      }}</RouterLink>
       <RouterLink :to="{ name: 'results', params: { lessonId } }">{{
         t('bench.results')
       }}</RouterLink>
@@ -89,11 +108,9 @@ const lessonId = computed(() => props.draft.lessonId)
       size="small"
       @click="emit('keys')"
     />
-    <RouterLink
-      class="as-learner"
-      :to="{ name: 'preview', params: { lessonId }, query: route.query }"
-      >{{ t('bench.asLearner') }}</RouterLink
-    >
+    <a class="as-learner" :href="asLearner" @click="emit('asLearner', $event)">{{
+      t('bench.asLearner')
+    }}</a>
     <Button
       v-if="draft.role !== 'viewer'"
       :label="t('bench.publish', { number: draft.editions.value.length + 1 })"

@@ -2,26 +2,37 @@
 // On what condition a way is taken by itself.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { filmsInOrder, type Condition } from '@fernbrake/core/lesson'
+import { filmsInOrder, partsInOrder, type Condition, type Part } from '@fernbrake/core/lesson'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
 import { useBench } from './useBench.ts'
-import { useCueChoices } from './useCueChoices.ts'
+import { useAskerChoices } from './useAskerChoices.ts'
 
-const props = defineProps<{ condition: Condition | null }>()
+const props = withDefaults(
+  defineProps<{
+    condition: Condition | null
+    /** It cannot hold always. */
+    required?: boolean
+    label?: string
+  }>(),
+  { required: false, label: '' },
+)
 const emit = defineEmits<{ change: [condition: Condition | null] }>()
 const bench = useBench()
 const { t } = useI18n()
-const questions = useCueChoices(({ kind }) => kind === 'question')
-const parts = computed(() =>
-  filmsInOrder(bench.lesson.value).map(({ id, title }) => ({
+const questions = useAskerChoices()
+const named = (parts: readonly Part[]) =>
+  parts.map(({ id, title }) => ({
     value: id,
     label: title || t('bench.untitled'),
-  })),
-)
+  }))
+const films = computed(() => named(filmsInOrder(bench.lesson.value)))
+const parts = computed(() => named(partsInOrder(bench.lesson.value)))
 const kinds = computed(() =>
-  (['always', 'answer', 'score', 'watched'] as const)
+  (['always', 'answer', 'score', 'watched', 'visited'] as const)
+    .filter((kind) => kind !== 'always' || !props.required)
     .filter((kind) => kind !== 'answer' || questions.value.length > 0)
+    .filter((kind) => kind !== 'watched' || films.value.length > 0)
     .map((value) => ({ value, label: t(`fork.if.${value}`) })),
 )
 const OUTCOMES = ['right', 'wrong', 'given'] as const
@@ -36,7 +47,9 @@ function pick(kind: 'always' | Condition['if']): void {
     case 'score':
       return emit('change', { if: kind, atLeast: 0.6 })
     case 'watched':
-      return emit('change', { if: kind, partId: parts.value[0]!.value, atLeast: 0.8 })
+      return emit('change', { if: kind, partId: films.value[0]!.value, atLeast: 0.8 })
+    case 'visited':
+      return emit('change', { if: kind, partId: parts.value[0]!.value })
   }
 }
 const isShare = (condition: Condition | null) =>
@@ -47,7 +60,7 @@ const share = computed(() => isShare(props.condition))
 <template>
   <div class="pair">
     <ChoiceField
-      :label="t('fork.taken')"
+      :label="label || t('fork.taken')"
       :value="condition?.if ?? 'always'"
       :choices="kinds"
       @change="pick"
@@ -77,7 +90,14 @@ const share = computed(() => isShare(props.condition))
     @change="emit('change', { ...condition, cueId: $event })"
   />
   <ChoiceField
-    v-if="condition?.if === 'watched' && parts.length > 1"
+    v-if="condition?.if === 'watched' && films.length > 1"
+    :label="t('fork.whichPart')"
+    :value="condition.partId"
+    :choices="films"
+    @change="emit('change', { ...condition, partId: $event })"
+  />
+  <ChoiceField
+    v-if="condition?.if === 'visited'"
     :label="t('fork.whichPart')"
     :value="condition.partId"
     :choices="parts"

@@ -6,7 +6,13 @@ import { itemState, leafOf, placesAsked } from '@fernbrake/core/analysis'
 import type { LearnerResult } from '@fernbrake/core/contract'
 import { plainOf } from '@fernbrake/core/fields'
 import { isByPerson, isSelfJudged, type Question, type Verdict } from '@fernbrake/core/questions'
-import { partsInOrder, thingsToSee, type Lesson, type Part } from '@fernbrake/core/lesson'
+import {
+  partsInOrder,
+  thingsToSee,
+  type Lesson,
+  type Part,
+  type Route,
+} from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import HandedFile from './HandedFile.vue'
 import { Frond, pluralOf, type FrondCue } from '@fernbrake/player'
@@ -63,12 +69,30 @@ function wordsOf(question: Question, text: string): string {
 }
 const verdictOf = (question: Question, verdict: Verdict) =>
   isSelfJudged(question) || (verdict === 'unmarked' && !isByPerson(question)) ? 'asked' : verdict
+/** A way that left a part at its end, by its words or by where it led. */
+function wayOf({ words, target }: Route, from: string, takenAt: string) {
+  const to = target.to === 'part' ? (props.lesson.parts[target.partId]?.title ?? '') : ''
+  return {
+    ...{ key: `${from} ${takenAt}`, at: '', prompt: t('results.after', { title: from }) },
+    text: words || to || t('routes.end'),
+  }
+}
 const ways = computed(() =>
   props.learner.ways.flatMap(({ cueId, choiceId, takenAt }) => {
+    const route = props.lesson.routes?.[choiceId]
+    const left = route && props.lesson.parts[route.fromId]
+    if (route && left) return [wayOf(route, left.title, takenAt)]
     const cue = props.lesson.cues[cueId]
     const choice = cue?.kind === 'fork' ? cue.choices[choiceId] : undefined
     return choice && cue?.kind === 'fork' && !cue.decides
-      ? [{ key: `${cueId} ${takenAt}`, atMs: cue.atMs, prompt: cue.prompt, text: choice.text }]
+      ? [
+          {
+            key: `${cueId} ${takenAt}`,
+            at: clockTime(cue.atMs),
+            prompt: cue.prompt,
+            text: choice.text,
+          },
+        ]
       : []
   }),
 )
@@ -79,7 +103,7 @@ const ways = computed(() =>
     <p v-if="learner.leftOut > 0" class="muted">{{ t('results.leftOut', learner.leftOut) }}</p>
     <ul v-if="ways.length > 0" :aria-label="t('results.ways')">
       <li v-for="way in ways" :key="way.key" dir="auto">
-        <span class="mono muted">{{ clockTime(way.atMs) }}</span> {{ way.prompt }}
+        <span class="mono muted">{{ way.at }}</span> {{ way.prompt }}
         <b>{{ way.text }}</b>
       </li>
     </ul>

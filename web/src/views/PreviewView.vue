@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // The draft as a learner would see it. Nothing that is done here is kept.
 import { useI18n } from 'vue-i18n'
-import { onScopeDispose, shallowRef } from 'vue'
-import { RouterLink, useRoute } from 'vue-router'
+import { useElementSize } from '@vueuse/core'
+import { computed, onScopeDispose, shallowRef, useTemplateRef, watch } from 'vue'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { mediaFileAddress, mediaPageAddress } from '@fernbrake/core/contract'
 import { filmsInOrder, partsInOrder, stagedAddresses, type Lesson } from '@fernbrake/core/lesson'
 import { LessonPlayer, type Host } from '@fernbrake/player'
@@ -17,20 +18,71 @@ const { t } = useI18n()
 const session = useSession()
 const host = shallowRef<Host | null>(null)
 const route = useRoute()
+const router = useRouter()
+/** Inside a frame of this very page: the lesson alone, as wide as the frame. */
+const isFramed = route.query.in === 'frame'
+/** The devices that it is seen on, in CSS pixels; the window takes what there is. */
+const SIZES = {
+  window: null,
+  phone: { width: 390, height: 844 },
+  tablet: { width: 820, height: 1180 },
+  desktop: { width: 1280, height: 800 },
+} as const
+type SizeName = keyof typeof SIZES
+const SIZE_NAMES = Object.keys(SIZES) as SizeName[]
+const size = computed(
+  (): SizeName => SIZE_NAMES.find((one) => one === route.query.size) ?? 'window',
+)
+const frame = computed(() => SIZES[size.value])
+const lesson = shallowRef<Lesson | null>(null)
+const parts = computed(() => (lesson.value ? partsInOrder(lesson.value) : []))
+const partId = computed(() => (lesson.value && partOfAddress(lesson.value)) ?? parts.value[0]?.id)
+/** Where in a film it begins, in ms. */
+const atMs = () => Math.max(0, Math.round(Number(route.query.at) || 0))
+const room = useTemplateRef('room')
+const roomSize = useElementSize(room)
+/** Whatever is larger than the room is drawn smaller; the page in it stays as wide as it is. */
+const scale = computed(() =>
+  frame.value
+    ? Math.min(
+        1,
+        roomSize.width.value / frame.value.width,
+        roomSize.height.value / frame.value.height,
+      ) || 1
+    : 1,
+)
+const framed = computed(
+  () =>
+    router.resolve({
+      name: 'preview',
+      params: { lessonId: props.lessonId },
+      query: { ...route.query, size: undefined, in: 'frame' },
+    }).href,
+)
+const change = (query: Record<string, string>) =>
+  router.replace({ query: { ...route.query, ...query } })
+/** It begins anew where the learner is put, as a learner who comes there would. */
+const stand = computed(() => `${partId.value} ${String(route.query.at ?? '')}`)
+
 /** The part that was open on the bench. */
 function partOfAddress(lesson: Lesson): string | null {
   const { part } = route.query
   return typeof part === 'string' && lesson.parts[part] ? part : null
 }
 const { error, reload } = useLoaded(async () => {
-  const { lesson } = await call('lesson', { params: { lessonId: props.lessonId } })
+  const { lesson: found } = await call('lesson', { params: { lessonId: props.lessonId } })
+  lesson.value = found
+  await openHost(found)
+})
+async function openHost(lesson: Lesson): Promise<void> {
   const ids = filmsInOrder(lesson).flatMap((part) => (part.mediaId ? [part.mediaId] : []))
   const media = await Promise.all(ids.map((mediaId) => call('media', { params: { mediaId } })))
+  host.value?.destroy()
   host.value = createPreviewHost({
     lesson,
     learnerName: session.person?.name ?? '',
     partId: partOfAddress(lesson) ?? partsInOrder(lesson)[0]?.id ?? '',
-    atMs: 0,
+    atMs: atMs(),
     staged: stagedAddresses(lesson, (id) => mediaFileAddress(id, 'playable'), mediaPageAddress),
     media: media
       .filter((one) => one.state === 'ready')
@@ -40,20 +92,75 @@ const { error, reload } = useLoaded(async () => {
         poster: mediaFileAddress(id, 'poster'),
       })),
   })
-})
+}
+watch(stand, () => lesson.value && void openHost(lesson.value))
 onScopeDispose(() => host.value?.destroy())
 </script>
 
 <template>
   <FaultNotice v-if="error" :error="error" @retry="reload" />
-  <div v-else class="preview">
-    <p class="strip">
-      {{ t('preview.strip') }}
-      <RouterLink :to="{ name: 'bench', params: { lessonId }, query: route.query }">{{
-        t('preview.back')
-      }}</RouterLink>
-    </p>
-    <LessonPlayer v-if="host" :host="host" :aside="t('preview.aside')" class="inside" />
+  <LessonPlayer
+    v-else-if="isFramed && host"
+    :key="stand"
+    :host="host"
+    :aside="t('preview.aside')"
+    class="framed"
+  />
+  <div v-else-if="!isFramed" class="preview">
+    <div class="strip">
+      <p>{{ t('preview.strip') }}</p>
+      <RouterLink
+        :to="{ name: 'bench', params: { lessonId }, query: { part: route.query.part } }"
+        >{{ t('preview.back') }}</RouterLink
+      >
+      <span class="gap" />
+      <label v-if="parts.length > 1">
+        {{ t('preview.from') }}
+        <select
+          :value="partId"
+          @change="change({ part: ($event.target as HTMLSelectElement).value, at: '0' })"
+        >
+          <option v-for="part in parts" :key="part.id" :value="part.id">
+            {{ part.title || t('bench.untitled') }}
+          </option>
+        </select>
+      </label>
+      <div class="sizes" role="group" :aria-label="t('preview.sizes')">
+        <button
+          v-for="name in SIZE_NAMES"
+          :key="name"
+          type="button"
+          :aria-pressed="size === name"
+          @click="change({ size: name })"
+        >
+          {{ t(`preview.size.${name}`) }}
+        </button>
+      </div>
+    </div>
+    <div v-if="frame" ref="room" class="room">
+      <div
+        class="device"
+        :style="{ width: `${frame.width * scale}px`, height: `${frame.height * scale}px` }"
+      >
+        <iframe
+          :key="stand"
+          :src="framed"
+          :title="t('preview.frame', { size: t(`preview.size.${size}`) })"
+          :style="{
+            width: `${frame.width}px`,
+            height: `${frame.height}px`,
+            transform: `scale(${scale})`,
+          }"
+        />
+      </div>
+    </div>
+    <LessonPlayer
+      v-else-if="host"
+      :key="stand"
+      :host="host"
+      :aside="t('preview.aside')"
+      class="inside"
+    />
   </div>
 </template>
 
@@ -64,13 +171,70 @@ onScopeDispose(() => host.value?.destroy())
   height: 100vh;
 }
 .strip {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 16px;
   padding: 6px 22px;
   background: var(--straw-soft);
 }
 .strip a {
-  margin-inline-start: 12px;
   color: var(--ink);
   font-weight: 650;
+}
+.gap {
+  flex: 1;
+}
+label {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+select,
+.sizes button {
+  min-height: 30px;
+  padding: 3px 10px;
+  border: 1px solid var(--line-strong);
+  border-radius: var(--radius);
+  background: var(--surface);
+  color: var(--ink);
+  font: inherit;
+}
+select {
+  max-width: 18em;
+}
+.sizes {
+  display: flex;
+}
+.sizes button {
+  border-inline-start-width: 0;
+  border-radius: 0;
+  cursor: pointer;
+}
+.sizes button:first-child {
+  border-inline-start-width: 1px;
+}
+.sizes [aria-pressed='true'] {
+  background: var(--fern-soft);
+  font-weight: 650;
+  box-shadow: inset 0 -3px 0 var(--fern);
+}
+.room {
+  flex: 1;
+  display: grid;
+  place-items: center;
+  min-height: 0;
+  margin: 14px;
+}
+.device {
+  overflow: hidden;
+  outline: 1px solid var(--line-strong);
+  outline-offset: 3px;
+}
+iframe {
+  display: block;
+  border: 0;
+  transform-origin: 0 0;
 }
 .inside {
   flex: 1;

@@ -1,0 +1,157 @@
+// A lesson of 60 parts and 400 routes: how long its survey takes, until its map can be worked on, and from part to part in
+// the player.
+import type { Browser, Page } from '@playwright/test'
+import { edits, emptyLesson, runEdit, type Edit, type EditMade } from '@fernbrake/core/lesson'
+import { surveyRoutes } from '@fernbrake/core/routes'
+import { DEMO_PASSWORD } from '@fernbrake/server'
+import { sendJson, signedInCookie } from '../support/http.ts'
+import { goInAsGuest, signIn } from '../support/pages.ts'
+import type { RealServer } from '../support/server.ts'
+import type { Figure } from './main.ts'
+
+const PARTS = 60
+const ROUTES = 400
+const LESSON = 'sixty-parts'
+const SURVEYS = 21
+const SWITCHES = 15
+
+const middle = (numbers: readonly number[]) =>
+  [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)]!
+
+/** Pages with ways forwards, and every tenth one back. */
+function bigStory() {
+  let lesson = emptyLesson('Sixty parts')
+  const made: EditMade[] = []
+  const edit = <A>(kind: Edit<A>, args: A) => {
+    const outcome = runEdit(lesson, kind, args)
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues.slice(0, 3)))
+    lesson = outcome.lesson
+    made.push(outcome.made)
+  }
+  const idOf = (index: number) => `part-${index}`
+  for (let index = 0; index < PARTS; index += 1) {
+    const id = idOf(index)
+    edit(edits.addPart, { id, kind: 'page', title: `Part ${index + 1}` })
+    const things = [{ id: `text-${index}`, kind: 'text', text: 'Some words to read.' }] as const
+    edit(edits.addThings, { partId: id, map: 'blocks', things })
+  }
+  for (let index = 0; index < ROUTES; index += 1) {
+    const from = index % (PARTS - 1)
+    const ahead = 1 + ((index * 7) % 12)
+    const to = index % 10 === 9 ? Math.max(0, from - 3) : Math.min(PARTS - 1, from + ahead)
+    const id = `route-${index}`
+    const target = { to: 'part', partId: idOf(to === from ? PARTS - 1 : to) } as const
+    edit(edits.addRoute, { id, fromId: idOf(from), target })
+    edit(edits.setRoute, { routeId: id, change: { words: `Way ${index}` } })
+  }
+  return { lesson, made }
+}
+
+async function putStory(url: string, made: readonly EditMade[]): Promise<string> {
+  const cookie = await signedInCookie(url)
+  const body = { id: LESSON, title: 'Sixty parts', language: 'en' }
+  await sendJson(cookie, 'POST', `${url}/api/lessons`, body)
+  let revision = 0
+  for (let from = 0; from < made.length; from += 100) {
+    const batch = made.slice(from, from + 100).map(({ name, patches }, index) => ({
+      ...{ id: `edit-${from + index}`, name, patches },
+    }))
+    const address = `${url}/api/lessons/${LESSON}/draft`
+    const reply = await sendJson(cookie, 'PATCH', address, { revision, edits: batch })
+    revision = (reply as { revision: number }).revision
+  }
+  const edition = { revision, number: 1 }
+  const address = `${url}/api/lessons/${LESSON}/editions`
+  const { linkCode } = (await sendJson(cookie, 'POST', address, edition)) as { linkCode: string }
+  return `${url}/open/${linkCode}`
+}
+
+/** Ms from the press on “Routes” until every part stands on the map and a press on one is heard. */
+async function mapMs(page: Page, url: string): Promise<number> {
+  await page.goto(`${url}/lessons/${LESSON}`)
+  await page.getByRole('link', { name: 'Routes' }).waitFor()
+  return page.evaluate(
+    (count) =>
+      new Promise<number>((resolve) => {
+        const began = performance.now()
+        const link = [...document.querySelectorAll('a')].find((one) => one.textContent === 'Routes')
+        link!.click()
+        const look = () => {
+          const parts = document.querySelectorAll<HTMLElement>('[data-part]')
+          const edges = document.querySelectorAll('.vue-flow__edge').length
+          if (parts.length < count || edges < count) return void requestAnimationFrame(look)
+          parts[0]!.click()
+          const heard = () =>
+            parts[0]!.ariaPressed === 'true'
+              ? resolve(performance.now() - began)
+              : void requestAnimationFrame(heard)
+          heard()
+        }
+        look()
+      }),
+    PARTS,
+  )
+}
+
+/** Ms from the press on a part until its heading stands. */
+async function switchMs(page: Page, title: string): Promise<number> {
+  return page.evaluate(
+    (wanted) =>
+      new Promise<number>((resolve) => {
+        const began = performance.now()
+        const buttons = [...document.querySelectorAll<HTMLElement>('.ways button')]
+        ;(buttons.find((one) => one.textContent?.includes(wanted)) ?? buttons[0])!.click()
+        const before = document.querySelector('h1')
+        const look = () => {
+          const heading = document.querySelector('h1')
+          if (heading && heading !== before) return resolve(performance.now() - began)
+          requestAnimationFrame(look)
+        }
+        look()
+      }),
+    title,
+  )
+}
+
+export async function measureRoutes(browser: Browser, { url }: RealServer): Promise<Figure[]> {
+  const { lesson, made } = bigStory()
+  const surveys = Array.from({ length: SURVEYS }, () => {
+    const began = performance.now()
+    surveyRoutes(lesson)
+    return performance.now() - began
+  })
+  const link = await putStory(url, made)
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  const page = await context.newPage()
+  await signIn(page, url, 'designer@harrowmere.example', DEMO_PASSWORD)
+  const maps: number[] = []
+  for (let round = 0; round < 5; round += 1) maps.push(await mapMs(page, url))
+  await context.close()
+  const learner = await (await browser.newContext()).newPage()
+  await goInAsGuest(learner, link, 'Bench Learner')
+  await learner.locator('.ways button').first().waitFor()
+  const switches: number[] = []
+  for (let round = 0; round < SWITCHES; round += 1) switches.push(await switchMs(learner, 'Way'))
+  await learner.context().close()
+  const of = `${PARTS} parts and ${ROUTES} routes`
+  return [
+    {
+      what: `Survey of ${of}`,
+      value: `middle ${middle(surveys).toFixed(1)} ms, slowest ${Math.max(...surveys).toFixed(1)} ms`,
+      reference: 'a frame at 60 a second 17 ms',
+      aim: 'at most 50 ms',
+    },
+    {
+      what: `From the press on “Routes” to a map of ${of} that hears`,
+      value: `middle ${middle(maps).toFixed(0)} ms, slowest ${Math.max(...maps).toFixed(0)} ms`,
+      reference: 'the first one fetches the script of the map',
+      aim: 'at most 500 ms',
+    },
+    {
+      what: 'From one part to the next in the player',
+      value: `middle ${middle(switches).toFixed(0)} ms, slowest ${Math.max(...switches).toFixed(0)} ms`,
+      reference: 'a frame at 60 a second 17 ms',
+      aim: 'at most 150 ms',
+    },
+  ]
+}

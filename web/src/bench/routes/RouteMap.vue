@@ -1,0 +1,271 @@
+<script setup lang="ts">
+// The map of a lesson: its parts, its end, and the ways between them. A way is drawn by pulling a line from the foot of
+// one part to another; whatever is pressed opens its sheet.
+import '@vue-flow/core/dist/style.css'
+import {
+  Handle,
+  MarkerType,
+  Position,
+  useVueFlow,
+  VueFlow,
+  type Connection,
+  type Edge,
+  type Node,
+} from '@vue-flow/core'
+import { computed, nextTick, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import Button from 'primevue/button'
+import { END, graphOf, type Way } from '@fernbrake/core/routes'
+import type { Part } from '@fernbrake/core/lesson'
+import { useBench } from '../useBench.ts'
+import { NODE, placesOf } from './layout.ts'
+
+const props = defineProps<{
+  picked: { partId?: string; wayId?: string }
+  /** Parts that something is wrong or doubtful about. */
+  doubtful: ReadonlySet<string>
+}>()
+const emit = defineEmits<{
+  part: [partId: string]
+  way: [way: Way]
+  drawn: [fromId: string, toId: string]
+}>()
+const bench = useBench()
+const { t } = useI18n()
+const flow = useVueFlow('routes')
+const graph = computed(() => graphOf(bench.lesson.value))
+const places = computed(() => placesOf(graph.value, END))
+
+interface Shown {
+  part: Part | null
+  number: number
+}
+const nodes = computed((): Node<Shown>[] => {
+  const one = (id: string, part: Part | null, number: number): Node<Shown> => ({
+    ...{ id, type: 'part', data: { part, number }, position: places.value.get(id)! },
+    ...{ width: NODE.width, height: NODE.height, draggable: false, focusable: false },
+    // Nothing is dragged here, but its button is pressed.
+    style: { pointerEvents: 'all' },
+  })
+  return [
+    ...graph.value.parts.map((part, index) => one(part.id, part, index + 1)),
+    one(END, null, 0),
+  ]
+})
+const COLOURS: Record<Way['kind'], string> = {
+  ...{ order: '#66736A', fork: '#693A62', route: '#693A62', pin: '#385873', jump: '#385873' },
+}
+/** Long words would lie over other ways; all of them stand on the sheet. */
+const LONGEST_LABEL = 24
+const cut = (words: string) =>
+  words.length > LONGEST_LABEL ? `${words.slice(0, LONGEST_LABEL - 1)}…` : words
+/** What leads on goes down; what leads back, or only looks aside, goes round at the side. */
+function sidesOf({ kind, fromId, toId }: Way): Pick<Edge, 'sourceHandle' | 'targetHandle'> {
+  const isBack = places.value.get(toId)!.y <= places.value.get(fromId)!.y
+  const goesRound = isBack || kind === 'pin' || kind === 'jump'
+  return goesRound
+    ? { sourceHandle: 'out-side', targetHandle: 'in-side' }
+    : { sourceHandle: 'out', targetHandle: 'in' }
+}
+const edges = computed((): Edge[] =>
+  graph.value.ways.map((way) => ({
+    ...{ id: way.id, source: way.fromId, target: way.toId, data: way, type: 'smoothstep' },
+    ...sidesOf(way),
+    label: cut(way.words || (way.condition ? t(`fork.if.${way.condition.if}`) : '')),
+    class: [`way-${way.kind}`, ...(way.id === props.picked.wayId ? ['picked'] : [])].join(' '),
+    markerEnd: { type: MarkerType.ArrowClosed, color: COLOURS[way.kind] },
+    focusable: false,
+  })),
+)
+
+/** The whole of it is in sight at first, and whenever a part comes or goes. */
+watch(
+  () => graph.value.parts.length,
+  () => void nextTick(() => flow.fitView({ padding: 0.08, maxZoom: 1 })),
+)
+flow.onNodesInitialized(() => void flow.fitView({ padding: 0.08, maxZoom: 1 }))
+
+function connect({ source, target }: Connection): void {
+  if (bench.canEdit.value) emit('drawn', source, target)
+}
+</script>
+
+<template>
+  <div class="map">
+    <VueFlow
+      id="routes"
+      :nodes="nodes"
+      :edges="edges"
+      :nodes-connectable="bench.canEdit.value"
+      :elements-selectable="false"
+      :zoom-on-double-click="false"
+      :min-zoom="0.05"
+      :max-zoom="1.5"
+      :disable-keyboard-a11y="true"
+      @connect="connect"
+      @edge-click="emit('way', $event.edge.data as Way)"
+    >
+      <template #node-part="{ id, data }">
+        <Handle id="in" type="target" :position="Position.Top" />
+        <Handle id="in-side" type="target" :position="Position.Right" :connectable="false" />
+        <Handle id="out-side" type="source" :position="Position.Right" :connectable="false" />
+        <button
+          v-if="data.part"
+          type="button"
+          class="part nodrag"
+          :class="{ hidden: data.part.hidden, doubtful: doubtful.has(id) }"
+          :aria-pressed="id === picked.partId"
+          :data-part="id"
+          @click="emit('part', id)"
+        >
+          <span v-if="data.part.gate" class="gate" :title="t('routes.hasGate')" />
+          <b dir="auto">{{ data.part.title || t('bench.untitled') }}</b>
+          <span class="facts">
+            {{ data.number }} · {{ t(`parts.kind.${data.part.kind}`)
+            }}<template v-if="data.part.gate"> · {{ t('routes.gate') }}</template
+            ><template v-if="doubtful.has(id)"> · {{ t('routes.doubtful') }}</template>
+          </span>
+        </button>
+        <span v-else class="part the-end">{{ t('routes.end') }}</span>
+        <Handle v-if="data.part" id="out" type="source" :position="Position.Bottom" />
+      </template>
+    </VueFlow>
+    <div class="zoom">
+      <Button
+        :label="t('routes.all')"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        @click="flow.fitView({ padding: 0.08, maxZoom: 1 })"
+      />
+      <Button
+        :aria-label="t('routes.smaller')"
+        label="−"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        @click="flow.zoomOut()"
+      />
+      <Button
+        :aria-label="t('routes.larger')"
+        label="+"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        @click="flow.zoomIn()"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.map {
+  position: relative;
+  flex: 1;
+  min-height: 0;
+}
+.part {
+  position: relative;
+  display: grid;
+  align-content: center;
+  width: 190px;
+  height: 58px;
+  padding: 4px 12px;
+  border: 1px solid var(--line-strong);
+  border-radius: var(--radius);
+  background: var(--surface);
+  color: var(--ink);
+  font: inherit;
+  text-align: start;
+  cursor: pointer;
+}
+.part:hover {
+  background: var(--sunk);
+}
+.part[aria-pressed='true'] {
+  border: 2px solid var(--fern);
+  background: var(--fern-soft);
+}
+.part b {
+  overflow: hidden;
+  font-family: var(--reading);
+  font-size: 15px;
+  font-weight: 600;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.part.hidden b {
+  font-style: italic;
+}
+.part.doubtful {
+  border-inline-start: 5px solid var(--straw);
+}
+.facts {
+  color: var(--ink-2);
+  font-size: 12.5px;
+}
+/* A gate stands across the way into its part. */
+.gate {
+  position: absolute;
+  top: -7px;
+  inset-inline: 60px;
+  height: 5px;
+  border: 1px solid var(--ink);
+  background: repeating-linear-gradient(90deg, var(--ink) 0 6px, var(--surface) 6px 12px);
+}
+.the-end {
+  place-items: center;
+  border-width: 2px;
+  border-color: var(--ink);
+  font-weight: 650;
+  cursor: default;
+}
+.map :deep(.vue-flow__handle) {
+  width: 14px;
+  height: 14px;
+  border: 2px solid var(--plum);
+  border-radius: 50%;
+  background: var(--surface);
+}
+.map :deep(:is(.vue-flow__handle-top, .vue-flow__handle-right)) {
+  width: 8px;
+  height: 8px;
+  opacity: 0;
+}
+.map :deep(.vue-flow__edge) {
+  cursor: pointer;
+}
+.map :deep(.vue-flow__edge-path) {
+  stroke: var(--ink-3);
+  stroke-width: 1.5;
+}
+.map :deep(:is(.way-fork, .way-route) .vue-flow__edge-path) {
+  stroke: var(--plum);
+  stroke-width: 2;
+}
+.map :deep(.way-fork .vue-flow__edge-path) {
+  stroke-dasharray: 7 4;
+}
+.map :deep(:is(.way-pin, .way-jump) .vue-flow__edge-path) {
+  stroke: var(--slate);
+  stroke-dasharray: 2 4;
+}
+.map :deep(.picked .vue-flow__edge-path) {
+  stroke-width: 4;
+}
+.map :deep(.vue-flow__edge-text) {
+  fill: var(--ink);
+  font-size: 12.5px;
+}
+.map :deep(.vue-flow__edge-textbg) {
+  fill: var(--ground);
+}
+.zoom {
+  position: absolute;
+  right: 12px;
+  bottom: 12px;
+  display: flex;
+  gap: 4px;
+  background: var(--ground);
+}
+</style>
