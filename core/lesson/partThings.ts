@@ -186,3 +186,18 @@ export function forgetPartIn(part: Part, goneId: string): void {
     for (const { opens } of Object.values(part.pins))
       if (opens.what === 'part' && opens.partId === goneId) opens.partId = null
 }
+
+/** A picture that can stand for a lesson without a film: the first that a part shows; null for none. */
+export function pictureOf(parts: readonly Part[]): string | null {
+  for (const part of parts) {
+    if (part.kind === 'still' && part.mediaId !== null) return part.mediaId
+    if (part.kind === 'deck') {
+      const [first] = inOrder(Object.values(part.slides))
+      if (first) return first.mediaId
+    }
+    if (part.kind === 'page')
+      for (const block of blocksInOrder(part))
+        if (block.kind === 'picture' && block.mediaId !== null) return block.mediaId
+  }
+  return null
+}

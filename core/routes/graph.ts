@@ -5,6 +5,7 @@ import {
   partsInOrder,
   routesFrom,
   type Condition,
+  type ForkCue,
   type Lesson,
   type Part,
   type Target,
@@ -136,13 +137,24 @@ function routeWays(lesson: Walked, partId: string): Way[] {
   }))
 }
 
-/** The order leads on unless a route is always taken instead. */
+/** Whether nobody comes past a fork: every way that can be taken at it leads out of its part. */
+function alwaysLeadsAway(fork: ForkCue): boolean {
+  const ways = inOrder(Object.values(fork.choices))
+  const away = (id: string | null) => id !== null && leaves(fork.choices[id]!.target) !== null
+  if (!fork.decides)
+    return (
+      ways.every(({ id }) => away(id)) && (fork.countdownMs === null || away(fork.defaultChoice))
+    )
+  const always = ways.findIndex(({ condition }) => condition === null)
+  const tried = always < 0 ? ways : ways.slice(0, always + 1)
+  return tried.every(({ id }) => away(id)) && (always >= 0 || away(fork.defaultChoice))
+}
+
+/** The order leads on unless a fork or a route is always taken instead. */
 function orderWay(lesson: Walked, partId: string, led: Set<string>): Way[] {
-  const taken = routesFrom(lesson, partId).some(
-    ({ condition, words }) => condition === null && words === '',
-  )
-  const chosen = routesFrom(lesson, partId).some(({ condition }) => condition === null)
-  if (taken || chosen) return []
+  const forks = cuesInOrder(lesson, partId).filter((cue) => cue.kind === 'fork')
+  if (forks.some(alwaysLeadsAway)) return []
+  if (routesFrom(lesson, partId).some(({ condition }) => condition === null)) return []
   return [
     {
       ...{ id: `${partId} on`, kind: 'order', fromId: partId },

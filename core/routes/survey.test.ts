@@ -64,6 +64,11 @@ describe('the ways of a lesson', () => {
     expect(ways(forked)).toEqual([
       ...[`${PART} fork b`, `${PART} fork ${END}`, `${PART} order ${END}`, `b order ${END}`],
     ])
+    // Where every choice leads away, nobody comes to the film's end.
+    const away = edited(forked, edits.removeChoice, { cueId: 'f', choiceId: 'w2' })
+    expect(ways(away)).toEqual([`${PART} fork b`, `${PART} fork ${END}`, `b order ${END}`])
+    const timed = edited(away, edits.setForkRules, { cueId: 'f', rules: { countdownMs: 5000 } })
+    expect(ways(timed)).toContain(`${PART} order ${END}`)
   })
 })
 
@@ -193,7 +198,10 @@ describe('the shortest and the longest way', () => {
     const film = withQuestion(lessonWithFilm(60_000), { id: 'q', atMs: 30_000 })
     const forked = withFork(film, {
       ...{ id: 'f', atMs: 15_000 },
-      ways: [{ id: 'w', target: { to: 'ending', message: '' } }],
+      ways: [
+        { id: 'w', target: { to: 'ending', message: '' } },
+        { id: 'on', target: { to: 'on' } },
+      ],
     })
     const { shortest, longest, fewest, most } = measured(forked)
     expect([shortest.minutes, longest.minutes]).toEqual([0.25, 1.5])

@@ -2,7 +2,14 @@
 import { nanoid } from 'nanoid'
 import type { Attempt, AttemptCard, LinkReply, Person } from '@fernbrake/core/contract'
 import { attemptOutcome } from '@fernbrake/core/analysis'
-import { filmsInOrder, mediaIdsOf, withoutNotes, type Lesson } from '@fernbrake/core/lesson'
+import {
+  filmsInOrder,
+  mediaIdsOf,
+  partsInOrder,
+  pictureOf,
+  withoutNotes,
+  type Lesson,
+} from '@fernbrake/core/lesson'
 import { within } from '../database/connect.ts'
 import {
   AttemptRow,
@@ -143,7 +150,7 @@ export async function listAttempts({ database }: Context, person: Person): Promi
         questions: outcome.questions,
         finished: row.finishedAt !== null,
         lastSeenAt: row.lastSeenAt.toISOString(),
-        posterMediaId: filmsInOrder(lesson)[0]?.mediaId ?? null,
+        posterMediaId: filmsInOrder(lesson)[0]?.mediaId ?? pictureOf(partsInOrder(lesson)),
       }
     }),
   )

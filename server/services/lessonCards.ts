@@ -9,6 +9,7 @@ import {
   filmsInOrder,
   isRecap,
   partsInOrder,
+  pictureOf,
   type Lesson,
 } from '@fernbrake/core/lesson'
 import { select, type Database } from '../database/connect.ts'
@@ -51,7 +52,7 @@ function toCard(row: Row): LessonCard {
     durationMs: film?.durationMs ?? 0,
     questions: questionsMet(draft).length,
     quizzes: quizzes.length,
-    posterMediaId: film?.mediaId ?? null,
+    posterMediaId: film?.mediaId ?? pictureOf(parts),
     stemMs: film ? (film.durationMs ?? 0) : (quiz?.durationMs ?? 0),
     cues: film ? smallCues(draft, film.id) : (quiz?.leaves ?? []).map(leafOf),
   }

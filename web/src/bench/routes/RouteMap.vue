@@ -3,6 +3,7 @@
 // one part to another; whatever is pressed opens its sheet.
 import '@vue-flow/core/dist/style.css'
 import {
+  BaseEdge,
   Handle,
   MarkerType,
   Position,
@@ -18,7 +19,7 @@ import Button from 'primevue/button'
 import { END, graphOf, type Way } from '@fernbrake/core/routes'
 import type { Part } from '@fernbrake/core/lesson'
 import { useBench } from '../useBench.ts'
-import { NODE, placesOf } from './layout.ts'
+import { layOut, NODE, softPath, type DrawnWay } from './layout.ts'
 
 const props = defineProps<{
   picked: { partId?: string; wayId?: string }
@@ -34,7 +35,16 @@ const bench = useBench()
 const { t } = useI18n()
 const flow = useVueFlow('routes')
 const graph = computed(() => graphOf(bench.lesson.value))
-const places = computed(() => placesOf(graph.value, END))
+
+/** Long words would need too much room; all of them stand on the sheet. */
+const LONGEST_LABEL = 26
+const cut = (words: string) =>
+  words.length > LONGEST_LABEL ? `${words.slice(0, LONGEST_LABEL - 1)}…` : words
+const plan = computed(() =>
+  layOut(graph.value, END, (way) =>
+    cut(way.words || (way.condition ? t(`fork.if.${way.condition.if}`) : '')),
+  ),
+)
 
 interface Shown {
   part: Part | null
@@ -42,7 +52,7 @@ interface Shown {
 }
 const nodes = computed((): Node<Shown>[] => {
   const one = (id: string, part: Part | null, number: number): Node<Shown> => ({
-    ...{ id, type: 'part', data: { part, number }, position: places.value.get(id)! },
+    ...{ id, type: 'part', data: { part, number }, position: plan.value.nodes.get(id)! },
     ...{ width: NODE.width, height: NODE.height, draggable: false, focusable: false },
     // Nothing is dragged here, but its button is pressed.
     style: { pointerEvents: 'all' },
@@ -55,35 +65,42 @@ const nodes = computed((): Node<Shown>[] => {
 const COLOURS: Record<Way['kind'], string> = {
   ...{ order: '#66736A', fork: '#693A62', route: '#693A62', pin: '#385873', jump: '#385873' },
 }
-/** Long words would lie over other ways; all of them stand on the sheet. */
-const LONGEST_LABEL = 24
-const cut = (words: string) =>
-  words.length > LONGEST_LABEL ? `${words.slice(0, LONGEST_LABEL - 1)}…` : words
-/** What leads on goes down; what leads back, or only looks aside, goes round at the side. */
-function sidesOf({ kind, fromId, toId }: Way): Pick<Edge, 'sourceHandle' | 'targetHandle'> {
-  const isBack = places.value.get(toId)!.y <= places.value.get(fromId)!.y
-  const goesRound = isBack || kind === 'pin' || kind === 'jump'
-  return goesRound
-    ? { sourceHandle: 'out-side', targetHandle: 'in-side' }
-    : { sourceHandle: 'out', targetHandle: 'in' }
-}
 const edges = computed((): Edge[] =>
-  graph.value.ways.map((way) => ({
-    ...{ id: way.id, source: way.fromId, target: way.toId, data: way, type: 'smoothstep' },
-    ...sidesOf(way),
-    label: cut(way.words || (way.condition ? t(`fork.if.${way.condition.if}`) : '')),
-    class: [`way-${way.kind}`, ...(way.id === props.picked.wayId ? ['picked'] : [])].join(' '),
-    markerEnd: { type: MarkerType.ArrowClosed, color: COLOURS[way.kind] },
-    focusable: false,
+  plan.value.ways.map((drawn) => ({
+    ...{ id: drawn.way.id, source: drawn.way.fromId, target: drawn.way.toId, type: 'way' },
+    ...{ sourceHandle: 'out', targetHandle: 'in', data: drawn, focusable: false },
+    class: [
+      `way-${drawn.way.kind}`,
+      ...(drawn.way.id === props.picked.wayId ? ['picked'] : []),
+    ].join(' '),
+    markerEnd: { type: MarkerType.ArrowClosed, color: COLOURS[drawn.way.kind] },
   })),
 )
+
+/** Parts and ways; a small lesson is not blown up. */
+function showAll(): void {
+  const { width, height } = flow.dimensions.value
+  const { bounds } = plan.value
+  const room = {
+    width: Math.max(bounds.width, width * 0.86),
+    height: Math.max(bounds.height, height * 0.86),
+  }
+  void flow.fitBounds(
+    {
+      ...room,
+      x: bounds.x - (room.width - bounds.width) / 2,
+      y: bounds.y - (room.height - bounds.height) / 2,
+    },
+    { padding: 0.06 },
+  )
+}
 
 /** The whole of it is in sight at first, and whenever a part comes or goes. */
 watch(
   () => graph.value.parts.length,
-  () => void nextTick(() => flow.fitView({ padding: 0.08, maxZoom: 1 })),
+  () => void nextTick(showAll),
 )
-flow.onNodesInitialized(() => void flow.fitView({ padding: 0.08, maxZoom: 1 }))
+flow.onNodesInitialized(showAll)
 
 function connect({ source, target }: Connection): void {
   if (bench.canEdit.value) emit('drawn', source, target)
@@ -103,12 +120,10 @@ function connect({ source, target }: Connection): void {
       :max-zoom="1.5"
       :disable-keyboard-a11y="true"
       @connect="connect"
-      @edge-click="emit('way', $event.edge.data as Way)"
+      @edge-click="emit('way', ($event.edge.data as DrawnWay).way)"
     >
       <template #node-part="{ id, data }">
         <Handle id="in" type="target" :position="Position.Top" />
-        <Handle id="in-side" type="target" :position="Position.Right" :connectable="false" />
-        <Handle id="out-side" type="source" :position="Position.Right" :connectable="false" />
         <button
           v-if="data.part"
           type="button"
@@ -129,6 +144,24 @@ function connect({ source, target }: Connection): void {
         <span v-else class="part the-end">{{ t('routes.end') }}</span>
         <Handle v-if="data.part" id="out" type="source" :position="Position.Bottom" />
       </template>
+      <template #edge-way="{ id, data, markerEnd }">
+        <BaseEdge
+          :id="id"
+          :path="softPath(data.points)"
+          :marker-end="markerEnd"
+          :interaction-width="16"
+        />
+        <template v-if="data.label">
+          <rect
+            class="label-ground"
+            :x="data.at.x - data.label.length * 3.3 - 4"
+            :y="data.at.y - 10"
+            :width="data.label.length * 6.6 + 8"
+            height="20"
+          />
+          <text class="label" :x="data.at.x" :y="data.at.y">{{ data.label }}</text>
+        </template>
+      </template>
     </VueFlow>
     <div class="zoom">
       <Button
@@ -136,7 +169,7 @@ function connect({ source, target }: Connection): void {
         severity="secondary"
         variant="outlined"
         size="small"
-        @click="flow.fitView({ padding: 0.08, maxZoom: 1 })"
+        @click="showAll"
       />
       <Button
         :aria-label="t('routes.smaller')"
@@ -227,7 +260,7 @@ function connect({ source, target }: Connection): void {
   border-radius: 50%;
   background: var(--surface);
 }
-.map :deep(:is(.vue-flow__handle-top, .vue-flow__handle-right)) {
+.map :deep(.vue-flow__handle-top) {
   width: 8px;
   height: 8px;
   opacity: 0;
@@ -253,11 +286,13 @@ function connect({ source, target }: Connection): void {
 .map :deep(.picked .vue-flow__edge-path) {
   stroke-width: 4;
 }
-.map :deep(.vue-flow__edge-text) {
+.label {
   fill: var(--ink);
   font-size: 12.5px;
+  text-anchor: middle;
+  dominant-baseline: central;
 }
-.map :deep(.vue-flow__edge-textbg) {
+.label-ground {
   fill: var(--ground);
 }
 .zoom {

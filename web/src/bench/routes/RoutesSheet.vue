@@ -25,13 +25,15 @@ function wordsOf(finding: RouteFinding): string {
   }
   return t(`routes.found.${finding.code}`, { title })
 }
+/** Nothing takes no time at all. */
+const whole = (minutes: number) => Math.max(1, Math.round(minutes))
 const figures = computed(() => {
   const { measured } = props.survey
   if (!measured) return []
   const line = (name: string, { minutes, partIds }: Extreme) => ({
     ...{
       name,
-      figure: t('routes.minutes', { n: n(Math.round(minutes)) }, pluralOf(Math.round(minutes))),
+      figure: t('routes.minutes', { n: n(whole(minutes)) }, pluralOf(whole(minutes))),
     },
     way: partIds.map(titleOf).join(' → '),
   })
