@@ -1,12 +1,7 @@
 // A quiz as one learner works through it: its questions in their order, what is written and given, and handing in.
 import { computed, reactive, ref } from 'vue'
 import { quizSummary, type ItemState } from '@fernbrake/core/analysis'
-import {
-  sectionsInOrder,
-  type Material,
-  type QuizPart,
-  type QuizSection,
-} from '@fernbrake/core/lesson'
+import { sectionsInOrder, type QuizPart, type QuizSection } from '@fernbrake/core/lesson'
 import { fitsQuestion, type Answer, type Question } from '@fernbrake/core/questions'
 import { isoTime, nowMs } from '../clock.ts'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
@@ -18,7 +13,6 @@ export interface QuizQuestion {
   itemId: string
   number: number
   question: Question
-  material: Material | null
   /** The section that it begins; null for the others. */
   begins: QuizSection | null
   section: QuizSection
@@ -33,10 +27,9 @@ export function useQuiz(
   for (const { section, items } of sectionsInOrder(quiz, seed))
     items.forEach(({ id: itemId, questionId }, index) => {
       const question = lesson.questions[questionId]!
-      const material = lesson.materials?.[question.materialId ?? ''] ?? null
       const number = questions.length + 1
       const begins = index === 0 ? section : null
-      questions.push({ itemId, number, question, material, begins, section })
+      questions.push({ itemId, number, question, begins, section })
     })
 
   const handedIn = ref(progress.finishedParts.includes(quiz.id))

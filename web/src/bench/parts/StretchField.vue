@@ -7,7 +7,7 @@ import type { Stretch } from '@fernbrake/core/fields'
 import { filmLengthMs, filmsInOrder, linesInOrder, scriptOfPart } from '@fernbrake/core/lesson'
 import ChoiceField from '../ChoiceField.vue'
 import LinePicker from '../LinePicker.vue'
-import TimeField from '../TimeField.vue'
+import StretchTimes from '../StretchTimes.vue'
 import { useBench } from '../useBench.ts'
 
 const props = defineProps<{ label: string; stretch: Stretch | null }>()
@@ -49,20 +49,13 @@ function pickFilm(partId: string): void {
         :choices="films"
         @change="pickFilm"
       />
-      <div v-if="stretch" class="pair">
-        <TimeField
-          :label="t('sheet.from')"
-          :ms="stretch.fromMs"
-          :most-ms="lengthMs"
-          @change="set($event, stretch.toMs)"
-        />
-        <TimeField
-          :label="t('sheet.to')"
-          :ms="stretch.toMs"
-          :most-ms="lengthMs"
-          @change="set(stretch.fromMs, $event)"
-        />
-      </div>
+      <StretchTimes
+        v-if="stretch"
+        :from-ms="stretch.fromMs"
+        :to-ms="stretch.toMs"
+        :most-ms="lengthMs"
+        @change="set"
+      />
       <div v-if="bench.canEdit.value" class="ways">
         <Button
           v-if="lines.length > 0"

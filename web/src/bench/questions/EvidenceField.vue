@@ -18,7 +18,7 @@ import type { Question } from '@fernbrake/core/questions'
 import CheckField from '../CheckField.vue'
 import ChoiceField from '../ChoiceField.vue'
 import LinePicker from '../LinePicker.vue'
-import TimeField from '../TimeField.vue'
+import StretchTimes from '../StretchTimes.vue'
 import { useBench } from '../useBench.ts'
 
 const props = defineProps<{
@@ -106,20 +106,13 @@ function pickFilm(partId: string): void {
       :choices="films"
       @change="pickFilm"
     />
-    <div v-if="evidence" class="pair">
-      <TimeField
-        :label="t('sheet.from')"
-        :ms="evidence.fromMs"
-        :most-ms="untilMs"
-        @change="set($event, evidence.toMs)"
-      />
-      <TimeField
-        :label="t('sheet.to')"
-        :ms="evidence.toMs"
-        :most-ms="untilMs"
-        @change="set(evidence.fromMs, $event)"
-      />
-    </div>
+    <StretchTimes
+      v-if="evidence"
+      :from-ms="evidence.fromMs"
+      :to-ms="evidence.toMs"
+      :most-ms="untilMs"
+      @change="set"
+    />
     <p v-if="evidence && said" class="said" dir="auto">{{ said }}</p>
     <div class="buttons">
       <Button

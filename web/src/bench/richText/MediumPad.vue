@@ -7,7 +7,7 @@ import type { Block } from '@fernbrake/core/fields'
 import { filmLengthMs, filmsInOrder } from '@fernbrake/core/lesson'
 import TakeMedia from '../../shelf/TakeMedia.vue'
 import ChoiceField from '../ChoiceField.vue'
-import TimeField from '../TimeField.vue'
+import StretchTimes from '../StretchTimes.vue'
 import { useBench } from '../useBench.ts'
 import PadFrame from './PadFrame.vue'
 
@@ -61,24 +61,13 @@ function putStretch(): void {
         :choices="films"
         @change="filmId = $event"
       />
-      <div class="pair">
-        <TimeField
-          :label="t('sheet.from')"
-          :ms="fromMs"
-          :most-ms="lengthMs"
-          @change="fromMs = $event"
-        />
-        <TimeField :label="t('sheet.to')" :ms="toMs" :most-ms="lengthMs" @change="toMs = $event" />
-      </div>
+      <StretchTimes
+        :from-ms="fromMs"
+        :to-ms="toMs"
+        :most-ms="lengthMs"
+        @change="(from, to) => ((fromMs = from), (toMs = to))"
+      />
     </template>
     <TakeMedia v-else-if="kind !== 'stretch'" :kind="kind" from-shelf @taken="take" />
   </PadFrame>
 </template>
-
-<style scoped>
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-}
-</style>
