@@ -1,7 +1,7 @@
 // Edits of several cues at once: moving them together, removing, pasting.
 import type { Clip } from '../clip.ts'
 import { cueEndMs, cueStartMs } from '../order.ts'
-import { filmLengthMs, partOfKind } from '../parts.ts'
+import { askingOf, filmLengthMs, partOfKind } from '../parts.ts'
 import type { Edit } from '../runEdit.ts'
 import { forgetAskers, forgetCues, renameCues } from '../references.ts'
 import type { Cue, ForkCue, Lesson } from '../schema.ts'
@@ -80,7 +80,7 @@ export const pasteCues: Edit<{
       renameCues(cue, newIds)
       draft.cues[cue.id] = cue
     }
-    const isGone = (id: string) => !Object.hasOwn(draft.cues, id)
+    const isGone = (id: string) => !Object.hasOwn(draft.cues, id) && !askingOf(draft, id)
     for (const { id } of copies) forgetCues(draft.cues[id]!, isGone)
   },
 }

@@ -1,16 +1,24 @@
 <script setup lang="ts">
 // What a pin opens, beside the picture, so that what it is about stays in sight.
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Pin } from '@fernbrake/core/lesson'
 import PageCard from '../../pages/PageCard.vue'
 import TextView from '../../questions/TextView.vue'
+import type { PartsState } from '../../ui/partsState.ts'
 import PartQuestion from '../PartQuestion.vue'
 import { useSitting } from '../usePart.ts'
 
-defineProps<{ pin: Pin; name: string }>()
+const props = defineProps<{ pin: Pin; name: string; parts: PartsState }>()
 const emit = defineEmits<{ close: []; toPart: [partId: string] }>()
 const { t } = useI18n()
 const sitting = useSitting()!
+/** The part that it leads to, where a gate or the order keeps the learner from it. */
+const kept = computed(() => {
+  const { opens } = props.pin
+  const part = props.parts.all.find(({ id }) => opens.what === 'part' && id === opens.partId)
+  return part && !part.isOpen ? part : null
+})
 const titleOf = (partId: string) => sitting.opened.lesson.parts[partId]?.title ?? ''
 </script>
 
@@ -38,6 +46,13 @@ const titleOf = (partId: string) => sitting.opened.lesson.parts[partId]?.title ?
         opens: pin.opens.opens,
       }"
     />
+    <p v-else-if="kept">
+      {{
+        kept.shut === null
+          ? t('player.part.inTurn')
+          : t('player.part.opensWhen', { title: kept.title, when: kept.shut })
+      }}
+    </p>
     <button
       v-else-if="pin.opens.what === 'part' && pin.opens.partId"
       class="fb-button act"

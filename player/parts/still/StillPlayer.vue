@@ -76,6 +76,7 @@ async function close(): Promise<void> {
         :key="open.id"
         :pin="open"
         :name="nameOf(open)"
+        :parts="parts"
         @close="close"
         @to-part="emit('toPart', $event)"
         @keydown.esc="close"
