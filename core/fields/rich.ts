@@ -15,8 +15,8 @@ const runSchema = z.union([
   z.strictObject({
     text: plainText(MOST_LETTERS, 1),
     marks: z
-      .array(z.enum(['bold', 'italic', 'code', 'sub', 'super']))
-      .max(5)
+      .array(z.enum(['bold', 'italic', 'code', 'sub', 'super', 'highlight']))
+      .max(6)
       .optional(),
   }),
   z.strictObject({ tex: texSchema }),
@@ -73,7 +73,7 @@ export function richText(max: number) {
 }
 
 export type Run = z.infer<typeof runSchema>
-export type TextMark = 'bold' | 'italic' | 'code' | 'sub' | 'super'
+export type TextMark = 'bold' | 'italic' | 'code' | 'sub' | 'super' | 'highlight'
 export type Block = z.infer<typeof blockSchema>
 export type RichDocument = z.infer<typeof documentSchema>
 export type RichText = string | RichDocument

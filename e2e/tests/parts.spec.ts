@@ -1,13 +1,10 @@
 // The parts that are no films: a page, a still, a deck and a chronicle are made on the bench, learned by pointer and by
 // keyboard, at a desk and on a phone, while the server dies, and read in the results.
 import { expect, test, type Page } from '@playwright/test'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { execFileSync } from 'node:child_process'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { makePdf } from '../../server/testing/pdf.ts'
 import { addPart, startBench, type Bench } from '../support/bench.ts'
 import { option, sheetOf } from '../support/everyKind.ts'
+import { picturePng } from '../support/films.ts'
 import { expectKept, expectNoBarriers, goInAsGuest, watchForErrors } from '../support/pages.ts'
 
 test.describe.configure({ mode: 'serial' })
@@ -31,12 +28,7 @@ test.beforeAll(async ({ browser }) => {
   desk = await startBench(browser, { title: 'Gates and paddles', seconds: 4, captions: CAPTIONS })
   bench = desk.page
   on = sheetOf(bench)
-  const folder = mkdtempSync(join(tmpdir(), 'fernbrake-picture-'))
-  const path = join(folder, 'lock.png')
-  const size = ['-f', 'lavfi', '-i', 'testsrc2=size=640x360', '-frames:v', '1']
-  execFileSync('ffmpeg', ['-y', '-v', 'error', ...size, path])
-  picture = { name: 'lock.png', mimeType: 'image/png', buffer: readFileSync(path) }
-  rmSync(folder, { recursive: true, force: true })
+  picture = { name: 'lock.png', mimeType: 'image/png', buffer: picturePng(640, 360) }
 })
 test.afterAll(() => desk?.stop())
 

@@ -13,6 +13,7 @@ const TAGS: Record<TextMark, string> = {
   code: 'code',
   sub: 'sub',
   super: 'sup',
+  highlight: 'mark',
 }
 
 function drawn(run: Run): VNode | string {
@@ -28,3 +29,13 @@ const Line = () => props.runs.map(drawn)
 <template>
   <Line />
 </template>
+
+<style scoped>
+/* Straw like a marker pen; the letters keep their ink. */
+mark {
+  padding: 0 2px;
+  background: var(--straw-soft);
+  box-shadow: inset 0 -2px 0 var(--straw);
+  color: inherit;
+}
+</style>

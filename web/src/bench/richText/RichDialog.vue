@@ -105,7 +105,7 @@ watch(
 )
 
 const chain = () => editor.value!.chain().focus()
-const MARKS = ['bold', 'italic', 'subscript', 'superscript', 'code'] as const
+const MARKS = ['bold', 'italic', 'highlight', 'subscript', 'superscript', 'code'] as const
 const isOn = (name: string) => turn.value >= 0 && (editor.value?.isActive(name) ?? false)
 const inTable = computed(() => isOn('table'))
 const TABLE_STEPS = {
@@ -336,6 +336,12 @@ function closePad(): void {
 }
 .bar .code {
   font-family: var(--mono);
+}
+.bar .highlight,
+.text :deep(mark) {
+  background: var(--straw-soft);
+  box-shadow: inset 0 -2px 0 var(--straw);
+  color: inherit;
 }
 .rule {
   width: 1px;

@@ -9,7 +9,9 @@ const run: fc.Arbitrary<Run> = fc.oneof(
   fc.record({ text: words }),
   fc.record({
     text: words,
-    marks: fc.subarray(['bold', 'italic', 'code', 'sub', 'super'] as const, { minLength: 1 }),
+    marks: fc.subarray(['bold', 'italic', 'code', 'sub', 'super', 'highlight'] as const, {
+      minLength: 1,
+    }),
   }),
   fc.record({ tex: fc.constantFrom('x^2', '\\frac{1}{2}') }),
 )

@@ -17,6 +17,7 @@ const MARK_NAMES: Record<TextMark, string> = {
   code: 'code',
   sub: 'subscript',
   super: 'superscript',
+  highlight: 'highlight',
 }
 const MARK_OF = new Map(Object.entries(MARK_NAMES).map(([mark, name]) => [name, mark as TextMark]))
 

@@ -1,5 +1,5 @@
 // What a rich text may hold besides words, as nodes of its editor. Each is drawn as learners will see it.
-import { mergeAttributes, Node, type NodeViewRenderer } from '@tiptap/core'
+import { Mark, mergeAttributes, Node, type NodeViewRenderer } from '@tiptap/core'
 import { render, h, type AppContext, type Component } from 'vue'
 import type { Block } from '@fernbrake/core/fields'
 
@@ -72,7 +72,14 @@ export function nodesFor({ formula, block, context }: Drawing) {
       addNodeView: () =>
         drawnBy('div', (attrs) => [block, { block: { block: name, ...attrs } as Block }], context),
     })
+  /** Words that are marked as with a pen. */
+  const highlight = Mark.create({
+    name: 'highlight',
+    parseHTML: () => [{ tag: 'mark' }],
+    renderHTML: () => ['mark', 0],
+  })
   return [
+    highlight,
     formulaNode('formula'),
     formulaNode('formulaBlock'),
     mediumNode('picture', ['mediaId', 'alternative']),
