@@ -9,7 +9,8 @@ const isSame = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(
 export const restoreLesson: Edit<{ lesson: Lesson }> = {
   name: 'restoreLesson',
   change: (draft, { lesson }) => {
-    for (const name of MAPS) restoreMap(mapOf(draft, name), lesson[name] ?? {})
+    for (const name of MAPS)
+      if (draft[name] || lesson[name]) restoreMap(mapOf(draft, name), lesson[name] ?? {})
     for (const name of ['title', 'summary', 'language', 'ending'] as const)
       if (!isSame(draft[name], lesson[name])) Object.assign(draft, { [name]: lesson[name] })
     for (const name of ['navigation', 'numbering'] as const)
