@@ -194,6 +194,19 @@ test('a chronicle takes dates from BCE to a day, and says when something ends to
   expect(desk.errors).toEqual([])
 })
 
+test('the draft is seen as on a phone that is as wide as one, from any part', async () => {
+  await bench.keyboard.press('Escape')
+  await bench.getByRole('link', { name: 'See it as a learner' }).click()
+  await bench.getByRole('button', { name: 'Phone' }).click()
+  await bench.getByLabel('From').selectOption({ label: 'The lock' })
+  const phone = bench.frameLocator('iframe')
+  await expect(phone.getByRole('heading', { level: 1, name: 'The lock' })).toBeVisible()
+  expect(await phone.locator('html').evaluate(() => innerWidth)).toBe(390)
+  await expectNoBarriers(bench, 'preview on a phone')
+  await bench.getByRole('link', { name: 'Back to the bench' }).click()
+  await expect(left()).toBeVisible()
+})
+
 let page: Page
 let complaints: string[]
 const goOn = (title: string) => page.getByRole('button', { name: `Go on with “${title}”` }).click()

@@ -2,7 +2,7 @@
 // The draft as a learner would see it. Nothing that is done here is kept.
 import { useI18n } from 'vue-i18n'
 import { useElementSize } from '@vueuse/core'
-import { computed, onScopeDispose, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { mediaFileAddress, mediaPageAddress } from '@fernbrake/core/contract'
 import { filmsInOrder, partsInOrder, stagedAddresses, type Lesson } from '@fernbrake/core/lesson'
@@ -74,7 +74,12 @@ const { error, reload } = useLoaded(async () => {
   lesson.value = found
   await openHost(found)
 })
+/** Where the learner was put last. */
+let stoodAt = ''
+/** Grows with each host: a player keeps the one that it was opened with. */
+const sitting = ref(0)
 async function openHost(lesson: Lesson): Promise<void> {
+  stoodAt = stand.value
   const ids = filmsInOrder(lesson).flatMap((part) => (part.mediaId ? [part.mediaId] : []))
   const media = await Promise.all(ids.map((mediaId) => call('media', { params: { mediaId } })))
   host.value?.destroy()
@@ -92,8 +97,12 @@ async function openHost(lesson: Lesson): Promise<void> {
         poster: mediaFileAddress(id, 'poster'),
       })),
   })
+  sitting.value += 1
 }
-watch(stand, () => lesson.value && void openHost(lesson.value))
+watch(stand, () => {
+  if (lesson.value && stand.value !== stoodAt)
+    openHost(lesson.value).catch((caught: unknown) => (error.value = caught))
+})
 onScopeDispose(() => host.value?.destroy())
 </script>
 
@@ -101,7 +110,7 @@ onScopeDispose(() => host.value?.destroy())
   <FaultNotice v-if="error" :error="error" @retry="reload" />
   <LessonPlayer
     v-else-if="isFramed && host"
-    :key="stand"
+    :key="sitting"
     :host="host"
     :aside="t('preview.aside')"
     class="framed"
@@ -156,7 +165,7 @@ onScopeDispose(() => host.value?.destroy())
     </div>
     <LessonPlayer
       v-else-if="host"
-      :key="stand"
+      :key="sitting"
       :host="host"
       :aside="t('preview.aside')"
       class="inside"
