@@ -150,7 +150,7 @@ test('a picture is put on the film, and stands on the shelf', async () => {
 
 test('the shelf finds, describes, tells where a medium is used, and replaces it', async () => {
   await bench.goto(`${server.url}/shelf`)
-  await expect(bench.getByText('6 media')).toBeVisible()
+  await expect(bench.getByText('24 media')).toBeVisible()
   await bench.getByLabel('Search the shelf').fill('frame')
   await bench.getByRole('button', { name: /Frame at/ }).click()
   await bench.getByLabel('Licence', { exact: true }).fill('Our own')

@@ -95,9 +95,9 @@ function showAll(): void {
   )
 }
 
-/** The whole of it is in sight at first, and whenever a part comes or goes. */
+/** The whole of it is in sight at first, and whenever it takes another room. */
 watch(
-  () => graph.value.parts.length,
+  () => JSON.stringify(plan.value.bounds),
   () => void nextTick(showAll),
 )
 flow.onNodesInitialized(showAll)
