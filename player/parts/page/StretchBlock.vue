@@ -51,6 +51,8 @@ function close(): void {
 
 <style scoped>
 .stretch {
+  font-family: var(--interface);
+  font-size: 15px;
   display: grid;
   gap: 10px;
   padding: 12px;

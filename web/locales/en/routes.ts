@@ -21,6 +21,7 @@ export default {
       'The first way without words whose condition holds is taken. Ways with words before it are offered beside.',
     orderTo: 'The order of the parts leads on to “{title}”.',
     orderEnd: 'The lesson ends here.',
+    forkLeads: 'Nobody comes to its end: a fork in it always leads away.',
     leadsTo: 'It leads to',
     toEnd: 'the end of the lesson',
     toNowhere: 'nowhere: the part was deleted',

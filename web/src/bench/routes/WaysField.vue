@@ -5,7 +5,7 @@ import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits, partsInOrder, routesFrom, type Part, type Route } from '@fernbrake/core/lesson'
-import { followingPart } from '@fernbrake/core/routes'
+import { followingPart, graphOf } from '@fernbrake/core/routes'
 import ChoiceField from '../ChoiceField.vue'
 import ConditionFields from '../ConditionFields.vue'
 import WordsField from '../WordsField.vue'
@@ -44,6 +44,8 @@ function add(): void {
   draft.make(edits.addRoute, { id: nanoid(), fromId, target })
 }
 const order = computed(() => {
+  const own = graphOf(bench.lesson.value).from.get(props.part.id) ?? []
+  if (own.every(({ kind }) => kind !== 'order')) return t('routes.forkLeads')
   const next = followingPart(bench.lesson.value, props.part.id)
   const title = next && (bench.lesson.value.parts[next]!.title || t('bench.untitled'))
   return title ? t('routes.orderTo', { title }) : t('routes.orderEnd')
