@@ -9,8 +9,10 @@ export interface ChronicleDate {
   day?: number | undefined
 }
 
-/** Years counted through, with 0 for 1 BCE. */
-const counted = (year: number) => (year < 0 ? year + 1 : year)
+/** Years counted through, with 0 for 1 BCE, so that steps over the turn of the eras stay even. */
+export const countedYear = (year: number) => (year < 0 ? year + 1 : year)
+/** The year as it is named; the other way of `countedYear`. */
+export const namedYear = (counted: number) => (counted <= 0 ? counted - 1 : counted)
 
 /** Whether the month has this day; a day without a month is none. */
 export function isDate({ year, month, day }: ChronicleDate): boolean {
@@ -21,7 +23,7 @@ export function isDate({ year, month, day }: ChronicleDate): boolean {
 /** How many days a month has. */
 export function daysInMonth(year: number, month: number): number {
   if (month === 2) {
-    const y = counted(year)
+    const y = countedYear(year)
     return y % 4 === 0 && (y % 100 !== 0 || y % 400 === 0) ? 29 : 28
   }
   return [4, 6, 9, 11].includes(month) ? 30 : 31
@@ -32,7 +34,7 @@ export function daysInMonth(year: number, month: number): number {
  * that begin in March (Hinnant, “chrono-compatible low-level date algorithms”).
  */
 export function dayNumber({ year, month = 1, day = 1 }: ChronicleDate): number {
-  const y = counted(year) - (month <= 2 ? 1 : 0)
+  const y = countedYear(year) - (month <= 2 ? 1 : 0)
   const era = Math.floor(y / 400)
   const yearOfEra = y - era * 400
   const dayOfYear = Math.floor((153 * (month + (month > 2 ? -3 : 9)) + 2) / 5) + day - 1
@@ -58,8 +60,7 @@ export function dateOfDay(dayNumber: number): { year: number; month: number; day
   const shifted = Math.floor((5 * dayOfYear + 2) / 153)
   const day = dayOfYear - Math.floor((153 * shifted + 2) / 5) + 1
   const month = shifted + (shifted < 10 ? 3 : -9)
-  const year = yearOfEra + era * 400 + (month <= 2 ? 1 : 0)
-  return { year: year <= 0 ? year - 1 : year, month, day }
+  return { year: namedYear(yearOfEra + era * 400 + (month <= 2 ? 1 : 0)), month, day }
 }
 
 /** The first day after a date: after its day, its month or its year, as far as it says. */
@@ -67,7 +68,7 @@ export function dayAfter(date: ChronicleDate): number {
   const { year, month, day } = date
   if (day !== undefined) return dayNumber(date) + 1
   if (month !== undefined) return dayNumber({ year, month }) + daysInMonth(year, month)
-  return dayNumber({ year: year === -1 ? 1 : year + 1 })
+  return dayNumber({ year: namedYear(countedYear(year) + 1) })
 }
 
 /** What happened from a date until another, or at one. */

@@ -1,5 +1,5 @@
 // The scale of a drawn chronicle: where its ticks stand, and which items lie beside one another.
-import { dateOfDay, dayNumber, daysOf, type Dated } from './dates.ts'
+import { countedYear, dateOfDay, dayNumber, daysOf, namedYear, type Dated } from './dates.ts'
 
 /** What a tick stands for, which says how it is written. */
 export interface Tick {
@@ -39,10 +39,6 @@ export function ticksEvery(leastDays: number, fromDay: number, toDay: number): T
     ticks.push({ day, unit: step.unit })
   return ticks
 }
-
-/** Years counted through, so that steps over the turn of the eras stay even. */
-const countedYear = (year: number) => (year < 0 ? year + 1 : year)
-const namedYear = (counted: number) => (counted <= 0 ? counted - 1 : counted)
 
 function firstTick({ unit, count }: Step, fromDay: number): number {
   // Weeks begin on a Monday; 5 January 1970 was one.

@@ -84,6 +84,9 @@ export function forgetAskers(lesson: Lesson, isGone: (id: string) => boolean): v
   for (const { gate } of Object.values(lesson.parts)) forgetAsker(gate?.condition ?? null, isGone)
 }
 
+/** In place of a condition that hung on something gone: it never holds, and the designer is told. */
+const hangsOnNothing = (): Condition => ({ if: 'answer', cueId: null, is: 'right' })
+
 /** Takes out of routes and gates what they say about a part that is gone. */
 export function forgetPartOnRoutes(lesson: Lesson, partId: string): void {
   const isLost = (condition: Condition | null) =>
@@ -95,8 +98,7 @@ export function forgetPartOnRoutes(lesson: Lesson, partId: string): void {
       continue
     }
     if (target.to === 'part' && target.partId === partId) route.target = { to: 'on' }
-    // It hung on something that cannot happen any more; that is told, and it is never taken meanwhile.
-    if (isLost(condition)) route.condition = { if: 'answer', cueId: null, is: 'right' }
+    if (isLost(condition)) route.condition = hangsOnNothing()
   }
   for (const part of Object.values(lesson.parts))
     if (part.gate && isLost(part.gate.condition)) delete part.gate
@@ -110,8 +112,9 @@ export function forgetPart(cue: Cue, partId: string): void {
   for (const choice of Object.values(cue.choices)) {
     const { target, condition } = choice
     if (target.to === 'part' && target.partId === partId) choice.target = { to: 'on' }
-    if (condition && 'partId' in condition && condition.partId === partId)
-      condition.partId = cue.partId
+    if (condition?.if === 'watched' && condition.partId === partId) condition.partId = cue.partId
+    if (condition?.if === 'visited' && condition.partId === partId)
+      choice.condition = hangsOnNothing()
   }
 }
 

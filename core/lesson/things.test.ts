@@ -155,6 +155,33 @@ it('a film that goes takes its stretches from pages; the block stays, to be give
   expect(blocked(left)).toEqual(['page.unfinished'])
 })
 
+it('whatever hung on coming to a part that is gone never holds, and a gate on it is taken away', () => {
+  const visited = { if: 'visited', partId: DECK } as const
+  const choice = { cueId: 'f', choiceId: 'f1', change: { condition: visited } }
+  let hung = edited(lesson, edits.setChoice, choice)
+  hung = edited(hung, edits.addRoute, {
+    id: 'on',
+    fromId: PAGE,
+    target: { to: 'part', partId: STILL },
+  })
+  hung = edited(hung, edits.setRoute, { routeId: 'on', change: { condition: visited } })
+  hung = edited(hung, edits.setGate, { partId: STILL, gate: { condition: visited, message: '' } })
+  const left = edited(hung, edits.removePart, { partId: DECK })
+  const never = { if: 'answer', cueId: null, is: 'right' }
+  expect(left.routes!.on!.condition).toEqual(never)
+  expect(left.cues.f).toMatchObject({ choices: { f1: { condition: never } } })
+  expect(left.parts[STILL]!.gate).toBeUndefined()
+  expect(blocked(left)).toContain('route.noQuestion')
+})
+
+it('the words of an end are cleaned, whoever leads to it', () => {
+  const target = { to: 'ending', message: 'The\u0000 end' } as const
+  const made = edited(lesson, edits.addRoute, { id: 'end', fromId: PAGE, target })
+  expect(made.routes!.end!.target).toEqual({ to: 'ending', message: 'The end' })
+  const changed = edited(made, edits.setRoute, { routeId: 'end', change: { target } })
+  expect(changed.routes!.end!.target).toEqual({ to: 'ending', message: 'The end' })
+})
+
 it('a category that goes leaves its items without one', () => {
   const left = edited(lesson, edits.removeThing, at(CHRONICLE, 'works'))
   expect(Object.values(chronicle(left).items).map(({ categoryId }) => categoryId)).toEqual([

@@ -80,12 +80,13 @@ export const setChoice: Edit<{
     if (!fork || !choice) return
     Object.assign(choice, change)
     if (change.text !== undefined) choice.text = cleanText(change.text)
-    if (change.target) choice.target = cleanTarget(draft, fork, change.target)
+    if (change.target) choice.target = cleanTarget(draft, fork.partId, change.target)
   },
 }
 
-function cleanTarget(draft: Lesson, fork: ForkCue, target: Target): Target {
-  if (target.to === 'time') return { ...target, atMs: clampToFilm(draft, fork.partId, target.atMs) }
+/** A target with clean words, and a time inside the film of its part. */
+export function cleanTarget(draft: Lesson, partId: string, target: Target): Target {
+  if (target.to === 'time') return { ...target, atMs: clampToFilm(draft, partId, target.atMs) }
   return target.to === 'ending' ? { ...target, message: cleanText(target.message) } : target
 }
 

@@ -1,12 +1,12 @@
 // Edits of the parts of a lesson: what they are called, their order, and the film of a film part.
 import { cleanText, withoutStretches } from '../../fields/index.ts'
-import { partOfKind, partsInOrder } from '../parts.ts'
+import { partOfKind } from '../parts.ts'
 import { emptyEnding, type FrameRateName, type SeekRule } from '../partSchema.ts'
 import { asksIn, forgetPartIn } from '../partThings.ts'
 import { forgetAskers, forgetPart, forgetPartOnRoutes } from '../references.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
-import { moveAmong, orderAfterAll, orderBetween } from './placing.ts'
+import { moveAmong, orderAfterAll, orderBefore } from './placing.ts'
 import { removeCues } from './severalEdits.ts'
 
 export const addFilmPart: Edit<{ id: string; title: string }> = {
@@ -87,10 +87,7 @@ export const placePart: Edit<{ partId: string; beforeId: string | null }> = {
   change: (draft, { partId, beforeId }) => {
     const part = draft.parts[partId]
     if (!part || partId === beforeId) return
-    const others = partsInOrder(draft).filter(({ id }) => id !== partId)
-    const found = beforeId === null ? -1 : others.findIndex(({ id }) => id === beforeId)
-    const at = found < 0 ? others.length : found
-    part.order = orderBetween(others[at - 1]?.order ?? null, others[at]?.order ?? null)
+    part.order = orderBefore(Object.values(draft.parts), partId, beforeId)
   },
 }
 

@@ -36,6 +36,18 @@ export function moveAmong(
   all[from]!.order = orderBetween(before?.order ?? null, after?.order ?? null)
 }
 
+/** The order key with which a thing stands before another one of these, or at the end. */
+export function orderBefore(
+  things: readonly { id: string; order: string }[],
+  id: string,
+  beforeId: string | null,
+): string {
+  const others = inOrder(things).filter((thing) => thing.id !== id)
+  const found = others.findIndex((thing) => thing.id === beforeId)
+  const at = found < 0 ? others.length : found
+  return orderBetween(others[at - 1]?.order ?? null, others[at]?.order ?? null)
+}
+
 /** A whole ms inside the part's film, as far as its length is known. */
 export function clampToFilm(lesson: Lesson, partId: string, ms: number): number {
   const end = filmLengthMs(lesson, partId) ?? LONGEST_MEDIA_MS

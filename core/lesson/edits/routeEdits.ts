@@ -4,6 +4,7 @@ import { routesFrom } from '../parts.ts'
 import type { Gate, Route } from '../routeSchema.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
+import { cleanTarget } from './forkEdits.ts'
 import { moveAmong, orderAfterAll } from './placing.ts'
 
 /** A new way from the end of a part, after those that it has. */
@@ -11,8 +12,9 @@ export const addRoute: Edit<{ id: string; fromId: string; target: Route['target'
   name: 'addRoute',
   change: (draft, { id, fromId, target }) => {
     const order = orderAfterAll(routesFrom(draft, fromId))
+    const clean = cleanTarget(draft, fromId, target)
     const routes = (draft.routes ??= {})
-    routes[id] = { id, order, fromId, target, condition: null, words: '' }
+    routes[id] = { id, order, fromId, target: clean, condition: null, words: '' }
   },
 }
 
@@ -24,8 +26,9 @@ export const setRoute: Edit<{
   change: (draft, { routeId, change }) => {
     const route = draft.routes?.[routeId]
     if (!route) return
-    const { words = route.words, ...rest } = change
-    Object.assign(route, rest, { words: cleanText(words) })
+    Object.assign(route, change)
+    if (change.words !== undefined) route.words = cleanText(change.words)
+    if (change.target) route.target = cleanTarget(draft, route.fromId, change.target)
   },
 }
 
@@ -34,12 +37,7 @@ export const moveRoute: Edit<{ routeId: string; by: 1 | -1 }> = {
   name: 'moveRoute',
   change: (draft, { routeId, by }) => {
     const route = draft.routes?.[routeId]
-    if (route)
-      moveAmong(
-        routesFrom(draft, route.fromId).map(({ id }) => draft.routes![id]!),
-        routeId,
-        by,
-      )
+    if (route) moveAmong(routesFrom(draft, route.fromId), routeId, by)
   },
 }
 

@@ -18,7 +18,7 @@ import type { Lesson } from '../schema.ts'
 import type { Pin, PinOpens, StillPart } from '../stillSchema.ts'
 import { renameIds } from './copyPart.ts'
 import { idsFrom } from './cueEdits.ts'
-import { moveAmong, orderAfterAll, orderBetween } from './placing.ts'
+import { moveAmong, orderAfterAll, orderBefore, orderBetween } from './placing.ts'
 
 export type PartOfThings = PagePart | StillPart | DeckPart | ChroniclePart
 export type ThingOf = PageBlock | Pin | Slide | ChronicleItem | Category
@@ -135,6 +135,7 @@ export const setThing: Edit<{
       else Object.assign(thing, { [name]: cleanRich(value) })
   },
 }
+
 /** Gives a pin something else to open; a question that it asked before goes. */
 export const setPinOpens: Edit<{
   partId: string
@@ -184,10 +185,7 @@ export const placeThing: Edit<{
   change: (draft, { partId, thingId, beforeId, inside }) => {
     const map = mapOf(draft.parts[partId], thingId)
     if (!map || thingId === beforeId) return
-    const others = inOrder(Object.values(map)).filter(({ id }) => id !== thingId)
-    const found = beforeId === null ? -1 : others.findIndex(({ id }) => id === beforeId)
-    const at = found < 0 ? others.length : found
-    map[thingId]!.order = orderBetween(others[at - 1]?.order ?? null, others[at]?.order ?? null)
+    map[thingId]!.order = orderBefore(Object.values(map), thingId, beforeId)
     if (inside === null) Reflect.deleteProperty(map[thingId]!, 'inside')
     else if (inside) Object.assign(map[thingId]!, { inside })
   },
