@@ -27,6 +27,20 @@ describe('what keeps a lesson from being published', () => {
     })
     expect(codes(lesson)).toEqual(['question.noStem', 'question.sameOptions', 'question.noRight'])
   })
+  it('a way or a gate that hangs on an answer which nobody is asked for', () => {
+    const page = { id: 'page', kind: 'page', title: 'Page' } as const
+    const things = [{ id: 'text', kind: 'text', text: 'words' }] as const
+    let lesson = edited(fullLesson(), edits.addPart, page)
+    lesson = edited(lesson, edits.addThings, { partId: 'page', map: 'blocks', things })
+    const condition = { if: 'answer', cueId: 'a', is: 'right' } as const
+    lesson = edited(lesson, edits.setGate, { partId: 'page', gate: { condition, message: '' } })
+    const target = { to: 'part', partId: 'page' } as const
+    lesson = edited(lesson, edits.addRoute, { id: 'route', fromId: PART, target })
+    lesson = edited(lesson, edits.setRoute, { routeId: 'route', change: { condition } })
+    expect(codes(lesson)).toEqual([])
+    const unasked = edited(lesson, edits.removeCues, { cueIds: ['a'] })
+    expect(codes(unasked)).toEqual(['route.noQuestion', 'gate.noQuestion'])
+  })
   it('a cue beyond the end', () => {
     const film = { partId: PART, mediaId: 'm', durationMs: 1000, frameRate: '25' as const }
     expect(codes(edited(fullLesson(), edits.attachFilm, film))).toContain('cue.beyondEnd')

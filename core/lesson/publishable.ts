@@ -4,9 +4,26 @@ import { findWhatCannotBeAsked } from '../questions/index.ts'
 import { withoutHidden } from './hidden.ts'
 import { cueStartMs } from './order.ts'
 import { filmLengthMs, filmsInOrder, partsInOrder } from './parts.ts'
-import { findUnreadyPart } from './unready.ts'
-import type { Choice } from './forkSchema.ts'
+import { findUnreadyPart, type UnreadyCode } from './unready.ts'
+import type { Condition } from './forkSchema.ts'
 import type { Cue, Lesson } from './schema.ts'
+
+/** What can be wrong with a lesson besides its questions; the language files have a sentence for each. */
+export type BlockingCode =
+  | UnreadyCode
+  | 'lesson.noTitle'
+  | 'lesson.noParts'
+  | 'part.noFilm'
+  | 'cue.beyondEnd'
+  | 'fork.noWords'
+  | 'fork.noQuestion'
+  | 'route.noQuestion'
+  | 'gate.noQuestion'
+  | (typeof LACKING)[keyof typeof LACKING][0]
+  | 'overlay.noAddress'
+  | 'overlay.noAction'
+/** Something that is wrong with more than one question. */
+type Blocking = Issue & { code: BlockingCode }
 
 /** The reasons why this lesson cannot be published; empty when it can. Hidden parts may be as they are. */
 export function findWhatBlocksPublishing(draft: Lesson): Issue[] {
@@ -16,11 +33,12 @@ export function findWhatBlocksPublishing(draft: Lesson): Issue[] {
     ...findMissingFilms(lesson),
     ...findBadCues(lesson),
     ...partsInOrder(lesson).flatMap((part) => findUnreadyPart(lesson, part)),
+    ...findBadRoutes(lesson),
   ]
 }
 
-function findMissingBasics(lesson: Lesson): Issue[] {
-  const issues: Issue[] = []
+function findMissingBasics(lesson: Lesson): Blocking[] {
+  const issues: Blocking[] = []
   if (lesson.title.trim() === '')
     issues.push({ path: ['title'], code: 'lesson.noTitle', message: 'The lesson has no title.' })
   if (Object.keys(lesson.parts).length === 0)
@@ -32,7 +50,7 @@ function findMissingBasics(lesson: Lesson): Issue[] {
   return issues
 }
 
-function findMissingFilms(lesson: Lesson): Issue[] {
+function findMissingFilms(lesson: Lesson): Blocking[] {
   return filmsInOrder(lesson)
     .filter((part) => part.mediaId === null || part.durationMs === null)
     .map((part) => ({
@@ -51,7 +69,7 @@ function findBadCues(lesson: Lesson): Issue[] {
   ])
 }
 
-function findBeyondEnd(lesson: Lesson, cue: Cue): Issue[] {
+function findBeyondEnd(lesson: Lesson, cue: Cue): Blocking[] {
   const durationMs = filmLengthMs(lesson, cue.partId)
   if (durationMs === null || cueStartMs(cue) <= durationMs) return []
   return [
@@ -73,15 +91,37 @@ function findBadQuestion(lesson: Lesson, cue: Cue): Issue[] {
   }))
 }
 
-function findBadFork(cue: Cue): Issue[] {
+/** Whether it can never hold, as no question is named. */
+const hangsOnNothing = (condition: Condition | null | undefined) =>
+  condition?.if === 'answer' && condition.cueId === null
+
+/** Routes and gates that hang on an answer which nobody is asked for: the way stays shut for everybody. */
+function findBadRoutes({ routes = {}, parts }: Lesson): Blocking[] {
+  return [
+    ...Object.values(routes)
+      .filter(({ condition }) => hangsOnNothing(condition))
+      .map(({ id }) => ({
+        path: ['routes', id],
+        code: 'route.noQuestion' as const,
+        message: 'A way on hangs on an answer, and no question is named.',
+      })),
+    ...Object.values(parts)
+      .filter(({ gate }) => hangsOnNothing(gate?.condition))
+      .map(({ id, title }) => ({
+        path: ['parts', id, 'gate'],
+        code: 'gate.noQuestion' as const,
+        message: `The gate before “${title}” hangs on an answer, and no question is named.`,
+      })),
+  ]
+}
+
+function findBadFork(cue: Cue): Blocking[] {
   if (cue.kind !== 'fork') return []
   const ways = Object.values(cue.choices)
-  const bad = (code: string, message: string) => [{ path: ['cues', cue.id], code, message }]
+  const bad = (code: BlockingCode, message: string) => [{ path: ['cues', cue.id], code, message }]
   if (!cue.decides && ways.some(({ text }) => text.trim() === ''))
     return bad('fork.noWords', 'A way of a fork has no words that a learner could choose it by.')
-  const hangsOnNothing = ({ condition }: Choice) =>
-    condition?.if === 'answer' && condition.cueId === null
-  if (cue.decides && ways.some(hangsOnNothing))
+  if (cue.decides && ways.some(({ condition }) => hangsOnNothing(condition)))
     return bad('fork.noQuestion', 'A way of a fork hangs on an answer, and no question is named.')
   return []
 }
@@ -92,10 +132,10 @@ const LACKING = {
   film: ['overlay.noFilm', 'An overlay is to show a second film and has none yet.'],
 } as const
 
-function findBadOverlay(cue: Cue): Issue[] {
+function findBadOverlay(cue: Cue): Blocking[] {
   if (cue.kind !== 'overlay') return []
   const { content, id, action } = cue
-  const bad = (code: string, message: string) => [{ path: ['cues', id], code, message }]
+  const bad = (code: BlockingCode, message: string) => [{ path: ['cues', id], code, message }]
   if (content && 'mediaId' in content && content.mediaId === null) {
     const [code, message] = LACKING[content.form]
     return bad(code, message)

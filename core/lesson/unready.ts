@@ -10,7 +10,20 @@ import { asksIn } from './partThings.ts'
 import type { Lesson } from './schema.ts'
 import type { PinOpens, StillPart } from './stillSchema.ts'
 
-type Found = Omit<Issue, 'path'> & { path?: string[] }
+/** What can be wrong with a part besides its questions. */
+export type UnreadyCode =
+  | 'quiz.empty'
+  | 'quiz.emptySection'
+  | 'quiz.noPicture'
+  | 'page.empty'
+  | 'page.unfinished'
+  | 'still.noPicture'
+  | 'still.emptyPin'
+  | 'deck.empty'
+  | 'chronicle.empty'
+  | 'chronicle.noTitle'
+  | 'chronicle.endsTooSoon'
+type Found = Pick<Issue, 'message'> & { code: UnreadyCode; path?: string[] }
 
 /** The reasons why a part cannot be published; empty when it can, and for films. */
 export function findUnreadyPart(lesson: Lesson, part: Part): Issue[] {
@@ -40,12 +53,15 @@ function findUnready(part: Part): Found[] {
 /** The map in which what asks stands, for the path that leads to it. */
 const ASKING_MAP = { quiz: 'items', page: 'blocks', still: 'pins' } as const
 
-function findBadQuestions(lesson: Lesson, part: Part): Found[] {
+function findBadQuestions(
+  lesson: Lesson,
+  part: Part,
+): (Pick<Issue, 'code' | 'message'> & { path: string[] })[] {
   if (part.kind !== 'quiz' && part.kind !== 'page' && part.kind !== 'still') return []
   return asksIn(part).flatMap(({ id, questionId }) => {
     const question = lesson.questions[questionId]!
     // Only a film holds a frame that could be pointed at.
-    const frame: Issue[] =
+    const frame: (Issue & { code: UnreadyCode })[] =
       question.kind === 'area' && question.mediaId === null
         ? [
             {
@@ -100,7 +116,7 @@ function findUnreadyStill(still: StillPart): Found[] {
       : []
   const pins = Object.values(still.pins)
     .filter(({ opens }) => opensNothing(opens))
-    .map(({ id }) => ({
+    .map(({ id }): Found => ({
       path: ['pins', id],
       code: 'still.emptyPin',
       message: `A pin of “${still.title}” opens nothing yet.`,
@@ -126,7 +142,7 @@ function findUnreadyChronicle(chronicle: ChroniclePart): Found[] {
   const items = Object.values(chronicle.items)
   if (items.length === 0)
     return [{ code: 'chronicle.empty', message: `“${chronicle.title}” tells of nothing yet.` }]
-  return items.flatMap((item) => {
+  return items.flatMap((item): Found[] => {
     const path = ['items', item.id]
     const unnamed: Found[] =
       item.title.trim() === ''

@@ -5,6 +5,7 @@ import Dialog from 'primevue/dialog'
 import InputText from 'primevue/inputtext'
 import { computed, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useRoute, useRouter } from 'vue-router'
 import { findWhatBlocksPublishing } from '@fernbrake/core/lesson'
 import type { Issue } from '@fernbrake/core/fields'
 import { clockTime } from '@fernbrake/core/media'
@@ -16,6 +17,8 @@ const visible = defineModel<boolean>('visible', { required: true })
 const bench = useBench()
 const { draft } = bench
 const { t } = useI18n()
+const route = useRoute()
+const router = useRouter()
 const error = shallowRef<unknown>(null)
 const busy = ref(false)
 const done = ref(false)
@@ -33,6 +36,18 @@ function placeOf(issue: Issue): string {
   const cue = draft.lesson.value.cues[cueOf(issue) ?? '']
   return cue ? clockTime(cue.kind === 'overlay' ? cue.fromMs : cue.atMs) : ''
 }
+/** The part whose gate or way on is wrong; those are mended on the map of routes. */
+function gateOrWayAt(issue: Issue): string | null {
+  const [map, id, inside] = issue.path
+  const { parts, routes = {} } = draft.lesson.value
+  if (map === 'routes' && typeof id === 'string') return routes[id]?.fromId ?? null
+  return map === 'parts' && inside === 'gate' && typeof id === 'string' && parts[id] ? id : null
+}
+/** What the part is called in which something is wrong; null where it is in none. */
+function titleAt(issue: Issue): string | null {
+  const part = draft.lesson.value.parts[gateOrWayAt(issue) ?? partOf(issue)?.partId ?? '']
+  return part ? part.title || t('bench.untitled') : null
+}
 /** The part in which something is wrong, and what of it. */
 function partOf(issue: Issue): { partId: string; place: QuizPlace; thingId: string | null } | null {
   const [map, partId, inside, id] = issue.path
@@ -47,8 +62,12 @@ function partOf(issue: Issue): { partId: string; place: QuizPlace; thingId: stri
     }
   return { partId, place: { kind: 'quiz' }, thingId }
 }
-function goTo(issue: Issue): void {
+async function goTo(issue: Issue): Promise<void> {
   visible.value = false
+  const at = gateOrWayAt(issue)
+  const params = { lessonId: draft.lessonId }
+  if (at) return void router.push({ name: 'routes', params, query: { ...route.query, at } })
+  if (route.name !== 'bench') await router.push({ name: 'bench', params, query: route.query })
   const cueId = cueOf(issue)
   const part = partOf(issue)
   if (part) {
@@ -131,16 +150,12 @@ function onHide(): void {
               {{ t('publish.goTo', { time: placeOf(issue) }) }}
             </button>
             <button
-              v-else-if="partOf(issue)"
+              v-else-if="titleAt(issue)"
               type="button"
               class="link-button"
               @click="goTo(issue)"
             >
-              {{
-                t('publish.goToPart', {
-                  title: draft.lesson.value.parts[partOf(issue)!.partId]!.title,
-                })
-              }}
+              {{ t('publish.goToPart', { title: titleAt(issue) }) }}
             </button>
           </li>
         </ul>
