@@ -5,9 +5,11 @@ import {
   partsInOrder,
   routesFrom,
   type Condition,
+  type Cue,
   type ForkCue,
   type Lesson,
   type Part,
+  type Route,
   type Target,
 } from '../lesson/index.ts'
 
@@ -64,8 +66,12 @@ export function ledTo({ parts, cues, routes }: Walked): Set<string> {
 }
 
 /** The part that follows in the order: the next to which nothing leads; null for the end. */
-export function followingPart(lesson: Walked, partId: string, led = ledTo(lesson)): string | null {
-  const parts = partsInOrder(lesson)
+export function followingPart(
+  lesson: Walked,
+  partId: string,
+  led = ledTo(lesson),
+  parts = partsInOrder(lesson),
+): string | null {
   const at = parts.findIndex(({ id }) => id === partId)
   return parts.slice(at + 1).find(({ id }) => !led.has(id))?.id ?? null
 }
@@ -74,12 +80,19 @@ export function followingPart(lesson: Walked, partId: string, led = ledTo(lesson
 export function graphOf(lesson: Walked): Graph {
   const parts = partsInOrder(lesson)
   const led = ledTo(lesson)
-  const ways = parts.flatMap((part) => [
-    ...(part.kind === 'film' ? filmWays(lesson, part.id) : []),
-    ...(part.kind === 'still' ? pinWays(part) : []),
-    ...routeWays(lesson, part.id),
-    ...orderWay(lesson, part.id, led),
-  ])
+  const ways = parts.flatMap((part) => {
+    const cues = part.kind === 'film' ? cuesInOrder(lesson, part.id) : []
+    // One that leads nowhere is never taken: the order leads on instead.
+    const routes = routesFrom(lesson, part.id).filter(({ target }) => target.to !== 'on')
+    return [
+      ...cueWays(cues),
+      ...(part.kind === 'still' ? pinWays(part) : []),
+      ...routes.flatMap(routeWay),
+      ...(isAlwaysLeft(cues, routes)
+        ? []
+        : [orderWay(part.id, followingPart(lesson, part.id, led, parts))]),
+    ]
+  })
   const from = new Map<string, Way[]>(parts.map(({ id }) => [id, []]))
   for (const way of ways) from.get(way.fromId)!.push(way)
   return { parts, startId: parts[0]?.id ?? null, ways, from }
@@ -91,28 +104,31 @@ function leaves(target: Target): { toId: string; hasWords: boolean } | null {
   return target.to === 'ending' ? { toId: END, hasWords: target.message !== '' } : null
 }
 
-function filmWays(lesson: Walked, partId: string): Way[] {
-  return cuesInOrder(lesson, partId).flatMap((cue): Way[] => {
-    if (cue.kind === 'overlay' && cue.action?.does === 'part')
-      return [
-        {
-          ...{ id: cue.id, kind: 'jump', fromId: partId, toId: cue.action.partId },
-          ...{ condition: null, words: cue.text, atMs: cue.fromMs, thingId: cue.id },
-        },
-      ]
-    if (cue.kind !== 'fork') return []
-    return inOrder(Object.values(cue.choices)).flatMap((choice): Way[] => {
-      const to = leaves(choice.target)
-      if (!to) return []
-      const { id, text, condition } = choice
-      return [
-        {
-          ...{ id: `${cue.id} ${id}`, kind: 'fork', fromId: partId, ...to },
-          ...{ condition: cue.decides ? condition : null, words: cue.decides ? '' : text },
-          ...{ atMs: cue.atMs, thingId: cue.id },
-        },
-      ]
-    })
+function cueWays(cues: readonly Cue[]): Way[] {
+  return cues.flatMap((cue): Way[] => {
+    const { id, partId: fromId } = cue
+    if (cue.kind === 'fork') return forkWays(cue)
+    return cue.kind === 'overlay' && cue.action?.does === 'part'
+      ? [
+          {
+            ...{ id, kind: 'jump', fromId, toId: cue.action.partId, condition: null },
+            ...{ words: cue.text, atMs: cue.fromMs, thingId: id },
+          },
+        ]
+      : []
+  })
+}
+
+function forkWays({ id: cueId, partId: fromId, atMs, decides, choices }: ForkCue): Way[] {
+  return inOrder(Object.values(choices)).flatMap(({ id, text, condition, target }): Way[] => {
+    const to = leaves(target)
+    if (!to) return []
+    return [
+      {
+        ...{ id: `${cueId} ${id}`, kind: 'fork', fromId, ...to, atMs, thingId: cueId },
+        ...{ condition: decides ? condition : null, words: decides ? '' : text },
+      },
+    ]
   })
 }
 
@@ -129,12 +145,9 @@ function pinWays(part: Extract<Part, { kind: 'still' }>): Way[] {
   )
 }
 
-function routeWays(lesson: Walked, partId: string): Way[] {
-  return routesFrom(lesson, partId).map(({ id, words, target, condition }) => ({
-    ...{ id, kind: 'route', fromId: partId, condition, words, atMs: null, thingId: id },
-    toId: target.to === 'part' ? target.partId : END,
-    hasWords: target.to === 'ending' && target.message !== '',
-  }))
+function routeWay({ id, fromId, words, target, condition }: Route): Way[] {
+  const to = leaves(target)
+  return to ? [{ id, kind: 'route', fromId, condition, words, atMs: null, thingId: id, ...to }] : []
 }
 
 /** Whether nobody comes past a fork: every way that can be taken at it leads out of its part. */
@@ -150,16 +163,12 @@ function alwaysLeadsAway(fork: ForkCue): boolean {
   return tried.every(({ id }) => away(id)) && (always >= 0 || away(fork.defaultChoice))
 }
 
-/** The order leads on unless a fork or a route is always taken instead. */
-function orderWay(lesson: Walked, partId: string, led: Set<string>): Way[] {
-  const forks = cuesInOrder(lesson, partId).filter((cue) => cue.kind === 'fork')
-  if (forks.some(alwaysLeadsAway)) return []
-  if (routesFrom(lesson, partId).some(({ condition }) => condition === null)) return []
-  return [
-    {
-      ...{ id: `${partId} on`, kind: 'order', fromId: partId },
-      toId: followingPart(lesson, partId, led) ?? END,
-      ...{ condition: null, words: '', atMs: null, thingId: null },
-    },
-  ]
-}
+/** Whether a fork or a route is always taken, so that the order never leads on. */
+const isAlwaysLeft = (cues: readonly Cue[], routes: readonly Route[]) =>
+  cues.some((cue) => cue.kind === 'fork' && alwaysLeadsAway(cue)) ||
+  routes.some(({ condition }) => condition === null)
+
+const orderWay = (fromId: string, followingId: string | null): Way => ({
+  ...{ id: `${fromId} on`, kind: 'order', fromId, toId: followingId ?? END },
+  ...{ condition: null, words: '', atMs: null, thingId: null },
+})

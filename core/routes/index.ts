@@ -3,6 +3,7 @@ export {
   isShut,
   nextPart,
   partsLeft,
+  partsOpen,
   partsShown,
   routesOpen,
   type Known,

@@ -35,19 +35,20 @@ interface Cost {
   points: number
 }
 
-/** What a part takes and gives to somebody who leaves it by this way; a fork cuts a film short. */
-function costOf(lesson: Lesson, part: Part, { atMs }: Way): Cost {
-  const asked = placesAsked(lesson, part).filter(
-    (place) => place.atMs === null || atMs === null || place.atMs <= atMs,
-  )
-  const ms =
-    part.kind === 'film'
-      ? (atMs ?? part.durationMs ?? 0)
-      : pageReadingMs(textsOfPart(part).map(plainOf).join(' ')) +
-        thingsToSee(part).length * LOOKING_MS
-  return {
-    ms: ms + asked.length * ANSWERING_MS,
-    points: asked.reduce((sum, { question }) => sum + question.points, 0),
+/** What a part takes and gives to somebody who leaves it by a way; a fork cuts a film short. */
+function costsOf(lesson: Lesson, part: Part): (way: Way) => Cost {
+  const places = placesAsked(lesson, part)
+  const lookingMs =
+    pageReadingMs(textsOfPart(part).map(plainOf).join(' ')) + thingsToSee(part).length * LOOKING_MS
+  return ({ atMs }) => {
+    const asked = places.filter(
+      (place) => place.atMs === null || atMs === null || place.atMs <= atMs,
+    )
+    const ms = part.kind === 'film' ? (atMs ?? part.durationMs ?? 0) : lookingMs
+    return {
+      ms: ms + asked.length * ANSWERING_MS,
+      points: asked.reduce((sum, { question }) => sum + question.points, 0),
+    }
   }
 }
 
@@ -59,13 +60,11 @@ interface Step {
 /** From each part the steps that lead on, without those that only look aside. */
 function stepsOf(lesson: Lesson, graph: Graph): Map<string, Step[]> {
   return new Map(
-    graph.parts.map((part) => [
-      part.id,
-      graph.from
-        .get(part.id)!
-        .filter(({ kind }) => kind !== 'jump' && kind !== 'pin')
-        .map((way) => ({ toId: way.toId, cost: costOf(lesson, part, way) })),
-    ]),
+    graph.parts.map((part) => {
+      const costOf = costsOf(lesson, part)
+      const ways = graph.from.get(part.id)!.filter(({ kind }) => kind !== 'jump' && kind !== 'pin')
+      return [part.id, ways.map((way) => ({ toId: way.toId, cost: costOf(way) }))]
+    }),
   )
 }
 
@@ -74,30 +73,23 @@ interface Found extends Cost {
 }
 
 type Worth = (cost: Cost) => number
+const MINUTES: Worth = ({ ms }) => ms
+const POINTS: Worth = ({ points }) => points
 
 /** The four extremes over all ways from the first part to an end that come to no part twice; null where none ends. */
 export function measureWays(lesson: Lesson, graph: Graph): Measured | null {
   const steps = stepsOf(lesson, graph)
   const start = graph.startId!
   const order = inLine(graph, steps)
-  const minutes: Worth = ({ ms }) => ms
-  const points: Worth = (cost) => cost.points
-  let isWhole = true
-  const longest = (worth: Worth): Found | null => {
-    if (order) return longestInLine(order, steps, start, worth)
-    const search = longestByTrying(steps, start, worth)
-    isWhole &&= search.isWhole
-    return search.best
-  }
-  const found = [
-    shortestWay(steps, start, minutes),
-    longest(minutes),
-    shortestWay(steps, start, points),
-    longest(points),
-  ]
+  const worths = [MINUTES, POINTS]
+  const least = worths.map((worth) => shortestWay(steps, start, worth))
+  const { best, isWhole } = order
+    ? { best: worths.map((worth) => longestInLine(order, steps, start, worth)), isWhole: true }
+    : longestByTrying(steps, start, worths)
+  const found = [...least, ...best]
   if (found.some((one) => one === null)) return null
-  const [shortest, long, fewest, most] = found.map((one) => toExtreme(one!))
-  return { shortest: shortest!, longest: long!, fewest: fewest!, most: most!, isWhole }
+  const [shortest, fewest, longest, most] = found.map((one) => toExtreme(one!))
+  return { shortest: shortest!, longest: longest!, fewest: fewest!, most: most!, isWhole }
 }
 
 const toExtreme = ({ ms, points, partIds }: Found): Extreme => ({
@@ -191,27 +183,30 @@ function longestInLine(
   return best.get(start) ?? null
 }
 
-/** The longest way that comes to no part twice, by trying them out; given up after so many steps. */
+/** The longest ways that come to no part twice, one for each worth, by trying; given up after so many steps. */
 function longestByTrying(
   steps: ReadonlyMap<string, Step[]>,
   start: string,
-  worth: Worth,
-): { best: Found | null; isWhole: boolean } {
-  let best: Found | null = null
+  worths: readonly Worth[],
+): { best: (Found | null)[]; isWhole: boolean } {
+  const best = worths.map((): Found | null => null)
   let gone = 0
-  const on: string[] = []
-  function walk(id: string, sum: Cost): void {
+  const on = new Set<string>()
+  function walk(id: string, ms: number, points: number): void {
     if (id === END) {
-      if (best === null || worth(sum) > worth(best)) best = { ...sum, partIds: [...on] }
+      worths.forEach((worth, index) => {
+        const before = best[index]
+        if (!before || worth({ ms, points }) > worth(before))
+          best[index] = { ms, points, partIds: [...on] }
+      })
       return
     }
-    if (on.includes(id) || gone >= MOST_STEPS) return
+    if (on.has(id) || gone >= MOST_STEPS) return
     gone += 1
-    on.push(id)
-    for (const { toId, cost } of steps.get(id)!)
-      walk(toId, { ms: sum.ms + cost.ms, points: sum.points + cost.points })
-    on.pop()
+    on.add(id)
+    for (const { toId, cost } of steps.get(id)!) walk(toId, ms + cost.ms, points + cost.points)
+    on.delete(id)
   }
-  walk(start, { ms: 0, points: 0 })
+  walk(start, 0, 0)
   return { best, isWhole: gone < MOST_STEPS }
 }

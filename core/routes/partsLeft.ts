@@ -66,13 +66,32 @@ export function partsLeft(
   )
 }
 
-/** The parts that are shown to a learner: all but those to which only ways lead that were not taken. */
-export function partsShown(lesson: Walked, { finishedParts, chosen }: Travelled): Part[] {
+/** The parts that are shown to a learner: all but those to which only ways lead that were not taken; the open one always. */
+export function partsShown(
+  lesson: Walked,
+  { finishedParts, chosen }: Travelled,
+  openId: string,
+): Part[] {
   const led = ledTo(lesson)
   const ledHere = new Set(waysTaken(lesson, chosen).map(({ toId }) => toId))
   return partsInOrder(lesson).filter(
-    ({ id }) => !led.has(id) || ledHere.has(id) || finishedParts.includes(id),
+    ({ id }) => !led.has(id) || ledHere.has(id) || finishedParts.includes(id) || id === openId,
   )
+}
+
+/**
+ * Which of the parts that are shown a learner may open now: what they have finished, and what no gate keeps from them; in
+ * a lesson whose parts are opened one after the other, only the first of these that is not finished.
+ */
+export function partsOpen(
+  { navigation }: Pick<Lesson, 'navigation'>,
+  shown: readonly Part[],
+  finishedParts: readonly string[],
+  known: Known,
+): Set<string> {
+  const left = shown.filter((part) => !finishedParts.includes(part.id) && !isShut(part, known))
+  const open = navigation === 'inOrder' ? left.slice(0, 1) : left
+  return new Set([...finishedParts, ...open.map(({ id }) => id)])
 }
 
 /** The part to go on with from this one: the next that is left after it, else the first that is; null for none. */

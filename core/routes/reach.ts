@@ -25,20 +25,23 @@ export function ringsOf({ parts, from }: Graph): string[][] {
   const index = new Map<string, number>()
   const low = new Map<string, number>()
   const stack: string[] = []
+  const onStack = new Set<string>()
   const rings: string[][] = []
   function visit(id: string): void {
     index.set(id, index.size)
     low.set(id, index.get(id)!)
     stack.push(id)
+    onStack.add(id)
     for (const { toId } of from.get(id)!) {
       if (!from.has(toId)) continue
       if (!index.has(toId)) {
         visit(toId)
         low.set(id, Math.min(low.get(id)!, low.get(toId)!))
-      } else if (stack.includes(toId)) low.set(id, Math.min(low.get(id)!, index.get(toId)!))
+      } else if (onStack.has(toId)) low.set(id, Math.min(low.get(id)!, index.get(toId)!))
     }
     if (low.get(id) !== index.get(id)) return
-    const ring = stack.splice(stack.indexOf(id))
+    const ring = stack.splice(stack.lastIndexOf(id))
+    for (const one of ring) onStack.delete(one)
     if (ring.length > 1 || from.get(id)!.some(({ toId }) => toId === id)) rings.push(ring)
   }
   for (const { id } of parts) if (!index.has(id)) visit(id)

@@ -8,6 +8,8 @@ import {
   isShut,
   nextPart,
   partsLeft,
+  partsOpen,
+  partsShown,
   routesOpen,
   surveyRoutes,
   type Known,
@@ -69,6 +71,33 @@ describe('the ways of a lesson', () => {
     expect(ways(away)).toEqual([`${PART} fork b`, `${PART} fork ${END}`, `b order ${END}`])
     const timed = edited(away, edits.setForkRules, { cueId: 'f', rules: { countdownMs: 5000 } })
     expect(ways(timed)).toContain(`${PART} order ${END}`)
+  })
+})
+
+it('a route that leads nowhere any more is none: the order leads on', () => {
+  const lost = edited(story('abc', ['a>c']), edits.removePart, { partId: 'c' })
+  expect(ways(lost)).toEqual(['a order b', `b order ${END}`])
+  expect(surveyRoutes(lost).findings).toEqual([{ code: 'leadsNowhere', partId: 'a', wayId: 'r0' }])
+})
+
+describe('which parts may be opened', () => {
+  const lesson = edited(story('abcd', ['a>d:Aside']), edits.setGate, {
+    ...{ partId: 'b', gate: { condition: { if: 'visited', partId: 'c' }, message: '' } },
+  })
+  const open = (of: Lesson, finishedParts: string[], known = NOBODY) => {
+    const shown = partsShown(of, { finishedParts, chosen: {} }, 'a')
+    return [...partsOpen(of, shown, finishedParts, known)]
+  }
+  it('are all that are shown and that no gate shuts', () => {
+    expect(open(lesson, [])).toEqual(['a', 'c'])
+    expect(open(lesson, [], been('c'))).toEqual(['a', 'b', 'c'])
+  })
+
+  it('are one after the other where they go in order, past a shut gate, and what is done', () => {
+    const inOrder = edited(lesson, edits.setTravelling, { navigation: 'inOrder' })
+    expect(open(inOrder, [])).toEqual(['a'])
+    expect(open(inOrder, ['a'])).toEqual(['a', 'c'])
+    expect(open(inOrder, ['a'], been('c'))).toEqual(['a', 'b'])
   })
 })
 

@@ -1,8 +1,9 @@
 // The parts of a lesson as a learner sees them: what they are called, which are done, which are shut, and the ways on.
-import { partsInOrder, type Lesson, type Part } from '@fernbrake/core/lesson'
+import type { Lesson, Part } from '@fernbrake/core/lesson'
 import {
   isShut,
   nextPart,
+  partsOpen,
   partsShown,
   routesOpen,
   type Known,
@@ -60,20 +61,17 @@ export function partsState(
   openId: string,
   words: PartsWords,
 ): PartsState {
-  const finished = new Set(travelled.finishedParts)
-  const offered = new Set(partsShown(lesson, travelled).map(({ id }) => id))
-  const visible = partsInOrder(lesson).filter(({ id }) => offered.has(id) || id === openId)
+  const { finishedParts } = travelled
+  const visible = partsShown(lesson, travelled, openId)
+  const mayOpen = partsOpen(lesson, visible, finishedParts, known)
   const next = nextPart(lesson, travelled, openId, known)
-  const firstLeft = visible.find(({ id }) => !finished.has(id))?.id
   const numbering = lesson.numbering ?? 'numbers'
   const shown = visible.map((part, index): ShownPart => {
     const { id, title, kind } = part
     const shut = isShut(part, known) ? words.gate(part) : null
-    const isDone = finished.has(id)
-    const isInTurn = lesson.navigation !== 'inOrder' || isDone || id === firstLeft || id === openId
     return {
-      ...{ id, title, kind, isDone, shut },
-      isOpen: (shut === null || isDone || id === openId) && isInTurn,
+      ...{ id, title, kind, shut, isDone: finishedParts.includes(id) },
+      isOpen: id === openId || mayOpen.has(id),
       label: numbering === 'none' ? '' : numbering === 'letters' ? letterOf(index) : `${index + 1}`,
     }
   })
