@@ -8,6 +8,7 @@ import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import type { KeptQuestion } from '@fernbrake/core/contract'
 import { edits } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
+import { useQuery } from '../ui/useQuery.ts'
 import BenchFrond from './BenchFrond.vue'
 import BenchHead from './BenchHead.vue'
 import BenchStage from './BenchStage.vue'
@@ -53,12 +54,12 @@ const onRoutes = computed(() => route.name === 'routes')
 /** The map brings a drawing library along, and is fetched when it is first looked at. */
 const RoutesDesk = defineAsyncComponent(() => import('./routes/RoutesDesk.vue'))
 const router = useRouter()
+const writeQuery = useQuery()
 if (typeof route.query.part === 'string') bench.goToPart(route.query.part)
 watch(
   () => bench.openPart.value?.id,
   (part, before) => {
-    if (part && before && route.query.part !== part)
-      void router.replace({ query: { ...route.query, part } })
+    if (part && before && route.query.part !== part) writeQuery({ part })
   },
 )
 
@@ -73,6 +74,15 @@ const stuck = ref<string | null>(null)
 const showsKeys = ref(false)
 const showsLesson = ref(false)
 const showsHistory = ref(false)
+/** The sheet of the lesson stands on the bench. */
+async function showLesson(): Promise<void> {
+  const isShown = showsLesson.value && !onRoutes.value
+  if (onRoutes.value)
+    await router.push({ name: 'bench', params: { lessonId: draft.lessonId }, query: route.query })
+  bench.select(null)
+  showsHistory.value = false
+  showsLesson.value = !isShown
+}
 
 const { follow } = useMedia((media) => {
   bench.media.value = media
@@ -136,9 +146,12 @@ function askKept({ id: shelfId, question }: KeptQuestion): void {
     bench.select(ids.cueId, true)
 }
 
-useClipboard(bench)
+/** On the map of routes the film and its cues are out of sight. */
+const isHere = () => !onRoutes.value
+useClipboard(bench, isHere)
 
 useBenchKeys(bench, {
+  isHere,
   zoom: (factor) => frond.value?.zoom(factor),
   zoomAll: () => frond.value?.zoomAll(),
   toggleSnap: () => frond.value?.toggleSnap(),
@@ -173,7 +186,7 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
       :draft="draft"
       :can-publish="plays || !isFilm"
       @publish="publishing = true"
-      @settings="(bench.select(null), (showsHistory = false), (showsLesson = !showsLesson))"
+      @settings="showLesson"
       @keys="showsKeys = true"
       @as-learner="seeAsLearner"
     />

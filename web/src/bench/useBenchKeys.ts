@@ -24,7 +24,12 @@ export function switchKeys(on: boolean): void {
   }
 }
 
+/** What acts also where the film is not in sight. */
+const EVERYWHERE = new Set(['z', 'y', '?'])
+
 export interface BenchKeyActions {
+  /** Whether what the keys act on is in sight. */
+  isHere(): boolean
   zoom(factor: number): void
   zoomAll(): void
   toggleSnap(): void
@@ -118,7 +123,7 @@ export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
     if (pressesIt && target.closest('button, a, [role="tab"]')) return
     const name = event.key.length === 1 ? event.key.toLowerCase() : event.key
     const action = controlled ? withControl[name] : single[name]
-    if (!action) return
+    if (!action || !(actions.isHere() || EVERYWHERE.has(name))) return
     event.preventDefault()
     action(event)
   }

@@ -8,7 +8,7 @@ import type { Bench } from './useBench.ts'
 const CLIP_TYPE = 'application/x-fernbrake-cues'
 const TEXT_FIELDS = 'input, textarea, select, [contenteditable="true"], [role="dialog"]'
 
-export function useClipboard(bench: Bench): void {
+export function useClipboard(bench: Bench, isHere: () => boolean): void {
   /** Text that is marked or written is the browser's business. */
   function isText(event: ClipboardEvent): boolean {
     const inField = event.target instanceof Element && event.target.closest(TEXT_FIELDS) !== null
@@ -16,7 +16,7 @@ export function useClipboard(bench: Bench): void {
   }
 
   function onCopy(event: ClipboardEvent): void {
-    if (isText(event)) return
+    if (!isHere() || isText(event)) return
     const clip = bench.copied()
     if (!clip || !event.clipboardData) return
     event.preventDefault()
@@ -26,7 +26,7 @@ export function useClipboard(bench: Bench): void {
   }
 
   function onPaste(event: ClipboardEvent): void {
-    if (isText(event)) return
+    if (!isHere() || isText(event)) return
     const clip = readClip(event.clipboardData?.getData(CLIP_TYPE) ?? '')
     if (!clip) return
     event.preventDefault()

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // The routes of a lesson: the map, and beside it what is picked on it, or what there is to say of the whole.
 import { nanoid } from 'nanoid'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import Button from 'primevue/button'
 import { edits } from '@fernbrake/core/lesson'
 import { END, surveyRoutes, type Way } from '@fernbrake/core/routes'
+import { useQuery } from '../../ui/useQuery.ts'
 import SheetFrame from '../SheetFrame.vue'
 import { useBench } from '../useBench.ts'
 import GateField from './GateField.vue'
@@ -19,6 +20,7 @@ const { draft } = bench
 const { t } = useI18n()
 const route = useRoute()
 const router = useRouter()
+const writeQuery = useQuery()
 const lessonId = computed(() => draft.lessonId)
 const survey = computed(() => surveyRoutes(bench.lesson.value))
 const doubtful = computed(
@@ -27,29 +29,30 @@ const doubtful = computed(
       survey.value.findings.flatMap((one) => ('partIds' in one ? one.partIds : [one.partId])),
     ),
 )
-/** The part that is picked, and the way out of it that was pressed. */
-const partId = ref<string | null>(typeof route.query.at === 'string' ? route.query.at : null)
-const wayId = ref<string | null>(null)
+/** The part that is picked; it stands in the address, so that others may lead here. */
+const pickedInAddress = () => (typeof route.query.at === 'string' ? route.query.at : null)
+const partId = ref(pickedInAddress())
+watch(partId, (at) => writeQuery({ at: at ?? undefined }))
+watch(pickedInAddress, (at) => (partId.value = at))
+/** The way out of it that was pressed. */
+const pressed = shallowRef<Pick<Way, 'id' | 'kind'> | null>(null)
+const wayId = computed(() => pressed.value?.id ?? null)
 const part = computed(() => bench.lesson.value.parts[partId.value ?? ''] ?? null)
-watch(partId, (at) => void router.replace({ query: { ...route.query, at: at ?? undefined } }))
 
 function pick(id: string): void {
   partId.value = id
-  wayId.value = null
+  pressed.value = null
 }
-/** A way of a film or a picture is written where it stands; a route on the sheet of its part. */
-function pickWay({ id, fromId, kind, thingId }: Way): void {
-  pick(fromId)
-  wayId.value = id
-  if (kind === 'order' || kind === 'route' || !thingId) return
-  bench.goToPart(fromId)
-  if (kind === 'pin') bench.thingId.value = thingId
-  else bench.select(thingId, true)
+/** A way of a film or a picture is written where it stands, by cue or pin; a route on the sheet of its part. */
+const isWrittenThere = ({ kind }: Pick<Way, 'kind'>) => kind !== 'order' && kind !== 'route'
+function pickWay(way: Way): void {
+  pick(way.fromId)
+  pressed.value = way
+  if (!isWrittenThere(way)) return
+  bench.goToPart(way.fromId)
+  if (way.kind === 'pin') bench.thingId.value = way.thingId
+  else bench.select(way.thingId, true)
 }
-const leadsFromThing = computed(() => {
-  const cue = bench.lesson.value.cues[wayId.value?.split(' ')[0] ?? '']
-  return cue !== undefined || (part.value?.kind === 'still' && wayId.value !== null)
-})
 function draw(fromId: string, toId: string): void {
   const target =
     toId === END
@@ -58,7 +61,7 @@ function draw(fromId: string, toId: string): void {
   const id = nanoid()
   if (fromId !== toId && draft.make(edits.addRoute, { id, fromId, target })) {
     pick(fromId)
-    wayId.value = id
+    pressed.value = { id, kind: 'route' }
   }
 }
 const place = (id: string) => ({ params: { lessonId: lessonId.value }, query: { part: id } })
@@ -100,7 +103,9 @@ const place = (id: string) => ({ params: { lessonId: lessonId.value }, query: { 
             t('routes.tryFromHere')
           }}</RouterLink>
         </div>
-        <p v-if="leadsFromThing" class="notice straw">{{ t('routes.writtenThere') }}</p>
+        <p v-if="pressed && isWrittenThere(pressed)" class="notice straw">
+          {{ t('routes.writtenThere') }}
+        </p>
         <WaysField :part="part" :picked-id="wayId" />
         <GateField :part="part" />
       </div>
