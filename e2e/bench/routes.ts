@@ -82,7 +82,7 @@ async function mapMs(page: Page, url: string): Promise<number> {
         link!.click()
         const look = () => {
           const parts = document.querySelectorAll<HTMLElement>('[data-part]')
-          const edges = document.querySelectorAll('.vue-flow__edge').length
+          const edges = document.querySelectorAll('svg .way').length
           if (parts.length < count || edges < count) return void requestAnimationFrame(look)
           parts[0]!.click()
           const heard = () =>

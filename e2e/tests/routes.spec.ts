@@ -22,7 +22,7 @@ test.afterAll(() => desk?.stop())
 const left = () => bench.locator('.left')
 const box = (name: string) => on.side().getByRole('textbox', { name, exact: true })
 const onMap = (name: string) => left().getByRole('button', { name })
-const edges = (kind: string) => bench.locator(`.vue-flow__edge.way-${kind}`)
+const edges = (kind: string) => bench.locator(`.way.way-${kind}`)
 
 async function addPage(title: string, text: string): Promise<void> {
   await addPart(bench, 'Page')

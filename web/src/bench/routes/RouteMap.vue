@@ -2,26 +2,17 @@
 // The map of a lesson: its parts, its end, and the ways between them. A way is drawn by pulling a line from the foot of
 // one part to another; whatever is pressed opens its sheet.
 import '@vue-flow/core/dist/style.css'
-import {
-  BaseEdge,
-  Handle,
-  MarkerType,
-  Position,
-  useVueFlow,
-  VueFlow,
-  type Connection,
-  type Edge,
-  type Node,
-} from '@vue-flow/core'
+import { Handle, Position, useVueFlow, VueFlow, type Connection, type Node } from '@vue-flow/core'
 import { computed, nextTick, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import Button from 'primevue/button'
 import { END, graphOf, type Way } from '@fernbrake/core/routes'
 import type { Part } from '@fernbrake/core/lesson'
 import { useBench } from '../useBench.ts'
-import { layOut, NODE, softPath, type DrawnWay } from './layout.ts'
+import { isInColumns, layOut, NODE } from './layout.ts'
+import RouteLines from './RouteLines.vue'
 
-const props = defineProps<{
+defineProps<{
   picked: { partId?: string; wayId?: string }
   /** Parts that something is wrong or doubtful about. */
   doubtful: ReadonlySet<string>
@@ -62,21 +53,6 @@ const nodes = computed((): Node<Shown>[] => {
     one(END, null, 0),
   ]
 })
-const COLOURS: Record<Way['kind'], string> = {
-  ...{ order: '#66736A', fork: '#693A62', route: '#693A62', pin: '#385873', jump: '#385873' },
-}
-const edges = computed((): Edge[] =>
-  plan.value.ways.map((drawn) => ({
-    ...{ id: drawn.way.id, source: drawn.way.fromId, target: drawn.way.toId, type: 'way' },
-    ...{ sourceHandle: 'out', targetHandle: 'in', data: drawn, focusable: false },
-    class: [
-      `way-${drawn.way.kind}`,
-      ...(drawn.way.id === props.picked.wayId ? ['picked'] : []),
-    ].join(' '),
-    markerEnd: { type: MarkerType.ArrowClosed, color: COLOURS[drawn.way.kind] },
-  })),
-)
-
 /** Parts and ways; a small lesson is not blown up. */
 function showAll(): void {
   const { width, height } = flow.dimensions.value
@@ -112,7 +88,6 @@ function connect({ source, target }: Connection): void {
     <VueFlow
       id="routes"
       :nodes="nodes"
-      :edges="edges"
       :nodes-connectable="bench.canEdit.value"
       :elements-selectable="false"
       :zoom-on-double-click="false"
@@ -120,7 +95,6 @@ function connect({ source, target }: Connection): void {
       :max-zoom="1.5"
       :disable-keyboard-a11y="true"
       @connect="connect"
-      @edge-click="emit('way', ($event.edge.data as DrawnWay).way)"
     >
       <template #node-part="{ id, data }">
         <Handle id="in" type="target" :position="Position.Top" />
@@ -144,23 +118,13 @@ function connect({ source, target }: Connection): void {
         <span v-else class="part the-end">{{ t('routes.end') }}</span>
         <Handle v-if="data.part" id="out" type="source" :position="Position.Bottom" />
       </template>
-      <template #edge-way="{ id, data, markerEnd }">
-        <BaseEdge
-          :id="id"
-          :path="softPath(data.points)"
-          :marker-end="markerEnd"
-          :interaction-width="16"
+      <template #zoom-pane>
+        <RouteLines
+          :ways="plan.ways"
+          :picked="picked"
+          :many="isInColumns(graph)"
+          @way="emit('way', $event)"
         />
-        <template v-if="data.label">
-          <rect
-            class="label-ground"
-            :x="data.at.x - data.label.length * 3.3 - 4"
-            :y="data.at.y - 10"
-            :width="data.label.length * 6.6 + 8"
-            height="20"
-          />
-          <text class="label" :x="data.at.x" :y="data.at.y">{{ data.label }}</text>
-        </template>
       </template>
     </VueFlow>
     <div class="zoom">
@@ -264,36 +228,6 @@ function connect({ source, target }: Connection): void {
   width: 8px;
   height: 8px;
   opacity: 0;
-}
-.map :deep(.vue-flow__edge) {
-  cursor: pointer;
-}
-.map :deep(.vue-flow__edge-path) {
-  stroke: var(--ink-3);
-  stroke-width: 1.5;
-}
-.map :deep(:is(.way-fork, .way-route) .vue-flow__edge-path) {
-  stroke: var(--plum);
-  stroke-width: 2;
-}
-.map :deep(.way-fork .vue-flow__edge-path) {
-  stroke-dasharray: 7 4;
-}
-.map :deep(:is(.way-pin, .way-jump) .vue-flow__edge-path) {
-  stroke: var(--slate);
-  stroke-dasharray: 2 4;
-}
-.map :deep(.picked .vue-flow__edge-path) {
-  stroke-width: 4;
-}
-.label {
-  fill: var(--ink);
-  font-size: 12.5px;
-  text-anchor: middle;
-  dominant-baseline: central;
-}
-.label-ground {
-  fill: var(--ground);
 }
 .zoom {
   position: absolute;
