@@ -3,15 +3,15 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { endMessage } from '@fernbrake/core/lesson'
-import { fillPlaces, firstNameOf } from '@fernbrake/core/text'
+import { fillPlaces } from '@fernbrake/core/text'
 import type { PartsState, ShownWay } from '../ui/partsState.ts'
 import WaysOn from '../ui/WaysOn.vue'
 import type { PartSitting } from './usePart.ts'
 
 const props = defineProps<{ sitting: PartSitting; parts: PartsState; allSent: boolean }>()
 const emit = defineEmits<{ take: [way: ShownWay] }>()
-const { t, n } = useI18n()
-const { answers, asks, done, opened } = props.sitting
+const { t } = useI18n()
+const { answers, asks, done, facts, opened } = props.sitting
 const open = computed(
   () => asks.filter(({ questionId }) => answers.standing(questionId).triesUsed === 0).length,
 )
@@ -20,14 +20,9 @@ const isLast = computed(
   () =>
     done.value && props.parts.ways.length === 0 && props.parts.all.every(({ isDone }) => isDone),
 )
-const words = computed(() => {
-  const score = answers.score.value
-  const shown = { points: n(score.points, { maximumFractionDigits: 2 }), max: n(score.max) }
-  return fillPlaces(endMessage(opened.lesson.ending, score), {
-    ...{ firstName: firstNameOf(opened.learnerName), className: '' },
-    score: t('player.scoreSoFar', shown),
-  })
-})
+const words = computed(() =>
+  fillPlaces(endMessage(opened.lesson.ending, answers.score.value), facts.value),
+)
 
 /** The way is the one that was seen: what is recorded first could open another. */
 function goOn(way: ShownWay): void {

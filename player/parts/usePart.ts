@@ -13,6 +13,7 @@ export interface PartSitting {
   opened: OpenedLesson
   part: Part
   answers: ReturnType<typeof useAnswers>
+  facts: ReturnType<typeof useFacts>
   /** Whether the learner has said that they are done with it. */
   done: Ref<boolean>
   seen: ReadonlySet<string>
@@ -37,7 +38,7 @@ export function usePart(host: Host, opened: OpenedLesson, part: Part): PartSitti
   const asks = asksIn(part)
   provideForQuestions(host, opened)
   provideStretches(host, opened)
-  useFacts(opened.learnerName, answers.score)
+  const facts = useFacts(opened.learnerName, answers.score)
 
   function notePlace(): void {
     const behind = done.value ? asks.map(({ id }) => id) : []
@@ -62,7 +63,7 @@ export function usePart(host: Host, opened: OpenedLesson, part: Part): PartSitti
   }
 
   notePlace()
-  const sitting = { host, opened, part, answers, done, seen, see, finish, asks }
+  const sitting = { host, opened, part, answers, facts, done, seen, see, finish, asks }
   provide(SITTING, sitting)
   return sitting
 }

@@ -3,10 +3,10 @@
 import { computed, onMounted, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { endMessage } from '@fernbrake/core/lesson'
-import { fillPlaces, firstNameOf } from '@fernbrake/core/text'
-import type { HostState, OpenedLesson } from '../hosts/Host.ts'
+import { fillPlaces } from '@fernbrake/core/text'
+import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { useAnswers } from '../session/useAnswers.ts'
-import type { Host } from '../hosts/Host.ts'
+import { useFacts } from '../session/useFacts.ts'
 import PartsNav from './PartsNav.vue'
 import type { PartsState } from './partsState.ts'
 
@@ -18,17 +18,12 @@ const props = defineProps<{
   hostState: HostState
 }>()
 const emit = defineEmits<{ pickPart: [partId: string] }>()
-const { t, n } = useI18n()
+const { t } = useI18n()
 const { lesson, progress, learnerName } = props.opened
 const { score } = useAnswers(props.host, lesson, progress.responses)
+const facts = useFacts(learnerName, score)
 const words = computed(() =>
-  fillPlaces(props.message || endMessage(lesson.ending, score.value), {
-    ...{ firstName: firstNameOf(learnerName), className: '' },
-    score: t('player.scoreSoFar', {
-      points: n(score.value.points, { maximumFractionDigits: 2 }),
-      max: n(score.value.max),
-    }),
-  }),
+  fillPlaces(props.message || endMessage(lesson.ending, score.value), facts.value),
 )
 const heading = useTemplateRef('heading')
 onMounted(() => heading.value?.focus({ preventScroll: true }))
@@ -40,14 +35,7 @@ onMounted(() => heading.value?.focus({ preventScroll: true }))
       <p class="lesson" dir="auto">{{ lesson.title }}</p>
       <h1 ref="heading" tabindex="-1">{{ t('player.part.theEnd') }}</h1>
       <p v-if="words" class="words" dir="auto">{{ words }}</p>
-      <p v-if="score.max > 0">
-        {{
-          t('player.scoreSoFar', {
-            points: n(score.points, { maximumFractionDigits: 2 }),
-            max: n(score.max),
-          })
-        }}
-      </p>
+      <p v-if="score.max > 0">{{ facts.score }}</p>
       <p class="kept" role="status">
         {{ t(hostState.waiting === 0 ? 'player.allKept' : 'player.notAllKept') }}
       </p>
