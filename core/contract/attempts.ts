@@ -1,7 +1,7 @@
 // Learning: opening a lesson by its link, and the records that a learner's player sends.
 import { z } from 'zod'
-import { clockSchema, idSchema, mediaMsSchema } from '../fields/index.ts'
-import { lessonSchema } from '../lesson/index.ts'
+import { clockSchema, idSchema, languageSchema, mediaMsSchema } from '../fields/index.ts'
+import { coverSchema, lessonSchema, themeSchema } from '../lesson/index.ts'
 import { answerSchema } from '../questions/index.ts'
 import { MOST_RECORDS } from './limits.ts'
 import { fullNameSchema, personSchema } from './people.ts'
@@ -132,9 +132,19 @@ export const attemptRoutes = {
     reply: z.strictObject({
       title: z.string(),
       summary: z.string(),
+      language: languageSchema,
+      objectives: z.array(z.string()),
+      level: z.string(),
+      licence: z.string(),
+      cover: coverSchema.omit({ mediaId: true }).nullable(),
+      theme: themeSchema.nullable(),
       person: personSchema.nullable(),
       attemptId: idSchema.nullable(),
     }),
+  }),
+  linkCover: route('get', '/api/links/:code/cover', 'public', 'The picture a lesson opens on', {
+    params: linkParams,
+    reply: null,
   }),
   openLink: route('post', '/api/links/:code/attempts', 'public', 'Open a lesson by its link', {
     params: linkParams,

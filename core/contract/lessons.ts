@@ -29,6 +29,8 @@ export const lessonCardSchema = z.strictObject({
   questions: z.int(),
   quizzes: z.int(),
   posterMediaId: idSchema.nullable(),
+  tags: z.array(z.string()),
+  level: z.string(),
   /** How long the stem of its frond is: that of the first film, else of the first quiz. */
   stemMs: z.int(),
   cues: z.array(

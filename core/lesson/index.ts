@@ -1,5 +1,8 @@
 // The only door of core/lesson: the lesson document, its edits, and how editors come to one document.
 export * from './schema.ts'
+export * from './aboutSchema.ts'
+export * from './about.ts'
+export * from './theme.ts'
 export * from './partSchema.ts'
 export * from './parts.ts'
 export * from './partBase.ts'

@@ -130,7 +130,7 @@ export function renameCues(cue: Cue, newIds: Readonly<Record<string, string>>): 
         condition.cueId = renamed(condition.cueId)
 }
 
-type Showing = Pick<Lesson, 'parts' | 'cues' | 'questions' | 'materials'>
+type Showing = Pick<Lesson, 'parts' | 'cues' | 'questions' | 'materials' | 'cover'>
 
 /** The ids of all media that a lesson shows: its films, what lies on them, and what its questions show. */
 export function mediaIdsOf(lesson: Showing): string[] {
@@ -140,7 +140,7 @@ export function mediaIdsOf(lesson: Showing): string[] {
   return [...ids]
 }
 
-/** The ids of the media that lie on a lesson's films, or that its questions, their material and its other parts show. */
+/** The ids of the media that its cover, its questions, their material and its other parts show, or that lie on its films. */
 export function stagedMediaIdsOf(lesson: Showing): string[] {
   const ids = Object.values(lesson.cues).flatMap((cue) =>
     cue.kind === 'overlay' ? (mediumOf(cue) ?? []) : [],
@@ -151,7 +151,8 @@ export function stagedMediaIdsOf(lesson: Showing): string[] {
     ...textsOfPart(part).flatMap(mediaOfText),
     ...mediaOfPart(part),
   ])
-  return [...new Set([...ids, ...asked, ...shared, ...told])]
+  const cover = lesson.cover ? [lesson.cover.mediaId] : []
+  return [...new Set([...ids, ...asked, ...shared, ...told, ...cover])]
 }
 
 /** Under which name the address of a document's page, from 1, is handed on beside those of media. */

@@ -9,6 +9,7 @@ import {
   richText,
 } from '../fields/index.ts'
 import { questionSchema } from '../questions/index.ts'
+import { aboutFields } from './aboutSchema.ts'
 import { forkFields } from './forkSchema.ts'
 import { emptyEnding, endingSchema, partSchema } from './partSchema.ts'
 import { routeSchema } from './routeSchema.ts'
@@ -141,6 +142,7 @@ export const lessonSchema = z.strictObject({
   navigation: z.enum(['free', 'inOrder']).optional(),
   /** What stands before the names of the parts; without it, numbers. */
   numbering: z.enum(['none', 'numbers', 'letters']).optional(),
+  ...aboutFields,
 })
 
 export type Lesson = z.infer<typeof lessonSchema>

@@ -1,16 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readingMs } from '../text/index.ts'
-import {
-  calmSpots,
-  contrastRatio,
-  lightOfPixels,
-  relativeLuminance,
-  shareCovered,
-  timesToLookAt,
-  type CalmWish,
-  type LightFrame,
-} from './index.ts'
+import { contrastRatio, lightOfPixels, relativeLuminance } from '../colour/index.ts'
+import { calmSpots, shareCovered, timesToLookAt, type CalmWish, type LightFrame } from './index.ts'
 
 const [W, H] = [48, 27]
 function frame(lightAt: (x: number, y: number) => number): LightFrame {

@@ -1,6 +1,8 @@
 // The calm spot: where on the stage an overlay disturbs least and reads best, over the whole time it is shown.
 // Frames are small; every figure of a place comes from sums over the frames, so that hundreds of places cost little.
 
+import { contrastRatio, ENOUGH_CONTRAST } from '../colour/index.ts'
+
 /** One small frame: relative luminance (WCAG 2.2), 0 to 1, row by row. */
 export interface LightFrame {
   width: number
@@ -42,8 +44,6 @@ export interface Spot {
   cost: number
 }
 
-/** Text should have this contrast at least (WCAG 2.2, 1.4.3). */
-export const ENOUGH_CONTRAST = 4.5
 /** Where captions run: the lowest fifth, without the margins. */
 export const CAPTION_ZONE: StageBox = { x: 0.08, y: 0.82, width: 0.84, height: 0.16 }
 const PLACES_ACROSS = 24
@@ -54,36 +54,6 @@ const MARGIN = 0.03
 const BINS = 64
 /** How much each figure weighs, so that usual values of all of them are alike. */
 const WEIGHT = { clutter: 6, change: 6, contrast: 1.5, overlap: 2 }
-
-/** Relative luminance of a colour #RRGGBB (WCAG 2.2). */
-export function relativeLuminance(colour: string): number {
-  const channel = (at: number) => linear(Number.parseInt(colour.slice(at, at + 2), 16))
-  return 0.2126 * channel(1) + 0.7152 * channel(3) + 0.0722 * channel(5)
-}
-
-/** A channel from 0 to 255 as linear light from 0 to 1. */
-function linear(value: number): number {
-  const share = value / 255
-  return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4
-}
-
-const LINEAR = Float32Array.from({ length: 256 }, (_, value) => linear(value))
-
-/** Relative luminance of each pixel of an RGBA picture, four bytes each. */
-export function lightOfPixels(pixels: Uint8ClampedArray): Float32Array {
-  const light = new Float32Array(pixels.length / 4)
-  for (let at = 0; at < light.length; at += 1)
-    light[at] =
-      0.2126 * LINEAR[pixels[at * 4]!]! +
-      0.7152 * LINEAR[pixels[at * 4 + 1]!]! +
-      0.0722 * LINEAR[pixels[at * 4 + 2]!]!
-  return light
-}
-
-/** Contrast of two luminances, 1 to 21 (WCAG 2.2). */
-export function contrastRatio(a: number, b: number): number {
-  return (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05)
-}
 
 /**
  * Looks for calmer spots of the overlay's size. `frames` are those of its time, all of one size, at least one.

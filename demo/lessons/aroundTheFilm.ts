@@ -1,6 +1,6 @@
 // What stands around the film of lesson 1: a page before it, a still and a chronicle after it.
 import { edits, type NewThing, type Pin } from '@fernbrake/core/lesson'
-import { addBlocks, askOnPage, picture, type Making } from './making.ts'
+import { addBlocks, askOnPage, picture, TRUST_LICENCE, type Making } from './making.ts'
 
 export const BEFORE_PART = 'before-you-watch'
 export const ANATOMY_PART = 'anatomy-of-a-lock'
@@ -8,7 +8,7 @@ export const CHRONICLE_PART = 'the-navigation'
 
 const OWN = {
   credit: 'Harrowmere Navigation Trust',
-  licence: 'Free for teaching within the Trust',
+  licence: TRUST_LICENCE,
 }
 
 export const ANATOMY = picture('anatomy-of-a-lock', {

@@ -1,7 +1,7 @@
 // “Gate Furniture and the Lock Log”: a deck to leaf through, and a page to read and practise on.
 import { edits } from '@fernbrake/core/lesson'
 import { FLIGHT_OPENED } from './aroundTheFilm.ts'
-import { addBlocks, askOnPage, beginWithoutFilm, picture, type Made } from './making.ts'
+import { addBlocks, askOnPage, beginWithoutFilm, picture, tellAbout, type Made } from './making.ts'
 
 export const LOCK_LOG = { lessonId: 'gate-furniture', link: 'cantle-steps-4' }
 const DECK = 'gate-furniture-deck'
@@ -71,9 +71,15 @@ export const PLATES = [
 export function editsOfLockLog(): Made {
   const making = beginWithoutFilm('Gate Furniture and the Lock Log')
   const { edit } = making
-  edit(edits.setLessonText, {
-    field: 'summary',
-    text: 'What is made of iron and oak about a gate, and how the day is written down.',
+  tellAbout(making, {
+    summary: 'What is made of iron and oak about a gate, and how the day is written down.',
+    objectives: [
+      'Name the eight pieces of a gate that a keeper puts a hand on',
+      'Write a line in the lock log that can be read in a year',
+    ],
+    level: 'First evening',
+    tags: ['gates', 'lock log'],
+    cover: { mediaId: PLATES[0]!.id, strength: 0.5 },
   })
   edit(edits.addPart, { id: DECK, kind: 'deck', title: 'Gate Furniture' })
   edit(edits.addThings, {

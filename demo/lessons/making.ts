@@ -16,6 +16,9 @@ import {
 import type { RichText } from '@fernbrake/core/fields'
 import type { CaptionLine } from '@fernbrake/core/formats'
 
+/** How whatever the Trust makes may be used. */
+export const TRUST_LICENCE = 'Free for teaching within the Trust'
+
 /** What is known of a film once it has been prepared. */
 export interface DemoFilm {
   durationMs: number
@@ -277,4 +280,23 @@ export function addQuestion(making: Making, question: DemoQuestion): void {
     rules: { points: question.points, tryPenalty: 0.25, tries: 3 },
   })
   edit(edits.setHold, { cueId, hold: question.hold, sendBack: question.sendBack ?? false })
+}
+
+interface AboutLesson {
+  summary: string
+  objectives: readonly string[]
+  level: string
+  tags: readonly string[]
+  /** What lies under the title, and how much of the usual wash covers it. */
+  cover: { mediaId: string; wash?: string; strength: number }
+}
+
+/** What a lesson of the Trust says about itself. */
+export function tellAbout({ edit }: Pick<Making, 'edit'>, about: AboutLesson): void {
+  edit(edits.setLessonText, { field: 'summary', text: about.summary })
+  edit(edits.setLessonText, { field: 'objectives', text: about.objectives.join('\n') })
+  edit(edits.setLessonText, { field: 'level', text: about.level })
+  edit(edits.setLessonText, { field: 'licence', text: TRUST_LICENCE })
+  edit(edits.setTags, { tags: [...about.tags] })
+  edit(edits.setCover, { cover: { wash: '#163F2A', letters: 'paper', ...about.cover } })
 }

@@ -6,6 +6,7 @@ import {
   askOnPage,
   beginWithoutFilm,
   type DemoFilm,
+  tellAbout,
   type Made,
 } from './making.ts'
 import caught from '../films/night-passage/caught/moments.json' with { type: 'json' }
@@ -74,10 +75,15 @@ const FORKS: { at: ClipId; prompt: string; ways: [words: string, to: Goal][]; se
 export function editsOfNightPassage(films: Readonly<Record<string, DemoFilm>>): Made {
   const making = beginWithoutFilm('Night Passage')
   const { edit } = making
-  edit(edits.setLessonText, {
-    field: 'summary',
-    text: 'A boat hangs on the sill of lock seven in the dark. You stand at the paddle. What you do first decides what follows.',
+  tellAbout(making, {
+    summary:
+      'A boat hangs on the sill of lock seven in the dark. You stand at the paddle. What you do first decides what follows.',
+    objectives: ['Do the right thing first when a boat hangs', 'Say why it was the right thing'],
+    level: 'Keepers on duty',
+    tags: ['safety', 'night'],
+    cover: { mediaId: CLIPS[0]!.mediaId, wash: '#22364A', strength: 0.55 },
   })
+  edit(edits.setTheme, { theme: { accent: '#385873', ground: '#EEF1F3', reading: 'bitter' } })
   for (const { id, title, partId, mediaId } of CLIPS)
     addFilm({ ...making, partId, chapters: [] }, { mediaId, title }, films[id]!, `script-${id}`)
   addPages(making)

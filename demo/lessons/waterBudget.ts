@@ -11,6 +11,7 @@ import {
   type DemoFilm,
   type DemoQuestion,
   type Made,
+  tellAbout,
   type Placed,
 } from './making.ts'
 import { BUDGET_QUESTIONS } from './budgetQuestions.ts'
@@ -148,9 +149,17 @@ const QUESTIONS: DemoQuestion[] = [
 export function editsOfWaterBudget(film: DemoFilm): Made {
   const making = begin('The Water Budget of a Flight', WATER_BUDGET.partId, moments)
   const { edit, partId, sentence } = making
-  edit(edits.setLessonText, {
-    field: 'summary',
-    text: 'What a boat costs in water, why the keepers let boats take turns, and how two ponds halve the price. A lecture for the second evening.',
+  tellAbout(making, {
+    summary:
+      'What a boat costs in water, why the keepers let boats take turns, and how two ponds halve the price. A lecture for the second evening.',
+    objectives: [
+      'Work out the water that a passage takes',
+      'Explain how side ponds save half of it',
+      'Draw a lock with its ponds in cross-section',
+    ],
+    level: 'Second evening',
+    tags: ['water', 'side ponds'],
+    cover: { mediaId: WATER_BUDGET.mediaId, strength: 0.6 },
   })
   addFilm(making, { ...WATER_BUDGET, title: 'The Water Budget of a Flight' }, film)
   for (const question of QUESTIONS) addQuestion(making, question)

@@ -8,9 +8,16 @@ import {
   type DemoFilm,
   type DemoQuestion,
   type Made,
+  tellAbout,
   type Making,
 } from './making.ts'
-import { addAnatomy, addChronicle, addPageBefore, ANATOMY_PART } from './aroundTheFilm.ts'
+import {
+  addAnatomy,
+  addChronicle,
+  addPageBefore,
+  ANATOMY_PART,
+  FLIGHT_OPENED,
+} from './aroundTheFilm.ts'
 import { addLockKeepersQuiz } from './lockKeepersQuiz.ts'
 import { addWhatLiesOnThePicture } from './waterOnThePicture.ts'
 import { askRecap, FURTHER_KINDS } from './waterQuestions.ts'
@@ -142,9 +149,17 @@ const ENDING = {
 export function editsOfWaterThatClimbs(film: DemoFilm): Made {
   const making = begin('Water That Climbs', partId, moments)
   const { edit, sentence } = making
-  edit(edits.setLessonText, {
-    field: 'summary',
-    text: 'How a lock lifts a boat up a hill, and what a lock-keeper must never forget. For the first evening of the course.',
+  tellAbout(making, {
+    summary:
+      'How a lock lifts a boat up a hill, and what a lock-keeper must never forget. For the first evening of the course.',
+    objectives: [
+      'Say in your own words how water lifts a boat',
+      'Name the parts of a lock that a keeper works',
+      'Do the steps of a passage in the right order',
+    ],
+    level: 'First evening',
+    tags: ['locks', 'water', 'safety'],
+    cover: { mediaId: FLIGHT_OPENED.id, strength: 0.65 },
   })
   addPageBefore(making)
   addFilm(making, { ...WATER_THAT_CLIMBS, title: 'Water That Climbs' }, film)

@@ -4,7 +4,10 @@ import { onMounted, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { LinkReply } from '@fernbrake/core/contract'
 import { HostError } from '../hosts/Host.ts'
-import { openLink, readLink, signIn } from '../hosts/server/index.ts'
+import AboutLesson from '../ui/AboutLesson.vue'
+import LessonCover from '../ui/LessonCover.vue'
+import { useTheme } from '../ui/useTheme.ts'
+import { coverAddress, openLink, readLink, signIn } from '../hosts/server/index.ts'
 
 const props = defineProps<{ code: string }>()
 const emit = defineEmits<{ opened: [attemptId: string] }>()
@@ -17,6 +20,8 @@ const email = ref('')
 const password = ref('')
 const fault = ref<string | null>(null)
 const busy = ref(false)
+
+const theme = useTheme(() => link.value?.theme)
 
 // Checked again by the server; here only so that the answer comes at once.
 const FULL_NAME = /^\p{L}[\p{L}\p{M}'’.-]*(\s+[\p{L}\p{M}'’.-]+)+$/u
@@ -66,7 +71,7 @@ function take(other: 'guest' | 'account'): void {
 </script>
 
 <template>
-  <main class="welcome">
+  <main class="welcome themed" :style="theme">
     <div v-if="failure" role="alert" class="card">
       <p>{{ t(`player.${failure}`) }}</p>
       <button v-if="failure !== 'notFound'" class="fb-button" type="button" @click="load">
@@ -77,10 +82,22 @@ function take(other: 'guest' | 'account'): void {
       <div class="bone" />
       <div class="bone" />
     </div>
-    <div v-else class="card">
-      <p class="lead">{{ t('player.open.welcome') }}</p>
-      <h1 dir="auto">{{ link.title }}</h1>
+    <div v-else class="card" :class="{ covered: link.cover }">
+      <LessonCover
+        v-if="link.cover"
+        class="cover"
+        :cover="link.cover"
+        :picture="coverAddress(code)"
+      >
+        <p>{{ t('player.open.welcome') }}</p>
+        <h1 dir="auto">{{ link.title }}</h1>
+      </LessonCover>
+      <template v-else>
+        <p class="lead">{{ t('player.open.welcome') }}</p>
+        <h1 dir="auto">{{ link.title }}</h1>
+      </template>
       <p v-if="link.summary" class="summary" dir="auto">{{ link.summary }}</p>
+      <AboutLesson :objectives="link.objectives" :level="link.level" :licence="link.licence" />
       <form v-if="link.person" @submit.prevent="begin(() => openLink(code))">
         <p>{{ t('player.open.signedInAs', { name: link.person.name }) }}</p>
         <button class="fb-button act" type="submit" :disabled="busy">
@@ -142,6 +159,8 @@ function take(other: 'guest' | 'account'): void {
   display: grid;
   place-items: center;
   padding: 24px 16px;
+  background: var(--ground);
+  color: var(--ink);
 }
 .card {
   width: min(100%, 480px);
@@ -149,6 +168,16 @@ function take(other: 'guest' | 'account'): void {
   border: 1px solid var(--line);
   border-radius: var(--radius);
   background: var(--surface);
+}
+.covered {
+  width: min(100%, 560px);
+  padding-top: 0;
+}
+.cover {
+  min-height: 250px;
+  margin: -1px -41px 24px;
+  padding: 24px 40px 14px;
+  border-radius: var(--radius) var(--radius) 0 0;
 }
 .lead {
   color: var(--ink-2);
@@ -204,6 +233,11 @@ form .fb-button {
 @media (max-width: 500px) {
   .card {
     padding: 24px 20px;
+  }
+  .cover {
+    min-height: 200px;
+    margin-inline: -21px;
+    padding-inline: 20px;
   }
   h1 {
     font-size: 26px;

@@ -285,6 +285,12 @@ export default {
     overlay: 'Overlay at {time}',
     fork: 'The film parts at {time}: {prompt}',
   },
+  about: {
+    lesson: 'About this lesson',
+    objectives: 'What you will be able to do',
+    level: 'For',
+    licence: 'Licence',
+  },
   open: {
     welcome: 'You are invited to a lesson',
     asGuest: 'Go in as a guest',

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 // The whole player: opens the lesson through its host and shows its parts, one at a time. Needs nothing but a Host.
-import { computed, nextTick, onMounted, onScopeDispose, ref, shallowRef, useTemplateRef } from 'vue'
+import {
+  computed,
+  nextTick,
+  onMounted,
+  onScopeDispose,
+  provide,
+  ref,
+  shallowRef,
+  useTemplateRef,
+} from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Part } from '@fernbrake/core/lesson'
 import { placeToGoOn } from '@fernbrake/core/playback'
@@ -9,11 +18,13 @@ import { isoTime, nowMs } from '../clock.ts'
 import { prepareParts } from '../parts/fetchPart.ts'
 import LaterPart from '../parts/LaterPart.vue'
 import { useTravelled } from '../session/useTravelled.ts'
+import { ABOUT, aboutOf } from './about.ts'
 import FilmPlayer from './FilmPlayer.vue'
 import HostStrip from './HostStrip.vue'
 import { gateWords } from './gateWords.ts'
 import LessonEnd from './LessonEnd.vue'
 import { partsState, type ShownWay } from './partsState.ts'
+import { useTheme } from './useTheme.ts'
 
 const props = defineProps<{ host: Host; aside?: string }>()
 const { t, n } = useI18n()
@@ -42,6 +53,11 @@ const parts = computed(
       part.value.id,
       words,
     ),
+)
+const theme = useTheme(() => opened.value?.lesson.theme)
+provide(
+  ABOUT,
+  computed(() => opened.value && aboutOf(opened.value.lesson)),
 )
 /** The words of the end that a way led to; null while the learner is in a part. */
 const ended = ref<string | null>(null)
@@ -99,7 +115,8 @@ onMounted(openLesson)
 <template>
   <div
     ref="root"
-    class="player"
+    class="player themed"
+    :style="theme"
     :class="ended !== null || (part && part.kind !== 'film') ? 'reading' : 'night'"
   >
     <HostStrip :state="hostState" />

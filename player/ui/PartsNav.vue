@@ -1,37 +1,48 @@
 <script setup lang="ts">
-// The parts of the lesson: where the learner is, what is done, and the way to each.
+// The parts of the lesson: where the learner is, what is done, and the way to each; and what the lesson is about.
+import { inject } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { ABOUT } from './about.ts'
+import AboutLesson from './AboutLesson.vue'
 import type { PartsState } from './partsState.ts'
 
 defineProps<{ parts: PartsState }>()
 const emit = defineEmits<{ pick: [partId: string] }>()
 const { t } = useI18n()
+const about = inject(ABOUT, null)
 </script>
 
 <template>
-  <nav v-if="parts.all.length > 1" class="parts" :aria-label="t('player.parts')">
-    <h2>{{ t('player.parts') }}</h2>
-    <ol>
-      <li v-for="part in parts.all" :key="part.id">
-        <button
-          type="button"
-          :aria-current="part.id === parts.openId ? 'step' : undefined"
-          :aria-disabled="part.isOpen ? undefined : 'true'"
-          @click="part.isOpen && part.id !== parts.openId && emit('pick', part.id)"
-        >
-          <span class="number">{{ part.label }}</span>
-          <span class="title" dir="auto">{{ part.title }}</span>
-          <span class="kind">
-            {{ t(`player.partKind.${part.kind}`)
-            }}<template v-if="part.isDone"> · {{ t('player.partDone') }}</template
-            ><template v-else-if="part.shut !== null">
-              · {{ t('player.part.shut', { when: part.shut }) }}</template
-            ><template v-else-if="!part.isOpen"> · {{ t('player.part.inTurn') }}</template>
-          </span>
-        </button>
-      </li>
-    </ol>
-  </nav>
+  <div>
+    <nav v-if="parts.all.length > 1" class="parts" :aria-label="t('player.parts')">
+      <h2>{{ t('player.parts') }}</h2>
+      <ol>
+        <li v-for="part in parts.all" :key="part.id">
+          <button
+            type="button"
+            :aria-current="part.id === parts.openId ? 'step' : undefined"
+            :aria-disabled="part.isOpen ? undefined : 'true'"
+            @click="part.isOpen && part.id !== parts.openId && emit('pick', part.id)"
+          >
+            <span class="number">{{ part.label }}</span>
+            <span class="title" dir="auto">{{ part.title }}</span>
+            <span class="kind">
+              {{ t(`player.partKind.${part.kind}`)
+              }}<template v-if="part.isDone"> · {{ t('player.partDone') }}</template
+              ><template v-else-if="part.shut !== null">
+                · {{ t('player.part.shut', { when: part.shut }) }}</template
+              ><template v-else-if="!part.isOpen"> · {{ t('player.part.inTurn') }}</template>
+            </span>
+          </button>
+        </li>
+      </ol>
+    </nav>
+    <details v-if="about" class="about">
+      <summary>{{ t('player.about.lesson') }}</summary>
+      <p v-if="about.summary" dir="auto">{{ about.summary }}</p>
+      <AboutLesson v-bind="about" />
+    </details>
+  </div>
 </template>
 
 <style scoped>
@@ -98,7 +109,42 @@ button:focus-visible {
   color: var(--ink-2);
   font-size: 13.5px;
 }
+.about {
+  margin: 0 28px;
+  padding: 6px 0 18px;
+  font-size: 15px;
+}
+summary {
+  display: flex;
+  align-items: center;
+  min-height: 44px;
+  color: var(--ink-2);
+  font-size: 13.5px;
+  font-weight: 600;
+  cursor: pointer;
+}
+summary::before {
+  content: '+';
+  width: 1.6em;
+  font-family: var(--mono);
+}
+[open] > summary::before {
+  content: '−';
+}
+.about p {
+  margin-bottom: 12px;
+  font-family: var(--reading);
+  overflow-wrap: anywhere;
+}
+@media print {
+  .about {
+    display: none;
+  }
+}
 @media (max-width: 760px) {
+  .about {
+    margin-inline: 16px;
+  }
   h2 {
     padding: 0 16px 6px;
   }

@@ -7,7 +7,13 @@ import { describeApi } from '../http/openapi.ts'
 import { originOf } from '../http/security.ts'
 import { beginSession, endSession } from '../http/session.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
-import { describeLink, listAttempts, openLink, readAttempt } from '../services/attempts.ts'
+import {
+  describeLink,
+  linkCover,
+  listAttempts,
+  openLink,
+  readAttempt,
+} from '../services/attempts.ts'
 import type { Context } from '../services/context.ts'
 import { createLesson, readDraft, readEdits, takeEdits } from '../services/drafts.ts'
 import { publishEdition } from '../services/editions.ts'
@@ -179,9 +185,23 @@ function questionHandlers(
 
 function attemptHandlers(
   context: Context,
-): Part<'link' | 'openLink' | 'myAttempts' | 'attempt' | 'tally' | 'handedFile' | 'sendRecords'> {
+): Part<
+  | 'link'
+  | 'linkCover'
+  | 'openLink'
+  | 'myAttempts'
+  | 'attempt'
+  | 'tally'
+  | 'handedFile'
+  | 'sendRecords'
+> {
   return {
     link: ({ params, person }) => describeLink(params.code, person),
+    linkCover: async ({ params, response }) => {
+      const file = await linkCover(params.code)
+      await context.store.send(file.storageKey, file.contentType, response)
+      return undefined
+    },
     openLink: async ({ params, body, person, request }) => {
       await describeLink(params.code, null)
       const learner = person ?? (await welcomeGuest(body.name))

@@ -5,6 +5,7 @@ import { attemptOutcome } from '@fernbrake/core/analysis'
 import {
   filmsInOrder,
   mediaIdsOf,
+  objectivesOf,
   partsInOrder,
   pictureOf,
   withoutNotes,
@@ -16,6 +17,7 @@ import {
   EditionRow,
   LessonRow,
   MediaRow,
+  type MediaFileRow,
   PersonRow,
   ResponseRow,
 } from '../database/models.ts'
@@ -29,6 +31,7 @@ import { readSeen } from '../queries/seenThings.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt } from '../queries/responses.ts'
 import type { Context } from './context.ts'
+import { findFile } from './media.ts'
 
 async function findLink(code: string): Promise<{ lessonId: string; newest: EditionRow }> {
   const lesson = await LessonRow.findOne({ where: { linkCode: code }, attributes: ['id'] })
@@ -45,12 +48,22 @@ function newestEdition(lessonId: string): Promise<EditionRow | null> {
 export async function describeLink(code: string, person: Person | null): Promise<LinkReply> {
   const { lessonId, newest } = await findLink(code)
   const attempt = person && (await AttemptRow.findOne({ where: { lessonId, personId: person.id } }))
+  const { title, summary, language, level = '', licence = '', cover, theme } = newest.document
   return {
-    title: newest.document.title,
-    summary: newest.document.summary,
+    ...{ title, summary, language, level, licence, theme: theme ?? null },
+    objectives: objectivesOf(newest.document),
+    cover: cover ? { wash: cover.wash, strength: cover.strength, letters: cover.letters } : null,
     person,
     attemptId: attempt?.id ?? null,
   }
+}
+
+/** The picture that the lesson behind a link opens on. */
+export async function linkCover(code: string): Promise<MediaFileRow> {
+  const { newest } = await findLink(code)
+  const { cover } = newest.document
+  if (!cover) throw new HttpError('not-found')
+  return findFile(cover.mediaId, 'poster')
 }
 
 /** The person's attempt at the lesson behind a link; a first one is begun on the newest edition. */
@@ -150,7 +163,10 @@ export async function listAttempts({ database }: Context, person: Person): Promi
         questions: outcome.questions,
         finished: row.finishedAt !== null,
         lastSeenAt: row.lastSeenAt.toISOString(),
-        posterMediaId: filmsInOrder(lesson)[0]?.mediaId ?? pictureOf(partsInOrder(lesson)),
+        posterMediaId:
+          lesson.cover?.mediaId ??
+          filmsInOrder(lesson)[0]?.mediaId ??
+          pictureOf(partsInOrder(lesson)),
       }
     }),
   )

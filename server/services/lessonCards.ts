@@ -52,7 +52,9 @@ function toCard(row: Row): LessonCard {
     durationMs: film?.durationMs ?? 0,
     questions: questionsMet(draft).length,
     quizzes: quizzes.length,
-    posterMediaId: film?.mediaId ?? pictureOf(parts),
+    posterMediaId: draft.cover?.mediaId ?? film?.mediaId ?? pictureOf(parts),
+    tags: draft.tags ?? [],
+    level: draft.level ?? '',
     stemMs: film ? (film.durationMs ?? 0) : (quiz?.durationMs ?? 0),
     cues: film ? smallCues(draft, film.id) : (quiz?.leaves ?? []).map(leafOf),
   }

@@ -91,6 +91,7 @@ describe.each(routes)('%s', (name) => {
     const mayBeMissing = [
       'mediaFile',
       'mediaPage',
+      'linkCover',
       'prepareAgain',
       'tally',
       'handedFile',

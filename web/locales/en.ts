@@ -6,6 +6,7 @@ import parts from './en/parts.ts'
 import questions from './en/questions.ts'
 import recording from './en/recording.ts'
 import rich from './en/rich.ts'
+import lesson from './en/lesson.ts'
 import routes from './en/routes.ts'
 import shelf from './en/shelf.ts'
 
@@ -17,6 +18,7 @@ export default {
   ...questions,
   ...recording,
   ...rich,
+  ...lesson,
   ...routes,
   ...shelf,
   app: {

@@ -1,12 +1,44 @@
 // Edits of the lesson as a whole.
 import { cleanText } from '../../fields/index.ts'
 import type { Edit } from '../runEdit.ts'
+import type { Cover, Theme } from '../aboutSchema.ts'
 import type { Ending } from '../partSchema.ts'
+import { USUAL_THEME } from '../theme.ts'
 
-export const setLessonText: Edit<{ field: 'title' | 'summary'; text: string }> = {
+type LessonText = 'title' | 'summary' | 'objectives' | 'level' | 'licence'
+
+export const setLessonText: Edit<{ field: LessonText; text: string }> = {
   name: 'setLessonText',
   change: (draft, { field, text }) => {
-    draft[field] = cleanText(text)
+    const words = cleanText(text)
+    if (words === '' && field !== 'title' && field !== 'summary') delete draft[field]
+    else draft[field] = words
+  },
+}
+
+export const setTags: Edit<{ tags: string[] }> = {
+  name: 'setTags',
+  change: (draft, { tags }) => {
+    if (tags.length === 0) delete draft.tags
+    else draft.tags = tags.map((tag) => cleanText(tag))
+  },
+}
+
+/** `null` takes the cover away; a change of what is not there needs all of it. */
+export const setCover: Edit<{ cover: Partial<Cover> | null }> = {
+  name: 'setCover',
+  change: (draft, { cover }) => {
+    if (cover === null) delete draft.cover
+    else draft.cover = { ...draft.cover, ...cover } as Cover
+  },
+}
+
+/** `null` goes back to the usual look. */
+export const setTheme: Edit<{ theme: Partial<Theme> | null }> = {
+  name: 'setTheme',
+  change: (draft, { theme }) => {
+    if (theme === null) delete draft.theme
+    else draft.theme = { ...(draft.theme ?? USUAL_THEME), ...theme }
   },
 }
 

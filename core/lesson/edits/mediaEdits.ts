@@ -32,6 +32,7 @@ export const replaceMedia: Edit<{
     for (const [id, part] of Object.entries(draft.parts))
       if ([...textsOfPart(part).flatMap(mediaOfText), ...mediaOfPart(part)].includes(from))
         draft.parts[id] = withMedium(part, from, to)
+    if (draft.cover?.mediaId === from) draft.cover.mediaId = to
     for (const material of Object.values(draft.materials ?? {}))
       if (mediaOfText(material.text).includes(from))
         material.text = withMedium(material.text, from, to)

@@ -3,6 +3,19 @@ import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 
 const MAPS = ['parts', 'scripts', 'cues', 'questions', 'looks', 'materials', 'routes'] as const
+/** What a lesson may do without. */
+const MAY_LACK = [
+  ...([
+    'navigation',
+    'numbering',
+    'objectives',
+    'tags',
+    'level',
+    'licence',
+    'cover',
+    'theme',
+  ] as const),
+]
 const isSame = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
 /** Makes the lesson what `lesson` is; what is the same already is not touched, so that few patches come of it. */
@@ -13,9 +26,9 @@ export const restoreLesson: Edit<{ lesson: Lesson }> = {
       if (draft[name] || lesson[name]) restoreMap(mapOf(draft, name), lesson[name] ?? {})
     for (const name of ['title', 'summary', 'language', 'ending'] as const)
       if (!isSame(draft[name], lesson[name])) Object.assign(draft, { [name]: lesson[name] })
-    for (const name of ['navigation', 'numbering'] as const)
+    for (const name of MAY_LACK)
       if (lesson[name] === undefined) delete draft[name]
-      else if (draft[name] !== lesson[name]) Object.assign(draft, { [name]: lesson[name] })
+      else if (!isSame(draft[name], lesson[name])) Object.assign(draft, { [name]: lesson[name] })
   },
 }
 

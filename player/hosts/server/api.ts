@@ -29,6 +29,9 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
 export const readLink = (code: string) =>
   call<LinkReply>('GET', `/api/links/${encodeURIComponent(code)}`)
 
+/** Where the cover of the lesson behind a link is to be had. */
+export const coverAddress = (code: string) => `/api/links/${encodeURIComponent(code)}/cover`
+
 export const openLink = (code: string, name?: string) =>
   call<{ attemptId: string }>(
     'POST',

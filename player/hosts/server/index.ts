@@ -149,4 +149,4 @@ export function withWaiting(
   return progress
 }
 
-export { openLink, readLink, signIn } from './api.ts'
+export { coverAddress, openLink, readLink, signIn } from './api.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A pin: its shape, its colour, and what stands on it; with a tick at its side once it has been opened.
 import { computed } from 'vue'
-import { relativeLuminance } from '@fernbrake/core/media'
+import { relativeLuminance } from '@fernbrake/core/colour'
 import type { Pin, PinShape } from '@fernbrake/core/lesson'
 
 const props = defineProps<{

@@ -1,9 +1,12 @@
 <script setup lang="ts">
-// The sheet for the lesson itself: title, summary, language, and how learners may move through the film.
+// The sheet for the lesson itself: what it says of itself, how it looks, and how learners may move through the film.
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits, type SeekRule } from '@fernbrake/core/lesson'
+import AboutFields from './lesson/AboutFields.vue'
+import CoverField from './lesson/CoverField.vue'
+import ThemeFields from './lesson/ThemeFields.vue'
 import ChoiceField from './ChoiceField.vue'
 import EndingFields from './EndingFields.vue'
 import { languageChoices } from './languages.ts'
@@ -43,6 +46,18 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
       :rows="4"
       @change="draft.make(edits.setLessonText, { field: 'summary', text: $event })"
     />
+    <details>
+      <summary>{{ t('lesson.about') }}</summary>
+      <div class="sheet-form"><AboutFields /></div>
+    </details>
+    <details>
+      <summary>{{ t('lesson.cover') }}</summary>
+      <div class="sheet-form"><CoverField /></div>
+    </details>
+    <details>
+      <summary>{{ t('lesson.look') }}</summary>
+      <div class="sheet-form"><ThemeFields /></div>
+    </details>
     <ChoiceField
       :label="t('sheet.language')"
       :value="draft.lesson.value.language"
@@ -86,6 +101,33 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
 </template>
 
 <style scoped>
+details {
+  border-top: 1px solid var(--line);
+}
+details + details {
+  margin-top: -14px;
+}
+details:last-of-type {
+  border-bottom: 1px solid var(--line);
+}
+details[open] {
+  padding-bottom: 16px;
+}
+summary {
+  display: flex;
+  align-items: center;
+  min-height: 44px;
+  font-weight: 650;
+  cursor: pointer;
+}
+summary::before {
+  content: '+';
+  width: 1.4em;
+  font-family: var(--mono);
+}
+[open] > summary::before {
+  content: '−';
+}
 .film {
   display: flex;
   align-items: center;

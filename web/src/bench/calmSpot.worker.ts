@@ -1,9 +1,9 @@
 // Looks for calm spots on the filmstrip, away from the thread that draws the page.
+import { lightOfPixels } from '@fernbrake/core/colour'
 import {
   calmSpots,
   filmstripLayout,
   filmstripPlace,
-  lightOfPixels,
   type CalmWish,
   type LightFrame,
   type Spot,

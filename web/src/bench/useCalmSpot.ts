@@ -10,7 +10,8 @@ import {
   type OverlayCue,
   type ScriptLine,
 } from '@fernbrake/core/lesson'
-import { relativeLuminance, timesToLookAt, type CalmWish } from '@fernbrake/core/media'
+import { relativeLuminance } from '@fernbrake/core/colour'
+import { timesToLookAt, type CalmWish } from '@fernbrake/core/media'
 import type { CalmAnswer, CalmQuestion } from './calmSpot.worker.ts'
 
 /** Edits that follow each other faster than this are looked at once, in ms. */

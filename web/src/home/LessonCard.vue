@@ -46,6 +46,9 @@ const counts = computed(() => {
         <span class="muted">{{
           t('home.changed', { when: writeMoment(new Date(lesson.updatedAt)) })
         }}</span>
+        <span v-if="lesson.level || lesson.tags.length > 0" class="subjects muted" dir="auto">{{
+          [lesson.level, ...lesson.tags].filter(Boolean).join(' · ')
+        }}</span>
         <RouterLink
           v-if="lesson.learners > 0"
           class="above"
@@ -123,6 +126,13 @@ h3 a::after {
   gap: 12px;
   margin-top: auto;
   font-size: 13.5px;
+}
+.subjects {
+  flex: 1;
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 .above {
   position: relative;

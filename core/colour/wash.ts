@@ -1,0 +1,35 @@
+// A wash of colour over a picture, and how well letters read on it.
+import { contrastRatio, ENOUGH_CONTRAST, relativeLuminance, washedLight } from './colour.ts'
+
+/** Which letters stand on a washed picture: light as paper, or dark as ink. */
+export type WashLetters = 'paper' | 'ink'
+
+export const WASH_LETTERS: Record<WashLetters, string> = { paper: '#FFFDF8', ink: '#17231C' }
+/** How strong a wash is in the finest step that matters, and the share of pixels that may fall short. */
+const STEP = 0.05
+const LEFT_OUT = 0.1
+
+/**
+ * The contrast (1 to 21) that letters reach on a picture under a wash, on nine tenths of its pixels; and which letters
+ * reach most. `pixels` are RGBA, four bytes each; `strength` is how much of the wash covers, 0 to 1.
+ */
+export function washedContrast(
+  pixels: Uint8ClampedArray,
+  wash: string,
+  strength: number,
+): { letters: WashLetters; contrast: number } {
+  const light = washedLight(pixels, wash, strength).sort()
+  const at = (share: number) => light[Math.round(share * (light.length - 1))] ?? 0
+  // Light letters are hardest to read on the lightest pixels, dark ones on the darkest.
+  const paper = contrastRatio(relativeLuminance(WASH_LETTERS.paper), at(1 - LEFT_OUT))
+  const ink = contrastRatio(relativeLuminance(WASH_LETTERS.ink), at(LEFT_OUT))
+  return paper >= ink ? { letters: 'paper', contrast: paper } : { letters: 'ink', contrast: ink }
+}
+
+/** The weakest wash of a colour, from `from` on, on which letters can be read; 1 where none is enough. */
+export function enoughWash(pixels: Uint8ClampedArray, wash: string, from: number): number {
+  for (let strength = Math.ceil(from / STEP) * STEP; strength < 1; strength += STEP)
+    if (washedContrast(pixels, wash, strength).contrast >= ENOUGH_CONTRAST)
+      return Math.round(strength * 100) / 100
+  return 1
+}

@@ -1,0 +1,16 @@
+// What a lesson says about itself, read.
+import type { Lesson } from './schema.ts'
+
+/** What learners are to be able to do, one each. */
+export const objectivesOf = ({ objectives = '' }: Pick<Lesson, 'objectives'>): string[] =>
+  objectives.split('\n').flatMap((line) => line.trim() || [])
+
+/** Tags as they are typed, with commas between: each once, however it is written. */
+export function readTags(words: string): string[] {
+  const seen = new Map<string, string>()
+  for (const word of words.split(',')) {
+    const tag = word.trim().replace(/\s+/g, ' ').slice(0, 40)
+    if (tag !== '' && !seen.has(tag.toLowerCase())) seen.set(tag.toLowerCase(), tag)
+  }
+  return [...seen.values()]
+}

@@ -1,0 +1,20 @@
+// What the lesson says about itself, for whatever of the player shows it.
+import type { ComputedRef, InjectionKey } from 'vue'
+import { objectivesOf, type Lesson } from '@fernbrake/core/lesson'
+
+export interface About {
+  summary: string
+  objectives: readonly string[]
+  level: string
+  licence: string
+}
+
+export const ABOUT: InjectionKey<ComputedRef<About | null>> = Symbol('about')
+
+/** Null where the lesson says nothing. */
+export function aboutOf(lesson: Lesson): About | null {
+  const { summary, level = '', licence = '' } = lesson
+  const objectives = objectivesOf(lesson)
+  const isSilent = summary === '' && level === '' && licence === '' && objectives.length === 0
+  return isSilent ? null : { summary, level, licence, objectives }
+}

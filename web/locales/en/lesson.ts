@@ -1,0 +1,36 @@
+// What the bench says about the lesson as a whole: what it is about, its cover and its look.
+export default {
+  lesson: {
+    about: 'Objectives, level, licence, tags',
+    cover: 'Cover',
+    look: 'Colours and typefaces',
+    objectives: 'What learners will be able to do, one a line',
+    level: 'For whom',
+    licence: 'Licence',
+    tags: 'Subjects, with commas between',
+    noneYet: 'A picture that learners see first, with the title on it.',
+    filmPicture: 'Picture of the film',
+    wash: 'Wash of colour',
+    strength: 'How much it covers',
+    readsWell: 'The title can be read on it: contrast {ratio} to 1.',
+    readsBadly: 'The title is hard to read on it: contrast {ratio} to 1, and it should be 4.5.',
+    strongerWash: 'Make the wash strong enough',
+    noCover: 'Do without a cover',
+    colour: { accent: 'Accent', ground: 'Background' },
+    fontOf: { reading: 'Titles and texts', interface: 'Buttons and questions' },
+    font: {
+      literata: 'Literata',
+      atkinson: 'Atkinson Hyperlegible',
+      bitter: 'Bitter',
+      nunito: 'Nunito',
+    },
+    moved: {
+      accent: 'Learners get the accent a little darker, so that it can be read on the background.',
+      ground: 'Learners get the background a little lighter, so that texts can be read on it.',
+    },
+    sampleText: 'This is how a text of the lesson looks.',
+    sampleButton: 'A button',
+    samplePicked: 'Something picked',
+    usualLook: 'Back to the usual look',
+  },
+}
