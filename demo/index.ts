@@ -246,7 +246,11 @@ async function keepLesson(
   }))
   const { revision } = await takeEdits(context, owner, lessonId, { revision: 0, edits })
   await publishEdition(context, owner, lessonId, { revision, number: 1 })
-  await run(context.database, 'UPDATE lessons SET link_code = $2 WHERE id = $1', [lessonId, link])
+  await run(context.database, 'UPDATE lessons SET link_code = $2, seen_by = $3 WHERE id = $1', [
+    ...[lessonId, link],
+    // The two that teach without a course around them are there for everyone.
+    [DEMO_LINK, NIGHT_PASSAGE.link].includes(link) ? 'everyone' : 'link',
+  ])
 }
 
 /** The parts of lesson 1, and how long after the beginning a learner comes to each, in ms. */
@@ -288,7 +292,7 @@ async function loadClass(context: Context, today: Date): Promise<void> {
     const records = parts.flatMap(({ partId, afterMs }) =>
       simulateLearner(edition!.document, partId, persona, random, startMs + afterMs),
     )
-    const attemptId = await openLink(DEMO_LINK, person)
+    const attemptId = await openLink(context, DEMO_LINK, person)
     await takeRecords(
       context,
       attemptId,

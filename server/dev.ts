@@ -5,7 +5,15 @@ import { join } from 'node:path'
 import type { Express, RequestHandler } from 'express'
 import { createServer as createVite } from 'vite'
 import type { EarlyPart } from './http/learnerPage.ts'
-import { LEARN_PATH, NONCE_PLACE, OPEN_PATH, sendPage, type LearnerPage } from './http/pages.ts'
+import {
+  EMBED_PATH,
+  LEARN_PATH,
+  letBeFramed,
+  NONCE_PLACE,
+  OPEN_PATH,
+  sendPage,
+  type LearnerPage,
+} from './http/pages.ts'
 import { REPOSITORY } from './settings.ts'
 
 /** Mounts Vite for web and player; their hot reload listens on ports beside the server's. */
@@ -35,6 +43,7 @@ export async function mountDevelopmentPages(
       await sendPage(request, response.type('html'), own, earlyPart)
     }
   app.get(OPEN_PATH, page('player', player))
+  app.get(EMBED_PATH, letBeFramed, page('player', player))
   app.get(LEARN_PATH, learn.session, page('player', player, learn.earlyPart))
   app.use(player.middlewares)
   app.use(web.middlewares)

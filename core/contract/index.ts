@@ -6,6 +6,7 @@ import { mediaRoutes } from './media.ts'
 import { peopleRoutes } from './people.ts'
 import { questionRoutes } from './questions.ts'
 import { route } from './route.ts'
+import { sharingRoutes } from './sharing.ts'
 import { webRoutes } from './web.ts'
 
 export const healthSchema = z.strictObject({
@@ -26,6 +27,7 @@ export const contract = {
   ...mediaRoutes,
   ...questionRoutes,
   ...attemptRoutes,
+  ...sharingRoutes,
   ...webRoutes,
 }
 
@@ -39,6 +41,7 @@ export * from './limits.ts'
 export * from './media.ts'
 export * from './people.ts'
 export * from './problem.ts'
+export * from './sharing.ts'
 export * from './sockets.ts'
 export * from './web.ts'
 export {

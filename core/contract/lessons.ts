@@ -1,15 +1,26 @@
 // Lessons: the draft and its edits, editions, results.
 import { z } from 'zod'
 import { clockSchema, idSchema, languageSchema, plainText } from '../fields/index.ts'
-import { lessonSchema, patchSchema } from '../lesson/index.ts'
-import { route } from './route.ts'
+import { CHANGES, lessonSchema, patchSchema } from '../lesson/index.ts'
+import { route, type ReplyOf } from './route.ts'
+import { editionNoteSchema, lessonRoleSchema, seenBySchema } from './sharing.ts'
 
 const lessonParams = z.strictObject({ lessonId: idSchema })
+
+/** What an edition brought; see `whatChanged`. */
+export const changeSchema = z.strictObject({
+  what: z.enum(CHANGES),
+  name: z.string().optional(),
+  count: z.int().optional(),
+})
 
 export const editionSummarySchema = z.strictObject({
   number: z.int(),
   publishedAt: clockSchema,
   revision: z.int(),
+  /** What its publisher said of it. */
+  note: z.string(),
+  changes: z.array(changeSchema),
 })
 
 /** Revisions are counted in 32 bits. */
@@ -23,6 +34,8 @@ export const lessonCardSchema = z.strictObject({
   updatedAt: clockSchema,
   editionNumber: z.int().nullable(),
   learners: z.int(),
+  role: lessonRoleSchema,
+  seenBy: seenBySchema,
   /** Of its first film, in ms; 0 where there is none. */
   durationMs: z.int(),
   /** In all its parts. */
@@ -57,7 +70,7 @@ const draftReply = z.strictObject({
   id: idSchema,
   lesson: lessonSchema,
   revision: z.int(),
-  role: z.enum(['owner', 'editor', 'viewer']),
+  role: lessonRoleSchema,
   editions: z.array(editionSummarySchema),
   linkCode: z.string().nullable(),
   updatedAt: clockSchema,
@@ -150,7 +163,7 @@ export const lessonRoutes = {
     params: lessonParams,
     reply: draftReply,
   }),
-  editDraft: route('patch', '/api/lessons/:lessonId/draft', 'lessonEditor', 'Edit a draft', {
+  editDraft: route('patch', '/api/lessons/:lessonId/draft', 'lessonCommenter', 'Edit a draft', {
     params: lessonParams,
     body: z.strictObject({
       /** The revision that the patches were made on. */
@@ -192,10 +205,33 @@ export const lessonRoutes = {
   publish: route('post', '/api/lessons/:lessonId/editions', 'lessonEditor', 'Publish an edition', {
     params: lessonParams,
     /** `revision` is what the person saw; `number` the edition they meant to publish, so that a repeat is harmless. */
-    body: z.strictObject({ revision: z.int().min(0), number: z.int().min(1) }),
+    body: z.strictObject({
+      revision: z.int().min(0),
+      number: z.int().min(1),
+      /** What to tell those who know the edition before. */
+      note: editionNoteSchema.optional(),
+      /** Said by somebody who knows that learners are in the edition before, and stay there. */
+      replaces: z.boolean().optional(),
+    }),
     reply: z.strictObject({ edition: editionSummarySchema, linkCode: z.string() }),
     status: 201,
   }),
+  unpublished: route(
+    'get',
+    '/api/lessons/:lessonId/unpublished',
+    'lessonViewer',
+    'What the draft would bring that the newest edition has not',
+    {
+      params: lessonParams,
+      reply: z.strictObject({
+        /** The newest edition; null before the first. */
+        edition: z.int().nullable(),
+        changes: z.array(changeSchema),
+        /** How many are in that edition and not at its end. */
+        learnersInside: z.int(),
+      }),
+    },
+  ),
   handedFileOf: route(
     'get',
     '/api/lessons/:lessonId/attempts/:attemptId/files/:fileId',
@@ -221,6 +257,7 @@ export const lessonRoutes = {
 
 export type LessonCard = z.infer<typeof lessonCardSchema>
 export type DraftReply = z.infer<typeof draftReply>
+export type Unpublished = ReplyOf<typeof lessonRoutes.unpublished>
 export type EditsReply = z.infer<typeof editsReply>
 export type EditionSummary = z.infer<typeof editionSummarySchema>
 export type ResultsReply = z.infer<typeof resultsReply>

@@ -4,7 +4,8 @@ import { z } from 'zod'
 /**
  * Who may use a route:
  * `public` anybody; `signedIn` anybody with a session, guests included; `designer` designers and keepers;
- * `keeper` keepers; `lessonViewer` / `lessonEditor` people with such a role on the lesson named in the path;
+ * `keeper` keepers; `lessonViewer` / `lessonCommenter` / `lessonEditor` / `lessonOwner` people with such a role, or a
+ * greater one, on the lesson named in the path;
  * `mediaOwner` whoever put the media in; `mediaViewer` also editors and learners of lessons that use it;
  * `attemptOwner` the learner whose attempt it is; `questionOwner` the designer who keeps the question.
  * What a person may not see is answered as not found.
@@ -15,7 +16,9 @@ export type Access =
   | 'designer'
   | 'keeper'
   | 'lessonViewer'
+  | 'lessonCommenter'
   | 'lessonEditor'
+  | 'lessonOwner'
   | 'mediaOwner'
   | 'mediaViewer'
   | 'attemptOwner'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The learner's page: /open/:code leads in, /learn/:attempt goes on.
+// The learner's page: /open/:code leads in, /learn/:attempt goes on; /embed/:code does both in a frame on another page.
 import { onScopeDispose, shallowRef } from 'vue'
 import { createServerHost } from '../hosts/server/index.ts'
 import type { Host } from '../hosts/Host.ts'
@@ -10,7 +10,8 @@ const [, place, key = ''] = location.pathname.split('/')
 const host = shallowRef<Host | null>(null)
 
 async function learn(attemptId: string): Promise<void> {
-  if (location.pathname !== `/learn/${attemptId}`)
+  // A frame keeps its address: only that one may be shown inside other pages, whenever it is loaded again.
+  if (place !== 'embed' && location.pathname !== `/learn/${attemptId}`)
     history.replaceState(null, '', `/learn/${attemptId}`)
   host.value = await createServerHost(attemptId)
 }
@@ -20,5 +21,5 @@ onScopeDispose(() => host.value?.destroy())
 
 <template>
   <LessonPlayer v-if="host" :host="host" />
-  <WelcomePage v-else-if="place === 'open'" :code="key" @opened="learn" />
+  <WelcomePage v-else-if="place === 'open' || place === 'embed'" :code="key" @opened="learn" />
 </template>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // What a link opens on: go in as who you are, with your account, or as a guest with a full name.
-import { onMounted, ref, shallowRef } from 'vue'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { LinkReply } from '@fernbrake/core/contract'
 import { HostError } from '../hosts/Host.ts'
+import AccountForm from './AccountForm.vue'
 import AboutLesson from '../ui/AboutLesson.vue'
 import LessonCover from '../ui/LessonCover.vue'
 import { useTheme } from '../ui/useTheme.ts'
@@ -25,6 +26,9 @@ const theme = useTheme(() => link.value?.theme)
 
 // Checked again by the server; here only so that the answer comes at once.
 const FULL_NAME = /^\p{L}[\p{L}\p{M}'’.-]*(\s+[\p{L}\p{M}'’.-]+)+$/u
+
+/** The lesson is only for people who are named: whoever is not signed in, or as somebody else, is asked to. */
+const asksWho = computed(() => failure.value === 'notSignedIn' || failure.value === 'notShared')
 
 async function load(): Promise<void> {
   failure.value = null
@@ -60,7 +64,11 @@ function beginAsGuest(): void {
 function beginWithAccount(): void {
   void begin(async () => {
     await signIn(email.value, password.value)
-    return openLink(props.code)
+    return openLink(props.code).catch(async (error: unknown) => {
+      // The password was right; what is wrong now is said in the place of the form.
+      await load()
+      throw error
+    })
   })
 }
 
@@ -72,7 +80,19 @@ function take(other: 'guest' | 'account'): void {
 
 <template>
   <main class="welcome themed" :style="theme">
-    <div v-if="failure" role="alert" class="card">
+    <div v-if="asksWho" class="card">
+      <p role="alert">
+        {{ t(failure === 'notShared' ? 'player.open.notYou' : 'player.open.onlyNamed') }}
+      </p>
+      <AccountForm
+        v-model:email="email"
+        v-model:password="password"
+        :busy="busy"
+        @submit="beginWithAccount"
+      />
+      <p id="fault" class="fault" role="alert">{{ fault }}</p>
+    </div>
+    <div v-else-if="failure" role="alert" class="card">
       <p>{{ t(`player.${failure}`) }}</p>
       <button v-if="failure !== 'notFound'" class="fb-button" type="button" @click="load">
         {{ t('player.retry') }}
@@ -122,32 +142,17 @@ function take(other: 'guest' | 'account'): void {
           {{ t('player.open.withAccount') }}
         </button>
       </form>
-      <form v-else @submit.prevent="beginWithAccount">
-        <label for="email">{{ t('player.open.email') }}</label>
-        <input
-          id="email"
-          v-model="email"
-          type="email"
-          autocomplete="username"
-          required
-          aria-describedby="fault"
-        />
-        <label for="password">{{ t('player.open.password') }}</label>
-        <input
-          id="password"
-          v-model="password"
-          type="password"
-          autocomplete="current-password"
-          required
-          aria-describedby="fault"
-        />
-        <button class="fb-button act" type="submit" :disabled="busy">
-          {{ t('player.open.signIn') }}
-        </button>
+      <AccountForm
+        v-else
+        v-model:email="email"
+        v-model:password="password"
+        :busy="busy"
+        @submit="beginWithAccount"
+      >
         <button class="fb-button plain" type="button" @click="take('guest')">
           {{ t('player.open.guestInstead') }}
         </button>
-      </form>
+      </AccountForm>
       <p id="fault" class="fault" role="alert">{{ fault }}</p>
     </div>
   </main>
@@ -194,12 +199,12 @@ h1 {
   font-family: var(--reading);
   font-size: 17px;
 }
-label {
+:deep(label) {
   display: block;
   margin: 14px 0 6px;
   font-weight: 600;
 }
-input {
+:deep(input) {
   width: 100%;
   min-height: 44px;
   padding: 8px 12px;
@@ -210,7 +215,7 @@ input {
   font: inherit;
   font-size: 17px;
 }
-form .fb-button {
+form :deep(.fb-button) {
   margin-top: 18px;
   margin-inline-end: 8px;
 }

@@ -84,7 +84,7 @@ export interface Host {
 
 /** Why a lesson could not be opened, in words that the interface has sentences for. */
 export class HostError extends Error {
-  readonly reason: 'notFound' | 'notSignedIn' | 'unreachable' | 'failed'
+  readonly reason: 'notFound' | 'notSignedIn' | 'notShared' | 'unreachable' | 'failed'
 
   constructor(reason: HostError['reason'], cause?: unknown) {
     super(reason, { cause })

@@ -273,6 +273,7 @@ export default {
   retry: 'Try again',
   notFound: 'There is no lesson behind this link. Check the address, or ask whoever sent it.',
   notSignedIn: 'Sign in to go on with this lesson.',
+  notShared: 'This lesson was not shared with you. Ask whoever sent you the link.',
   unreachable:
     'Fernbrake cannot be reached. Check the connection, then try again. Nothing is lost.',
   failed: 'The lesson could not be opened. Try again in a moment. Nothing is lost.',
@@ -304,6 +305,10 @@ export default {
     password: 'Password',
     signIn: 'Sign in and begin',
     wrongPassword: 'The email address and the password do not belong together.',
+    onlyNamed:
+      'This lesson is for people it was shared with. Sign in, and it opens if you are one of them.',
+    notYou:
+      'This lesson was not shared with you. Ask whoever sent you the link, or sign in as somebody else.',
     signedInAs: 'Signed in as {name}',
     guestInstead: 'Go in as a guest instead',
   },

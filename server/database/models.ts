@@ -6,8 +6,16 @@ import {
   type InferAttributes,
   type InferCreationAttributes,
 } from 'sequelize'
-import type { Media, MediaFileKind, PageFile, MediaJob, Role } from '@fernbrake/core/contract'
-import type { Lesson, Patch } from '@fernbrake/core/lesson'
+import type {
+  LessonRoleName,
+  Media,
+  MediaFileKind,
+  PageFile,
+  MediaJob,
+  Role,
+  SeenBy,
+} from '@fernbrake/core/contract'
+import type { Change, Lesson, Patch } from '@fernbrake/core/lesson'
 import type { Answer, Question, Verdict } from '@fernbrake/core/questions'
 import type { Database } from './connect.ts'
 
@@ -32,11 +40,10 @@ export class LessonRow extends Model<
   declare draft: Lesson
   declare revision: number
   declare linkCode: CreationOptional<string | null>
+  declare seenBy: CreationOptional<SeenBy>
   declare createdAt: CreationOptional<Date>
   declare updatedAt: CreationOptional<Date>
 }
-
-export type LessonRole = 'owner' | 'editor' | 'viewer'
 
 export class LessonRoleRow extends Model<
   InferAttributes<LessonRoleRow>,
@@ -44,7 +51,7 @@ export class LessonRoleRow extends Model<
 > {
   declare lessonId: string
   declare personId: string
-  declare role: LessonRole
+  declare role: LessonRoleName
 }
 
 export class DraftPatchRow extends Model<
@@ -70,6 +77,8 @@ export class EditionRow extends Model<
   declare revision: number
   declare publishedAt: CreationOptional<Date>
   declare personId: string | null
+  declare note: CreationOptional<string>
+  declare changes: CreationOptional<Change[]>
 }
 
 export class MediaRow extends Model<InferAttributes<MediaRow>, InferCreationAttributes<MediaRow>> {
@@ -204,6 +213,7 @@ export function defineModels(sequelize: Database): void {
       draft: JSONB,
       revision: INTEGER,
       linkCode: TEXT,
+      seenBy: { type: TEXT, defaultValue: 'link' },
       createdAt: now(),
       updatedAt: now(),
     },
@@ -230,6 +240,8 @@ export function defineModels(sequelize: Database): void {
       revision: INTEGER,
       publishedAt: now(),
       personId: TEXT,
+      note: { type: TEXT, defaultValue: '' },
+      changes: { type: JSONB, defaultValue: [] },
     },
     as('editions'),
   )

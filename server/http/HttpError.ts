@@ -59,6 +59,27 @@ const CATALOGUE: Record<ProblemType, { status: number; title: string; detail: st
     title: 'Cannot be published yet',
     detail: 'Some things must be mended before this lesson can be published.',
   },
+  'learners-inside': {
+    status: 409,
+    title: 'Learners are in the edition before',
+    detail: 'Learners have begun the edition before this one. They stay in it; say so to publish.',
+  },
+  'not-shared': {
+    status: 403,
+    title: 'Not shared with you',
+    detail:
+      'This lesson was not shared with you. Ask whoever gave you the link, or sign in as somebody else.',
+  },
+  'no-such-designer': {
+    status: 422,
+    title: 'No such account',
+    detail: 'No designer has an account with this email address. The keeper can make one.',
+  },
+  'last-owner': {
+    status: 409,
+    title: 'The last owner',
+    detail: 'A lesson needs an owner. Make somebody else one first.',
+  },
   'already-exists': {
     status: 409,
     title: 'Exists already',

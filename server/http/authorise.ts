@@ -1,5 +1,5 @@
 // Who may use a route. Every access that the contract names is decided here and nowhere else.
-import type { Access, Person } from '@fernbrake/core/contract'
+import type { Access, LessonRoleName, Person } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
 import { KeptQuestionRow, LessonRoleRow, MediaRow } from '../database/models.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
@@ -22,9 +22,13 @@ export async function authorise(
     case 'keeper':
       return allow(person.role === 'keeper')
     case 'lessonViewer':
-      return need(await hasLessonRole(person, params.lessonId!, ['owner', 'editor', 'viewer']))
+      return need(await hasLessonRole(person, params.lessonId!, ROLES_FROM.viewer))
+    case 'lessonCommenter':
+      return allowFrom('commenter', person, params.lessonId!)
     case 'lessonEditor':
-      return allowEditing(person, params.lessonId!)
+      return allowFrom('editor', person, params.lessonId!)
+    case 'lessonOwner':
+      return allowFrom('owner', person, params.lessonId!)
     case 'mediaOwner':
       return need(await ownsMedia(person, params.mediaId!))
     case 'mediaViewer':
@@ -51,16 +55,23 @@ function need(found: boolean): void {
   if (!found) throw new HttpError('not-found')
 }
 
-async function allowEditing(person: Person, lessonId: string): Promise<void> {
-  need(await hasLessonRole(person, lessonId, ['owner', 'editor', 'viewer']))
-  allow(await hasLessonRole(person, lessonId, ['owner', 'editor']))
+async function allowFrom(role: LessonRoleName, person: Person, lessonId: string): Promise<void> {
+  need(await hasLessonRole(person, lessonId, ROLES_FROM.viewer))
+  allow(await hasLessonRole(person, lessonId, ROLES_FROM[role]))
+}
+
+/** Who has at least this role. */
+export const ROLES_FROM: Record<LessonRoleName, LessonRoleName[]> = {
+  ...{ owner: ['owner'], editor: ['owner', 'editor'] },
+  commenter: ['owner', 'editor', 'commenter'],
+  viewer: ['owner', 'editor', 'commenter', 'viewer'],
 }
 
 /** Whether a person has one of these roles on a lesson. Guests and learners never edit. */
 export async function hasLessonRole(
   person: Person,
   lessonId: string,
-  roles: LessonRoleRow['role'][],
+  roles: LessonRoleName[],
 ): Promise<boolean> {
   if (person.role !== 'designer' && person.role !== 'keeper') return false
   return (await LessonRoleRow.count({ where: { lessonId, personId: person.id, role: roles } })) > 0

@@ -10,6 +10,8 @@ import { EARLY_PLACE, type EarlyPart } from './learnerPage.ts'
 
 /** Addresses of the learner's page; everything else is the application. */
 export const OPEN_PATH = '/open/:code'
+/** The learner's page for a frame on any other page. */
+export const EMBED_PATH = '/embed/:code'
 export const LEARN_PATH = '/learn/:attemptId'
 
 /** What the learner's page needs beyond its file: who asks, and what comes with it. */
@@ -36,8 +38,21 @@ export function mountPages(app: Express, _server: Server, learn: LearnerPage): v
   app.use(['/assets', '/player'], (_request, _response, next) => next(new HttpError('not-found')))
   const player = join(built('player'), 'index.html')
   app.get(OPEN_PATH, pageOf(player))
+  app.get(EMBED_PATH, letBeFramed, pageOf(player))
   app.get(LEARN_PATH, learn.session, pageOf(player, learn.earlyPart))
   app.get('/{*path}', pageOf(join(built('web'), 'index.html')))
+}
+
+/** Lets any page show this one in a frame; everything else about it stays as strict. */
+export const letBeFramed: RequestHandler = (_request, response, next) => {
+  const policy = String(response.getHeader('Content-Security-Policy'))
+  response.setHeader(
+    'Content-Security-Policy',
+    policy.replace(/frame-ancestors [^;]*/, 'frame-ancestors *'),
+  )
+  response.removeHeader('X-Frame-Options')
+  response.setHeader('Cross-Origin-Resource-Policy', 'cross-origin')
+  next()
 }
 
 function pageOf(path: string, earlyPart?: EarlyPart): RequestHandler {

@@ -4,6 +4,7 @@ import type { Request, RequestHandler } from 'express'
 import session from 'express-session'
 import type pg from 'pg'
 import type { Person } from '@fernbrake/core/contract'
+import { originOf } from './security.ts'
 import type { PersonRow } from '../database/models.ts'
 
 declare module 'express-session' {
@@ -69,12 +70,20 @@ export function toPerson({ id, name, email, role }: Person | PersonRow): Person 
   return { id, name, email, role }
 }
 
+/**
+ * A session begun in a frame on another site: browsers keep its cookie only like this, apart for each site that frames
+ * us, so that no other site can use it.
+ */
+const FRAMED_COOKIE = { sameSite: 'none', secure: true, partitioned: true } as const
+
 /** Begins a fresh session for a person; the old session id is of no use any more. */
 export async function beginSession(request: Request, personId: string): Promise<void> {
   await new Promise<void>((resolve, reject) =>
     request.session.regenerate((error: unknown) => (error ? reject(error as Error) : resolve())),
   )
   request.session.personId = personId
+  if (request.get('X-Embedded') && originOf(request).startsWith('https:'))
+    Object.assign(request.session.cookie, FRAMED_COOKIE)
   await new Promise<void>((resolve, reject) =>
     request.session.save((error: unknown) => (error ? reject(error as Error) : resolve())),
   )

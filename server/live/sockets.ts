@@ -10,7 +10,7 @@ import {
   type Person,
   type ServerToClientEvents,
 } from '@fernbrake/core/contract'
-import { hasLessonRole } from '../http/authorise.ts'
+import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
 import { personOf } from '../http/session.ts'
 import type { Announcer } from '../services/context.ts'
 
@@ -74,7 +74,7 @@ function welcome(socket: LiveSocket): void {
     const parsed = watchLessonSchema.safeParse(message)
     if (!parsed.success || typeof reply !== 'function') return
     const { lessonId } = parsed.data
-    hasLessonRole(person, lessonId, ['owner', 'editor', 'viewer'])
+    hasLessonRole(person, lessonId, ROLES_FROM.viewer)
       .then(async (allowed) => {
         if (allowed) {
           await socket.join(lessonRoom(lessonId))

@@ -16,7 +16,7 @@ import {
 } from '../services/attempts.ts'
 import type { Context } from '../services/context.ts'
 import { createLesson, readDraft, readEdits, takeEdits } from '../services/drafts.ts'
-import { publishEdition } from '../services/editions.ts'
+import { publishEdition, readUnpublished } from '../services/editions.ts'
 import { sendHandedFile } from '../services/handedFiles.ts'
 import { readHistory, readStateAt } from '../services/history.ts'
 import { listLessons } from '../services/lessonCards.ts'
@@ -39,6 +39,14 @@ import { cutPicture, readUses, replaceEverywhere } from '../services/shelf.ts'
 import { checkPage } from '../services/webPages.ts'
 import { takeRecords } from '../services/records.ts'
 import { readResults } from '../services/results.ts'
+import {
+  giveRole,
+  listOpenLessons,
+  readSharing,
+  share,
+  shareSeveral,
+  takeRole,
+} from '../services/sharing.ts'
 import { readTally } from '../services/tallies.ts'
 
 /** How long the database may take to say that it is there, in ms. */
@@ -49,6 +57,7 @@ export function createHandlers(context: Context): Handlers {
     ...generalHandlers(context),
     ...peopleHandlers(context),
     ...lessonHandlers(context),
+    ...sharingHandlers(context),
     ...mediaHandlers(context),
     ...questionHandlers(context),
     ...attemptHandlers(context),
@@ -112,6 +121,7 @@ function lessonHandlers(
   | 'history'
   | 'stateAt'
   | 'publish'
+  | 'unpublished'
   | 'results'
   | 'handedFileOf'
 > {
@@ -126,12 +136,26 @@ function lessonHandlers(
       lesson: await readStateAt(context, params.lessonId, params.revision),
     }),
     publish: (call) => publishEdition(context, whoCalls(call), call.params.lessonId, call.body),
+    unpublished: ({ params }) => readUnpublished(context, params.lessonId),
     results: ({ params, query }) => readResults(context, params.lessonId, query.edition),
     handedFileOf: async ({ params: { lessonId, attemptId, fileId: id }, response }) => {
       if ((await attemptFacts(attemptId))?.lessonId !== lessonId) throw new HttpError('not-found')
       await sendHandedFile(context, { attemptId, id }, response)
       return undefined
     },
+  }
+}
+
+function sharingHandlers(
+  context: Context,
+): Part<'sharing' | 'share' | 'shareSeveral' | 'giveRole' | 'takeRole' | 'openLessons'> {
+  return {
+    sharing: ({ params }) => readSharing(context, params.lessonId),
+    share: ({ params, body }) => share(context, params.lessonId, body),
+    shareSeveral: (call) => shareSeveral(context, whoCalls(call), call.body),
+    giveRole: ({ params, body }) => giveRole(context, params.lessonId, body),
+    takeRole: ({ params }) => takeRole(context, params.lessonId, params.personId),
+    openLessons: async () => ({ lessons: await listOpenLessons(context) }),
   }
 }
 
@@ -196,17 +220,17 @@ function attemptHandlers(
   | 'sendRecords'
 > {
   return {
-    link: ({ params, person }) => describeLink(params.code, person),
-    linkCover: async ({ params, response }) => {
-      const file = await linkCover(params.code)
+    link: ({ params, person }) => describeLink(context, params.code, person),
+    linkCover: async ({ params, person, response }) => {
+      const file = await linkCover(context, params.code, person)
       await context.store.send(file.storageKey, file.contentType, response)
       return undefined
     },
     openLink: async ({ params, body, person, request }) => {
-      await describeLink(params.code, null)
+      if (!person) await describeLink(context, params.code, null)
       const learner = person ?? (await welcomeGuest(body.name))
       if (!person) await beginSession(request, learner.id)
-      return { attemptId: await openLink(params.code, learner) }
+      return { attemptId: await openLink(context, params.code, learner) }
     },
     myAttempts: async (call) => ({ attempts: await listAttempts(context, whoCalls(call)) }),
     attempt: ({ params }) => readAttempt(context, params.attemptId),

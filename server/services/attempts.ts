@@ -31,22 +31,32 @@ import { readSeen } from '../queries/seenThings.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt } from '../queries/responses.ts'
 import type { Context } from './context.ts'
+import { newestEdition } from './editions.ts'
 import { findFile } from './media.ts'
+import { admit } from './sharing.ts'
 
-async function findLink(code: string): Promise<{ lessonId: string; newest: EditionRow }> {
-  const lesson = await LessonRow.findOne({ where: { linkCode: code }, attributes: ['id'] })
+async function findLink(
+  context: Context,
+  code: string,
+  person: Person | null,
+): Promise<{ lessonId: string; newest: EditionRow }> {
+  const lesson = await LessonRow.findOne({
+    where: { linkCode: code },
+    attributes: ['id', 'seenBy'],
+  })
+  if (lesson) await admit(context, lesson, person)
   const newest = lesson && (await newestEdition(lesson.id))
   if (!newest) throw new HttpError('not-found')
   return { lessonId: lesson.id, newest }
 }
 
-function newestEdition(lessonId: string): Promise<EditionRow | null> {
-  return EditionRow.findOne({ where: { lessonId }, order: [['number', 'DESC']] })
-}
-
 /** What a link leads to, before anything is opened. */
-export async function describeLink(code: string, person: Person | null): Promise<LinkReply> {
-  const { lessonId, newest } = await findLink(code)
+export async function describeLink(
+  context: Context,
+  code: string,
+  person: Person | null,
+): Promise<LinkReply> {
+  const { lessonId, newest } = await findLink(context, code, person)
   const attempt = person && (await AttemptRow.findOne({ where: { lessonId, personId: person.id } }))
   const { title, summary, language, level = '', licence = '', cover, theme } = newest.document
   return {
@@ -59,16 +69,20 @@ export async function describeLink(code: string, person: Person | null): Promise
 }
 
 /** The picture that the lesson behind a link opens on. */
-export async function linkCover(code: string): Promise<MediaFileRow> {
-  const { newest } = await findLink(code)
+export async function linkCover(
+  context: Context,
+  code: string,
+  person: Person | null,
+): Promise<MediaFileRow> {
+  const { newest } = await findLink(context, code, person)
   const { cover } = newest.document
   if (!cover) throw new HttpError('not-found')
   return findFile(cover.mediaId, 'poster')
 }
 
 /** The person's attempt at the lesson behind a link; a first one is begun on the newest edition. */
-export async function openLink(code: string, person: Person): Promise<string> {
-  const { lessonId, newest } = await findLink(code)
+export async function openLink(context: Context, code: string, person: Person): Promise<string> {
+  const { lessonId, newest } = await findLink(context, code, person)
   const [attempt] = await AttemptRow.findOrCreate({
     where: { lessonId, personId: person.id },
     defaults: { id: nanoid(), lessonId, edition: newest.number, personId: person.id },

@@ -5,6 +5,7 @@ import type { Issue } from '@fernbrake/core/fields'
 import {
   applyPatches,
   checkLesson,
+  differsInNotesOnly,
   emptyLesson,
   mediaIdsOf,
   type Lesson,
@@ -145,6 +146,7 @@ async function storeEdits(
     transaction,
   )
   if (forbidden.length > 0) throw refused(edits[0]!.id, [unknownMedia(forbidden[0]!)])
+  await allowChange(row, person, lesson, edits[0]!.id, transaction)
   const entries = edits.map((edit, index) => ({ ...edit, revision: row.revision + index + 1 }))
   await DraftPatchRow.bulkCreate(
     entries.map(({ revision, id, name, patches }) => ({
@@ -162,6 +164,25 @@ async function storeEdits(
     { transaction },
   )
   return entries
+}
+
+/** Commenters leave notes; whatever else they send is refused whole. */
+async function allowChange(
+  { id: lessonId, draft }: LessonRow,
+  { id: personId }: Person,
+  after: Lesson,
+  editId: string,
+  transaction: Transaction,
+): Promise<void> {
+  const role = await LessonRoleRow.findOne({ where: { lessonId, personId }, transaction })
+  if (role?.role === 'commenter' && !differsInNotesOnly(draft, after))
+    throw refused(editId, [NOTES_ONLY])
+}
+
+const NOTES_ONLY: Issue = {
+  path: [],
+  code: 'role.notesOnly',
+  message: 'goes beyond notes, which are all that commenters may leave',
 }
 
 function applyOrRefuse(lesson: Lesson, edit: PendingEdit): Lesson {

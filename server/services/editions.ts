@@ -1,16 +1,18 @@
 // Publishing: freezing the draft as an edition, and the link that opens the newest one.
 import { nanoid } from 'nanoid'
 import type { Transaction } from 'sequelize'
-import type { EditionSummary, Person } from '@fernbrake/core/contract'
-import { findWhatBlocksPublishing, withoutHidden } from '@fernbrake/core/lesson'
-import { EditionRow, LessonRow } from '../database/models.ts'
+import type { EditionSummary, Person, Unpublished } from '@fernbrake/core/contract'
+import { cleanText } from '@fernbrake/core/fields'
+import { findWhatBlocksPublishing, whatChanged, withoutHidden } from '@fernbrake/core/lesson'
+import { AttemptRow, EditionRow, LessonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import type { Context } from './context.ts'
 
-type SummaryRow = Pick<EditionRow, 'number' | 'publishedAt' | 'revision'>
+type SummaryRow = Pick<EditionRow, 'number' | 'publishedAt' | 'revision' | 'note' | 'changes'>
 
-export function toEditionSummary({ number, publishedAt, revision }: SummaryRow): EditionSummary {
-  return { number, publishedAt: publishedAt.toISOString(), revision }
+export function toEditionSummary(row: SummaryRow): EditionSummary {
+  const { number, publishedAt, revision, note, changes } = row
+  return { number, publishedAt: publishedAt.toISOString(), revision, note, changes }
 }
 
 /**
@@ -21,7 +23,12 @@ export async function publishEdition(
   { database }: Context,
   person: Person,
   lessonId: string,
-  input: { revision: number; number: number },
+  input: {
+    revision: number
+    number: number
+    note?: string | undefined
+    replaces?: boolean | undefined
+  },
 ): Promise<{ edition: EditionSummary; linkCode: string }> {
   return database.transaction(async (transaction) => {
     const lesson = await LessonRow.findByPk(lessonId, {
@@ -41,11 +48,17 @@ export async function publishEdition(
       throw new HttpError('stale-revision')
     const issues = findWhatBlocksPublishing(lesson.draft)
     if (issues.length > 0) throw new HttpError('not-publishable', { issues })
+    const before = await newestEdition(lessonId, transaction)
+    if (before && !input.replaces && (await countInside(before, transaction)) > 0)
+      throw new HttpError('learners-inside')
+    const document = withoutHidden(lesson.draft)
     const edition = await EditionRow.create(
       {
         lessonId,
         number: input.number,
-        document: withoutHidden(lesson.draft),
+        document,
+        note: cleanText(input.note ?? ''),
+        changes: before ? whatChanged(before.document, document) : [],
         revision: lesson.revision,
         personId: person.id,
       },
@@ -53,6 +66,40 @@ export async function publishEdition(
     )
     return { edition: toEditionSummary(edition), linkCode }
   })
+}
+
+export function newestEdition(
+  lessonId: string,
+  transaction?: Transaction,
+): Promise<EditionRow | null> {
+  return EditionRow.findOne({
+    where: { lessonId },
+    order: [['number', 'DESC']],
+    ...(transaction ? { transaction } : {}),
+  })
+}
+
+/** How many have begun an edition and are not at its end. */
+function countInside({ lessonId, number }: EditionRow, transaction?: Transaction): Promise<number> {
+  return AttemptRow.count({
+    where: { lessonId, edition: number, finishedAt: null },
+    ...(transaction ? { transaction } : {}),
+  })
+}
+
+/** What publishing would bring, and to whom it would not come. */
+export async function readUnpublished(_context: Context, lessonId: string): Promise<Unpublished> {
+  const [lesson, newest] = await Promise.all([
+    LessonRow.findByPk(lessonId, { attributes: ['draft'] }),
+    newestEdition(lessonId),
+  ])
+  if (!lesson) throw new HttpError('not-found')
+  if (!newest) return { edition: null, changes: [], learnersInside: 0 }
+  return {
+    edition: newest.number,
+    changes: whatChanged(newest.document, withoutHidden(lesson.draft)),
+    learnersInside: await countInside(newest),
+  }
 }
 
 async function linkOf(lesson: LessonRow, transaction: Transaction): Promise<string> {

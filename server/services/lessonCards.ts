@@ -1,6 +1,6 @@
 // The lessons on a designer's home page.
 import { questionsMet } from '@fernbrake/core/analysis'
-import type { LessonCard, Person } from '@fernbrake/core/contract'
+import type { LessonCard, LessonRoleName, Person, SeenBy } from '@fernbrake/core/contract'
 import { quizOnFrond, type QuizOnFrond } from '@fernbrake/core/frond'
 import {
   cueEndMs,
@@ -20,12 +20,14 @@ interface Row {
   updated_at: Date
   edition_number: number | null
   learners: number
+  seen_by: SeenBy
+  role: LessonRoleName
 }
 
 export async function listLessons(database: Database, person: Person): Promise<LessonCard[]> {
   const rows = await select<Row>(
     database,
-    `SELECT l.id, l.draft, l.updated_at,
+    `SELECT l.id, l.draft, l.updated_at, l.seen_by, r.role,
             (SELECT max(number) FROM editions e WHERE e.lesson_id = l.id) AS edition_number,
             (SELECT count(*)::int FROM attempts a WHERE a.lesson_id = l.id) AS learners
        FROM lessons l JOIN lesson_roles r ON r.lesson_id = l.id
@@ -49,6 +51,8 @@ function toCard(row: Row): LessonCard {
     updatedAt: row.updated_at.toISOString(),
     editionNumber: row.edition_number,
     learners: row.learners,
+    role: row.role,
+    seenBy: row.seen_by,
     durationMs: film?.durationMs ?? 0,
     questions: questionsMet(draft).length,
     quizzes: quizzes.length,

@@ -7,6 +7,7 @@ import questions from './en/questions.ts'
 import recording from './en/recording.ts'
 import rich from './en/rich.ts'
 import lesson from './en/lesson.ts'
+import sharing from './en/sharing.ts'
 import routes from './en/routes.ts'
 import shelf from './en/shelf.ts'
 
@@ -19,6 +20,7 @@ export default {
   ...recording,
   ...rich,
   ...lesson,
+  ...sharing,
   ...routes,
   ...shelf,
   app: {
@@ -107,6 +109,11 @@ export default {
     link: 'The lesson’s link',
     copy: 'Copy the link',
     copied: 'Copied',
+    inside:
+      'Nobody is in edition {number}. | One learner is in edition {number} and stays there. | {n} learners are in edition {number} and stay there.',
+    news: 'What is new',
+    note: 'What to say of it to those who work on the lesson',
+    toSharing: 'Who may learn it, a code for cameras, a frame for another page',
     currentLink: 'The link stays the same:',
     blocked:
       'Nothing to mend. | One thing must be mended first. | {n} things must be mended first.',

@@ -45,6 +45,18 @@ export function createAppRouter(): Router {
         component: () => import('./views/ResultsView.vue'),
         props: true,
       },
+      {
+        path: '/lessons/:lessonId/sharing',
+        name: 'sharing',
+        component: () => import('./views/SharingView.vue'),
+        props: true,
+      },
+      {
+        path: '/open-lessons',
+        name: 'open-lessons',
+        component: () => import('./views/OpenLessonsView.vue'),
+        meta: { open: true },
+      },
       { path: '/shelf', name: 'shelf', component: () => import('./views/ShelfView.vue') },
       { path: '/keeper', name: 'keeper', component: () => import('./views/KeeperView.vue') },
       {

@@ -10,7 +10,11 @@ import type {
 import { HostError, type Tally } from '../Host.ts'
 import type { SendOutcome } from './sender.ts'
 
-const json = { 'Content-Type': 'application/json' }
+const json = {
+  'Content-Type': 'application/json',
+  // In a frame on another site a session is only kept where the server is told so; see `beginSession`.
+  ...(globalThis.location?.pathname.startsWith('/embed/') ? { 'X-Embedded': '1' } : {}),
+}
 
 async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
   const response = await fetch(path, {
@@ -22,6 +26,7 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
   if (response.ok) return (await response.json()) as T
   const problem = (await response.json().catch(() => null)) as Problem | null
   if (response.status === 401) throw new HostError('notSignedIn', problem)
+  if (response.status === 403) throw new HostError('notShared', problem)
   if (response.status === 404) throw new HostError('notFound', problem)
   throw new HostError(response.status === 503 ? 'unreachable' : 'failed', problem)
 }

@@ -108,6 +108,7 @@ export default {
     wider: 'Wider',
     shown: 'Shown: {from} to {to}',
     wholeFilm: 'Whole film',
+    notesOnly: 'You may look at this lesson and leave notes at times of its films.',
     readOnly: 'You may look at this lesson, not change it.',
     undoBlocked:
       '“{name}” cannot be undone any more: someone has changed the same thing since. That step is left out.',

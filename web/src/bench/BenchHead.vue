@@ -81,6 +81,9 @@ const asLearner = computed(
       <RouterLink :to="{ name: 'results', params: { lessonId } }">{{
         t('bench.results')
       }}</RouterLink>
+      <RouterLink :to="{ name: 'sharing', params: { lessonId } }">{{
+        t('sharing.sharing')
+      }}</RouterLink>
     </nav>
     <span class="gap" />
     <Button
@@ -112,7 +115,7 @@ const asLearner = computed(
       t('bench.asLearner')
     }}</a>
     <Button
-      v-if="draft.role !== 'viewer'"
+      v-if="draft.role === 'owner' || draft.role === 'editor'"
       :label="t('bench.publish', { number: draft.editions.value.length + 1 })"
       :disabled="!canPublish"
       @click="emit('publish')"
@@ -160,7 +163,8 @@ h1 button:focus-visible {
   outline-offset: -2px;
 }
 .status {
-  min-width: 0;
+  flex-shrink: 8;
+  min-width: 90px;
   overflow: hidden;
   text-overflow: ellipsis;
   font-size: 13.5px;

@@ -7,6 +7,7 @@ import { cueStartMs, edits, type Cue } from '@fernbrake/core/lesson'
 import { timecodeOf } from '@fernbrake/core/media'
 import CueMoment from './CueMoment.vue'
 import ForkEditor from './ForkEditor.vue'
+import NoteEditor from './NoteEditor.vue'
 import OverlayEditor from './OverlayEditor.vue'
 import QuestionEditor from './QuestionEditor.vue'
 import SheetFrame from './SheetFrame.vue'
@@ -46,27 +47,15 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), bench.frameRate.va
         @click="bench.remove()"
       />
     </template>
-    <p v-if="!bench.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
+    <p v-if="!bench.mayTouch([cue.id])" class="notice straw">
+      {{ t(bench.canNote.value ? 'bench.notesOnly' : 'bench.readOnly') }}
+    </p>
     <QuestionEditor v-if="cue.kind === 'question'" :question-id="cue.questionId" :cue="cue">
       <template #moment><CueMoment :cue="cue" /></template>
     </QuestionEditor>
     <OverlayEditor v-else-if="cue.kind === 'overlay'" :cue="cue" />
     <ForkEditor v-else-if="cue.kind === 'fork'" :cue="cue" />
-    <template v-else-if="cue.kind === 'note'">
-      <p class="hint">{{ t('sheet.noteHelp') }}</p>
-      <WordsField
-        :label="t('sheet.note')"
-        :text="cue.text"
-        :max="2000"
-        :rows="5"
-        @change="bench.draft.make(edits.setNoteText, { cueId: cue.id, text: $event })"
-      />
-      <TimeField
-        :label="t('sheet.at')"
-        :ms="cue.atMs"
-        @change="bench.draft.make(edits.moveCue, { cueId: cue.id, toMs: $event })"
-      />
-    </template>
+    <NoteEditor v-else-if="cue.kind === 'note'" :cue="cue" />
     <template v-else>
       <WordsField
         :label="t('sheet.name')"
@@ -101,9 +90,5 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), bench.frameRate.va
 }
 .note {
   --kind: var(--ink-3);
-}
-.hint {
-  font-size: 13.5px;
-  color: var(--ink-2);
 }
 </style>

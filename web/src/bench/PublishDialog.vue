@@ -3,14 +3,17 @@
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import InputText from 'primevue/inputtext'
-import { computed, ref, shallowRef } from 'vue'
+import Textarea from 'primevue/textarea'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRoute, useRouter } from 'vue-router'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { findWhatBlocksPublishing } from '@fernbrake/core/lesson'
 import type { Issue } from '@fernbrake/core/fields'
 import { clockTime } from '@fernbrake/core/media'
 import { call } from '../api/client.ts'
+import ChangeList from '../sharing/ChangeList.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
+import { useLoaded } from '../ui/useLoaded.ts'
 import { useBench, type QuizPlace } from './useBench.ts'
 
 const visible = defineModel<boolean>('visible', { required: true })
@@ -86,7 +89,12 @@ async function publish(): Promise<void> {
   try {
     const reply = await call('publish', {
       params: { lessonId: draft.lessonId },
-      body: { revision: draft.state.value.revision, number: number.value },
+      body: {
+        ...{ revision: draft.state.value.revision, number: number.value },
+        ...(note.value.trim() ? { note: note.value.trim() } : {}),
+        // Said only where the dialog has told how many they are.
+        ...(inside.value > 0 ? { replaces: true } : {}),
+      },
     })
     draft.editions.value = [...draft.editions.value, reply.edition]
     draft.linkCode.value = reply.linkCode
@@ -94,6 +102,7 @@ async function publish(): Promise<void> {
   } catch (caught) {
     error.value = caught
     await draft.catchUp()
+    await news.reload()
   } finally {
     busy.value = false
   }
@@ -108,8 +117,19 @@ async function copy(): Promise<void> {
   }
 }
 
+/** What is new, and who would not get it, asked for when the dialog opens. */
+const note = ref('')
+const news = useLoaded(async () =>
+  visible.value && number.value > 1
+    ? call('unpublished', { params: { lessonId: draft.lessonId } })
+    : null,
+)
+watch(visible, (now) => now && void news.reload())
+const inside = computed(() => news.value.value?.learnersInside ?? 0)
+
 function onHide(): void {
   done.value = false
+  note.value = ''
   copied.value = false
   error.value = null
 }
@@ -140,6 +160,11 @@ function onHide(): void {
             @click="copy"
           />
         </div>
+        <p>
+          <RouterLink :to="{ name: 'sharing', params: { lessonId: draft.lessonId } }">{{
+            t('publish.toSharing')
+          }}</RouterLink>
+        </p>
       </template>
       <template v-else-if="blockers.length > 0">
         <p>{{ t('publish.blocked', blockers.length) }}</p>
@@ -164,6 +189,24 @@ function onHide(): void {
         <p>
           {{ number > 1 ? t('publish.next', { number, before: number - 1 }) : t('publish.first') }}
         </p>
+        <template v-if="number > 1">
+          <p v-if="inside > 0" class="notice straw">
+            {{ t('publish.inside', { number: number - 1 }, inside) }}
+          </p>
+          <div v-if="news.value.value" class="news">
+            <h3>{{ t('publish.news') }}</h3>
+            <ChangeList
+              v-if="news.value.value.changes.length > 0"
+              :changes="news.value.value.changes"
+            />
+            <p v-else class="muted">{{ t('sharing.nothingNew') }}</p>
+          </div>
+          <div v-else-if="news.loading.value" class="skeleton wait" />
+          <div class="field">
+            <label for="edition-note">{{ t('publish.note') }}</label>
+            <Textarea id="edition-note" v-model="note" rows="2" maxlength="1000" dir="auto" />
+          </div>
+        </template>
         <p v-if="!allKept" class="muted">{{ t('publish.waiting') }}</p>
         <FaultNotice v-if="error" :error="error" @retry="publish" />
         <div class="buttons">
@@ -207,6 +250,16 @@ ul {
 }
 a {
   overflow-wrap: anywhere;
+}
+.news {
+  max-height: 200px;
+  overflow-y: auto;
+}
+.wait {
+  height: 60px;
+}
+h3 {
+  font-size: 15px;
 }
 .copy {
   flex: none;

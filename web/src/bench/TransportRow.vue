@@ -90,7 +90,7 @@ function leave(): void {
       :key="kind"
       type="button"
       class="place"
-      :disabled="!bench.canEdit.value"
+      :disabled="kind === 'note' ? !bench.canNote.value : !bench.canEdit.value"
       @click="bench.place(kind)"
     >
       <kbd>{{ key }}</kbd> {{ t(`bench.kind.${kind}`) }}

@@ -101,7 +101,12 @@ export function createBench(
   /** Whether a cue lies past the film's end, as after a shorter film took the place of the first. */
   const isBeyondEnd = (cue: Cue) => durationMs.value > 0 && cueEndMs(cue) > durationMs.value
   const calm = useCalmSpot({ selected, cues, lines, media, durationMs, times })
-  const canEdit = computed(() => draft.role !== 'viewer')
+  const canEdit = computed(() => draft.role === 'owner' || draft.role === 'editor')
+  /** Commenters leave notes, and nothing else. */
+  const canNote = computed(() => canEdit.value || draft.role === 'commenter')
+  const isNote = (cueId: string) => lesson.value.cues[cueId]?.kind === 'note'
+  const mayTouch = (cueIds: readonly string[]) =>
+    canEdit.value || (canNote.value && cueIds.every(isNote))
 
   /** Opens another part; what was selected and shown belonged to the one before. */
   function goToPart(partId: string): void {
@@ -169,7 +174,8 @@ export function createBench(
   /** Places a cue at a moment; the script line there gives a question its evidence. */
   function place(kind: CueKind, atMs = mediaMs.value, endMs?: number): void {
     const partId = part.value?.id
-    if (!partId || durationMs.value === 0 || !canEdit.value) return
+    const mayPlace = kind === 'note' ? canNote.value : canEdit.value
+    if (!partId || durationMs.value === 0 || !mayPlace) return
     const cueId = nanoid()
     film.value?.pause()
     const done =
@@ -214,7 +220,7 @@ export function createBench(
   }
 
   function remove(cueIds: readonly string[] = selectedIds.value): void {
-    if (!canEdit.value || cueIds.length === 0) return
+    if (!mayTouch(cueIds) || cueIds.length === 0) return
     draft.make(edits.removeCues, { cueIds })
     selectedIds.value = selectedIds.value.filter((id) => !cueIds.includes(id))
   }
@@ -241,7 +247,7 @@ export function createBench(
   /** Moves what is selected together; nothing leaves the film. */
   function moveSelection(byMs: number): void {
     const cueIds = selectedCues.value.map(({ id }) => id)
-    if (!canEdit.value || boundedShift(lesson.value, selectedCues.value, byMs) === 0) return
+    if (!mayTouch(cueIds) || boundedShift(lesson.value, selectedCues.value, byMs) === 0) return
     if (draft.make(edits.moveCues, { cueIds, byMs }) && selected.value)
       seek(cueStartMs(selected.value))
   }
@@ -257,7 +263,7 @@ export function createBench(
   /** Sets the selected overlay's beginning or end, or another cue's time, to the moment shown. */
   function setEdge(edge: 'in' | 'out'): void {
     const cue = selected.value
-    if (!cue || !canEdit.value) return
+    if (!cue || !mayTouch([cue.id])) return
     if (cue.kind !== 'overlay') draft.make(edits.moveCue, { cueId: cue.id, toMs: mediaMs.value })
     else if (edge === 'in')
       draft.make(edits.setOverlaySpan, {
@@ -304,6 +310,8 @@ export function createBench(
     showsGrid,
     showsTrial,
     canEdit,
+    canNote,
+    mayTouch,
     isBeyondEnd,
     seek,
     toggle,

@@ -9,7 +9,9 @@ import { Frond, type FrondCue } from '@fernbrake/player'
 import { writeMoment } from '../ui/dates.ts'
 import FernMark from '../ui/FernMark.vue'
 
-const props = defineProps<{ lesson: LessonCard }>()
+const props = defineProps<{ lesson: LessonCard; choosing?: boolean; chosen?: boolean }>()
+const emit = defineEmits<{ choose: [on: boolean] }>()
+const isOn = (event: Event) => (event.target as HTMLInputElement).checked
 const { t } = useI18n()
 const cues = computed<FrondCue[]>(() => props.lesson.cues.map((cue) => ({ ...cue, label: '' })))
 const counts = computed(() => {
@@ -19,13 +21,26 @@ const counts = computed(() => {
     ...(quizzes > 0 ? [t('home.quizzes', quizzes)] : []),
     t('home.questions', questions),
     editionNumber ? t('home.edition', { number: editionNumber }) : t('home.draft'),
+    ...(props.lesson.role === 'owner' ? [] : [t(`sharing.role.${props.lesson.role}`)]),
+    ...(editionNumber && props.lesson.seenBy !== 'link'
+      ? [t(`sharing.onCard.${props.lesson.seenBy}`)]
+      : []),
   ].join(' · ')
 })
 </script>
 
 <template>
-  <article class="card">
+  <article class="card" :class="{ chosen }">
     <div class="picture">
+      <label v-if="choosing" class="choose above">
+        <input
+          type="checkbox"
+          :checked="chosen"
+          :disabled="lesson.role !== 'owner'"
+          :aria-label="t('sharing.pick', { title: lesson.title })"
+          @change="emit('choose', isOn($event))"
+        />
+      </label>
       <img
         v-if="lesson.posterMediaId"
         :src="mediaFileAddress(lesson.posterMediaId, 'poster')"
@@ -72,6 +87,24 @@ const counts = computed(() => {
 }
 .card:hover {
   border-color: var(--line-strong);
+}
+.chosen {
+  border-color: var(--fern);
+  outline: 1px solid var(--fern);
+}
+.choose {
+  position: absolute;
+  display: grid;
+  place-items: center;
+  width: 44px;
+  height: 44px;
+  background: var(--surface);
+  cursor: pointer;
+}
+.choose input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--fern);
 }
 .picture {
   background: var(--sunk);
@@ -135,8 +168,10 @@ h3 a::after {
   white-space: nowrap;
 }
 .above {
-  position: relative;
   z-index: 1;
+}
+a.above {
+  position: relative;
   font-weight: 650;
 }
 @media (max-width: 720px) {

@@ -19,9 +19,10 @@ async function leave(): Promise<void> {
 <template>
   <header class="bar">
     <RouterLink to="/" class="brand"><FernMark /> {{ t('app.name') }}</RouterLink>
-    <nav v-if="session.person && session.person.role !== 'learner'" :aria-label="t('app.places')">
+    <nav v-if="session.person" :aria-label="t('app.places')">
       <RouterLink to="/">{{ t('app.lessons') }}</RouterLink>
-      <RouterLink to="/shelf">{{ t('app.shelf') }}</RouterLink>
+      <RouterLink v-if="session.isDesigner" to="/shelf">{{ t('app.shelf') }}</RouterLink>
+      <RouterLink to="/open-lessons">{{ t('openLessons.title') }}</RouterLink>
       <RouterLink v-if="session.person.role === 'keeper'" to="/keeper">{{
         t('app.keeping')
       }}</RouterLink>

@@ -9,6 +9,7 @@ import { useRouter } from 'vue-router'
 import { call } from '../api/client.ts'
 import LearningList from '../home/LearningList.vue'
 import LessonCard from '../home/LessonCard.vue'
+import ShareSeveral from '../home/ShareSeveral.vue'
 import { useSession } from '../stores/session.ts'
 import AppBar from '../ui/AppBar.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
@@ -31,6 +32,12 @@ const { value, error, loading, reload } = useLoaded(async () => {
   return { lessons, attempts }
 })
 const isEmpty = computed(() => value.value !== null && value.value.lessons.length === 0)
+
+/** The lessons chosen to be shared together; null while nothing is being chosen. */
+const chosen = ref<string[] | null>(null)
+function choose(id: string, on: boolean): void {
+  chosen.value = (chosen.value ?? []).filter((one) => one !== id).concat(on ? [id] : [])
+}
 
 async function begin(): Promise<void> {
   const words = title.value.trim()
@@ -72,9 +79,21 @@ document.title = t('app.name')
       <div v-if="loading && !value" role="status" :aria-label="t('app.loading')">
         <div v-for="index in 2" :key="index" class="skeleton bone" />
       </div>
-      <p v-else-if="isEmpty" class="empty">{{ t('home.empty') }}</p>
-      <div v-else class="lessons">
-        <LessonCard v-for="lesson in value?.lessons" :key="lesson.id" :lesson="lesson" />
+      <ShareSeveral
+        v-if="value && value.lessons.length > 1"
+        v-model:chosen="chosen"
+        @shared="reload"
+      />
+      <p v-if="isEmpty" class="empty">{{ t('home.empty') }}</p>
+      <div v-else-if="value" class="lessons">
+        <LessonCard
+          v-for="lesson in value?.lessons"
+          :key="lesson.id"
+          :lesson="lesson"
+          :chosen="chosen?.includes(lesson.id)"
+          :choosing="chosen !== null"
+          @choose="choose(lesson.id, $event)"
+        />
       </div>
     </template>
     <section v-if="value && (value.attempts.length > 0 || !session.isDesigner)" class="learning">

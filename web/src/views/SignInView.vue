@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRoute, useRouter } from 'vue-router'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { ApiError } from '../api/client.ts'
 import { useSession } from '../stores/session.ts'
 import FernMark from '../ui/FernMark.vue'
@@ -27,7 +27,7 @@ async function signIn(): Promise<void> {
     const to =
       typeof route.query.to === 'string' && /^\/(?!\/)/.test(route.query.to) ? route.query.to : '/'
     // The learner's page is not of this application.
-    if (/^\/(learn|open)\//.test(to)) location.assign(to)
+    if (/^\/(learn|open|embed)\//.test(to)) location.assign(to)
     else await router.push(to)
   } catch (error) {
     fault.value =
@@ -77,6 +77,9 @@ async function takeAccount(account: { email: string; password: string }): Promis
         <p v-if="fault" class="notice" role="alert">{{ fault }}</p>
         <Button type="submit" :label="t('signIn.go')" :loading="busy" fluid />
       </form>
+      <p class="open">
+        <RouterLink to="/open-lessons">{{ t('openLessons.link') }}</RouterLink>
+      </p>
       <section v-if="accounts.length > 0" class="demo">
         <h2>{{ t('signIn.demo') }}</h2>
         <p class="muted">{{ t('signIn.demoHelp', { password: accounts[0]!.password }) }}</p>
@@ -125,6 +128,9 @@ form {
   display: flex;
   flex-direction: column;
   gap: 14px;
+}
+.open {
+  margin-top: 18px;
 }
 .demo {
   margin-top: 28px;

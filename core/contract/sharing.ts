@@ -1,0 +1,98 @@
+// Sharing: who may learn a lesson, and who works on it.
+import { z } from 'zod'
+import { clockSchema, idSchema, plainText } from '../fields/index.ts'
+import { linkCodeSchema } from './attempts.ts'
+import { route, type ReplyOf } from './route.ts'
+
+export const LESSON_ROLES = ['owner', 'editor', 'commenter', 'viewer'] as const
+export const lessonRoleSchema = z.enum(LESSON_ROLES)
+
+/** Who may learn a lesson: whoever works on it, people who are named, anyone with the link, or everyone, on a list. */
+export const SEEN_BY = ['me', 'people', 'link', 'everyone'] as const
+export const seenBySchema = z.enum(SEEN_BY)
+
+export const MOST_INVITED = 500
+
+const emailSchema = z.email().max(200)
+
+const sharingReply = z.strictObject({
+  seenBy: seenBySchema,
+  linkCode: z.string().nullable(),
+  /** Those who work on it, the owners first. */
+  people: z.array(
+    z.strictObject({
+      id: idSchema,
+      name: z.string(),
+      email: z.string(),
+      role: lessonRoleSchema,
+    }),
+  ),
+  /** The email addresses of those who may learn it where only people named may. */
+  invited: z.array(z.string()),
+})
+
+const lessonParams = z.strictObject({ lessonId: idSchema })
+
+export const sharingRoutes = {
+  sharing: route(
+    'get',
+    '/api/lessons/:lessonId/sharing',
+    'lessonViewer',
+    'Who may learn a lesson, and who works on it',
+    { params: lessonParams, reply: sharingReply },
+  ),
+  share: route('patch', '/api/lessons/:lessonId/sharing', 'lessonOwner', 'Say who may learn it', {
+    params: lessonParams,
+    body: z.strictObject({
+      seenBy: seenBySchema.optional(),
+      invite: z.array(emailSchema).max(MOST_INVITED).optional(),
+      uninvite: z.array(emailSchema).max(MOST_INVITED).optional(),
+    }),
+    reply: sharingReply,
+  }),
+  shareSeveral: route('patch', '/api/sharing', 'designer', 'Say who may learn several lessons', {
+    /** All are changed, or none. */
+    body: z.strictObject({ lessonIds: z.array(idSchema).min(1).max(500), seenBy: seenBySchema }),
+    reply: z.strictObject({ changed: z.int() }),
+  }),
+  giveRole: route(
+    'post',
+    '/api/lessons/:lessonId/people',
+    'lessonOwner',
+    'Let somebody work on it',
+    {
+      params: lessonParams,
+      body: z.strictObject({ email: emailSchema, role: lessonRoleSchema }),
+      reply: sharingReply,
+    },
+  ),
+  takeRole: route(
+    'delete',
+    '/api/lessons/:lessonId/people/:personId',
+    'lessonOwner',
+    'Let somebody work on it no more',
+    { params: lessonParams.extend({ personId: idSchema }), reply: sharingReply },
+  ),
+  openLessons: route('get', '/api/open-lessons', 'public', 'The lessons that everyone may learn', {
+    reply: z.strictObject({
+      lessons: z.array(
+        z.strictObject({
+          code: linkCodeSchema,
+          title: z.string(),
+          summary: z.string(),
+          level: z.string(),
+          tags: z.array(z.string()),
+          hasCover: z.boolean(),
+          publishedAt: clockSchema,
+        }),
+      ),
+    }),
+  }),
+}
+
+export const editionNoteSchema = plainText(1000)
+
+export type LessonRoleName = z.infer<typeof lessonRoleSchema>
+export type SeenBy = z.infer<typeof seenBySchema>
+export type Sharing = z.infer<typeof sharingReply>
+export type OpenLesson = ReplyOf<typeof sharingRoutes.openLessons>['lessons'][number]

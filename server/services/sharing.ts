@@ -1,0 +1,167 @@
+// Sharing a lesson: who may learn it, and who works on it.
+import type { Transaction } from 'sequelize'
+import type { LessonRoleName, OpenLesson, Person, SeenBy, Sharing } from '@fernbrake/core/contract'
+import type { Lesson } from '@fernbrake/core/lesson'
+import { run, select } from '../database/connect.ts'
+import { LessonRoleRow, LessonRow, PersonRow } from '../database/models.ts'
+import { HttpError } from '../http/HttpError.ts'
+import type { Context } from './context.ts'
+
+export async function readSharing({ database }: Context, lessonId: string): Promise<Sharing> {
+  const [lesson, people, invited] = await Promise.all([
+    LessonRow.findByPk(lessonId, { attributes: ['seenBy', 'linkCode'] }),
+    select<Sharing['people'][number]>(
+      database,
+      `SELECT p.id, p.name, p.email, r.role FROM lesson_roles r JOIN people p ON p.id = r.person_id
+        WHERE r.lesson_id = $1
+        ORDER BY array_position(ARRAY['owner', 'editor', 'commenter', 'viewer'], r.role), p.name`,
+      [lessonId],
+    ),
+    select<{ email: string }>(
+      database,
+      'SELECT email FROM lesson_invited WHERE lesson_id = $1 ORDER BY email',
+      [lessonId],
+    ),
+  ])
+  if (!lesson) throw new HttpError('not-found')
+  return {
+    ...{ seenBy: lesson.seenBy, linkCode: lesson.linkCode, people },
+    invited: invited.map(({ email }) => email),
+  }
+}
+
+/** Says who may learn a lesson. Whoever has begun it goes on whatever is said here. */
+export async function share(
+  context: Context,
+  lessonId: string,
+  change: {
+    seenBy?: SeenBy | undefined
+    invite?: string[] | undefined
+    uninvite?: string[] | undefined
+  },
+): Promise<Sharing> {
+  const { database } = context
+  const lower = (emails: string[] = []) => emails.map((email) => email.toLowerCase())
+  await database.transaction(async (transaction) => {
+    if (change.seenBy)
+      await LessonRow.update({ seenBy: change.seenBy }, { where: { id: lessonId }, transaction })
+    await run(
+      database,
+      'DELETE FROM lesson_invited WHERE lesson_id = $1 AND email = ANY($2::text[])',
+      [lessonId, lower(change.uninvite)],
+      transaction,
+    )
+    await run(
+      database,
+      `INSERT INTO lesson_invited (lesson_id, email) SELECT $1, unnest($2::text[]) ON CONFLICT DO NOTHING`,
+      [lessonId, lower(change.invite)],
+      transaction,
+    )
+  })
+  return readSharing(context, lessonId)
+}
+
+/** The same for several lessons; none is changed unless the person owns all of them. */
+export async function shareSeveral(
+  { database }: Context,
+  person: Person,
+  { lessonIds, seenBy }: { lessonIds: string[]; seenBy: SeenBy },
+): Promise<{ changed: number }> {
+  const ids = [...new Set(lessonIds)]
+  return database.transaction(async (transaction) => {
+    const mine = await LessonRoleRow.count({
+      where: { lessonId: ids, personId: person.id, role: 'owner' },
+      transaction,
+    })
+    if (mine < ids.length) throw new HttpError('not-allowed')
+    await LessonRow.update({ seenBy }, { where: { id: ids }, transaction })
+    return { changed: ids.length }
+  })
+}
+
+/** Lets somebody work on a lesson, or in another role than before. They need a designer's account. */
+export async function giveRole(
+  context: Context,
+  lessonId: string,
+  { email, role }: { email: string; role: LessonRoleName },
+): Promise<Sharing> {
+  const person = await PersonRow.findOne({ where: { email: email.toLowerCase() } })
+  if (!person || (person.role !== 'designer' && person.role !== 'keeper'))
+    throw new HttpError('no-such-designer')
+  await context.database.transaction(async (transaction) => {
+    await keepAnOwner(lessonId, person.id, role, transaction)
+    await LessonRoleRow.upsert({ lessonId, personId: person.id, role }, { transaction })
+  })
+  return readSharing(context, lessonId)
+}
+
+export async function takeRole(
+  context: Context,
+  lessonId: string,
+  personId: string,
+): Promise<Sharing> {
+  await context.database.transaction(async (transaction) => {
+    await keepAnOwner(lessonId, personId, null, transaction)
+    await LessonRoleRow.destroy({ where: { lessonId, personId }, transaction })
+  })
+  return readSharing(context, lessonId)
+}
+
+/** Refuses what would leave a lesson without an owner. Two who step back at once wait for each other here. */
+async function keepAnOwner(
+  lessonId: string,
+  personId: string,
+  next: LessonRoleName | null,
+  transaction: Transaction,
+): Promise<void> {
+  await LessonRow.findByPk(lessonId, { transaction, lock: transaction.LOCK.UPDATE })
+  const owners = await LessonRoleRow.findAll({ where: { lessonId, role: 'owner' }, transaction })
+  const isLast = owners.length === 1 && owners[0]!.personId === personId
+  if (isLast && next !== 'owner') throw new HttpError('last-owner')
+}
+
+/** The published lessons that everyone may learn, the newest edition first. */
+export async function listOpenLessons({ database }: Context): Promise<OpenLesson[]> {
+  interface Row {
+    code: string
+    document: Lesson
+    published_at: Date
+  }
+  const rows = await select<Row>(
+    database,
+    `SELECT l.link_code AS code, e.document, e.published_at
+       FROM lessons l JOIN LATERAL (
+         SELECT document, published_at FROM editions
+          WHERE lesson_id = l.id ORDER BY number DESC LIMIT 1) e ON true
+      WHERE l.seen_by = 'everyone' AND l.link_code IS NOT NULL
+      ORDER BY e.published_at DESC LIMIT 500`,
+  )
+  return rows.map(({ code, document, published_at }) => ({
+    ...{ code, title: document.title, summary: document.summary },
+    ...{ level: document.level ?? '', tags: document.tags ?? [] },
+    hasCover: document.cover !== undefined,
+    publishedAt: published_at.toISOString(),
+  }))
+}
+
+/**
+ * Passes who may learn a lesson: whoever it is seen by, works on it, or has begun it. Whoever is not signed in is
+ * asked to; everybody else is told that it was not shared with them.
+ */
+export async function admit(
+  { database }: Pick<Context, 'database'>,
+  lesson: { id: string; seenBy: SeenBy },
+  person: Person | null,
+): Promise<void> {
+  if (lesson.seenBy === 'link' || lesson.seenBy === 'everyone') return
+  if (!person) throw new HttpError('not-signed-in')
+  const found = await select(
+    database,
+    `SELECT 1 AS found WHERE
+       EXISTS (SELECT 1 FROM lesson_roles WHERE lesson_id = $1 AND person_id = $2)
+       OR EXISTS (SELECT 1 FROM attempts WHERE lesson_id = $1 AND person_id = $2)
+       OR ($3 AND EXISTS (SELECT 1 FROM lesson_invited WHERE lesson_id = $1 AND email = $4))`,
+    [lesson.id, person.id, lesson.seenBy === 'people', person.email],
+  )
+  if (found.length === 0) throw new HttpError('not-shared')
+}

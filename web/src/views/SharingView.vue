@@ -1,0 +1,138 @@
+<script setup lang="ts">
+// Who may learn a lesson and how they get to it, who works on it, and what its editions brought.
+import { computed, ref, shallowRef } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import type { LessonRoleName, SeenBy, Sharing } from '@fernbrake/core/contract'
+import { call } from '../api/client.ts'
+import EditionList from '../sharing/EditionList.vue'
+import HandOn from '../sharing/HandOn.vue'
+import PeopleField from '../sharing/PeopleField.vue'
+import SeenByField from '../sharing/SeenByField.vue'
+import { useSession } from '../stores/session.ts'
+import AppBar from '../ui/AppBar.vue'
+import FaultNotice from '../ui/FaultNotice.vue'
+import { useLoaded } from '../ui/useLoaded.ts'
+
+const props = defineProps<{ lessonId: string }>()
+const { t } = useI18n()
+const session = useSession()
+const params = { lessonId: props.lessonId }
+const { value, error, loading, reload } = useLoaded(async () => {
+  const [draft, sharing] = await Promise.all([
+    call('lesson', { params }),
+    call('sharing', { params }),
+  ])
+  document.title = t('sharing.titleOf', { title: draft.lesson.title || t('bench.untitled') })
+  return { draft, sharing }
+})
+const canChange = computed(() => value.value?.draft.role === 'owner')
+const fault = shallowRef<unknown>(null)
+const kept = ref(false)
+let again: () => Promise<void> = () => Promise.resolve()
+
+/** Sends a change; what stands on the screen is always what the server has. */
+async function change(send: () => Promise<Sharing>): Promise<void> {
+  again = () => change(send)
+  fault.value = null
+  kept.value = false
+  try {
+    const sharing = await send()
+    if (value.value) value.value = { ...value.value, sharing }
+    kept.value = true
+  } catch (caught) {
+    fault.value = caught
+    // A choice that was not taken in must not look as if it had been.
+    if (value.value) value.value = { ...value.value }
+  }
+}
+const share = (body: { seenBy?: SeenBy; invite?: string[]; uninvite?: string[] }) =>
+  change(() => call('share', { params, body }))
+const give = (email: string, role: LessonRoleName) =>
+  change(() => call('giveRole', { params, body: { email, role } }))
+const take = (personId: string) =>
+  change(() => call('takeRole', { params: { ...params, personId } }))
+</script>
+
+<template>
+  <AppBar />
+  <main class="page">
+    <p class="back">
+      <RouterLink :to="{ name: 'bench', params }">{{ t('results.toBench') }}</RouterLink>
+    </p>
+    <h1 dir="auto">
+      {{
+        value
+          ? t('sharing.titleOf', { title: value.draft.lesson.title || t('bench.untitled') })
+          : t('sharing.sharing')
+      }}
+    </h1>
+    <FaultNotice v-if="error" :error="error" @retry="reload" />
+    <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">
+      <div class="skeleton bone" />
+    </div>
+    <template v-else-if="value">
+      <FaultNotice v-if="fault" :error="fault" @retry="again()" />
+      <p class="kept muted" role="status">
+        {{ canChange ? (kept ? t('sharing.kept') : t('sharing.atOnce')) : t('sharing.ownersOnly') }}
+      </p>
+      <div class="columns">
+        <section>
+          <SeenByField
+            :sharing="value.sharing"
+            :can-change="canChange"
+            @seen-by="share({ seenBy: $event })"
+            @invite="share({ invite: $event })"
+            @uninvite="share({ uninvite: [$event] })"
+          />
+          <h2>{{ t('sharing.handOn') }}</h2>
+          <HandOn
+            v-if="value.sharing.linkCode"
+            :code="value.sharing.linkCode"
+            :title="value.draft.lesson.title"
+          />
+          <p v-else class="muted">{{ t('sharing.noLink') }}</p>
+        </section>
+        <section>
+          <h2>{{ t('sharing.people') }}</h2>
+          <PeopleField
+            :sharing="value.sharing"
+            :can-change="canChange"
+            :me="session.person?.id ?? null"
+            @give="give"
+            @take="take"
+          />
+          <h2>{{ t('sharing.editions') }}</h2>
+          <EditionList v-if="value.draft.editions.length > 0" :editions="value.draft.editions" />
+          <p v-else class="muted">{{ t('sharing.noEdition') }}</p>
+        </section>
+      </div>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.back {
+  margin-bottom: 8px;
+}
+.bone {
+  height: 420px;
+}
+.kept {
+  margin: 4px 0 20px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 440px), 1fr));
+  gap: 32px 48px;
+  align-items: start;
+}
+section {
+  display: grid;
+  gap: 14px;
+  min-width: 0;
+}
+section > h2:not(:first-child) {
+  margin-top: 16px;
+}
+</style>
