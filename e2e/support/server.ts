@@ -124,6 +124,11 @@ export const DESIGNER = {
   email: 'designer@harrowmere.example',
   role: 'designer',
 } as const
+export const COLLEAGUE = {
+  name: 'Wren Tallis',
+  email: 'colleague@harrowmere.example',
+  role: 'designer',
+} as const
 export const LEARNER = {
   name: 'Tam Oakshott',
   email: 'learner@harrowmere.example',
@@ -135,7 +140,8 @@ async function prepare(settings: Settings, demo: boolean): Promise<void> {
   defineModels(database)
   await migrate(database)
   if (!demo)
-    for (const person of [DESIGNER, LEARNER]) await createAccount({ ...person, password: PASSWORD })
+    for (const person of [DESIGNER, COLLEAGUE, LEARNER])
+      await createAccount({ ...person, password: PASSWORD })
   await database.close()
   if (demo) await loadDemo(settings)
 }
