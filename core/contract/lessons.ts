@@ -155,7 +155,16 @@ export const lessonRoutes = {
     reply: z.strictObject({ lessons: z.array(lessonCardSchema) }),
   }),
   createLesson: route('post', '/api/lessons', 'designer', 'Begin a lesson', {
-    body: z.strictObject({ id: idSchema, title: plainText(200, 1), language: languageSchema }),
+    body: z.strictObject({
+      id: idSchema,
+      title: plainText(200, 1),
+      language: languageSchema,
+      /** What it begins with: a document, as of a template, or a copy of a lesson that I may look at. */
+      from: z
+        .union([z.strictObject({ document: lessonSchema }), z.strictObject({ copyOf: idSchema })])
+        .optional(),
+    }),
+    bodyLimit: 8 * 1024 * 1024,
     reply: draftReply,
     status: 201,
   }),

@@ -73,6 +73,22 @@ export const sharingRoutes = {
     'Let somebody work on it no more',
     { params: lessonParams.extend({ personId: idSchema }), reply: sharingReply },
   ),
+  giveCopies: route(
+    'post',
+    '/api/lessons/:lessonId/copies',
+    'lessonOwner',
+    'Give people a copy of their own',
+    {
+      params: lessonParams,
+      /** The same `id` again gives nobody a second copy. */
+      body: z.strictObject({ id: idSchema, emails: z.array(emailSchema).min(1).max(200) }),
+      reply: z.strictObject({
+        given: z.array(z.string()),
+        /** Addresses at which no designer has an account. */
+        unknown: z.array(z.string()),
+      }),
+    },
+  ),
   openLessons: route('get', '/api/open-lessons', 'public', 'The lessons that everyone may learn', {
     reply: z.strictObject({
       lessons: z.array(

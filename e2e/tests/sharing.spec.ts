@@ -6,7 +6,7 @@ import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
 import { REPOSITORY } from '@fernbrake/server'
-import { startBench, type Bench } from '../support/bench.ts'
+import { addPart, startBench, type Bench } from '../support/bench.ts'
 import { expectKept, expectNoBarriers, goTo, signIn, watchForErrors } from '../support/pages.ts'
 import { COLLEAGUE, LEARNER, PASSWORD } from '../support/server.ts'
 
@@ -174,4 +174,39 @@ test('a second edition says what is new, and that learners stay in the first', a
   await expect(bench.getByText('With a bookmark.')).toBeVisible()
   await expect(bench.getByText(/^Edition 2/)).toBeVisible()
   expect(desk.errors).toEqual([])
+})
+
+test('all links are tested at once, and lead to their places', async () => {
+  await bench.goto(`${desk.server.url}${lessonPath}`)
+  await addPart(bench, 'Page')
+  await box('Name of this part').fill('Further reading')
+  for (const address of ['/stand-ins/pages/water-levels', 'http://127.0.0.1:9/nothing']) {
+    await bench.locator('.left').getByRole('button', { name: 'More…' }).last().click()
+    await bench.getByRole('menuitem', { name: 'Page of the web' }).click()
+    await box('Address of the page').fill(address)
+    await box('Address of the page').press('Enter')
+  }
+  await bench.getByRole('button', { name: 'Sluices', exact: true }).click()
+  await side().getByRole('button', { name: 'Links' }).click()
+  await side().getByRole('button', { name: 'Test all 2 links' }).click()
+  await expect(side().getByText('All 2 tested')).toBeVisible()
+  const answerAt = (address: string) => side().getByRole('listitem').filter({ hasText: address })
+  await expect(answerAt('/stand-ins/pages/water-levels')).toContainText('It answers')
+  await expect(answerAt('127.0.0.1:9')).toContainText('network of its own')
+  await answerAt('127.0.0.1:9').getByRole('button', { name: 'In “Further reading”' }).click()
+  await expect(box('Address of the page')).toHaveValue('http://127.0.0.1:9/nothing')
+})
+
+test('a lesson begins from a template, and a copy from a lesson', async () => {
+  await bench.goto(desk.server.url)
+  await bench.getByRole('button', { name: 'From a template' }).click()
+  await expectNoBarriers(bench, 'templates')
+  await bench.getByLabel('Title of a new lesson').fill('What would you do?')
+  await bench.getByRole('button', { name: /Decision story/ }).click()
+  await expect(bench.getByRole('button', { name: 'What would you do?', exact: true })).toBeVisible()
+  await expect(bench.getByText('The boat hangs. What do you do?')).toBeVisible()
+  await bench.goto(desk.server.url)
+  await bench.getByRole('button', { name: 'Make a copy of “Sluices”' }).click()
+  await expect(bench.getByRole('button', { name: 'Copy of Sluices', exact: true })).toBeVisible()
+  await expect(bench.getByText('/ 0:04')).toBeVisible()
 })

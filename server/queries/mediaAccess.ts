@@ -43,3 +43,19 @@ export async function noteMediaUses(
   const known = new Set(allowed.map((row) => row.media_id))
   return use.mediaIds.filter((id) => !known.has(id))
 }
+
+/** Lets a copy of a lesson show what the lesson may show, as far as it is in the copy. */
+export async function shareMediaUses(
+  database: Database,
+  { from, to, mediaIds }: { from: string; to: string; mediaIds: readonly string[] },
+  transaction: Transaction,
+): Promise<void> {
+  await run(
+    database,
+    `INSERT INTO media_uses (lesson_id, media_id)
+     SELECT $2, media_id FROM media_uses WHERE lesson_id = $1 AND media_id = ANY($3::text[])
+     ON CONFLICT DO NOTHING`,
+    [from, to, mediaIds],
+    transaction,
+  )
+}

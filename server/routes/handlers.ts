@@ -40,6 +40,7 @@ import { checkPage } from '../services/webPages.ts'
 import { takeRecords } from '../services/records.ts'
 import { readResults } from '../services/results.ts'
 import {
+  giveCopies,
   giveRole,
   listOpenLessons,
   readSharing,
@@ -148,13 +149,16 @@ function lessonHandlers(
 
 function sharingHandlers(
   context: Context,
-): Part<'sharing' | 'share' | 'shareSeveral' | 'giveRole' | 'takeRole' | 'openLessons'> {
+): Part<
+  'sharing' | 'share' | 'shareSeveral' | 'giveRole' | 'takeRole' | 'giveCopies' | 'openLessons'
+> {
   return {
     sharing: ({ params }) => readSharing(context, params.lessonId),
     share: ({ params, body }) => share(context, params.lessonId, body),
     shareSeveral: (call) => shareSeveral(context, whoCalls(call), call.body),
     giveRole: ({ params, body }) => giveRole(context, params.lessonId, body),
     takeRole: ({ params }) => takeRole(context, params.lessonId, params.personId),
+    giveCopies: ({ params, body }) => giveCopies(context, params.lessonId, body),
     openLessons: async () => ({ lessons: await listOpenLessons(context) }),
   }
 }

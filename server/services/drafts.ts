@@ -14,33 +14,72 @@ import {
 } from '@fernbrake/core/lesson'
 import { DraftPatchRow, EditionRow, LessonRoleRow, LessonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
-import { noteMediaUses } from '../queries/mediaAccess.ts'
+import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
+import { noteMediaUses, shareMediaUses } from '../queries/mediaAccess.ts'
 import type { Context } from './context.ts'
 import { toEditionSummary } from './editions.ts'
 import { noteSnapshot } from './history.ts'
 
+/** What a lesson begins with; nothing but a title where it is left out. */
+type Beginning = { document: Lesson } | { copyOf: string }
+
 /** Begins a lesson under the id that the client made; the same call again answers with the lesson as it is. */
 export async function createLesson(
-  { database }: Context,
+  context: Context,
   person: Person,
-  input: { id: string; title: string; language: string },
+  input: { id: string; title: string; language: string; from?: Beginning | undefined },
 ): Promise<DraftReply> {
+  const draft = await beginning(person, input)
+  const copyOf = input.from && 'copyOf' in input.from ? input.from.copyOf : null
+  const isMine = await putLesson(context, person, { id: input.id, draft, copyOf })
+  if (!isMine) throw new HttpError('already-exists')
+  return readDraft(person, input.id)
+}
+
+async function beginning(
+  person: Person,
+  { title, language, from }: { title: string; language: string; from?: Beginning | undefined },
+): Promise<Lesson> {
+  if (!from) return emptyLesson(title, language)
+  if ('document' in from) {
+    const checked = checkLesson({ ...from.document, title })
+    if (!checked.ok) throw new HttpError('invalid-input', { issues: checked.issues })
+    return checked.value
+  }
+  if (!(await hasLessonRole(person, from.copyOf, ROLES_FROM.viewer)))
+    throw new HttpError('not-found')
+  const source = await LessonRow.findByPk(from.copyOf, { attributes: ['draft'] })
+  return { ...source!.draft, title }
+}
+
+/**
+ * Stores a new lesson with its owner. What a copy shows may be shown in it too, whoever it belongs to. Answers whether
+ * the lesson of this id is the person's, now or from an earlier time.
+ */
+export async function putLesson(
+  { database }: Context,
+  person: Pick<Person, 'id'>,
+  { id, draft, copyOf }: { id: string; draft: Lesson; copyOf: string | null },
+): Promise<boolean> {
   try {
     await database.transaction(async (transaction) => {
-      const draft = emptyLesson(input.title, input.language)
-      const row = await LessonRow.create({ id: input.id, draft, revision: 0 }, { transaction })
+      const row = await LessonRow.create({ id, draft, revision: 0 }, { transaction })
       await noteSnapshot(database, row, transaction)
-      await LessonRoleRow.create(
-        { lessonId: input.id, personId: person.id, role: 'owner' },
-        { transaction },
-      )
+      const owner = { lessonId: id, personId: person.id, role: 'owner' as const }
+      await LessonRoleRow.create(owner, { transaction })
+      const mediaIds = mediaIdsOf(draft)
+      if (copyOf !== null)
+        await shareMediaUses(database, { from: copyOf, to: id, mediaIds }, transaction)
+      const use = { lessonId: id, personId: person.id, mediaIds }
+      const forbidden = await noteMediaUses(database, use, transaction)
+      if (forbidden.length > 0)
+        throw new HttpError('invalid-input', { issues: [unknownMedia(forbidden[0]!)] })
     })
+    return true
   } catch (error) {
     if (!(error instanceof UniqueConstraintError)) throw error
-    const mine = await LessonRoleRow.count({ where: { lessonId: input.id, personId: person.id } })
-    if (mine === 0) throw new HttpError('already-exists', { cause: error })
+    return (await LessonRoleRow.count({ where: { lessonId: id, personId: person.id } })) > 0
   }
-  return readDraft(person, input.id)
 }
 
 export async function readDraft(person: Person, lessonId: string): Promise<DraftReply> {

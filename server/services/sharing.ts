@@ -1,4 +1,5 @@
 // Sharing a lesson: who may learn it, and who works on it.
+import { createHash } from 'node:crypto'
 import type { Transaction } from 'sequelize'
 import type { LessonRoleName, OpenLesson, Person, SeenBy, Sharing } from '@fernbrake/core/contract'
 import type { Lesson } from '@fernbrake/core/lesson'
@@ -6,6 +7,7 @@ import { run, select } from '../database/connect.ts'
 import { LessonRoleRow, LessonRow, PersonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import type { Context } from './context.ts'
+import { putLesson } from './drafts.ts'
 
 export async function readSharing({ database }: Context, lessonId: string): Promise<Sharing> {
   const [lesson, people, invited] = await Promise.all([
@@ -118,6 +120,30 @@ async function keepAnOwner(
   const owners = await LessonRoleRow.findAll({ where: { lessonId, role: 'owner' }, transaction })
   const isLast = owners.length === 1 && owners[0]!.personId === personId
   if (isLast && next !== 'owner') throw new HttpError('last-owner')
+}
+
+/**
+ * Gives everybody named a copy of their own, with its present draft, and nobody a second one under the same `id`: the
+ * id of each copy follows from it and from the person.
+ */
+export async function giveCopies(
+  context: Context,
+  lessonId: string,
+  { id, emails }: { id: string; emails: string[] },
+): Promise<{ given: string[]; unknown: string[] }> {
+  const wanted = [...new Set(emails.map((email) => email.toLowerCase()))]
+  const source = await LessonRow.findByPk(lessonId, { attributes: ['draft'] })
+  if (!source) throw new HttpError('not-found')
+  const people = await PersonRow.findAll({
+    where: { email: wanted, role: ['designer', 'keeper'] },
+  })
+  for (const person of people) {
+    const copyId = createHash('sha256').update(`${id} ${lessonId} ${person.id}`).digest('base64url')
+    const copy = { id: copyId.slice(0, 24), draft: source.draft, copyOf: lessonId }
+    await putLesson(context, person, copy)
+  }
+  const given = people.map(({ email }) => email!)
+  return { given, unknown: wanted.filter((email) => !given.includes(email)) }
 }
 
 /** The published lessons that everyone may learn, the newest edition first. */

@@ -180,7 +180,7 @@ describe('beginning a lesson', () => {
 
 describe('editions', () => {
   const publish = (revision: number, number: number) =>
-    agent.post(`/api/lessons/${lessonId}/editions`).send({ revision, number })
+    agent.post(`/api/lessons/${lessonId}/editions`).send({ revision, number, replaces: true })
   it('what cannot be asked or played cannot be published, and it says what', async () => {
     const { body } = await publish(0, 1).expect(409)
     expect(body).toMatchObject({ type: 'urn:fernbrake:problem:not-publishable' })

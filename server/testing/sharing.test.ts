@@ -7,6 +7,7 @@ import { AttemptRow } from '../database/models.ts'
 import {
   goInAsGuest,
   putLesson,
+  putMedia,
   startTestServer,
   type Agent,
   type TestServer,
@@ -220,5 +221,62 @@ describe('publishing again', () => {
     const { attemptId } = await goInAsGuest(server, code)
     await AttemptRow.update({ finishedAt: new Date() }, { where: { id: attemptId } })
     await publish({}).expect(201)
+  })
+})
+
+describe('beginning from something', () => {
+  const create = (agent: Agent, body: object) =>
+    agent.post('/api/lessons').send({ title: 'Mine', language: 'en', ...body })
+
+  it('a document is taken in whole; one that is no lesson is refused', async () => {
+    const { body } = await create(owner.agent, { id: 'from-document', from: { document: lesson } })
+    expect(body.lesson).toEqual({ ...lesson, title: 'Mine' })
+    const broken = { ...lesson, parts: 7 }
+    await create(owner.agent, { id: 'broken', from: { document: broken } }).expect(422)
+    const cut = { ...lesson, questions: {} }
+    await create(owner.agent, { id: 'cut', from: { document: cut } }).expect(422)
+    await owner.agent.get('/api/lessons/cut').expect(404)
+  })
+
+  it('a document cannot name somebody else’s film', async () => {
+    const mediaId = await putMedia(owner.person)
+    const document = { ...lesson, parts: { [PART]: { ...filmOf(lesson), mediaId } } }
+    await create(other.agent, { id: 'peeks', from: { document } }).expect(422)
+    await other.agent.get('/api/lessons/peeks').expect(404)
+    await create(owner.agent, { id: 'own-film', from: { document } }).expect(201)
+  })
+
+  it('a copy shows what the lesson shows, to whoever could see it', async () => {
+    const mediaId = await putMedia(owner.person)
+    const document = { ...lesson, parts: { [PART]: { ...filmOf(lesson), mediaId } } }
+    await create(owner.agent, { id: 'source', from: { document } }).expect(201)
+    await create(other.agent, { id: 'taken', from: { copyOf: 'source' } }).expect(404)
+    await owner.agent
+      .post('/api/lessons/source/people')
+      .send({ email: other.person.email, role: 'viewer' })
+      .expect(200)
+    const { body } = await create(other.agent, { id: 'taken', from: { copyOf: 'source' } }).expect(
+      201,
+    )
+    expect(body).toMatchObject({ role: 'owner', lesson: { title: 'Mine' } })
+    await owner.agent.delete(`/api/lessons/source/people/${other.person.id}`).expect(200)
+    await other.agent.get(`/api/media/${mediaId}`).expect(200)
+  })
+
+  it('copies are given to those who have an account, once each', async () => {
+    const give = () =>
+      owner.agent.post(`/api/lessons/${lessonId}/copies`).send({
+        ...{
+          id: 'handout',
+          emails: [other.person.email!.toUpperCase(), 'nobody@harrowmere.example'],
+        },
+      })
+    const mine = async () => (await other.agent.get('/api/lessons')).body.lessons.length
+    const before = await mine()
+    expect((await give().expect(200)).body).toEqual({
+      ...{ given: [other.person.email], unknown: ['nobody@harrowmere.example'] },
+    })
+    await give().expect(200)
+    expect(await mine()).toBe(before + 1)
   })
 })

@@ -8,6 +8,7 @@ import recording from './en/recording.ts'
 import rich from './en/rich.ts'
 import lesson from './en/lesson.ts'
 import sharing from './en/sharing.ts'
+import templates from './en/templates.ts'
 import routes from './en/routes.ts'
 import shelf from './en/shelf.ts'
 
@@ -21,6 +22,7 @@ export default {
   ...rich,
   ...lesson,
   ...sharing,
+  ...templates,
   ...routes,
   ...shelf,
   app: {

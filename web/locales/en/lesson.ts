@@ -1,5 +1,14 @@
 // What the bench says about the lesson as a whole: what it is about, its cover and its look.
 export default {
+  links: {
+    links: 'Links',
+    none: 'The lesson names no page of the web.',
+    test: 'Nothing to test | Test the one link | Test all {n} links',
+    testing: '{done} of {all} tested',
+    tested: 'None tested | One tested | All {n} tested',
+    inFilm: 'In “{title}” at {at}',
+    inPart: 'In “{title}”',
+  },
   lesson: {
     about: 'Objectives, level, licence, tags',
     cover: 'Cover',

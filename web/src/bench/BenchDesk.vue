@@ -19,6 +19,7 @@ import FilmIntake from './FilmIntake.vue'
 import HistorySheet from './HistorySheet.vue'
 import KeySheet from './KeySheet.vue'
 import LessonSheet from './LessonSheet.vue'
+import LinksSheet from './LinksSheet.vue'
 import PartDesk from './parts/PartDesk.vue'
 import PartsRow from './PartsRow.vue'
 import PublishDialog from './PublishDialog.vue'
@@ -73,14 +74,19 @@ const publishing = ref(false)
 const stuck = ref<string | null>(null)
 const showsKeys = ref(false)
 const showsLesson = ref(false)
-const showsHistory = ref(false)
+/** What else of the whole lesson is open in place of a sheet. */
+const beside = ref<'history' | 'links' | null>(null)
+function closeWhole(): void {
+  showsLesson.value = false
+  beside.value = null
+}
 /** The sheet of the lesson stands on the bench. */
 async function showLesson(): Promise<void> {
   const isShown = showsLesson.value && !onRoutes.value
   if (onRoutes.value)
     await router.push({ name: 'bench', params: { lessonId: draft.lessonId }, query: route.query })
   bench.select(null)
-  showsHistory.value = false
+  beside.value = null
   showsLesson.value = !isShown
 }
 
@@ -106,7 +112,7 @@ watch(
 /** Shows one of the desks and puts the focus there. */
 async function showDesk(desk: 'script' | 'list', focus: string): Promise<void> {
   bench.select(null)
-  showsLesson.value = showsHistory.value = false
+  closeWhole()
   bench.desk.value = desk
   await nextTick()
   document.querySelector<HTMLElement>(`.side ${focus}`)?.focus()
@@ -164,7 +170,7 @@ useBenchKeys(bench, {
 })
 
 watch(bench.selectedId, (id) => {
-  if (id) showsLesson.value = showsHistory.value = false
+  if (id) closeWhole()
 })
 // A cue that someone else removed must not stay selected.
 watch(bench.selected, (cue) => {
@@ -234,13 +240,13 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
         v-if="bench.quiz.value"
         :key="bench.quiz.value.id"
         :quiz="bench.quiz.value"
-        :covered="showsLesson || showsHistory"
+        :covered="showsLesson || beside !== null"
       />
       <PartDesk
         v-else-if="things"
         :key="things.id"
         :part="things"
-        :covered="showsLesson || showsHistory"
+        :covered="showsLesson || beside !== null"
       />
       <section v-else class="left night" :aria-label="t('bench.stage')">
         <div class="stage-room">
@@ -260,14 +266,15 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
           @close="bench.showsTrial.value = false"
         />
       </section>
-      <div v-if="isFilm || showsLesson || showsHistory" class="side">
+      <div v-if="isFilm || showsLesson || beside !== null" class="side">
         <LessonSheet
           v-if="showsLesson"
           @close="showsLesson = false"
           @replace="replacing = true"
-          @history="((showsLesson = false), (showsHistory = true))"
+          @beside="((showsLesson = false), (beside = $event))"
         />
-        <HistorySheet v-else-if="showsHistory" @close="showsHistory = false" />
+        <HistorySheet v-else-if="beside === 'history'" @close="beside = null" />
+        <LinksSheet v-else-if="beside === 'links'" @close="beside = null" />
         <CueList
           v-else-if="
             bench.desk.value === 'list' && !(bench.sheetOpen.value && bench.selected.value)

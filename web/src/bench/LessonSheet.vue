@@ -14,7 +14,7 @@ import SheetFrame from './SheetFrame.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
 
-const emit = defineEmits<{ close: []; replace: []; history: [] }>()
+const emit = defineEmits<{ close: []; replace: []; beside: [what: 'history' | 'links'] }>()
 const bench = useBench()
 const { draft } = bench
 const { t } = useI18n()
@@ -30,7 +30,14 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
         severity="secondary"
         variant="text"
         size="small"
-        @click="emit('history')"
+        @click="emit('beside', 'history')"
+      />
+      <Button
+        :label="t('links.links')"
+        severity="secondary"
+        variant="text"
+        size="small"
+        @click="emit('beside', 'links')"
       />
     </template>
     <WordsField

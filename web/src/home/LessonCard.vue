@@ -10,7 +10,7 @@ import { writeMoment } from '../ui/dates.ts'
 import FernMark from '../ui/FernMark.vue'
 
 const props = defineProps<{ lesson: LessonCard; choosing?: boolean; chosen?: boolean }>()
-const emit = defineEmits<{ choose: [on: boolean] }>()
+const emit = defineEmits<{ choose: [on: boolean]; copy: [] }>()
 const isOn = (event: Event) => (event.target as HTMLInputElement).checked
 const { t } = useI18n()
 const cues = computed<FrondCue[]>(() => props.lesson.cues.map((cue) => ({ ...cue, label: '' })))
@@ -64,6 +64,14 @@ const counts = computed(() => {
         <span v-if="lesson.level || lesson.tags.length > 0" class="subjects muted" dir="auto">{{
           [lesson.level, ...lesson.tags].filter(Boolean).join(' · ')
         }}</span>
+        <button
+          type="button"
+          class="above link-button"
+          :aria-label="t('sharing.makeCopyOf', { title: lesson.title })"
+          @click="emit('copy')"
+        >
+          {{ t('sharing.makeCopy') }}
+        </button>
         <RouterLink
           v-if="lesson.learners > 0"
           class="above"
@@ -155,10 +163,14 @@ h3 a::after {
 }
 .foot {
   display: flex;
+  align-items: baseline;
   justify-content: space-between;
   gap: 12px;
   margin-top: auto;
   font-size: 13.5px;
+}
+.foot > button {
+  margin-inline-start: auto;
 }
 .subjects {
   flex: 1;
@@ -170,7 +182,8 @@ h3 a::after {
 .above {
   z-index: 1;
 }
-a.above {
+a.above,
+button.above {
   position: relative;
   font-weight: 650;
 }

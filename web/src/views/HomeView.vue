@@ -1,12 +1,11 @@
 <script setup lang="ts">
 // Home: my lessons with their fronds, what I am learning; empty, it leads to the first lesson.
-import Button from 'primevue/button'
-import InputText from 'primevue/inputtext'
 import { nanoid } from 'nanoid'
 import { computed, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import { call } from '../api/client.ts'
+import BeginLesson from '../home/BeginLesson.vue'
 import LearningList from '../home/LearningList.vue'
 import LessonCard from '../home/LessonCard.vue'
 import ShareSeveral from '../home/ShareSeveral.vue'
@@ -18,11 +17,8 @@ import { useLoaded } from '../ui/useLoaded.ts'
 const { t } = useI18n()
 const session = useSession()
 const router = useRouter()
-const title = ref('')
-const busy = ref(false)
 const fault = shallowRef<unknown>(null)
-// Made once, so that a repeat after a lost answer opens the same lesson.
-let newId = nanoid()
+let again: () => Promise<void> = () => Promise.resolve()
 
 const { value, error, loading, reload } = useLoaded(async () => {
   const [lessons, attempts] = await Promise.all([
@@ -39,19 +35,21 @@ function choose(id: string, on: boolean): void {
   chosen.value = (chosen.value ?? []).filter((one) => one !== id).concat(on ? [id] : [])
 }
 
-async function begin(): Promise<void> {
-  const words = title.value.trim()
-  if (!words || busy.value) return
-  busy.value = true
+/** A copy of a lesson, opened at once. Made under one id, so that a repeat after a lost answer makes no second one. */
+const copyIds = new Map<string, string>()
+async function copy({ id, title }: { id: string; title: string }): Promise<void> {
+  const newId = copyIds.get(id) ?? nanoid()
+  copyIds.set(id, newId)
   fault.value = null
+  again = () => copy({ id, title })
   try {
-    const lesson = await call('createLesson', { body: { id: newId, title: words, language: 'en' } })
-    newId = nanoid()
-    await router.push({ name: 'bench', params: { lessonId: lesson.id } })
+    const words = t('sharing.copyOf', { title: title || t('bench.untitled') }).slice(0, 200)
+    const body = { id: newId, title: words, language: 'en', from: { copyOf: id } }
+    await call('createLesson', { body })
+    copyIds.delete(id)
+    await router.push({ name: 'bench', params: { lessonId: newId } })
   } catch (caught) {
     fault.value = caught
-  } finally {
-    busy.value = false
   }
 }
 document.title = t('app.name')
@@ -64,18 +62,9 @@ document.title = t('app.name')
     <template v-if="session.isDesigner">
       <div class="top">
         <h1>{{ t('home.lessons') }}</h1>
-        <form class="new" @submit.prevent="begin">
-          <label class="visually-hidden" for="new-title">{{ t('home.newTitle') }}</label>
-          <InputText
-            id="new-title"
-            v-model="title"
-            :placeholder="t('home.newTitle')"
-            maxlength="200"
-          />
-          <Button type="submit" :label="t('home.begin')" :disabled="title.trim() === '' || busy" />
-        </form>
+        <BeginLesson />
       </div>
-      <FaultNotice v-if="fault" :error="fault" @retry="begin" />
+      <FaultNotice v-if="fault" :error="fault" @retry="again()" />
       <div v-if="loading && !value" role="status" :aria-label="t('app.loading')">
         <div v-for="index in 2" :key="index" class="skeleton bone" />
       </div>
@@ -93,6 +82,7 @@ document.title = t('app.name')
           :chosen="chosen?.includes(lesson.id)"
           :choosing="chosen !== null"
           @choose="choose(lesson.id, $event)"
+          @copy="copy(lesson)"
         />
       </div>
     </template>
@@ -116,13 +106,6 @@ document.title = t('app.name')
   justify-content: space-between;
   gap: 16px;
   margin-bottom: 24px;
-}
-.new {
-  display: flex;
-  gap: 10px;
-}
-.new input {
-  width: 260px;
 }
 .lessons {
   display: grid;

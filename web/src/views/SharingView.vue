@@ -6,6 +6,7 @@ import { RouterLink } from 'vue-router'
 import type { LessonRoleName, SeenBy, Sharing } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
 import EditionList from '../sharing/EditionList.vue'
+import GiveCopies from '../sharing/GiveCopies.vue'
 import HandOn from '../sharing/HandOn.vue'
 import PeopleField from '../sharing/PeopleField.vue'
 import SeenByField from '../sharing/SeenByField.vue'
@@ -102,6 +103,10 @@ const take = (personId: string) =>
             @give="give"
             @take="take"
           />
+          <template v-if="canChange">
+            <h2>{{ t('sharing.copies') }}</h2>
+            <GiveCopies :lesson-id="lessonId" />
+          </template>
           <h2>{{ t('sharing.editions') }}</h2>
           <EditionList v-if="value.draft.editions.length > 0" :editions="value.draft.editions" />
           <p v-else class="muted">{{ t('sharing.noEdition') }}</p>
