@@ -22,8 +22,9 @@ export default defineConfig({
       project('core'),
       project('player'),
       project('web'),
-      // Against a real PostgreSQL, which the test command starts; one database a file.
-      project('server', { fileParallelism: false }),
+      // Against a real PostgreSQL, which the test command starts; one database a file; much of it is waiting,
+      // so two at a time share the cores well.
+      project('server', { maxWorkers: 2 }),
     ],
   },
 })
