@@ -1,6 +1,6 @@
 // Media and their preparation. Uploads themselves follow the tus protocol at UPLOADS_PATH.
 import { z } from 'zod'
-import { idSchema, mediaMsSchema, plainText } from '../fields/index.ts'
+import { addressSchema, idSchema, mediaMsSchema, plainText } from '../fields/index.ts'
 import { boxSchema, frameRateSchema, MOST_DOCUMENT_PAGES } from '../lesson/index.ts'
 import { route } from './route.ts'
 
@@ -33,7 +33,7 @@ export const pausesFileSchema = z.strictObject({
 
 /** The steps of preparing; sound yields peaks and pauses, one look at every frame filmstrip and shots. */
 export const jobSchema = z.strictObject({
-  kind: z.enum(['probe', 'playable', 'poster', 'peaks', 'filmstrip', 'pages']),
+  kind: z.enum(['fetch', 'probe', 'playable', 'poster', 'peaks', 'filmstrip', 'pages']),
   state: z.enum(['waiting', 'running', 'done', 'failed']),
   /** 0 to 1. */
   progress: z.number(),
@@ -78,6 +78,7 @@ export const mediaSchema = z.strictObject({
       'notASound',
       'notADocument',
       'locked',
+      'notReached',
     ])
     .nullable(),
   bytes: z.number(),
@@ -105,6 +106,22 @@ export const mediaRoutes = {
     params: mediaParams,
     reply: mediaSchema,
   }),
+  fetchMedia: route(
+    'post',
+    '/api/media/from-address',
+    'designer',
+    'Fetch a medium from its address onto my shelf',
+    {
+      /** The same `id` again fetches nothing twice. */
+      body: z.strictObject({
+        id: idSchema,
+        address: addressSchema.regex(/^https?:/i, 'must begin with https: or http:'),
+        kind: mediaKindSchema,
+      }),
+      reply: mediaSchema,
+      status: 201,
+    },
+  ),
   describeMedia: route(
     'patch',
     '/api/media/:mediaId',

@@ -27,7 +27,7 @@ const sharingReply = z.strictObject({
       role: lessonRoleSchema,
     }),
   ),
-  /** The email addresses of those who may learn it where only people named may. */
+  /** The email addresses of those who may learn it where only people named may; told to owners alone. */
   invited: z.array(z.string()),
 })
 

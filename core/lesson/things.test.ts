@@ -9,6 +9,7 @@ import {
   PAGE,
   PART,
   STILL,
+  withRoutes,
   withThings,
 } from '../testing/index.ts'
 import { questionsMet } from '../analysis/index.ts'
@@ -187,6 +188,17 @@ it('a category that goes leaves its items without one', () => {
   expect(Object.values(chronicle(left).items).map(({ categoryId }) => categoryId)).toEqual([
     ...[null, null, null],
   ])
+})
+
+it('a copy of a part has the same ways on, as its own', () => {
+  const lesson = withRoutes(withThings(fullLesson()))
+  const newIds = Object.fromEntries(idsOfPart(lesson, PAGE).map((id) => [id, `${id}-2`]))
+  const copied = edited(lesson, edits.copyPart, { partId: PAGE, title: 'Copy', newIds })
+  expect(copied.routes).toEqual({
+    ...lesson.routes,
+    'route-2': { ...lesson.routes!.route, id: 'route-2', fromId: `${PAGE}-2` },
+    'out-2': { ...lesson.routes!.out, id: 'out-2', fromId: `${PAGE}-2` },
+  })
 })
 
 it('a copy of a part speaks of its own things', () => {

@@ -92,3 +92,11 @@ export function playsInBrowsers({
     )
   return false
 }
+
+/** The largest file of each kind that is taken in, in bytes. */
+export const LARGEST_BYTES = {
+  film: LARGEST_FILM_BYTES,
+  picture: LARGEST_PICTURE_BYTES,
+  sound: LARGEST_SOUND_BYTES,
+  document: LARGEST_DOCUMENT_BYTES,
+} as const

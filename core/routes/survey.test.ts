@@ -189,6 +189,7 @@ describe('findings', () => {
     expect(gated(story('abc'), 'b', { if: 'answer', cueId: null, is: 'right' })).toContain(
       'gateShut',
     )
+    expect(gated(story('abc'), 'a', { if: 'visited', partId: 'b' })).toEqual(['gateAtStart'])
     const asks = edited(withQuestion(lessonWithFilm(), { id: 'q', atMs: 5 }), edits.addPart, {
       ...{ id: 'b', kind: 'page', title: 'b' },
     })

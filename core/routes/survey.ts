@@ -13,6 +13,8 @@ export type RouteFinding =
   | { code: 'loop'; partIds: string[] }
   /** Its condition can never hold when a learner stands before it. */
   | { code: 'gateShut'; partId: string }
+  /** Nobody stands before it: the lesson begins behind it. */
+  | { code: 'gateAtStart'; partId: string }
   /** It can never be taken: its condition cannot hold, or an earlier way is always taken instead. */
   | { code: 'neverTaken'; partId: string; wayId: string; why: 'condition' | 'earlier' }
   /** It leads nowhere yet, or no longer. */
@@ -33,6 +35,7 @@ export function surveyRoutes(lesson: Lesson): Survey {
   const findings = [
     ...findUnreachable(graph, reached),
     ...findShutGates(lesson, graph),
+    ...findGateAtStart(lesson, graph),
     ...findNeverTaken(lesson, graph, reached),
     ...findLost(lesson),
     ...findLoops(graph, reached).map((partIds) => ({ code: 'loop' as const, partIds })),
@@ -89,8 +92,14 @@ const hasMarks = (lesson: Lesson, been: ReadonlySet<string>) =>
 /** Before a gate one has been everywhere but behind it. */
 function findShutGates(lesson: Lesson, graph: Graph): RouteFinding[] {
   return graph.parts
+    .filter(({ id }) => id !== graph.startId)
     .filter(({ id, gate }) => gate && !canHold(lesson, gate.condition, comeTo(lesson, graph, id)))
     .map(({ id: partId }) => ({ code: 'gateShut', partId }))
+}
+
+function findGateAtStart(lesson: Lesson, { startId }: Graph): RouteFinding[] {
+  const isGated = startId !== null && lesson.parts[startId]?.gate !== undefined
+  return isGated ? [{ code: 'gateAtStart', partId: startId }] : []
 }
 
 function findNeverTaken(

@@ -205,6 +205,13 @@ test('a lesson begins from a template, and a copy from a lesson', async () => {
   await bench.getByRole('button', { name: /Decision story/ }).click()
   await expect(bench.getByRole('button', { name: 'What would you do?', exact: true })).toBeVisible()
   await expect(bench.getByText('The boat hangs. What do you do?')).toBeVisible()
+  // Its film is fetched from an address; one in a network of its own is not asked, and it says so.
+  await bench.getByRole('button', { name: 'From an address' }).click()
+  await bench.getByLabel('Address of a film file').fill('127.0.0.1:9/scene.mp4')
+  await bench.getByLabel('Address of a film file').press('Enter')
+  await expect(
+    bench.getByText(/Nothing could be fetched from the address of “scene.mp4”/),
+  ).toBeVisible()
   await bench.goto(desk.server.url)
   await bench.getByRole('button', { name: 'Make a copy of “Sluices”' }).click()
   await expect(bench.getByRole('button', { name: 'Copy of Sluices', exact: true })).toBeVisible()

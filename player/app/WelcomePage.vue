@@ -50,6 +50,8 @@ async function begin(work: () => Promise<{ attemptId: string }>): Promise<void> 
     emit('opened', (await work()).attemptId)
   } catch (error) {
     const reason = error instanceof HostError ? error.reason : 'failed'
+    // That the lesson was not shared with them stands over the form already.
+    if (reason === 'notShared') return
     fault.value = reason === 'notSignedIn' ? t('player.open.wrongPassword') : t(`player.${reason}`)
   } finally {
     busy.value = false

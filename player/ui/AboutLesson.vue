@@ -14,7 +14,7 @@ const { t } = useI18n()
         <li v-for="(words, index) in objectives" :key="index" dir="auto">{{ words }}</li>
       </ul>
     </template>
-    <dl>
+    <dl v-if="level || licence">
       <div v-if="level">
         <dt>{{ t('player.about.level') }}</dt>
         <dd dir="auto">{{ level }}</dd>

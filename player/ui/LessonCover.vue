@@ -21,7 +21,6 @@ defineProps<{ cover: Omit<Cover, 'mediaId'>; picture: string }>()
 }
 .cover.paper {
   color: #fffdf8;
-  background-clip: border-box;
 }
 .cover.ink {
   color: #17231c;

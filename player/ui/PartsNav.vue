@@ -40,7 +40,7 @@ const about = inject(ABOUT, null)
     <details v-if="about" class="about">
       <summary>{{ t('player.about.lesson') }}</summary>
       <p v-if="about.summary" dir="auto">{{ about.summary }}</p>
-      <AboutLesson v-bind="about" />
+      <AboutLesson :objectives="about.objectives" :level="about.level" :licence="about.licence" />
     </details>
   </div>
 </template>

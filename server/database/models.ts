@@ -99,6 +99,8 @@ export class MediaRow extends Model<InferAttributes<MediaRow>, InferCreationAttr
   declare credit: CreationOptional<string>
   declare licence: CreationOptional<string>
   declare sourceNote: CreationOptional<string>
+  /** Where it was fetched from. */
+  declare address: CreationOptional<string | null>
   declare tags: CreationOptional<string[]>
   declare cut: CreationOptional<Media['cut']>
   declare cutFrom: CreationOptional<string | null>
@@ -326,6 +328,7 @@ function defineMediaModels(
       credit: words(),
       licence: words(),
       sourceNote: words(),
+      address: TEXT,
       tags: { type: ARRAY(TEXT), defaultValue: [] },
       cut: JSONB,
       cutFrom: TEXT,

@@ -72,7 +72,8 @@ async function takeJob(
   await job.update({ state: 'running', progress: 0 })
   await tell(context, media)
   try {
-    const original = await originalOf(context, mediaId)
+    // What is still to be fetched has none yet.
+    const original = kind === 'fetch' ? '' : await originalOf(context, mediaId)
     const onProgress = progressTeller(context, media, job)
     const next = await withFolder((folder) =>
       runStep(kind, { context, media, original, folder, onProgress }),
@@ -118,6 +119,8 @@ async function noteFailure(
   }
   await job.update({ state: isLastTry ? 'failed' : 'waiting' })
   if (!isLastTry) throw error
+  if (job.kind === 'fetch')
+    return void (await media.update({ state: 'failed', fault: 'notReached' }))
   const isNeeded = job.kind === 'probe' || job.kind === 'playable'
   // Without poster, waveform or filmstrip a film is still good to work with.
   if (isNeeded) await media.update({ state: 'failed', fault: 'conversionFailed' })

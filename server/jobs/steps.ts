@@ -18,6 +18,7 @@ import {
 } from '@fernbrake/core/media'
 import { decodePictures, decodeSound, measureLength, probe, transform } from '../media/ffmpeg.ts'
 import { drawPages, prepareDocument } from './documents.ts'
+import { fetchOriginal } from './fetch.ts'
 import { preparePicture } from './pictures.ts'
 import {
   keepBytes,
@@ -44,6 +45,8 @@ const PROBES: Record<Media['kind'], (step: Step) => Promise<StepKind[]>> = {
 /** Runs one step; answers with the steps that can begin now. */
 export async function runStep(kind: StepKind, step: Step): Promise<StepKind[]> {
   switch (kind) {
+    case 'fetch':
+      return fetchOriginal(step)
     case 'probe':
       return PROBES[step.media.kind as Media['kind']](step)
     case 'playable':

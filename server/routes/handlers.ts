@@ -1,6 +1,7 @@
 // Which service answers which route of the contract.
 import { contract } from '@fernbrake/core/contract'
 import { select } from '../database/connect.ts'
+import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
 import { describeApi } from '../http/openapi.ts'
@@ -24,6 +25,7 @@ import { dropKeptQuestion, keepQuestion, listKeptQuestions } from '../services/k
 import {
   changeWords,
   describeMedia,
+  fetchMedia,
   findFile,
   listMedia,
   nameDownload,
@@ -153,7 +155,11 @@ function sharingHandlers(
   'sharing' | 'share' | 'shareSeveral' | 'giveRole' | 'takeRole' | 'giveCopies' | 'openLessons'
 > {
   return {
-    sharing: ({ params }) => readSharing(context, params.lessonId),
+    sharing: async (call) => {
+      const { lessonId } = call.params
+      const isOwner = await hasLessonRole(whoCalls(call), lessonId, ROLES_FROM.owner)
+      return readSharing(context, lessonId, isOwner)
+    },
     share: ({ params, body }) => share(context, params.lessonId, body),
     shareSeveral: (call) => shareSeveral(context, whoCalls(call), call.body),
     giveRole: ({ params, body }) => giveRole(context, params.lessonId, body),
@@ -168,6 +174,7 @@ function mediaHandlers(
 ): Part<
   | 'mediaList'
   | 'media'
+  | 'fetchMedia'
   | 'describeMedia'
   | 'mediaUses'
   | 'replaceMedia'
@@ -179,6 +186,7 @@ function mediaHandlers(
   return {
     mediaList: async (call) => ({ media: await listMedia(whoCalls(call)) }),
     media: (call) => describeMedia(call.params.mediaId, whoCalls(call).id),
+    fetchMedia: (call) => fetchMedia(context, whoCalls(call).id, call.body),
     describeMedia: (call) => changeWords(call.params.mediaId, whoCalls(call).id, call.body),
     mediaUses: (call) => readUses(context, whoCalls(call), call.params.mediaId),
     replaceMedia: (call) =>

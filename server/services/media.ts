@@ -1,5 +1,5 @@
 // Media rows: what is known of a medium, taking an upload in, trying again.
-import type { CreationAttributes } from 'sequelize'
+import { UniqueConstraintError, type CreationAttributes } from 'sequelize'
 import type { Response } from 'express'
 import { rm, stat } from 'node:fs/promises'
 import { extname } from 'node:path'
@@ -103,7 +103,7 @@ export async function takeUpload(context: Context, upload: FinishedUpload): Prom
   const type = await typeOf(upload.path)
   const title = cleanText(upload.title).trim().slice(0, 200) || USUAL_TITLE[upload.kind]
   const base = { id: upload.id, ownerId: upload.ownerId, title, kind: upload.kind }
-  const fault = await findUploadFault(upload, type?.mime)
+  const fault = await findFault(upload, type?.mime)
   if (!type || fault) {
     await MediaRow.create({ ...base, bytes: 0, state: 'failed', fault: fault ?? 'unreadable' })
     await rm(upload.path, { force: true })
@@ -122,6 +122,38 @@ export async function takeUpload(context: Context, upload: FinishedUpload): Prom
   )
 }
 
+/** Begins to fetch a medium from its address. The same call again answers with how far it has come. */
+export async function fetchMedia(
+  context: Context,
+  ownerId: string,
+  { id, address, kind }: { id: string; address: string; kind: Media['kind'] },
+): Promise<Media> {
+  const named = decodeURIComponentOr(new URL(address).pathname.split('/').at(-1) ?? '')
+  const title = cleanText(named).trim().slice(0, 200) || USUAL_TITLE[kind]
+  try {
+    await context.database.transaction(async (transaction) => {
+      const base = { id, ownerId, title, kind, address, sourceNote: address, bytes: 0 }
+      await MediaRow.create({ ...base, state: 'preparing' }, { transaction })
+      await MediaJobRow.create({ mediaId: id, kind: 'fetch', state: 'waiting' }, { transaction })
+    })
+    await context.enqueue({ mediaId: id, kind: 'fetch' })
+  } catch (error) {
+    if (!(error instanceof UniqueConstraintError)) throw error
+    const known = await MediaRow.findByPk(id, { attributes: ['ownerId'] })
+    if (known?.ownerId !== ownerId) throw new HttpError('already-exists', { cause: error })
+  }
+  return describeMedia(id, ownerId)
+}
+
+/** As it is read; as it stands where it is no text in this form. */
+function decodeURIComponentOr(words: string): string {
+  try {
+    return decodeURIComponent(words)
+  } catch {
+    return words
+  }
+}
+
 /** Notes a medium whose original lies in the store, and begins to prepare it. */
 export async function beginPreparing(
   context: Context,
@@ -137,8 +169,9 @@ export async function beginPreparing(
   await context.enqueue({ mediaId, kind: 'probe' })
 }
 
-async function findUploadFault(
-  { kind, path }: FinishedUpload,
+/** What keeps a file from being a medium of its kind, by its content; null where nothing does. */
+export async function findFault(
+  { kind, path }: Pick<FinishedUpload, 'kind' | 'path'>,
   mime: string | undefined,
 ): Promise<Media['fault']> {
   if (kind === 'film') return mime && FILM_CONTAINERS.has(mime) ? null : 'notAFilm'
@@ -154,7 +187,7 @@ async function findUploadFault(
 }
 
 /** Browsers play QuickTime's H.264 under MP4's name; all else is served as what it is. */
-function servedAs(mime: string): string {
+export function servedAs(mime: string): string {
   return mime === 'video/quicktime' || mime === 'video/x-m4v' ? 'video/mp4' : mime
 }
 
@@ -162,7 +195,7 @@ function servedAs(mime: string): string {
 export async function prepareAgain(context: Context, mediaId: string): Promise<Media> {
   const media = await MediaRow.findByPk(mediaId)
   const original = await MediaFileRow.findOne({ where: { mediaId, kind: 'original' } })
-  if (!media || !original) throw new HttpError('not-found')
+  if (!media || !(original || media.address)) throw new HttpError('not-found')
   const failed = await MediaJobRow.findAll({ where: { mediaId, state: 'failed' } })
   const wasUnusable = media.state === 'failed'
   if (wasUnusable) await media.update({ state: 'preparing', fault: null })

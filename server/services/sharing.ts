@@ -9,7 +9,12 @@ import { HttpError } from '../http/HttpError.ts'
 import type { Context } from './context.ts'
 import { putLesson } from './drafts.ts'
 
-export async function readSharing({ database }: Context, lessonId: string): Promise<Sharing> {
+/** Who is named to learn a lesson is told to its owners alone (`forOwner`). */
+export async function readSharing(
+  { database }: Context,
+  lessonId: string,
+  forOwner: boolean,
+): Promise<Sharing> {
   const [lesson, people, invited] = await Promise.all([
     LessonRow.findByPk(lessonId, { attributes: ['seenBy', 'linkCode'] }),
     select<Sharing['people'][number]>(
@@ -28,7 +33,7 @@ export async function readSharing({ database }: Context, lessonId: string): Prom
   if (!lesson) throw new HttpError('not-found')
   return {
     ...{ seenBy: lesson.seenBy, linkCode: lesson.linkCode, people },
-    invited: invited.map(({ email }) => email),
+    invited: forOwner ? invited.map(({ email }) => email) : [],
   }
 }
 
@@ -60,7 +65,7 @@ export async function share(
       transaction,
     )
   })
-  return readSharing(context, lessonId)
+  return readSharing(context, lessonId, true)
 }
 
 /** The same for several lessons; none is changed unless the person owns all of them. */
@@ -94,7 +99,7 @@ export async function giveRole(
     await keepAnOwner(lessonId, person.id, role, transaction)
     await LessonRoleRow.upsert({ lessonId, personId: person.id, role }, { transaction })
   })
-  return readSharing(context, lessonId)
+  return readSharing(context, lessonId, true)
 }
 
 export async function takeRole(
@@ -106,7 +111,7 @@ export async function takeRole(
     await keepAnOwner(lessonId, personId, null, transaction)
     await LessonRoleRow.destroy({ where: { lessonId, personId }, transaction })
   })
-  return readSharing(context, lessonId)
+  return readSharing(context, lessonId, true)
 }
 
 /** Refuses what would leave a lesson without an owner. Two who step back at once wait for each other here. */

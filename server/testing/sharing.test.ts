@@ -80,12 +80,34 @@ describe('who may learn a lesson', () => {
     expect(await statusFor(learner.agent)).toBe(403)
   })
 
+  it('who is named is told to owners alone', async () => {
+    await give(other.person.email, 'editor').expect(200)
+    await share({ seenBy: 'people', invite: [learner.person.email] }).expect(200)
+    const read = async ({ agent }: SignedIn) =>
+      (await agent.get(`/api/lessons/${lessonId}/sharing`).expect(200)).body.invited
+    expect(await read(owner)).toEqual([learner.person.email])
+    expect(await read(other)).toEqual([])
+  })
+
   it('whoever has begun goes on, and whoever works on it may look', async () => {
     await learner.agent.post(`/api/links/${code}/attempts`).send({}).expect(201)
     await give(other.person.email, 'viewer').expect(200)
     await seenBy('me')
     expect(await statusFor(learner.agent)).toBe(200)
     expect(await statusFor(other.agent)).toBe(200)
+  })
+
+  it('a session begun in a frame has a cookie that browsers keep there, where there is HTTPS', async () => {
+    const cookieOf = async (headers: Record<string, string>) => {
+      const request = server.anonymous().post(`/api/links/${code}/attempts`).set(headers)
+      const { headers: got } = await request.send({ name: 'Odile Harcastle' }).expect(201)
+      return String(got['set-cookie'])
+    }
+    const framed = await cookieOf({ 'X-Embedded': '1', 'X-Forwarded-Proto': 'https' })
+    for (const part of ['SameSite=None', 'Partitioned', 'Secure', 'HttpOnly'])
+      expect(framed).toContain(part)
+    expect(await cookieOf({ 'X-Embedded': '1' })).toContain('SameSite=Lax')
+    expect(await cookieOf({ 'X-Forwarded-Proto': 'https' })).toContain('SameSite=Lax')
   })
 
   it('an address that is none changes nothing', async () => {

@@ -2,12 +2,12 @@
 import { cleanText } from '../../fields/index.ts'
 import { LONGEST_PART_TITLE } from '../partBase.ts'
 import { asksIn, thingIdsOf } from '../partThings.ts'
-import { partsInOrder } from '../parts.ts'
+import { partsInOrder, routesFrom } from '../parts.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 import { copyOf, orderBetween } from './placing.ts'
 
-/** The ids of everything that a copy of a part needs anew: the part, its cues, scripts and questions, and what it is made of. */
+/** The ids of everything that a copy of a part needs anew: the part, its cues, scripts, questions and ways on, and what it is made of. */
 export function idsOfPart(lesson: Lesson, partId: string): string[] {
   const part = lesson.parts[partId]
   if (!part) return []
@@ -18,7 +18,7 @@ export function idsOfPart(lesson: Lesson, partId: string): string[] {
 function mineOf(
   lesson: Lesson,
   partId: string,
-): { map: 'cues' | 'scripts' | 'questions'; ids: string[] }[] {
+): { map: 'cues' | 'scripts' | 'questions' | 'routes'; ids: string[] }[] {
   const cues = Object.values(lesson.cues).filter((cue) => cue.partId === partId)
   const part = lesson.parts[partId]
   const asked = [
@@ -30,6 +30,7 @@ function mineOf(
     { map: 'cues', ids: cues.map(({ id }) => id) },
     { map: 'scripts', ids: scripts.map(({ id }) => id) },
     { map: 'questions', ids: asked },
+    { map: 'routes', ids: routesFrom(lesson, partId).map(({ id }) => id) },
   ]
 }
 
@@ -48,7 +49,10 @@ export const copyPart: Edit<{
     if (!part) return
     const renamed = <T>(value: T): T => renameIds(value, newIds)
     for (const { map, ids } of mineOf(draft, partId))
-      for (const id of ids) Object.assign(draft[map], { [newIds[id]!]: renamed(draft[map][id]) })
+      for (const id of ids) {
+        const things = draft[map]!
+        Object.assign(things, { [newIds[id]!]: renamed(things[id]) })
+      }
     const parts = partsInOrder(draft)
     const after = parts[parts.findIndex(({ id }) => id === partId) + 1]
     const order = orderBetween(part.order, after?.order ?? null)
@@ -60,7 +64,7 @@ export const copyPart: Edit<{
 
 /** The properties that name things of a lesson; words that happen to read like an id stay words. */
 const NAMING = new Set([
-  ...['id', 'partId', 'cueId', 'questionId', 'sectionId', 'columnsId', 'categoryId'],
+  ...['id', 'partId', 'fromId', 'cueId', 'questionId', 'sectionId', 'columnsId', 'categoryId'],
 ])
 
 /** A copy of plain JSON with other ids: where something is named, and as the keys of maps of things. */

@@ -244,6 +244,8 @@ export default {
     preparing: 'The film is here and is being looked at',
     looking: 'Finding out its length and format.',
     converting: 'Converting the film',
+    fetching: 'Fetching the film',
+    fetchingShare: '{share} % fetched.',
     convertingShare: 'Browsers cannot play this format, so it is converted: {share} % done.',
     again: 'Try again',
     fault: {
@@ -257,6 +259,8 @@ export default {
       notASound: 'There is nothing to hear in “{name}”.',
       tooLarge: '“{name}” is larger than can be taken in.',
       unreadable: '“{name}” looks like a film, but it is damaged or cut off. Choose another file.',
+      notReached:
+        'Nothing could be fetched from the address of “{name}”. Check it in a new tab, or choose a file.',
       conversionFailed: '“{name}” could not be converted. Try again, or choose another file.',
     },
   },

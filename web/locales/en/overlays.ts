@@ -107,6 +107,17 @@ export default {
       film: 'Record one',
     },
     shelf: 'From the shelf',
+    address: 'From an address',
+    addressOf: {
+      film: 'Address of a film file',
+      picture: 'Address of a picture',
+      sound: 'Address of a sound',
+      document: 'Address of a document',
+    },
+    addressHelp:
+      'The file itself, not a page around it. It is copied onto your shelf; make sure that you may.',
+    fetchIt: 'Fetch it',
+    fetching: 'Being fetched, {share}',
     sending: 'Being sent, {share}',
     preparing: 'Being prepared, {share}',
     notThis: {
@@ -117,6 +128,8 @@ export default {
         'This is no document that can be taken in. Choose a PDF, or one of words or tables.',
     },
     fault: {
+      notReached:
+        'There is no file that could be fetched from this address. Check it in a new tab.',
       tooLarge:
         'This is too large. Pictures can have up to 40 megapixels and 60 MB, sounds 500 MB, documents 200 MB, films 8 GB.',
       locked: 'This PDF asks for a password. Save a copy without one, and choose that.',

@@ -35,6 +35,7 @@ export default {
     found: {
       unreachable: 'Nothing leads to “{title}”.',
       loop: 'Nobody who comes into this ring comes out of it: {titles}.',
+      gateAtStart: 'Nobody stands before the gate of “{title}”: the lesson begins there.',
       gateShut: 'The gate before “{title}” can never open.',
       neverTaken: {
         condition: 'A way out of “{title}” hangs on something that cannot have happened there.',

@@ -22,6 +22,7 @@ export default {
       notAFilm: 'This was no film, and nothing of it was kept.',
       noPicture: 'This has sound but no picture.',
       unreadable: 'This is damaged or cut off.',
+      notReached: 'It could not be fetched from its address.',
       conversionFailed: 'This could not be converted.',
       notAPicture: 'This was no picture, and nothing of it was kept.',
       tooLarge: 'This is larger than can be taken in.',

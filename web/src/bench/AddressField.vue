@@ -1,9 +1,9 @@
 <script setup lang="ts">
-// A web address; taken once it is one, on Enter or on leaving.
+// A web address, or the code that a site gives for embedding it; taken once it is one, on Enter or on leaving.
 import InputText from 'primevue/inputtext'
 import { ref, useId, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { addressSchema } from '@fernbrake/core/fields'
+import { addressMeant, addressSchema } from '@fernbrake/core/fields'
 import { useBench } from './useBench.ts'
 
 const props = defineProps<{ label: string; address: string }>()
@@ -19,11 +19,11 @@ watch(
 )
 
 function take(): void {
-  const text = typed.value.trim()
-  // Whoever types a bare name means the usual way there.
-  const address = text === '' || /^([a-z]+:|\/)/i.test(text) ? text : `https://${text}`
+  const address = addressMeant(typed.value)
   wrong.value = address !== '' && !addressSchema.safeParse(address).success
-  if (!wrong.value && address !== props.address) emit('change', address)
+  if (wrong.value) return
+  typed.value = address
+  if (address !== props.address) emit('change', address)
 }
 </script>
 

@@ -2,11 +2,14 @@
 // The stage before there is a film: putting one in, and watching it come.
 import Button from 'primevue/button'
 import ProgressBar from 'primevue/progressbar'
-import { computed, ref, watch } from 'vue'
+import { nanoid } from 'nanoid'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../api/client.ts'
 import RecorderPanel from '../recording/RecorderPanel.vue'
+import AddressPad from '../shelf/AddressPad.vue'
 import ShelfList from '../shelf/ShelfList.vue'
+import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 import { useBench } from './useBench.ts'
 import { useFilmUpload } from './useFilmUpload.ts'
@@ -38,14 +41,28 @@ function take(file: File | undefined | null): void {
 }
 
 /** What is open beneath the buttons. */
-const open = ref<'shelf' | 'recorder' | null>(null)
+const open = ref<'shelf' | 'recorder' | 'address' | null>(null)
 const shelf = useLoaded(async () => (await call('mediaList')).media)
 const films = computed(() =>
   (shelf.value.value ?? []).filter(
     ({ id, kind, state }) => kind === 'film' && state === 'ready' && id !== bench.media.value?.id,
   ),
 )
-const toggle = (what: 'shelf' | 'recorder') => (open.value = open.value === what ? null : what)
+const toggle = (what: NonNullable<typeof open.value>) =>
+  (open.value = open.value === what ? null : what)
+
+const fetchFault = shallowRef<unknown>(null)
+/** Has the server fetch a film; how far it has come is told like any other preparing. */
+async function fetchFrom(address: string): Promise<void> {
+  fetchFault.value = null
+  try {
+    const media = await call('fetchMedia', { body: { id: nanoid(), address, kind: 'film' } })
+    open.value = null
+    emit('uploaded', media.id)
+  } catch (error) {
+    fetchFault.value = error
+  }
+}
 
 /** Sends a recording as any other film; true once all of it is there, false when sending was given up. */
 async function useRecording(file: File): Promise<boolean> {
@@ -109,14 +126,20 @@ async function again(): Promise<void> {
       </div>
     </div>
     <div v-else-if="bench.media.value?.state === 'preparing'" class="inner" role="status">
-      <h2>{{ t('intake.preparing') }}</h2>
-      <template v-if="job?.kind === 'playable'">
+      <h2>{{ t(job?.kind === 'fetch' ? 'intake.fetching' : 'intake.preparing') }}</h2>
+      <template v-if="job?.kind === 'playable' || job?.kind === 'fetch'">
         <ProgressBar
           :value="Math.round(job.progress * 100)"
           :show-value="false"
-          :aria-label="t('intake.converting')"
+          :aria-label="t(job.kind === 'fetch' ? 'intake.fetching' : 'intake.converting')"
         />
-        <p>{{ t('intake.convertingShare', { share: Math.round(job.progress * 100) }) }}</p>
+        <p>
+          {{
+            t(job.kind === 'fetch' ? 'intake.fetchingShare' : 'intake.convertingShare', {
+              share: Math.round(job.progress * 100),
+            })
+          }}
+        </p>
       </template>
       <template v-else>
         <ProgressBar mode="indeterminate" :aria-label="t('intake.preparing')" />
@@ -144,6 +167,13 @@ async function again(): Promise<void> {
           @click="toggle('recorder')"
         />
         <Button
+          :label="t('take.address')"
+          severity="secondary"
+          :aria-expanded="open === 'address'"
+          :disabled="!bench.canEdit.value"
+          @click="toggle('address')"
+        />
+        <Button
           v-if="films.length > 0"
           :label="t('take.shelf')"
           severity="secondary"
@@ -152,7 +182,7 @@ async function again(): Promise<void> {
           @click="toggle('shelf')"
         />
         <Button
-          v-if="fault === 'conversionFailed'"
+          v-if="fault === 'conversionFailed' || fault === 'notReached'"
           :label="t('intake.again')"
           severity="secondary"
           @click="again"
@@ -171,12 +201,14 @@ async function again(): Promise<void> {
         :use="useRecording"
         @close="open = null"
       />
+      <AddressPad v-else-if="open === 'address'" class="more" kind="film" @fetch="fetchFrom" />
       <ShelfList
         v-else-if="open === 'shelf'"
         class="more"
         :media="films"
         @chosen="emit('uploaded', $event.id)"
       />
+      <FaultNotice v-if="fetchFault" :error="fetchFault" @retry="fetchFault = null" />
       <input
         ref="picker"
         class="visually-hidden"

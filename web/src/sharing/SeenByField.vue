@@ -45,7 +45,7 @@ function invite(): void {
           <span class="help">{{ t(`sharing.byHelp.${choice}`) }}</span>
         </span>
       </label>
-      <div v-if="choice === 'people' && sharing.seenBy === choice" class="people">
+      <div v-if="canChange && choice === 'people' && sharing.seenBy === choice" class="people">
         <ul v-if="sharing.invited.length > 0" :aria-label="t('sharing.invited')">
           <li v-for="email in sharing.invited" :key="email">
             <span>{{ email }}</span>

@@ -8,6 +8,7 @@ import { call } from '../api/client.ts'
 import RecorderPanel from '../recording/RecorderPanel.vue'
 import SnapshotPanel from '../recording/SnapshotPanel.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
+import AddressPad from './AddressPad.vue'
 import ShelfList from './ShelfList.vue'
 import { ACCEPTED, pictureIn, useMediaUpload } from './useMediaUpload.ts'
 
@@ -21,10 +22,10 @@ const emit = defineEmits<{ taken: [media: Media] }>()
 const { t, n } = useI18n()
 const file = useTemplateRef('file')
 /** What is open beneath the buttons. */
-const open = ref<'shelf' | 'device' | null>(null)
+const open = ref<'shelf' | 'device' | 'address' | null>(null)
 /** So many files wait behind the one that is being taken. */
 const left = ref(0)
-const { going, fault, put } = useMediaUpload(props.kind)
+const { going, fault, put, fetchFrom } = useMediaUpload(props.kind)
 const shelf = useLoaded(async () => (props.fromShelf ? (await call('mediaList')).media : []))
 const onShelf = computed(() =>
   (shelf.value.value ?? []).filter(({ kind, state }) => kind === props.kind && state === 'ready'),
@@ -40,6 +41,12 @@ async function take(blob: Blob, name: string): Promise<boolean> {
   choose(media)
   void shelf.reload()
   return true
+}
+async function fetchIt(address: string): Promise<void> {
+  const media = await fetchFrom(address)
+  if (!media) return
+  choose(media)
+  void shelf.reload()
 }
 function onFile(event: Event): void {
   const input = event.target as HTMLInputElement
@@ -60,7 +67,8 @@ function takeFrom(data: DataTransfer | null): boolean {
   if (picture) void take(picture, picture.name)
   return picture !== null
 }
-const toggle = (what: 'shelf' | 'device') => (open.value = open.value === what ? null : what)
+const toggle = (what: NonNullable<typeof open.value>) =>
+  (open.value = open.value === what ? null : what)
 defineExpose({ take, takeFrom })
 </script>
 
@@ -84,6 +92,14 @@ defineExpose({ take, takeFrom })
         @click="toggle('device')"
       />
       <slot />
+      <Button
+        :label="t('take.address')"
+        :aria-expanded="open === 'address'"
+        size="small"
+        severity="secondary"
+        variant="text"
+        @click="toggle('address')"
+      />
       <Button
         v-if="onShelf.length > 0"
         :label="t('take.shelf')"
@@ -112,6 +128,7 @@ defineExpose({ take, takeFrom })
     <p v-if="fault" class="notice" role="alert">
       {{ fault === 'notThis' ? t(`take.notThis.${kind}`) : t(`take.fault.${fault}`) }}
     </p>
+    <AddressPad v-if="open === 'address'" :kind="kind" :busy="going !== null" @fetch="fetchIt" />
     <SnapshotPanel
       v-if="open === 'device' && kind === 'picture'"
       @taken="take($event, $event.name)"

@@ -1,25 +1,15 @@
 // Putting pictures, sounds and further films on the shelf, and waiting until they can be shown.
 import { ref } from 'vue'
+import { nanoid } from 'nanoid'
 import { Upload } from 'tus-js-client'
 import { UPLOADS_PATH, type Media } from '@fernbrake/core/contract'
-import {
-  LARGEST_DOCUMENT_BYTES,
-  LARGEST_FILM_BYTES,
-  LARGEST_PICTURE_BYTES,
-  LARGEST_SOUND_BYTES,
-} from '@fernbrake/core/media'
+import { LARGEST_BYTES } from '@fernbrake/core/media'
 import { offeredTypes } from '@fernbrake/core/questions'
 import { ApiError, call } from '../api/client.ts'
 
 const CHUNK_BYTES = 4 * 1024 * 1024
 /** How often it is asked whether a medium is ready, in ms. */
 const ASK_EVERY_MS = 250
-const LARGEST: Record<Media['kind'], number> = {
-  film: LARGEST_FILM_BYTES,
-  picture: LARGEST_PICTURE_BYTES,
-  sound: LARGEST_SOUND_BYTES,
-  document: LARGEST_DOCUMENT_BYTES,
-}
 export const ACCEPTED: Record<Media['kind'], string> = {
   film: 'video/*,.mkv,.avi,.wmv,.flv,.mpg,.3gp',
   picture: 'image/*',
@@ -50,13 +40,14 @@ function send(
 /** The medium once it can be shown, or cannot be. A connection that is away for a while is waited for. */
 export async function untilSettled(
   mediaId: string,
-  onShare = (_share: number) => {},
+  onJob = (_job: Media['jobs'][number]) => {},
 ): Promise<Media> {
   for (;;) {
     try {
       const media = await call('media', { params: { mediaId } })
       if (media.state !== 'preparing') return media
-      onShare(media.jobs.find(({ state }) => state === 'running')?.progress ?? 0)
+      const job = media.jobs.find(({ state }) => state === 'running' || state === 'waiting')
+      if (job) onJob(job)
     } catch (error) {
       if (error instanceof ApiError && error.status >= 400 && error.status < 500) throw error
     }
@@ -64,30 +55,53 @@ export async function untilSettled(
   }
 }
 
-export type UploadFault = 'notThis' | 'tooLarge' | 'locked' | 'unreadable' | 'failed'
+export type UploadFault = 'notReached' | 'notThis' | 'tooLarge' | 'locked' | 'unreadable' | 'failed'
 
 export function useMediaUpload(kind: Media['kind']) {
   /** What is under way, and the share of it that is done, 0 to 1; null while nothing is. */
-  const going = ref<{ step: 'sending' | 'preparing'; share: number } | null>(null)
+  const going = ref<{ step: 'sending' | 'fetching' | 'preparing'; share: number } | null>(null)
   const fault = ref<UploadFault | null>(null)
+
+  /** Waits until a medium can be shown; null, with `fault` set, where that cannot be. */
+  async function settle(mediaId: string): Promise<Media | null> {
+    const media = await untilSettled(mediaId, ({ kind: step, progress }) => {
+      going.value = { step: step === 'fetch' ? 'fetching' : 'preparing', share: progress }
+    })
+    if (media.state === 'ready') return media
+    fault.value = faultOf(media)
+    return null
+  }
+
+  /** Has the server fetch a file onto the shelf; as `put`. */
+  async function fetchFrom(address: string): Promise<Media | null> {
+    fault.value = null
+    going.value = { step: 'fetching', share: 0 }
+    try {
+      const { id } = await call('fetchMedia', { body: { id: nanoid(), address, kind } })
+      return await settle(id)
+    } catch {
+      fault.value = 'failed'
+      return null
+    } finally {
+      going.value = null
+    }
+  }
 
   /** Puts a file on the shelf; null, with `fault` set, where that cannot be. */
   async function put(file: Blob, name: string): Promise<Media | null> {
     fault.value = null
-    if (file.size > LARGEST[kind]) {
+    if (file.size > LARGEST_BYTES[kind]) {
       fault.value = 'tooLarge'
       return null
     }
-    const at = (step: 'sending' | 'preparing') => (share: number) => {
-      going.value = { step, share }
+    const sending = (share: number) => {
+      going.value = { step: 'sending', share }
     }
-    at('sending')(0)
+    sending(0)
     try {
-      const id = await send(file, { filename: name, kind }, at('sending'))
-      at('preparing')(0)
-      const media = await untilSettled(id, at('preparing'))
-      if (media.state === 'ready') return media
-      fault.value = faultOf(media)
+      const id = await send(file, { filename: name, kind }, sending)
+      going.value = { step: 'preparing', share: 0 }
+      return await settle(id)
     } catch {
       fault.value = 'failed'
     } finally {
@@ -96,11 +110,11 @@ export function useMediaUpload(kind: Media['kind']) {
     return null
   }
 
-  return { going, fault, put }
+  return { going, fault, put, fetchFrom }
 }
 
 function faultOf({ fault }: Media): UploadFault {
-  if (fault === 'tooLarge' || fault === 'locked') return fault
+  if (fault === 'tooLarge' || fault === 'locked' || fault === 'notReached') return fault
   return fault?.startsWith('not') || fault === 'noPicture' ? 'notThis' : 'unreadable'
 }
 
