@@ -139,6 +139,8 @@ const asLearner = computed(
   padding: 4px;
 }
 h1 {
+  /* The status gives way first. */
+  flex-shrink: 0.05;
   min-width: 0;
   overflow: hidden;
 }
