@@ -1,5 +1,6 @@
 // Fetching a medium from its address: a step before all others, after which the medium is as if it had been sent.
 import { createWriteStream } from 'node:fs'
+import type { IncomingMessage } from 'node:http'
 import { join } from 'node:path'
 import { Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
@@ -13,6 +14,8 @@ import { UnusableFilm, type Step, type StepKind } from './step.ts'
 
 /** So long nothing may come before it is given up and tried again, in ms. */
 const SILENCE_MS = 30_000
+/** So long all of it may take, in ms. */
+const LIMIT_MS = 2 * 60 * 60_000
 
 /** Fetches the original; answers with the step that looks at it. */
 export async function fetchOriginal(step: Step): Promise<StepKind[]> {
@@ -34,40 +37,59 @@ export async function fetchOriginal(step: Step): Promise<StepKind[]> {
 }
 
 async function download({ context, media, onProgress }: Step, path: string): Promise<void> {
-  const most = LARGEST_BYTES[media.kind as Media['kind']]
-  const silence = new AbortController()
-  const { signal } = silence
-  let timer = setTimeout(() => silence.abort(), SILENCE_MS)
+  const patience = createPatience()
   try {
-    const asking = { mayAsk: context.mayAskAddress, signal, accept: '*/*' }
+    const asking = { mayAsk: context.mayAskAddress, signal: patience.signal, accept: '*/*' }
     const { answer } = await askPublic(media.address!, asking).catch(orNotReached)
-    const status = answer.statusCode ?? 0
-    if (status !== 200) {
-      answer.destroy()
-      // What may be over in a moment is tried again; what is missing or not for us stays so.
-      if (status >= 500 || status === 429) throw new Error(`The address answers with ${status}`)
-      throw new UnusableFilm('notReached')
+    const bytes = expectedBytes(answer)
+    const most = LARGEST_BYTES[media.kind as Media['kind']]
+    if (bytes > most) answer.destroy(new UnusableFilm('tooLarge'))
+    const onBytes = (got: number) => {
+      patience.renew()
+      if (bytes > 0) onProgress(got / bytes)
     }
-    const all = Number(answer.headers['content-length'] ?? 0)
-    if (all > most) {
-      answer.destroy()
-      throw new UnusableFilm('tooLarge')
-    }
-    let bytes = 0
-    const counting = new Transform({
-      transform(piece: Buffer, _encoding, done) {
-        clearTimeout(timer)
-        timer = setTimeout(() => silence.abort(), SILENCE_MS)
-        bytes += piece.length
-        if (all > 0) onProgress(bytes / all)
-        // An address that says nothing of its size, or the wrong thing, is held to the limit as well.
-        done(bytes > most ? new UnusableFilm('tooLarge') : null, piece)
-      },
-    })
-    await pipeline(answer, counting, createWriteStream(path), { signal })
+    const file = createWriteStream(path)
+    await pipeline(answer, counting(most, onBytes), file, { signal: patience.signal })
   } finally {
-    clearTimeout(timer)
+    patience.end()
   }
+}
+
+/** Ends what takes too long: at once after a silence, and in the end whatever still drips. */
+function createPatience() {
+  const silence = new AbortController()
+  const begin = () => setTimeout(() => silence.abort(), SILENCE_MS)
+  let timer = begin()
+  return {
+    signal: AbortSignal.any([silence.signal, AbortSignal.timeout(LIMIT_MS)]),
+    renew() {
+      clearTimeout(timer)
+      timer = begin()
+    },
+    end: () => clearTimeout(timer),
+  }
+}
+
+/** How long the file says it is, in bytes; 0 where it does not say. Throws where the answer is no file. */
+function expectedBytes(answer: IncomingMessage): number {
+  const status = answer.statusCode ?? 0
+  if (status === 200) return Number(answer.headers['content-length'] ?? 0)
+  answer.destroy()
+  // What may be over in a moment is tried again; what is missing or not for us stays so.
+  if (status >= 500 || status === 429) throw new Error(`The address answers with ${status}`)
+  throw new UnusableFilm('notReached')
+}
+
+/** Lets bytes through up to a limit: an address may say nothing of its size, or the wrong thing. */
+function counting(most: number, onBytes: (got: number) => void): Transform {
+  let got = 0
+  return new Transform({
+    transform(piece: Buffer, _encoding, done) {
+      got += piece.length
+      onBytes(got)
+      done(got > most ? new UnusableFilm('tooLarge') : null, piece)
+    },
+  })
 }
 
 /** Where there is nobody to ask, or nobody who may be asked, trying again would not help. */

@@ -7,7 +7,10 @@ import { describeMedia, originalOf } from '../services/media.ts'
 import { UnusableFilm, withFolder, type StepKind } from './step.ts'
 import { runStep } from './steps.ts'
 
-const QUEUE = 'prepare-media'
+const PREPARING = 'prepare-media'
+/** What comes from elsewhere has a queue of its own: an address that drips must not keep others from being prepared. */
+const FETCHING = 'fetch-media'
+const queueOf = (kind: StepKind) => (kind === 'fetch' ? FETCHING : PREPARING)
 /** Progress is told at most this often, in ms. */
 const PROGRESS_EVERY_MS = 400
 const RETRIES = 2
@@ -35,9 +38,13 @@ export async function openQueue(
   })
   boss.on('error', onError)
   await boss.start()
-  await boss.createQueue(QUEUE)
+  for (const queue of [PREPARING, FETCHING]) await boss.createQueue(queue)
   const enqueue = async (job: PrepareJob) => {
-    await boss.send(QUEUE, job, { retryLimit: RETRIES, retryDelay: 2, expireInHours: 6 })
+    await boss.send(queueOf(job.kind), job, {
+      retryLimit: RETRIES,
+      retryDelay: 2,
+      expireInHours: 6,
+    })
   }
   return {
     enqueue,
@@ -47,8 +54,8 @@ export async function openQueue(
       const take = ([job]: PgBoss.JobWithMetadata<PrepareJob>[]) =>
         takeJob(context, enqueue, job!.data, job!.retryCount >= RETRIES)
       // Two at a time: a long conversion must not keep a short film from becoming playable.
-      await boss.work<PrepareJob>(QUEUE, options, take)
-      await boss.work<PrepareJob>(QUEUE, options, take)
+      for (const queue of [PREPARING, PREPARING, FETCHING, FETCHING])
+        await boss.work<PrepareJob>(queue, options, take)
     },
     stop: () => boss.stop({ graceful: false, wait: true, timeout: 5000 }),
   }

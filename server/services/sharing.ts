@@ -155,22 +155,27 @@ export async function giveCopies(
 export async function listOpenLessons({ database }: Context): Promise<OpenLesson[]> {
   interface Row {
     code: string
-    document: Lesson
+    title: string
+    summary: string
+    level: string
+    tags: string[]
+    has_cover: boolean
     published_at: Date
   }
   const rows = await select<Row>(
     database,
-    `SELECT l.link_code AS code, e.document, e.published_at
+    `SELECT l.link_code AS code, e.document->>'title' AS title, e.document->>'summary' AS summary,
+            COALESCE(e.document->>'level', '') AS level, COALESCE(e.document->'tags', '[]') AS tags,
+            e.document ? 'cover' AS has_cover, e.published_at
        FROM lessons l JOIN LATERAL (
          SELECT document, published_at FROM editions
           WHERE lesson_id = l.id ORDER BY number DESC LIMIT 1) e ON true
       WHERE l.seen_by = 'everyone' AND l.link_code IS NOT NULL
       ORDER BY e.published_at DESC LIMIT 500`,
   )
-  return rows.map(({ code, document, published_at }) => ({
-    ...{ code, title: document.title, summary: document.summary },
-    ...{ level: document.level ?? '', tags: document.tags ?? [] },
-    hasCover: document.cover !== undefined,
+  return rows.map(({ has_cover, published_at, ...row }) => ({
+    ...row,
+    hasCover: has_cover,
     publishedAt: published_at.toISOString(),
   }))
 }

@@ -3,7 +3,9 @@ import { createServer, type RequestListener, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Media } from '@fernbrake/core/contract'
-import { createFilmFolder, H264, PICTURE, settled, SOUND } from './films.ts'
+import { MediaJobRow } from '../database/models.ts'
+import { openServer } from '../app.ts'
+import { createFilmFolder, H264, PICTURE, putIn, settled, SOUND } from './films.ts'
 import { startTestServer, type TestServer } from './testServer.ts'
 
 const films = createFilmFolder()
@@ -13,6 +15,7 @@ let files: Server
 let origin: string
 let film: Buffer
 let busyTimes = 0
+let drips = 0
 
 const answers: Record<string, RequestListener> = {
   '/Half%20a%20paddle.mp4': (_, response) =>
@@ -33,6 +36,11 @@ const answers: Record<string, RequestListener> = {
   '/cut.mp4': (_, response) => {
     response.setHeader('Content-Length', film.length)
     response.write(film.subarray(0, 3000), () => response.destroy())
+  },
+  // Says that it goes on, and never does.
+  '/drip.mp4': (_, response) => {
+    drips += 1
+    response.write(film.subarray(0, 100))
   },
   // Busy the first time.
   '/busy.mp4': (_, response) => {
@@ -135,4 +143,32 @@ it('a film in a network of its own is never asked for', async () => {
     expect(await settled(agent, id)).toMatchObject({ fault: 'notReached' })
   expect(asked).toBe(0)
   await careful.stop()
+})
+
+it('a film that was being fetched when the server was killed is fetched by the next one', async () => {
+  const first = await startTestServer({ asksPrivateAddresses: true })
+  const { agent } = await first.signedIn('designer')
+  const body = { id: 'interrupted', address: `${origin}/pieces.mp4`, kind: 'film' }
+  await agent.post('/api/media/from-address').send(body).expect(201)
+  // As a kill leaves it: under way, with nobody at it.
+  await MediaJobRow.update({ state: 'running' }, { where: { mediaId: 'interrupted' } })
+  const next = await openServer({ ...first.settings, runsJobs: true }, () => undefined)
+  expect(await settled(agent, 'interrupted')).toMatchObject({ state: 'ready', bytes: film.length })
+  await next.close()
+  await first.stop()
+})
+
+it('addresses that drip keep no other film from being prepared', async () => {
+  const dripping = await startTestServer({ runsJobs: true, asksPrivateAddresses: true })
+  const { agent } = await dripping.signedIn('designer')
+  for (const id of ['drip-1', 'drip-2', 'drip-3']) {
+    const body = { id, address: `${origin}/drip.mp4`, kind: 'film' }
+    await agent.post('/api/media/from-address').send(body).expect(201)
+  }
+  const sent = await putIn(agent, film, 'lock.mp4')
+  expect(await settled(agent, sent)).toMatchObject({ state: 'ready' })
+  // The first tries are not over, so nothing was waited for.
+  expect(drips).toBeLessThanOrEqual(2)
+  files.closeAllConnections()
+  await dripping.stop()
 })
