@@ -8,6 +8,7 @@ import WelcomePage from './WelcomePage.vue'
 
 const [, place, key = ''] = location.pathname.split('/')
 const host = shallowRef<Host | null>(null)
+const ownTab = place === 'embed' ? `/open/${key}` : undefined
 
 async function learn(attemptId: string): Promise<void> {
   // A frame keeps its address: only that one may be shown inside other pages, whenever it is loaded again.
@@ -20,6 +21,6 @@ onScopeDispose(() => host.value?.destroy())
 </script>
 
 <template>
-  <LessonPlayer v-if="host" :host="host" />
+  <LessonPlayer v-if="host" :host="host" :own-tab="ownTab" />
   <WelcomePage v-else-if="place === 'open' || place === 'embed'" :code="key" @opened="learn" />
 </template>

@@ -241,6 +241,9 @@ form :deep(.fb-button) {
   .card {
     padding: 24px 20px;
   }
+  .covered {
+    padding-top: 0;
+  }
   .cover {
     min-height: 200px;
     margin-inline: -21px;

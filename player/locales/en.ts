@@ -273,6 +273,9 @@ export default {
   retry: 'Try again',
   notFound: 'There is no lesson behind this link. Check the address, or ask whoever sent it.',
   notSignedIn: 'Sign in to go on with this lesson.',
+  notHere:
+    'Your browser keeps nothing for this lesson inside another page. In a tab of its own it works.',
+  ownTab: 'Open the lesson in a new tab',
   notShared: 'This lesson was not shared with you. Ask whoever sent you the link.',
   unreachable:
     'Fernbrake cannot be reached. Check the connection, then try again. Nothing is lost.',

@@ -16,10 +16,7 @@ const open = computed(
   () => asks.filter(({ questionId }) => answers.standing(questionId).triesUsed === 0).length,
 )
 /** The lesson's own words come when nothing is left of it. */
-const isLast = computed(
-  () =>
-    done.value && props.parts.ways.length === 0 && props.parts.all.every(({ isDone }) => isDone),
-)
+const isLast = computed(() => done.value && props.parts.isOver)
 const words = computed(() =>
   fillPlaces(endMessage(opened.lesson.ending, answers.score.value), facts.value),
 )

@@ -45,8 +45,9 @@ const where = computed(() => ({
 /** The lesson's own words come when nothing is left of it. */
 const lastWords = computed(() => {
   const { lesson } = props.opened
-  const isLast = props.parts.ways.length === 0 && props.parts.all.every(({ isDone }) => isDone)
-  return isLast ? fillPlaces(endMessage(lesson.ending, quiz.answers.score.value), facts.value) : ''
+  return props.parts.isOver
+    ? fillPlaces(endMessage(lesson.ending, quiz.answers.score.value), facts.value)
+    : ''
 })
 
 const title = useTemplateRef('title')

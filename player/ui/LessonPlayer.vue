@@ -26,7 +26,8 @@ import LessonEnd from './LessonEnd.vue'
 import { partsState, type ShownWay } from './partsState.ts'
 import { useTheme } from './useTheme.ts'
 
-const props = defineProps<{ host: Host; aside?: string }>()
+/** `ownTab` is where the lesson opens on its own, told where a frame on another page cannot keep who is learning. */
+const props = defineProps<{ host: Host; aside?: string; ownTab?: string }>()
 const { t, n } = useI18n()
 const opened = shallowRef<OpenedLesson | null>(null)
 const failure = ref<HostError['reason'] | null>(null)
@@ -157,7 +158,13 @@ onMounted(openLesson)
       @take="take"
     />
     <div v-else-if="failure" class="middle" role="alert">
-      <p>{{ t(`player.${failure}`) }}</p>
+      <template v-if="ownTab && failure === 'notSignedIn'">
+        <p>{{ t('player.notHere') }}</p>
+        <a class="fb-button act" :href="ownTab" target="_blank" rel="noopener">
+          {{ t('player.ownTab') }}
+        </a>
+      </template>
+      <p v-else>{{ t(`player.${failure}`) }}</p>
       <button v-if="failure !== 'notFound'" class="fb-button" type="button" @click="openLesson">
         {{ t('player.retry') }}
       </button>

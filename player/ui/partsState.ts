@@ -40,6 +40,8 @@ export interface PartsState {
   ways: ShownWay[]
   /** Parts whose gates are shut, told where nothing else is left. */
   waits: ShownPart[]
+  /** Nothing is left of the lesson. */
+  isOver: boolean
 }
 
 export interface PartsWords {
@@ -86,5 +88,6 @@ export function partsState(
     all: shown,
     ways: all,
     waits: all.length > 0 ? [] : shown.filter(({ shut, isDone }) => shut !== null && !isDone),
+    isOver: all.length === 0 && shown.every(({ isDone }) => isDone),
   }
 }
