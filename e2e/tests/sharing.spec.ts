@@ -7,6 +7,7 @@ import { join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
 import { REPOSITORY } from '@fernbrake/server'
 import { addPart, startBench, type Bench } from '../support/bench.ts'
+import { behindProxy } from '../support/behindProxy.ts'
 import { expectKept, expectNoBarriers, goTo, signIn, watchForErrors } from '../support/pages.ts'
 import { COLLEAGUE, LEARNER, PASSWORD } from '../support/server.ts'
 
@@ -135,6 +136,41 @@ test('it stands on the open list, and plays in a frame on somebody else’s page
   await page.context().close()
 })
 
+test('a frame on another site keeps who is learning, or says where the lesson works', async () => {
+  const code = link.split('/').pop()!
+  for (const secure of [true, false]) {
+    const { origin, proxy } = await behindProxy(desk.server.url, secure)
+    framed = `<iframe src="${origin}/embed/${code}" width="900" height="600"></iframe>`
+    const page = await otherPage()
+    // By this name the page is of another site than the frame in it.
+    await page.goto(`http://localhost:${(foreign.address() as AddressInfo).port}/`)
+    const frame = page.frameLocator('iframe')
+    await frame.getByLabel('Your first and last name').fill('Odile Harcastle')
+    await frame.getByRole('button', { name: 'Go in as a guest' }).click()
+    if (secure) {
+      await expect(frame.getByRole('button', { name: 'Play' })).toBeVisible()
+      await page.reload()
+      await expect(frame.getByRole('button', { name: 'Play' })).toBeVisible()
+    } else {
+      const alone = frame.getByRole('link', { name: 'Open the lesson in a new tab' })
+      expect(await alone.evaluate((it: HTMLAnchorElement) => it.href)).toBe(
+        `${origin}/open/${code}`,
+      )
+    }
+    await page.context().close()
+    proxy.closeAllConnections()
+    proxy.close()
+  }
+})
+
+test('a choice that did not reach the server does not look as if it had', async () => {
+  await bench.context().setOffline(true)
+  await bench.getByText('Only those who work on it').click()
+  await expect(bench.getByRole('button', { name: 'Try again' })).toBeVisible()
+  await expect(bench.getByLabel('Everyone')).toBeChecked()
+  await bench.context().setOffline(false)
+})
+
 test('a colleague leaves notes, and can do nothing else', async () => {
   await bench.getByLabel('Email address of a designer').fill(COLLEAGUE.email)
   await bench.getByLabel('As').click()
@@ -154,6 +190,9 @@ test('a colleague leaves notes, and can do nothing else', async () => {
   await theirs.reload()
   await expect(theirs.getByText('Is this the new paddle?').first()).toBeVisible()
   await expect(theirs.getByRole('button', { name: /^Publish/ })).toHaveCount(0)
+  await theirs.goto(`${desk.server.url}${lessonPath}/sharing`)
+  await expect(theirs.getByText('Only owners of the lesson change these.')).toBeVisible()
+  await expect(theirs.getByRole('radio')).toHaveCount(0)
   await theirs.context().close()
 })
 

@@ -137,7 +137,7 @@ export default {
     copyHere: 'Copy here',
     at: 'At',
     note: 'Note',
-    noteHelp: 'Only those who edit this lesson see notes; learners never get them.',
+    noteHelp: 'Only those who work on this lesson see notes; learners never get them.',
     endMessage: 'Words at the end',
     passes: 'Other words for those who pass',
     passShare: 'Passed from',

@@ -31,8 +31,9 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), bench.frameRate.va
     <template #aside
       ><span class="mono">{{ time }}</span></template
     >
-    <template v-if="bench.canEdit.value" #actions>
+    <template v-if="bench.mayTouch([cue.id])" #actions>
       <Button
+        v-if="bench.canEdit.value"
         :label="t('sheet.copyHere')"
         severity="secondary"
         variant="text"

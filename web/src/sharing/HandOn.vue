@@ -6,16 +6,12 @@ import { computed, shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { cleanFileName } from './cleanFileName.ts'
 import CopyField from './CopyField.vue'
+import { frameCode } from './frameCode.ts'
 
 const props = defineProps<{ code: string; title: string }>()
 const { t } = useI18n()
 const address = computed(() => `${location.origin}/open/${props.code}`)
-const escaped = (words: string) =>
-  words.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll('<', '&lt;')
-const frame = computed(
-  () =>
-    `<iframe src="${location.origin}/embed/${props.code}" title="${escaped(props.title)}" width="960" height="640" allow="fullscreen; camera; microphone" style="border:0;max-width:100%"></iframe>`,
-)
+const frame = computed(() => frameCode(`${location.origin}/embed/${props.code}`, props.title))
 /** The code as SVG; null until it is drawn. */
 const drawing = shallowRef<string | null>(null)
 watch(

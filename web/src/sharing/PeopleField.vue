@@ -41,13 +41,14 @@ function give(): void {
         <template v-if="person.id === me"> · {{ t('sharing.you') }}</template>
         <span class="muted">{{ person.email }}</span>
       </span>
+      <span v-if="!canChange || isLastOwner(person)">{{ t(`sharing.role.${person.role}`) }}</span>
       <Select
+        v-else
         :model-value="person.role"
         :options="roles"
         option-label="label"
         option-value="value"
         size="small"
-        :disabled="!canChange || isLastOwner(person)"
         :aria-label="t('sharing.roleOf', { name: person.name })"
         @update:model-value="emit('give', person.email, $event)"
       />
@@ -79,7 +80,7 @@ function give(): void {
     </div>
     <Button type="submit" :label="t('sharing.give')" :disabled="email.trim() === ''" />
   </form>
-  <p class="help">{{ t(`sharing.roleHelp.${role}`) }}</p>
+  <p v-if="canChange" class="help">{{ t(`sharing.roleHelp.${role}`) }}</p>
 </template>
 
 <style scoped>

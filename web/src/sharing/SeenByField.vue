@@ -29,8 +29,13 @@ function invite(): void {
 </script>
 
 <template>
-  <fieldset :disabled="!canChange">
-    <legend>{{ t('sharing.seenBy') }}</legend>
+  <div v-if="!canChange">
+    <h2 class="legend">{{ t('sharing.seenBy') }}</h2>
+    <b>{{ t(`sharing.by.${sharing.seenBy}`) }}</b>
+    <span class="help">{{ t(`sharing.byHelp.${sharing.seenBy}`) }}</span>
+  </div>
+  <fieldset v-else>
+    <legend class="legend">{{ t('sharing.seenBy') }}</legend>
     <template v-for="choice in SEEN_BY" :key="choice">
       <label class="choice">
         <input
@@ -45,12 +50,11 @@ function invite(): void {
           <span class="help">{{ t(`sharing.byHelp.${choice}`) }}</span>
         </span>
       </label>
-      <div v-if="canChange && choice === 'people' && sharing.seenBy === choice" class="people">
+      <div v-if="choice === 'people' && sharing.seenBy === choice" class="people">
         <ul v-if="sharing.invited.length > 0" :aria-label="t('sharing.invited')">
           <li v-for="email in sharing.invited" :key="email">
             <span>{{ email }}</span>
             <Button
-              v-if="canChange"
               :label="t('sharing.uninvite')"
               :aria-label="t('sharing.uninviteWhom', { email })"
               size="small"
@@ -61,7 +65,7 @@ function invite(): void {
           </li>
         </ul>
         <p v-else class="muted">{{ t('sharing.nobodyInvited') }}</p>
-        <form v-if="canChange" @submit.prevent="invite">
+        <form @submit.prevent="invite">
           <label :for="`${id}-new`">{{ t('sharing.addresses') }}</label>
           <Textarea :id="`${id}-new`" v-model="typed" rows="3" maxlength="100000" />
           <p v-if="read.others.length > 0" class="help" role="status">
@@ -93,7 +97,7 @@ fieldset {
   padding: 0;
   border: 0;
 }
-legend {
+.legend {
   padding: 0 0 8px;
   font-family: var(--reading);
   font-size: 21px;

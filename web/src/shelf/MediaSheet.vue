@@ -10,6 +10,7 @@ import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
 import { cleanText } from '@fernbrake/core/fields'
+import { MOST_TAGS, readTags } from '@fernbrake/core/lesson'
 import { call } from '../api/client.ts'
 import SoundPlayer from '../ui/SoundPlayer.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
@@ -62,14 +63,12 @@ let waiting: Partial<Pick<Media, Field | 'tags'>> = {}
 function note(name: Field | 'tags', text: string): void {
   typed[name] = text
   const clean = cleanText(text)
-  if (name === 'tags') waiting.tags = tagsOf(clean)
+  if (name === 'tags') waiting.tags = readTags(clean).slice(0, MOST_TAGS)
   // A medium is never without a title; the last one stays until there is another.
   else if (name !== 'title' || clean.trim() !== '') waiting[name] = clean
   state.value = 'keeping'
   void keepSoon()
 }
-const tagsOf = (text: string) =>
-  [...new Set(text.split(',').map((tag) => tag.trim().slice(0, 40)))].filter(Boolean).slice(0, 30)
 
 async function keep(): Promise<void> {
   const body = waiting

@@ -30,6 +30,8 @@ const { value, error, loading, reload } = useLoaded(async () => {
 const canChange = computed(() => value.value?.draft.role === 'owner')
 const fault = shallowRef<unknown>(null)
 const kept = ref(false)
+/** Counts changes that were not taken in: the fields are then drawn anew, for a browser keeps a choice once made. */
+const refused = ref(0)
 let again: () => Promise<void> = () => Promise.resolve()
 
 /** Sends a change; what stands on the screen is always what the server has. */
@@ -43,8 +45,7 @@ async function change(send: () => Promise<Sharing>): Promise<void> {
     kept.value = true
   } catch (caught) {
     fault.value = caught
-    // A choice that was not taken in must not look as if it had been.
-    if (value.value) value.value = { ...value.value }
+    refused.value += 1
   }
 }
 const share = (body: { seenBy?: SeenBy; invite?: string[]; uninvite?: string[] }) =>
@@ -80,6 +81,7 @@ const take = (personId: string) =>
       <div class="columns">
         <section>
           <SeenByField
+            :key="refused"
             :sharing="value.sharing"
             :can-change="canChange"
             @seen-by="share({ seenBy: $event })"
@@ -97,6 +99,7 @@ const take = (personId: string) =>
         <section>
           <h2>{{ t('sharing.people') }}</h2>
           <PeopleField
+            :key="refused"
             :sharing="value.sharing"
             :can-change="canChange"
             :me="session.person?.id ?? null"

@@ -48,33 +48,21 @@ function makeEnough(): void {
 </script>
 
 <template>
-  <template v-if="!cover">
-    <p class="muted">{{ t('lesson.noneYet') }}</p>
-    <TakeMedia v-if="canEdit" kind="picture" from-shelf @taken="take">
-      <Button
-        v-if="film"
-        :label="t('lesson.filmPicture')"
-        size="small"
-        severity="secondary"
-        variant="text"
-        @click="take(film)"
-      />
-    </TakeMedia>
-  </template>
-  <template v-else-if="address">
-    <LessonCover class="cover" :cover="cover" :picture="address">
-      <p class="title" dir="auto">{{ draft.lesson.value.title }}</p>
-    </LessonCover>
-    <TakeMedia v-if="canEdit" kind="picture" from-shelf @taken="take">
-      <Button
-        v-if="film"
-        :label="t('lesson.filmPicture')"
-        size="small"
-        severity="secondary"
-        variant="text"
-        @click="take(film)"
-      />
-    </TakeMedia>
+  <p v-if="!cover" class="muted">{{ t('lesson.noneYet') }}</p>
+  <LessonCover v-else-if="address" class="cover" :cover="cover" :picture="address">
+    <p class="title" dir="auto">{{ draft.lesson.value.title }}</p>
+  </LessonCover>
+  <TakeMedia v-if="canEdit" kind="picture" from-shelf @taken="take">
+    <Button
+      v-if="film"
+      :label="t('lesson.filmPicture')"
+      size="small"
+      severity="secondary"
+      variant="text"
+      @click="take(film)"
+    />
+  </TakeMedia>
+  <template v-if="cover && address">
     <div class="pair">
       <ColourField
         :label="t('lesson.wash')"
