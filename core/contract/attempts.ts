@@ -88,6 +88,8 @@ export const attemptMediaSchema = z.strictObject({
   width: z.int(),
   height: z.int(),
   hasSound: z.boolean(),
+  /** Where its host plays it in a frame; null for a film that lies here. */
+  player: z.string().nullable(),
 })
 
 export const pastResponseSchema = z.strictObject({

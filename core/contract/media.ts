@@ -79,6 +79,10 @@ export const mediaSchema = z.strictObject({
       'notADocument',
       'locked',
       'notReached',
+      'endless',
+      'guarded',
+      'notFramed',
+      'notPlayed',
     ])
     .nullable(),
   bytes: z.number(),
@@ -87,6 +91,13 @@ export const mediaSchema = z.strictObject({
   width: z.int().nullable(),
   height: z.int().nullable(),
   hasSound: z.boolean().nullable(),
+  /**
+   * Of a film that stays with its host: where it plays in a frame, its page, and the host's name. It has no files but a
+   * poster, and is ready once its player has told how long it runs.
+   */
+  hosted: z
+    .strictObject({ player: addressSchema, page: addressSchema, host: z.string() })
+    .nullable(),
   /** The picture that this one was cut from, and how; the other stays as it is. */
   cutFrom: idSchema.nullable(),
   cut: pictureCutSchema.nullable(),
@@ -120,6 +131,24 @@ export const mediaRoutes = {
       }),
       reply: mediaSchema,
       status: 201,
+    },
+  ),
+  filmHosts: route(
+    'get',
+    '/api/film-hosts',
+    'designer',
+    'Hosts whose catalogues can be looked through for films',
+    { reply: z.strictObject({ hosts: z.array(z.strictObject({ address: addressSchema })) }) },
+  ),
+  measureMedia: route(
+    'post',
+    '/api/media/:mediaId/length',
+    'mediaOwner',
+    'Tell how long a hosted film runs, as its own player says; null where it does not answer',
+    {
+      params: mediaParams,
+      body: z.strictObject({ durationMs: mediaMsSchema.min(1).nullable() }),
+      reply: mediaSchema,
     },
   ),
   describeMedia: route(

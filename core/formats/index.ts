@@ -13,3 +13,5 @@ import type { CaptionResult } from './captions.ts'
 export function readCaptions(text: string): CaptionResult {
   return /^\ufeff?WEBVTT/.test(text) ? readWebVtt(text) : readSrt(text)
 }
+export * from './hls/index.ts'
+export * from './oEmbed/index.ts'
