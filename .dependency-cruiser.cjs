@@ -66,7 +66,7 @@ module.exports = {
       from: {
         orphan: true,
         pathNot:
-          '(\\.test\\.ts|\\.spec\\.ts|vite\\.config\\.ts|main\\.ts|load\\.ts|generate\\.ts|account\\.ts|shims.*\\.ts|\\.cjs|\\.d\\.ts)$',
+          '(\\.test\\.ts|\\.spec\\.ts|vite\\.config\\.ts|main\\.ts|load\\.ts|generate\\.ts|account\\.ts|/public/[^/]+\\.js|shims.*\\.ts|\\.cjs|\\.d\\.ts)$',
       },
       to: {},
     },

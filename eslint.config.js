@@ -29,6 +29,10 @@ export default tseslint.config(
     files: ['scripts/**/*.mjs', 'eslint.config.js'],
     languageOptions: { globals: globals.node },
   },
+  {
+    files: ['server/standIns/**/public/*.js'],
+    languageOptions: { globals: globals.browser },
+  },
   ...tseslint.configs.recommended.map((config) => ({ ...config, files: ['**/*.ts', '**/*.vue'] })),
   ...vue.configs['flat/recommended'],
   {

@@ -28,6 +28,7 @@ import { makeSpanPartitions } from './queries/covered.ts'
 import { createHandlers } from './routes/handlers.ts'
 import type { Context } from './services/context.ts'
 import type { Settings } from './settings.ts'
+import { openFilmHost, type FilmHost } from './standIns/filmHost/index.ts'
 import { mountStandInPages } from './standIns/pages.ts'
 import { isPublicAddress } from './web/publicAddress.ts'
 
@@ -62,6 +63,8 @@ export async function openServer(
   pool.on('error', (error) => log.warn({ err: error }, 'a connection was lost'))
   const queue = await openQueue(settings.databaseUrl, (error) => log.error({ err: error }, 'queue'))
   const live = createLiveServer()
+  const standIn = await openStandIn(settings, log)
+  const filmHost = standIn?.origin ?? null
   const context: Context = {
     database,
     pool,
@@ -70,7 +73,9 @@ export async function openServer(
     announce: live.announce,
     enqueue: (job) => queue.enqueue(job as Parameters<typeof queue.enqueue>[0]),
     version: ownVersion(),
-    mayAskAddress: settings.asksPrivateAddresses ? () => true : isPublicAddress,
+    filmHost,
+    mayAskAddress: (ip, origin) =>
+      settings.asksPrivateAddresses || isPublicAddress(ip) || origin === filmHost,
   }
   const uploads = createUploads(context, join(settings.dataFolder, 'uploads'))
   const sessions = createSessions(pool, settings.sessionSecret)
@@ -99,8 +104,23 @@ export async function openServer(
     await queue.stop()
     await pool.end()
     await database.close()
+    await standIn?.close()
   }
   return { context, server, close }
+}
+
+/** The film host is for trying things out; where its port is taken, all else goes on without it. */
+async function openStandIn(
+  { filmHostPort, dataFolder }: Settings,
+  log: Logger,
+): Promise<FilmHost | null> {
+  if (filmHostPort === null) return null
+  try {
+    return await openFilmHost(filmHostPort, join(dataFolder, 'film-host'))
+  } catch (error) {
+    log.warn({ err: error as Error }, 'the stand-in film host did not open')
+    return null
+  }
 }
 
 interface AppParts {

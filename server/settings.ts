@@ -17,6 +17,8 @@ export interface Settings {
   logLevel: string
   /** Whether designers may have pages of the server's own network looked at, as a school's may be. */
   asksPrivateAddresses: boolean
+  /** The loopback port of the stand-in film host, 0 for any that is free; null for none. */
+  filmHostPort: number | null
 }
 
 export const REPOSITORY = resolve(dirname(fileURLToPath(import.meta.url)), '..')
@@ -38,7 +40,13 @@ export function readSettings(environment: NodeJS.ProcessEnv): Settings {
     runsJobs: environment.FERNBRAKE_JOBS !== 'elsewhere',
     logLevel: environment.FERNBRAKE_LOG ?? 'warn',
     asksPrivateAddresses: environment.FERNBRAKE_PRIVATE_PAGES === 'yes',
+    filmHostPort: filmHostPort(environment),
   }
+}
+
+function filmHostPort({ FERNBRAKE_PORT, FERNBRAKE_FILM_HOST }: NodeJS.ProcessEnv): number | null {
+  if (FERNBRAKE_FILM_HOST === 'no') return null
+  return Number(FERNBRAKE_FILM_HOST ?? Number(FERNBRAKE_PORT ?? 4310) + 5)
 }
 
 function keptSecret(path: string): string {

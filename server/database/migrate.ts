@@ -15,6 +15,7 @@ import { SCHEMA_010 } from './schema010.ts'
 import { SCHEMA_011 } from './schema011.ts'
 import { SCHEMA_012 } from './schema012.ts'
 import { SCHEMA_013 } from './schema013.ts'
+import { SCHEMA_014 } from './schema014.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -37,6 +38,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '011-things-seen-and-documents', up: sql(SCHEMA_011) },
   { name: '012-sharing', up: sql(SCHEMA_012) },
   { name: '013-media-from-addresses', up: sql(SCHEMA_013) },
+  { name: '014-hosted-films', up: sql(SCHEMA_014) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

@@ -101,6 +101,7 @@ export class MediaRow extends Model<InferAttributes<MediaRow>, InferCreationAttr
   declare sourceNote: CreationOptional<string>
   /** Where it was fetched from. */
   declare address: CreationOptional<string | null>
+  declare hosted: CreationOptional<Media['hosted']>
   declare tags: CreationOptional<string[]>
   declare cut: CreationOptional<Media['cut']>
   declare cutFrom: CreationOptional<string | null>
@@ -329,6 +330,7 @@ function defineMediaModels(
       licence: words(),
       sourceNote: words(),
       address: TEXT,
+      hosted: JSONB,
       tags: { type: ARRAY(TEXT), defaultValue: [] },
       cut: JSONB,
       cutFrom: TEXT,

@@ -41,7 +41,7 @@ function earlyVideo({ lesson, media, progress }: Attempt): string {
   if (place?.part.kind !== 'film') return ''
   const { mediaId, frameRate } = place.part
   const film = media.find(({ id }) => id === mediaId)
-  if (!film) return ''
+  if (!film || film.player) return ''
   const seconds = middleOfFrameSeconds(place.atMs, frameRateOf(frameRate ?? '25'))
   const files = `/api/media/${encodeURIComponent(film.id)}/files`
   const at = place.atMs > 0 ? `#t=${seconds.toFixed(3)}` : ''

@@ -1,30 +1,41 @@
-// Fetching a medium from its address: a step before all others, after which the medium is as if it had been sent.
-import { createWriteStream } from 'node:fs'
-import type { IncomingMessage } from 'node:http'
+// Fetching a medium from its address: a step before all others, after which the medium is as if it had been sent, or, where
+// a host keeps its film to itself, known well enough to be played from there.
+import { open, readFile, stat } from 'node:fs/promises'
 import { join } from 'node:path'
-import { Transform } from 'node:stream'
-import { pipeline } from 'node:stream/promises'
 import type { Media } from '@fernbrake/core/contract'
+import { isPlaylist, LONGEST_PLAYLIST } from '@fernbrake/core/formats'
 import { LARGEST_BYTES } from '@fernbrake/core/media'
 import { MediaFileRow } from '../database/models.ts'
 import { typeOf } from '../media/contentType.ts'
 import { findFault, servedAs } from '../services/media.ts'
-import { askPublic, LostAddress, PrivateAddress } from '../web/askPublic.ts'
+import { download } from './download.ts'
+import { takeHosted } from './hosted.ts'
 import { UnusableFilm, type Step, type StepKind } from './step.ts'
+import { gatherStream } from './stream.ts'
 
-/** So long nothing may come before it is given up and tried again, in ms. */
-const SILENCE_MS = 30_000
 /** So long all of it may take, in ms. */
 const LIMIT_MS = 2 * 60 * 60_000
 
-/** Fetches the original; answers with the step that looks at it. */
+/** Fetches the original; answers with the steps that follow. */
 export async function fetchOriginal(step: Step): Promise<StepKind[]> {
-  const { context, media, folder } = step
-  const path = join(folder, 'fetched')
-  await download(step, path)
-  const type = await typeOf(path)
+  const { context, media, folder, onProgress } = step
   const kind = media.kind as Media['kind']
-  const fault = await findFault({ kind, path }, type?.mime)
+  const signal = AbortSignal.timeout(LIMIT_MS)
+  const path = join(folder, 'fetched')
+  const onBytes = (got: number, all: number) => void (all > 0 && onProgress(got / all))
+  const wanted = { path, mostBytes: LARGEST_BYTES[kind], signal, onBytes }
+  const { address } = await download(context, { ...wanted, address: media.address! })
+  if (kind !== 'film') return keepOriginal(step, path)
+  const words = await shortText(path)
+  if (words !== null && isPlaylist(words))
+    return keepOriginal(step, await gatherStream(step, { words, address, signal }))
+  if (words !== null && (await takeHosted(step, { html: words, address, signal }))) return []
+  return keepOriginal(step, path)
+}
+
+async function keepOriginal({ context, media }: Step, path: string): Promise<StepKind[]> {
+  const type = await typeOf(path)
+  const fault = await findFault({ kind: media.kind as Media['kind'], path }, type?.mime)
   if (!type || fault) throw new UnusableFilm(fault ?? 'unreadable')
   const storageKey = `${media.id}/original.${type.ext}`
   const bytes = await context.store.take(storageKey, path)
@@ -36,67 +47,10 @@ export async function fetchOriginal(step: Step): Promise<StepKind[]> {
   return ['probe']
 }
 
-async function download({ context, media, onProgress }: Step, path: string): Promise<void> {
-  const patience = createPatience()
-  try {
-    const asking = { mayAsk: context.mayAskAddress, signal: patience.signal, accept: '*/*' }
-    const { answer } = await askPublic(media.address!, asking).catch(orNotReached)
-    const bytes = expectedBytes(answer)
-    const most = LARGEST_BYTES[media.kind as Media['kind']]
-    if (bytes > most) answer.destroy(new UnusableFilm('tooLarge'))
-    const onBytes = (got: number) => {
-      patience.renew()
-      if (bytes > 0) onProgress(got / bytes)
-    }
-    const file = createWriteStream(path)
-    await pipeline(answer, counting(most, onBytes), file, { signal: patience.signal })
-  } finally {
-    patience.end()
-  }
-}
-
-/** Ends what takes too long: at once after a silence, and in the end whatever still drips. */
-function createPatience() {
-  const silence = new AbortController()
-  const begin = () => setTimeout(() => silence.abort(), SILENCE_MS)
-  let timer = begin()
-  return {
-    signal: AbortSignal.any([silence.signal, AbortSignal.timeout(LIMIT_MS)]),
-    renew() {
-      clearTimeout(timer)
-      timer = begin()
-    },
-    end: () => clearTimeout(timer),
-  }
-}
-
-/** How long the file says it is, in bytes; 0 where it does not say. Throws where the answer is no file. */
-function expectedBytes(answer: IncomingMessage): number {
-  const status = answer.statusCode ?? 0
-  if (status === 200) return Number(answer.headers['content-length'] ?? 0)
-  answer.destroy()
-  // What may be over in a moment is tried again; what is missing or not for us stays so.
-  if (status >= 500 || status === 429) throw new Error(`The address answers with ${status}`)
-  throw new UnusableFilm('notReached')
-}
-
-/** Lets bytes through up to a limit: an address may say nothing of its size, or the wrong thing. */
-function counting(most: number, onBytes: (got: number) => void): Transform {
-  let got = 0
-  return new Transform({
-    transform(piece: Buffer, _encoding, done) {
-      got += piece.length
-      onBytes(got)
-      done(got > most ? new UnusableFilm('tooLarge') : null, piece)
-    },
-  })
-}
-
-/** Where there is nobody to ask, or nobody who may be asked, trying again would not help. */
-function orNotReached(error: unknown): never {
-  const { code } = error as NodeJS.ErrnoException
-  const isHopeless = error instanceof PrivateAddress || error instanceof LostAddress
-  if (isHopeless || code === 'ENOTFOUND' || code === 'ECONNREFUSED')
-    throw new UnusableFilm('notReached', error)
-  throw error
+/** What was fetched, where it may be a playlist or a page; null where it is anything else. */
+async function shortText(path: string): Promise<string | null> {
+  if ((await stat(path)).size > LONGEST_PLAYLIST) return null
+  const file = await open(path)
+  const { buffer, bytesRead } = await file.read(Buffer.alloc(512)).finally(() => file.close())
+  return buffer.subarray(0, bytesRead).includes(0) ? null : readFile(path, 'utf8')
 }

@@ -1,5 +1,6 @@
 // Calls ffmpeg and ffprobe: argument arrays, never a shell; a time limit; only files that we named ourselves.
 import { spawn } from 'node:child_process'
+import { join } from 'node:path'
 
 /** Longest that a single step may take, in ms: six hours, enough for a long film on a slow machine. */
 const LONGEST_STEP_MS = 6 * 60 * 60 * 1000
@@ -140,6 +141,41 @@ export async function transform(
       output,
     ],
     onOutput: readProgress((ms) => onProgress?.(ms)),
+  })
+}
+
+/** Writes a film as a stream (HLS) into a folder: `all.m3u8` and numbered pieces; nothing is coded anew. */
+export async function writeStream(film: string, folder: string): Promise<void> {
+  const pieces = ['-f', 'hls', '-hls_time', '6', '-hls_playlist_type', 'vod']
+  const names = ['-hls_segment_filename', join(folder, '%d.ts'), join(folder, 'all.m3u8')]
+  await run('ffmpeg', {
+    args: [
+      '-y',
+      '-v',
+      'error',
+      '-nostdin',
+      ...INPUT_RULES,
+      '-i',
+      film,
+      '-c',
+      'copy',
+      ...pieces,
+      ...names,
+    ],
+  })
+}
+
+/** Puts lists of pieces (HLS) that lie in folders of ours together to one MP4; nothing is coded anew. */
+export async function joinStreams(lists: readonly string[], output: string): Promise<void> {
+  // What is locked with a key that lies beside it is opened on the way.
+  const rules = ['-protocol_whitelist', 'file,crypto', '-allowed_extensions', 'ALL']
+  await run('ffmpeg', {
+    args: [
+      ...['-y', '-v', 'error', '-nostdin'],
+      ...lists.flatMap((list) => [...rules, '-f', 'hls', '-i', list]),
+      ...['-map', '0:V:0', '-map', lists.length > 1 ? '1:a:0' : '0:a:0?'],
+      ...['-c', 'copy', '-movflags', '+faststart', output],
+    ],
   })
 }
 

@@ -26,6 +26,7 @@ import {
   changeWords,
   describeMedia,
   fetchMedia,
+  measureHosted,
   findFile,
   listMedia,
   nameDownload,
@@ -175,6 +176,8 @@ function mediaHandlers(
   | 'mediaList'
   | 'media'
   | 'fetchMedia'
+  | 'filmHosts'
+  | 'measureMedia'
   | 'describeMedia'
   | 'mediaUses'
   | 'replaceMedia'
@@ -187,6 +190,12 @@ function mediaHandlers(
     mediaList: async (call) => ({ media: await listMedia(whoCalls(call)) }),
     media: (call) => describeMedia(call.params.mediaId, whoCalls(call).id),
     fetchMedia: (call) => fetchMedia(context, whoCalls(call).id, call.body),
+    filmHosts: () => {
+      const { filmHost } = context
+      return Promise.resolve({ hosts: filmHost ? [{ address: filmHost }] : [] })
+    },
+    measureMedia: (call) =>
+      measureHosted(context, call.params.mediaId, whoCalls(call).id, call.body.durationMs),
     describeMedia: (call) => changeWords(call.params.mediaId, whoCalls(call).id, call.body),
     mediaUses: (call) => readUses(context, whoCalls(call), call.params.mediaId),
     replaceMedia: (call) =>

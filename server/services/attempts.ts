@@ -141,8 +141,9 @@ async function playableMedia(lesson: Lesson): Promise<Attempt['media']> {
   const rows = await MediaRow.findAll({
     where: { id: mediaIdsOf(lesson), state: 'ready', kind: 'film' },
   })
-  return rows.map(({ id, durationMs, width, height, hasSound }) => ({
+  return rows.map(({ id, durationMs, width, height, hasSound, hosted }) => ({
     id,
+    player: hosted?.player ?? null,
     durationMs: durationMs!,
     width: width!,
     height: height!,

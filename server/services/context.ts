@@ -23,6 +23,11 @@ export interface Context {
   /** Puts a job of preparing in the queue. */
   enqueue: (job: { mediaId: string; kind: string }) => Promise<void>
   version: string
-  /** Whether pages at this IP address are looked at for designers: public ones, unless the settings say otherwise. */
-  mayAskAddress: (ip: string) => boolean
+  /** Where the stand-in film host is, such as `http://127.0.0.1:4315`; null where it does not run. */
+  filmHost: string | null
+  /**
+   * Whether what stands at this IP address and origin is looked at and fetched for designers: what is public, and the
+   * stand-in film host; all, if the settings say so.
+   */
+  mayAskAddress: (ip: string, origin: string) => boolean
 }

@@ -1,5 +1,5 @@
 // Media rows: what is known of a medium, taking an upload in, trying again.
-import { UniqueConstraintError, type CreationAttributes } from 'sequelize'
+import { Op, UniqueConstraintError, type CreationAttributes, type WhereOptions } from 'sequelize'
 import type { Response } from 'express'
 import { rm, stat } from 'node:fs/promises'
 import { extname } from 'node:path'
@@ -71,6 +71,7 @@ function describe(row: MediaRow, files: MediaFileRow[], jobs: MediaJobRow[]): Me
     ...{ state, fault: fault ?? null, bytes },
     ...{ durationMs: durationMs ?? null, frameRate: frameRate ?? null },
     ...{ width: width ?? null, height: height ?? null, hasSound: hasSound ?? null },
+    hosted: row.hosted ?? null,
     ...{ cutFrom: row.cutFrom ?? null, cut: row.cut ?? null, pageCount: row.pageCount ?? null },
     files: files.flatMap(({ kind }) => (isPageFile(kind) ? [] : [kind])).sort(),
     jobs: jobs
@@ -143,6 +144,29 @@ export async function fetchMedia(
     if (known?.ownerId !== ownerId) throw new HttpError('already-exists', { cause: error })
   }
   return describeMedia(id, ownerId)
+}
+
+/**
+ * Notes how long a hosted film runs, as the designer's browser heard from its player; with null, that the player does not
+ * answer. Once known it stays: cues hang on it.
+ */
+export async function measureHosted(
+  context: Context,
+  mediaId: string,
+  ownerId: string,
+  durationMs: number | null,
+): Promise<Media> {
+  const change =
+    durationMs === null
+      ? { state: 'failed' as const, fault: 'notPlayed' as const }
+      : { state: 'ready' as const, fault: null, durationMs }
+  const where = { id: mediaId, ownerId, hosted: { [Op.ne]: null }, durationMs: null }
+  // Typed here because Sequelize takes null for a value that was left out.
+  const [changed] = await MediaRow.update(change, { where: where as WhereOptions })
+  const media = await describeMedia(mediaId, ownerId)
+  if (!media.hosted) throw new HttpError('not-found')
+  if (changed > 0) context.announce.mediaChanged(ownerId, media)
+  return media
 }
 
 /** As it is read; as it stands where it is no text in this form. */

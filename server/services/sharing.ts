@@ -2,7 +2,6 @@
 import { createHash } from 'node:crypto'
 import type { Transaction } from 'sequelize'
 import type { LessonRoleName, OpenLesson, Person, SeenBy, Sharing } from '@fernbrake/core/contract'
-import type { Lesson } from '@fernbrake/core/lesson'
 import { run, select } from '../database/connect.ts'
 import { LessonRoleRow, LessonRow, PersonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'

@@ -34,9 +34,15 @@ export async function replaceEverywhere(
     MediaRow.findOne({ where: { id: by, ownerId: person.id } }),
   ])
   if (!old || !next) throw new HttpError('not-found')
-  if (old.kind !== next.kind || next.state !== 'ready')
+  if (old.kind !== next.kind || next.state !== 'ready' || next.hosted)
     throw new HttpError('invalid-input', {
-      issues: [{ path: ['body', 'by'], code: 'kind', message: 'is not ready, or of another kind' }],
+      issues: [
+        {
+          path: ['body', 'by'],
+          code: 'kind',
+          message: 'is not ready, or of another kind, or hosted',
+        },
+      ],
     })
   const film =
     next.kind === 'film'

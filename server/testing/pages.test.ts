@@ -58,7 +58,8 @@ it('brings nothing along for anybody else', async () => {
 
 it('loads the film from where the learner goes on', () => {
   const film = { ...filmOf(lessonWithFilm(60_000)), mediaId: 'film', frameRate: '25' as const }
-  const media = [{ id: 'film', durationMs: 60_000, width: 640, height: 360, hasSound: true }]
+  const known = { durationMs: 60_000, width: 640, height: 360, hasSound: true }
+  const media = [{ id: 'film', ...known, player: null }]
   const lesson = { ...attempt.lesson, parts: { [PART]: film } }
   const at = (progress: Partial<Attempt['progress']>) =>
     earlyPart({ ...attempt, lesson, media, progress: { ...attempt.progress, ...progress } })

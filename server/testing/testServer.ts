@@ -58,10 +58,12 @@ async function administer(sql: string): Promise<void> {
 export async function startTestServer({
   runsJobs = false,
   asksPrivateAddresses = false,
+  filmHostPort = null,
   pages = () => undefined,
 }: {
   runsJobs?: boolean
   asksPrivateAddresses?: boolean
+  filmHostPort?: number | null
   pages?: MountPages
 } = {}): Promise<TestServer> {
   const { url: databaseUrl, drop } = await createTestDatabase()
@@ -75,6 +77,7 @@ export async function startTestServer({
     runsJobs,
     logLevel: 'silent',
     asksPrivateAddresses,
+    filmHostPort,
   }
   const running = await openServer(settings, pages)
   await new Promise<void>((resolve) => running.server.listen(0, '127.0.0.1', resolve))

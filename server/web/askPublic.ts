@@ -20,9 +20,11 @@ export class LostAddress extends Error {
 }
 
 export interface Asking {
-  mayAsk: (ip: string) => boolean
+  /** Whether this IP address may be asked when it stands behind this origin. */
+  mayAsk: (ip: string, origin: string) => boolean
   signal: AbortSignal
   accept: string
+  headers?: Record<string, string>
 }
 
 /** The answer at an address, after redirections, and where it came from. Rejects where there is none. */
@@ -43,11 +45,13 @@ export async function askPublic(
   throw new LostAddress(null)
 }
 
-function askOnce(url: URL, { mayAsk, signal, accept }: Asking): Promise<IncomingMessage> {
+function askOnce(url: URL, { signal, accept, ...asking }: Asking): Promise<IncomingMessage> {
+  const mayAsk = (ip: string) => asking.mayAsk(ip, url.origin)
   const host = url.hostname.replace(/^\[|\]$/g, '')
   if (isIP(host) !== 0 && !mayAsk(host)) return Promise.reject(new PrivateAddress())
   const send = url.protocol === 'https:' ? httpsRequest : httpRequest
-  const headers = { Accept: accept, 'Accept-Encoding': 'identity', 'User-Agent': 'Fernbrake' }
+  const usual = { Accept: accept, 'Accept-Encoding': 'identity', 'User-Agent': 'Fernbrake' }
+  const headers = { ...usual, ...asking.headers }
   return new Promise((resolve, reject) => {
     const sent = send(url, { headers, signal, lookup: onlyWhere(mayAsk), agent: false }, resolve)
     sent.on('error', reject)

@@ -3,7 +3,7 @@
 import type { IncomingMessage } from 'node:http'
 import type { PageCheck } from '@fernbrake/core/contract'
 import { canBeFramed, titleOf } from '@fernbrake/core/proof'
-import { askPublic, LostAddress, PrivateAddress } from './askPublic.ts'
+import { askPublic, LostAddress, PrivateAddress, type Asking } from './askPublic.ts'
 import { isPublicAddress } from './publicAddress.ts'
 
 const MOST_BYTES = 64 * 1024
@@ -13,7 +13,7 @@ const LIMIT_MS = 8000
 export interface Look {
   /** Where the lesson is shown, such as `https://lessons.example`. */
   lessonOrigin: string
-  mayAsk?: (ip: string) => boolean
+  mayAsk?: Asking['mayAsk']
   limitMs?: number
 }
 
