@@ -10,6 +10,8 @@ export interface PlayableMedia {
   height: number
   address: string
   poster: string
+  /** Where its host plays it in a frame; it has no address of its own then. */
+  player?: string | null
   /** An element that loads the film already, if there is one; it is used instead of a new one. */
   element?: HTMLVideoElement | null
 }

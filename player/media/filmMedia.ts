@@ -21,9 +21,13 @@ export interface MediaSnapshot {
   muted: boolean
   volume: number
   rate: number
+  /** Its speed cannot be chosen. */
+  hasOneRate: boolean
 }
 
 export interface FilmMedia {
+  /** What comes up sooner than this, in ms, is told by `tickAt`: the next tick may come late. */
+  readonly predictWithinMs: number
   /** Answers false where the browser refuses to play without a gesture. */
   play(): Promise<boolean>
   pause(): void
@@ -45,6 +49,8 @@ export interface FilmMedia {
 
 /** How loud the film is while something else is heard, as a share of its volume. */
 const QUIET = 0.25
+/** A few frames. */
+const PREDICT_WITHIN_MS = 90
 /** Two of the browser's times nearer than this belong to one jump, in seconds. */
 const SAME_PLACE_SECONDS = 0.06
 /** The first ms of a frame, with what binary fractions lose added back. */
@@ -107,6 +113,7 @@ export function createFilmMedia(
     listeners.onState()
   })
   return {
+    predictWithinMs: PREDICT_WITHIN_MS,
     async play() {
       try {
         await video.play()
@@ -142,6 +149,7 @@ export function createFilmMedia(
       muted: video.muted || volume === 0,
       volume,
       rate: video.playbackRate,
+      hasOneRate: false,
     }),
     setRate: (rate) => void (video.playbackRate = rate),
     setMuted: (muted) => void (video.muted = muted),

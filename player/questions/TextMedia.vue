@@ -13,6 +13,10 @@ const props = defineProps<{
 const { t } = useI18n()
 const addresses = inject(ADDRESSES, null)
 const playing = inject(STRETCHES, null)
+const still = computed(() => {
+  const { block } = props
+  return block.block === 'stretch' ? (addresses?.still(block.partId) ?? null) : null
+})
 const address = computed(() => {
   const { block } = props
   if (block.block === 'page') return null
@@ -26,7 +30,8 @@ const address = computed(() => {
   <PageCard v-if="block.block === 'page'" :block="block" />
   <component :is="playing.view" v-else-if="playing && block.block === 'stretch'" :stretch="block" />
   <span v-else class="medium">
-    <span v-if="address === null" class="missing">{{ t('player.mediumMissing') }}</span>
+    <img v-if="address === null && still" :src="still" alt="" />
+    <span v-else-if="address === null" class="missing">{{ t('player.mediumMissing') }}</span>
     <img v-else-if="block.block === 'picture'" :src="address" :alt="block.alternative" />
     <template v-else-if="block.block === 'sound'">
       <span dir="auto">{{ block.title }}</span>

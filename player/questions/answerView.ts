@@ -35,5 +35,8 @@ export const ADDRESSES: InjectionKey<{
   medium(mediaId: string): string | null
   /** A page of a document, from 1, as a picture. */
   page(mediaId: string, page: number): string | null
+  /** Null for one that stays with its host. */
   film(partId: string): string | null
+  /** A picture of it. */
+  still(partId: string): string | null
 }> = Symbol('addresses')

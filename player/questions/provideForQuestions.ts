@@ -9,6 +9,10 @@ import { prepareViews } from './views.ts'
 /** `session` is the film that is on the stage; other parts have none. */
 export function provideForQuestions(host: Host, opened: OpenedLesson, session?: FilmSession): void {
   const { lesson, staged, media } = opened
+  const filmOf = (partId: string) => {
+    const mediaId = partOfKind(lesson, partId, 'film')?.mediaId
+    return media.find(({ id }) => id === mediaId)
+  }
   provide(TALLIES, (questionId) => host.tally(questionId))
   provide(FILES, host.files)
   if (session) provide(FRAME, { draw: session.drawFrame, settled: session.settled })
@@ -16,9 +20,10 @@ export function provideForQuestions(host: Host, opened: OpenedLesson, session?: 
     medium: (mediaId) => staged?.[mediaId] ?? null,
     page: (mediaId, page) => staged?.[pageKey(mediaId, page)] ?? null,
     film(partId) {
-      const mediaId = partOfKind(lesson, partId, 'film')?.mediaId
-      return media.find(({ id }) => id === mediaId)?.address ?? null
+      const film = filmOf(partId)
+      return film && !film.player ? film.address : null
     },
+    still: (partId) => filmOf(partId)?.poster ?? null,
   })
   onMounted(() => prepareViews(Object.values(lesson.questions)))
 }

@@ -7,7 +7,8 @@ import { linesInOrder, partOfKind, scriptOfPart } from '@fernbrake/core/lesson'
 import type { Stretch } from '@fernbrake/core/fields'
 import { clockTime, frameRateOf } from '@fernbrake/core/media'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
-import { createFilmMedia, type FilmMedia } from '../media/filmMedia.ts'
+import type { FilmMedia } from '../media/filmMedia.ts'
+import { driveFilm, filmElement } from '../media/openFilm.ts'
 import { createSpanWriter, type SpanWriter } from '../session/useSpans.ts'
 
 const props = defineProps<{ host: Host; opened: OpenedLesson; stretch: Stretch }>()
@@ -23,7 +24,7 @@ const lines = script
   : []
 
 const box = useTemplateRef('box')
-const video = useTemplateRef('video')
+const slot = useTemplateRef('slot')
 const toggler = useTemplateRef('toggler')
 const playing = ref(false)
 const failed = ref(false)
@@ -38,7 +39,7 @@ function onTick(ms: number): void {
   spans?.tick(seen, 1)
   atMs.value = seen
   if (ms >= toMs) player.value?.pause()
-  else if (toMs - ms < 90) player.value?.tickAt(toMs)
+  else if (player.value && toMs - ms < player.value.predictWithinMs) player.value.tickAt(toMs)
 }
 
 function toggle(): void {
@@ -53,8 +54,11 @@ function toggle(): void {
 }
 
 onMounted(() => {
-  if (!video.value || !part) return
-  player.value = createFilmMedia(video.value, frameRateOf(part.frameRate ?? '25'), {
+  if (!slot.value || !part || !film) return
+  const words = t('player.stretch', { from: clockTime(fromMs), to: clockTime(toMs) })
+  const element = filmElement(film, words)
+  slot.value.append(element)
+  player.value = driveFilm(element, frameRateOf(part.frameRate ?? '25'), {
     onTick,
     onPlay: () => {
       playing.value = true
@@ -94,16 +98,7 @@ onBeforeUnmount(() => {
   <div ref="box" class="stretch night">
     <p v-if="!film" class="missing">{{ t('player.mediumMissing') }}</p>
     <template v-else>
-      <video
-        ref="video"
-        :src="film.address"
-        :poster="film.poster"
-        :width="film.width"
-        :height="film.height"
-        :aria-label="t('player.stretch', { from: clockTime(fromMs), to: clockTime(toMs) })"
-        preload="auto"
-        playsinline
-      />
+      <div ref="slot" class="slot" :style="{ aspectRatio: `${film.width} / ${film.height}` }" />
       <div class="bar" aria-hidden="true"><i :style="{ width: `${share * 100}%` }" /></div>
       <div class="row">
         <button ref="toggler" class="fb-button" type="button" @click="toggle">
@@ -138,11 +133,20 @@ onBeforeUnmount(() => {
   padding: 12px;
   border-radius: var(--radius);
 }
-video {
+.slot {
   display: block;
   width: 100%;
   height: auto;
   max-height: 60vh;
+}
+.slot :deep(:is(video, iframe)) {
+  display: block;
+  width: 100%;
+  height: 100%;
+  border: 0;
+}
+.slot :deep(iframe) {
+  pointer-events: none;
 }
 .bar {
   height: 4px;

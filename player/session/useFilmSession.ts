@@ -16,15 +16,14 @@ import {
 import { furthestMs, normalise, type Span } from '@fernbrake/core/watching'
 import { isoTime, nowMs } from '../clock.ts'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
-import { createFilmMedia, type FilmMedia, type MediaSnapshot } from '../media/filmMedia.ts'
+import { type FilmMedia, type MediaSnapshot } from '../media/filmMedia.ts'
+import { driveFilm, type FilmElement } from '../media/openFilm.ts'
 import { createSpanWriter, type SpanWriter } from './useSpans.ts'
 import { resultsOf } from './useAnswers.ts'
 import { keepWaited, readWaited } from './waitedTimes.ts'
 
 /** Where the learner is is told this often while playing, in ms. */
 const PLACE_EVERY_MS = 10_000
-/** A hold nearer than this is met by a timer instead of waiting for the next frame, in ms of clock time. */
-const PREDICT_WITHIN_MS = 90
 
 export type FilmSession = ReturnType<typeof useFilmSession>
 
@@ -67,6 +66,7 @@ export function useFilmSession(
     muted: false,
     volume: 1,
     rate: 1,
+    hasOneRate: false,
   })
   const needsGesture = ref(false)
   /** Grows whenever a jump has come on screen. */
@@ -151,7 +151,8 @@ export function useFilmSession(
     mediaMs.value = ms
     dispatch({ kind: 'tick', mediaMs: ms })
     if (isHeld.value) return
-    if (holdMs !== null && (holdMs - ms) / rate < PREDICT_WITHIN_MS) media?.tickAt(holdMs)
+    if (holdMs !== null && media && (holdMs - ms) / rate < media.predictWithinMs)
+      media.tickAt(holdMs)
     if (nowMs() - lastPlaceMs > PLACE_EVERY_MS) notePlace()
   }
 
@@ -163,8 +164,8 @@ export function useFilmSession(
     if (wasPlaying) notePlace()
   }
 
-  function attach(video: HTMLVideoElement): void {
-    media = createFilmMedia(video, frameRate, {
+  function attach(element: FilmElement): void {
+    media = driveFilm(element, frameRate, {
       onTick,
       onPlay: () => {
         needsGesture.value = false

@@ -11,6 +11,7 @@ import {
   type Transition,
 } from '@fernbrake/core/lesson'
 import type { PlayableMedia } from '../hosts/Host.ts'
+import { filmElement, prepareVideo, type FilmElement } from '../media/openFilm.ts'
 import type { FilmSession } from '../session/useFilmSession.ts'
 import { createHearing, STAGE_PACE } from '../session/stagePace.ts'
 import { useStageActs } from '../session/useStageActs.ts'
@@ -81,20 +82,17 @@ const showsWaiting = computed(
 )
 
 /** The element that the page brought along, or a new one; after another part it has to be given its film again. */
-function videoOf({ element, address, poster }: PlayableMedia): HTMLVideoElement {
-  const video = element ?? document.createElement('video')
-  if (!video.hasAttribute('src')) Object.assign(video, { src: address, poster })
-  video.preload = 'auto'
-  video.playsInline = true
-  video.disablePictureInPicture = true
-  video.setAttribute('aria-label', t('player.film'))
-  return video
+function elementOf(media: PlayableMedia): FilmElement {
+  const { element, address, poster } = media
+  if (!element || media.player) return filmElement(media, t('player.film'))
+  if (!element.hasAttribute('src')) Object.assign(element, { src: address, poster })
+  return prepareVideo(element, t('player.film'))
 }
 onMounted(() => {
   if (!film || !slot.value) return
-  const video = videoOf(film)
-  slot.value.append(video)
-  props.session.attach(video)
+  const element = elementOf(film)
+  slot.value.append(element)
+  props.session.attach(element)
 })
 </script>
 
@@ -150,10 +148,15 @@ onMounted(() => {
   width: 100%;
   height: 100%;
 }
-.film-slot :deep(video) {
+.film-slot :deep(:is(video, iframe)) {
   display: block;
   width: 100%;
   height: 100%;
+  border: 0;
+}
+/* Its own buttons would know nothing of holds; a click plays and stops, as on any film. */
+.film-slot :deep(iframe) {
+  pointer-events: none;
 }
 .stage-word {
   position: absolute;

@@ -31,7 +31,7 @@ const RATES = [0.75, 1, 1.25, 1.5, 2]
         <option v-for="tag in languages" :key="tag" :value="tag">{{ nameOf(tag) }}</option>
       </select>
     </label>
-    <label class="speed">
+    <label v-if="!snapshot.hasOneRate" class="speed">
       <span>{{ t('player.speed') }}</span>
       <select
         :value="snapshot.rate"

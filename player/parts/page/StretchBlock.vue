@@ -12,10 +12,13 @@ const { t } = useI18n()
 const playing = inject(STRETCHES, null)
 const addresses = inject(ADDRESSES, null)
 const address = computed(() => addresses?.film(props.stretch.partId) ?? null)
+const still = computed(() => addresses?.still(props.stretch.partId) ?? null)
 const times = computed(() => ({
   from: clockTime(props.stretch.fromMs),
   to: clockTime(props.stretch.toMs),
 }))
+/** The film itself is not there, as where it stays with a host. */
+const failed = ref(false)
 const plays = ref(false)
 const opener = useTemplateRef('opener')
 function close(): void {
@@ -32,8 +35,10 @@ function close(): void {
     :stretch="stretch"
     @close="close"
   />
-  <div v-else-if="address" class="stretch night">
+  <div v-else-if="address || still" class="stretch night">
+    <img v-if="(!address || failed) && still" :src="still" alt="" />
     <video
+      v-else-if="address"
       :key="`${address} ${stretch.fromMs}`"
       :src="`${address}#t=${stretch.fromMs / 1000}`"
       preload="metadata"
@@ -41,6 +46,7 @@ function close(): void {
       playsinline
       tabindex="-1"
       aria-hidden="true"
+      @error="failed = true"
     />
     <button ref="opener" class="fb-button" type="button" :disabled="!playing" @click="plays = true">
       {{ t('player.part.playStretch', times) }}
@@ -59,7 +65,8 @@ function close(): void {
   border-radius: var(--radius);
   justify-items: start;
 }
-video {
+video,
+img {
   display: block;
   width: 100%;
   height: auto;

@@ -71,12 +71,15 @@ export default {
       'What is dragged is held by shots, pauses in speech, bookmarks, script lines and other cues. Hold Alt to suspend it.',
     beingPrepared: 'Still being prepared:',
     step: {
+      fetch: 'fetching',
       probe: 'looking at the film',
       playable: 'converting',
       poster: 'poster',
       peaks: 'waveform and pauses',
       filmstrip: 'filmstrip and shots',
     },
+    hostedNote:
+      'This film stays with its host and plays from there: no waveform, no filmstrip, one speed.',
     stepFailed: 'This could not be prepared: {step}. The film can be worked with all the same.',
     placeHere: '{kind} at {time}',
     newBookmark: 'Bookmark {number}',
@@ -243,6 +246,7 @@ export default {
     other: 'Choose another film',
     preparing: 'The film is here and is being looked at',
     looking: 'Finding out its length and format.',
+    measuring: 'Asking its player how long it runs.',
     converting: 'Converting the film',
     fetching: 'Fetching the film',
     fetchingShare: '{share} % fetched.',
@@ -261,6 +265,12 @@ export default {
       unreadable: '“{name}” looks like a film, but it is damaged or cut off. Choose another file.',
       notReached:
         'Nothing could be fetched from the address of “{name}”. Check it in a new tab, or choose a file.',
+      endless: 'The stream “{name}” is still going on. It can be taken once it has ended.',
+      guarded:
+        'The stream “{name}” is locked, so that only some devices can play it. Choose another.',
+      notFramed: 'The host of “{name}” does not let other pages show it. Choose another film.',
+      notPlayed:
+        'The player of “{name}” does not answer, so the film could not stop for questions. Try again, or show it on a page part as a page of the web.',
       conversionFailed: '“{name}” could not be converted. Try again, or choose another file.',
     },
   },

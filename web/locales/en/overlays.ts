@@ -109,13 +109,16 @@ export default {
     shelf: 'From the shelf',
     address: 'From an address',
     addressOf: {
-      film: 'Address of a film file',
+      film: 'Address of a film, a stream or a film’s page',
       picture: 'Address of a picture',
       sound: 'Address of a sound',
       document: 'Address of a document',
     },
     addressHelp:
       'The file itself, not a page around it. It is copied onto your shelf; make sure that you may.',
+    filmAddressHelp:
+      'A file or a stream (HLS) is copied onto your shelf; make sure that you may. A film on a page of a video host stays there and plays from there.',
+    filmHost: 'Look for films at the host that ships with the demo',
     fetchIt: 'Fetch it',
     fetching: 'Being fetched, {share}',
     sending: 'Being sent, {share}',
@@ -130,6 +133,13 @@ export default {
     fault: {
       notReached:
         'There is no file that could be fetched from this address. Check it in a new tab.',
+      endless: 'This stream is still going on. It can be taken once it has ended.',
+      guarded: 'This stream is locked, so that only some devices can play it. Choose another.',
+      notFramed: 'The host of this film does not let other pages show it.',
+      notPlayed:
+        'The player of this host does not answer, so the film could not stop for questions. Put it in as a page of the web, or choose another.',
+      hosted:
+        'This film stays with its host, so it can only be a film part of its own. It is on your shelf.',
       tooLarge:
         'This is too large. Pictures can have up to 40 megapixels and 60 MB, sounds 500 MB, documents 200 MB, films 8 GB.',
       locked: 'This PDF asks for a password. Save a copy without one, and choose that.',
@@ -188,6 +198,7 @@ export default {
     move: 'Move there',
     moveLong: 'Move to calm spot {number}',
     looking: 'Looking at the picture beneath',
+    hosted: 'This film stays with its host, so its picture cannot be looked at.',
     unknown: 'Calm spots can be told once the filmstrip is prepared.',
     lowContrast:
       'These words cannot be read well here: their contrast is {ratio}, and {enough} is the least. Choose a calmer spot, or give them a ground.',

@@ -12,19 +12,21 @@ import {
   type Box,
   type OverlayCue,
 } from '@fernbrake/core/lesson'
-import { createFilmMedia, createHearing, OverlayView, STAGE_PACE } from '@fernbrake/player'
+import { createHearing, driveFilm, filmElement, OverlayView, STAGE_PACE } from '@fernbrake/player'
 import CornerHandles from '../ui/CornerHandles.vue'
 import { useBench } from './useBench.ts'
 import { useStageDrag } from './useStageDrag.ts'
 
 const bench = useBench()
 const { t } = useI18n()
-const video = ref<HTMLVideoElement | null>(null)
+const slot = ref<HTMLElement | null>(null)
 const stage = ref<HTMLElement | null>(null)
 
-const address = computed(() =>
-  bench.media.value ? mediaFileAddress(bench.media.value.id, 'playable') : undefined,
-)
+/** As one text, so that what is new of a medium that is being prepared does not load its film again. */
+const source = computed(() => {
+  const media = bench.media.value
+  return media && JSON.stringify({ id: media.id, player: media.hosted?.player ?? null })
+})
 /** What lies on the stage at this moment, from the back to the front. */
 const overlays = computed(() =>
   inOrder(
@@ -50,12 +52,17 @@ const nameOf = (overlay: OverlayCue) =>
   })
 
 watch(
-  video,
-  (element) => {
-    bench.film.value?.destroy()
-    bench.video.value = element
-    if (!element) return
-    const film = createFilmMedia(element, bench.frameRate.value, {
+  [slot, source],
+  () => {
+    closeFilm()
+    if (!slot.value || source.value === null) return
+    const { id, player } = JSON.parse(source.value) as { id: string; player: string | null }
+    // Its first frame is what a cue at its beginning lies on, so no still stands before it.
+    const file = { address: mediaFileAddress(id, 'playable'), poster: '' }
+    const element = filmElement({ ...file, player }, t('bench.stage'))
+    slot.value.replaceChildren(element)
+    bench.video.value = player ? null : (element as HTMLVideoElement)
+    const film = driveFilm(element, bench.frameRate.value, {
       onTick: (ms) => (bench.mediaMs.value = ms),
       onPlay: () => (bench.snapshot.value = film.snapshot()),
       onPause: () => {
@@ -76,10 +83,12 @@ watch(
   },
   { flush: 'post' },
 )
-onScopeDispose(() => {
+function closeFilm(): void {
   bench.film.value?.destroy()
   bench.film.value = null
-})
+  bench.video.value = null
+}
+onScopeDispose(closeFilm)
 
 const mediumAddress = (cue: OverlayCue) => {
   const mediaId = mediumOf(cue)
@@ -111,14 +120,7 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
     class="stage"
     :style="{ '--ratio': (bench.media.value?.width ?? 16) / (bench.media.value?.height ?? 9) }"
   >
-    <video
-      ref="video"
-      :src="address"
-      preload="auto"
-      playsinline
-      :aria-label="t('bench.stage')"
-      @click="bench.toggle()"
-    />
+    <div ref="slot" class="film" @click="bench.toggle()" />
     <div v-if="bench.showsGrid.value" class="grid" :style="{ '--fields': GRID_FIELDS }" />
     <template v-for="overlay in drawn" :key="overlay.id">
       <OverlayView :overlay="overlay" :address="mediumAddress(overlay)" />
@@ -189,10 +191,15 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
   background: var(--sunk);
   overflow: hidden;
 }
-video {
+.film,
+.film :deep(:is(video, iframe)) {
   display: block;
   width: 100%;
   height: 100%;
+  border: 0;
+}
+.film :deep(iframe) {
+  pointer-events: none;
 }
 .grid {
   position: absolute;

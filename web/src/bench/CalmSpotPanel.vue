@@ -86,7 +86,11 @@ function moveTo(spot: Spot): void {
       </tbody>
     </table>
     <p v-else class="hint" role="status">
-      {{ bench.calm.looking.value ? t('calm.looking') : t('calm.unknown') }}
+      {{
+        t(
+          `calm.${bench.calm.looking.value ? 'looking' : bench.media.value?.hosted ? 'hosted' : 'unknown'}`,
+        )
+      }}
     </p>
   </section>
 </template>

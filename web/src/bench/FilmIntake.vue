@@ -33,6 +33,8 @@ const share = computed(() =>
 const job = computed(
   () => bench.media.value?.jobs.find((j) => j.state === 'running' || j.state === 'waiting') ?? null,
 )
+/** Faults that may be over in a while. */
+const AGAIN = new Set(['conversionFailed', 'notReached', 'notPlayed'])
 const fault = computed(() => bench.media.value?.fault ?? null)
 
 function take(file: File | undefined | null): void {
@@ -143,7 +145,7 @@ async function again(): Promise<void> {
       </template>
       <template v-else>
         <ProgressBar mode="indeterminate" :aria-label="t('intake.preparing')" />
-        <p>{{ t('intake.looking') }}</p>
+        <p>{{ t(bench.media.value.hosted ? 'intake.measuring' : 'intake.looking') }}</p>
       </template>
     </div>
     <div v-else class="inner">
@@ -182,7 +184,7 @@ async function again(): Promise<void> {
           @click="toggle('shelf')"
         />
         <Button
-          v-if="fault === 'conversionFailed' || fault === 'notReached'"
+          v-if="fault && AGAIN.has(fault)"
           :label="t('intake.again')"
           severity="secondary"
           @click="again"

@@ -62,6 +62,7 @@ function takeFrame(): void {
     <template v-if="bench.canEdit.value && !cutting">
       <TakeMedia ref="source" kind="picture" from-shelf @taken="show">
         <Button
+          v-if="bench.video.value"
           :label="t('picture.fromFilm')"
           size="small"
           severity="secondary"

@@ -32,6 +32,7 @@ async function again(): Promise<void> {
       >{{ t(`bench.step.${kind}`) }} <span class="mono">{{ share }}</span></span
     >
   </p>
+  <p v-else-if="bench.media.value?.hosted" class="note">{{ t('bench.hostedNote') }}</p>
   <p v-else-if="failed.length > 0" class="note">
     {{ t('bench.stepFailed', { step: t(`bench.step.${failed[0]!.kind}`) }) }}
     <Button

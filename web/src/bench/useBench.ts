@@ -339,7 +339,12 @@ export function provideBench(bench: Bench): void {
     page: mediaPageAddress,
     film(partId) {
       const mediaId = partOfKind(bench.lesson.value, partId, 'film')?.mediaId
+      // Where it stays with a host there is none, and its still stands in.
       return mediaId ? mediaFileAddress(mediaId, 'playable') : null
+    },
+    still(partId) {
+      const mediaId = partOfKind(bench.lesson.value, partId, 'film')?.mediaId
+      return mediaId ? mediaFileAddress(mediaId, 'poster') : null
     },
   })
 }

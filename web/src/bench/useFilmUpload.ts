@@ -4,6 +4,7 @@ import { defaultOptions, Upload } from 'tus-js-client'
 import { UPLOADS_PATH, type Media } from '@fernbrake/core/contract'
 import { ApiError, call } from '../api/client.ts'
 import { liveSocket } from '../api/live.ts'
+import { measureHosted, needsMeasuring } from '../shelf/measureHosted.ts'
 
 const CHUNK_BYTES = 8 * 1024 * 1024
 /** While a film is prepared its state is asked for this often as well, in ms: the socket may be away. */
@@ -89,7 +90,10 @@ export function useMedia(onChange: (media: Media) => void) {
     if (media.id !== mediaId) return
     onChange(media)
     const isSettled = media.jobs.every((job) => job.state === 'done' || job.state === 'failed')
-    if (media.state !== 'preparing' && isSettled && media.jobs.length > 1) clearInterval(timer)
+    const isAll = isSettled && (media.jobs.length > 1 || media.hosted !== null)
+    if (media.state !== 'preparing' && isAll) clearInterval(timer)
+    // Whoever may not tell how long it runs waits for whoever may.
+    if (needsMeasuring(media)) measureHosted(media).then(take, () => undefined)
   }
   const onSocket = ({ media }: { media: Media }) => take(media)
   socket.on('mediaChanged', onSocket)

@@ -5,9 +5,11 @@ import InputText from 'primevue/inputtext'
 import { computed, ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Media } from '@fernbrake/core/contract'
+import { call } from '../api/client.ts'
+import { useLoaded } from '../ui/useLoaded.ts'
 import { addressMeant, addressSchema } from '@fernbrake/core/fields'
 
-defineProps<{ kind: Media['kind']; busy?: boolean }>()
+const props = defineProps<{ kind: Media['kind']; busy?: boolean }>()
 const emit = defineEmits<{ fetch: [address: string] }>()
 const { t } = useI18n()
 const id = useId()
@@ -15,6 +17,10 @@ const typed = ref('')
 const address = computed(() => addressMeant(typed.value))
 const isOne = computed(
   () => /^https?:/i.test(address.value) && addressSchema.safeParse(address.value).success,
+)
+/** Where films can be looked for; none of it is needed, so a fault is not told. */
+const { value: hosts } = useLoaded(async () =>
+  props.kind === 'film' ? (await call('filmHosts')).hosts.map(({ address: at }) => at) : [],
 )
 </script>
 
@@ -31,7 +37,12 @@ const isOne = computed(
       />
       <Button type="submit" :label="t('take.fetchIt')" :disabled="!isOne || busy" />
     </span>
-    <p :id="`${id}-help`">{{ t('take.addressHelp') }}</p>
+    <p :id="`${id}-help`">
+      {{ t(kind === 'film' ? 'take.filmAddressHelp' : 'take.addressHelp') }}
+      <a v-for="host in hosts ?? []" :key="host" :href="host" target="_blank" rel="noopener">{{
+        t('take.filmHost')
+      }}</a>
+    </p>
   </form>
 </template>
 

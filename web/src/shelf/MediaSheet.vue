@@ -15,6 +15,7 @@ import { call } from '../api/client.ts'
 import SoundPlayer from '../ui/SoundPlayer.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
+import HostedPreview from './HostedPreview.vue'
 import PictureCutter from './PictureCutter.vue'
 
 const props = defineProps<{ media: Media; all: readonly Media[] }>()
@@ -90,7 +91,9 @@ const uses = useLoaded(() => call('mediaUses', { params: { mediaId } }))
 const others = computed(() =>
   props.all
     .filter(
-      ({ id, kind, state: is }) => id !== mediaId && kind === props.media.kind && is === 'ready',
+      ({ id, kind, state: is, hosted }) =>
+        // A hosted film cannot lie on another, or on a page; in a film's place it is put on the bench.
+        id !== mediaId && kind === props.media.kind && is === 'ready' && hosted === null,
     )
     .map(({ id, title }) => ({ value: id, label: title })),
 )
@@ -140,6 +143,11 @@ async function replace(): Promise<void> {
       />
     </div>
     <p v-if="media.state === 'failed'" class="notice">{{ t(`shelf.fault.${media.fault}`) }}</p>
+    <HostedPreview
+      v-else-if="media.hosted && media.state === 'ready'"
+      :hosted="media.hosted"
+      :title="media.title"
+    />
     <video
       v-else-if="media.kind === 'film' && media.state === 'ready'"
       :src="mediaFileAddress(media.id, 'playable')"

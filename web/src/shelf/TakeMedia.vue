@@ -17,6 +17,8 @@ const props = defineProps<{
   fromShelf?: boolean
   /** Several files may be taken at once. */
   several?: boolean
+  /** Films that stay with their host are taken too; in frames, not everything can show them. */
+  takesHosted?: boolean
 }>()
 const emit = defineEmits<{ taken: [media: Media] }>()
 const { t, n } = useI18n()
@@ -25,10 +27,13 @@ const file = useTemplateRef('file')
 const open = ref<'shelf' | 'device' | 'address' | null>(null)
 /** So many files wait behind the one that is being taken. */
 const left = ref(0)
-const { going, fault, put, fetchFrom } = useMediaUpload(props.kind)
+const { going, fault, put, fetchFrom } = useMediaUpload(props.kind, props.takesHosted)
 const shelf = useLoaded(async () => (props.fromShelf ? (await call('mediaList')).media : []))
 const onShelf = computed(() =>
-  (shelf.value.value ?? []).filter(({ kind, state }) => kind === props.kind && state === 'ready'),
+  (shelf.value.value ?? []).filter(
+    ({ kind, state, hosted }) =>
+      kind === props.kind && state === 'ready' && (props.takesHosted || hosted === null),
+  ),
 )
 
 function choose(media: Media): void {

@@ -14,6 +14,7 @@ const medium = (id: string, more: Partial<Media> = {}): Media => ({
     jobs: [],
     cut: null,
     cutFrom: null,
+    hosted: null,
     pageCount: null,
   },
   ...more,

@@ -6,6 +6,7 @@ import { UPLOADS_PATH, type Media } from '@fernbrake/core/contract'
 import { LARGEST_BYTES } from '@fernbrake/core/media'
 import { offeredTypes } from '@fernbrake/core/questions'
 import { ApiError, call } from '../api/client.ts'
+import { measureHosted, needsMeasuring } from './measureHosted.ts'
 
 const CHUNK_BYTES = 4 * 1024 * 1024
 /** How often it is asked whether a medium is ready, in ms. */
@@ -45,6 +46,7 @@ export async function untilSettled(
   for (;;) {
     try {
       const media = await call('media', { params: { mediaId } })
+      if (needsMeasuring(media)) return await measureHosted(media)
       if (media.state !== 'preparing') return media
       const job = media.jobs.find(({ state }) => state === 'running' || state === 'waiting')
       if (job) onJob(job)
@@ -55,9 +57,21 @@ export async function untilSettled(
   }
 }
 
-export type UploadFault = 'notReached' | 'notThis' | 'tooLarge' | 'locked' | 'unreadable' | 'failed'
+/** Faults that have words of their own here; others are told by what they come to. */
+const OWN_WORDS = [
+  'tooLarge',
+  'locked',
+  'notReached',
+  'endless',
+  'guarded',
+  'notFramed',
+  'notPlayed',
+] as const
+export type UploadFault =
+  (typeof OWN_WORDS)[number] | 'notThis' | 'unreadable' | 'failed' | 'hosted'
 
-export function useMediaUpload(kind: Media['kind']) {
+/** `takesHosted` lets films be taken that stay with their host. */
+export function useMediaUpload(kind: Media['kind'], takesHosted = false) {
   /** What is under way, and the share of it that is done, 0 to 1; null while nothing is. */
   const going = ref<{ step: 'sending' | 'fetching' | 'preparing'; share: number } | null>(null)
   const fault = ref<UploadFault | null>(null)
@@ -67,7 +81,12 @@ export function useMediaUpload(kind: Media['kind']) {
     const media = await untilSettled(mediaId, ({ kind: step, progress }) => {
       going.value = { step: step === 'fetch' ? 'fetching' : 'preparing', share: progress }
     })
-    if (media.state === 'ready') return media
+    const isWelcome = takesHosted || media.hosted === null
+    if (media.state === 'ready' && isWelcome) return media
+    if (!isWelcome) {
+      fault.value = 'hosted'
+      return null
+    }
     fault.value = faultOf(media)
     return null
   }
@@ -114,7 +133,8 @@ export function useMediaUpload(kind: Media['kind']) {
 }
 
 function faultOf({ fault }: Media): UploadFault {
-  if (fault === 'tooLarge' || fault === 'locked' || fault === 'notReached') return fault
+  const own = OWN_WORDS.find((one) => one === fault)
+  if (own) return own
   return fault?.startsWith('not') || fault === 'noPicture' ? 'notThis' : 'unreadable'
 }
 

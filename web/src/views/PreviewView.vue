@@ -91,7 +91,8 @@ async function openHost(lesson: Lesson): Promise<void> {
     staged: stagedAddresses(lesson, (id) => mediaFileAddress(id, 'playable'), mediaPageAddress),
     media: media
       .filter((one) => one.state === 'ready')
-      .map(({ id, durationMs, width, height }) => ({
+      .map(({ id, durationMs, width, height, hosted }) => ({
+        player: hosted?.player ?? null,
         ...{ id, durationMs: durationMs!, width: width!, height: height! },
         address: mediaFileAddress(id, 'playable'),
         poster: mediaFileAddress(id, 'poster'),

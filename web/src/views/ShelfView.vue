@@ -7,6 +7,7 @@ import { useI18n } from 'vue-i18n'
 import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
 import { clockTime } from '@fernbrake/core/media'
 import { call } from '../api/client.ts'
+import { measureHosted, needsMeasuring } from '../shelf/measureHosted.ts'
 import MediaSheet from '../shelf/MediaSheet.vue'
 import { findMedia, lacks, SHELF_FILTERS, type ShelfFilter } from '../shelf/find.ts'
 import SoundShape from '../shelf/SoundShape.vue'
@@ -16,7 +17,12 @@ import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
 const { t } = useI18n()
-const { value, error, loading, reload } = useLoaded(async () => (await call('mediaList')).media)
+const { value, error, loading, reload } = useLoaded(async () => {
+  const { media } = await call('mediaList')
+  // One whose player was not asked, for the tab was closed too early.
+  for (const one of media.filter(needsMeasuring)) measureHosted(one).then(changed, () => undefined)
+  return media
+})
 const pictures = useTemplateRef('pictures')
 const words = ref('')
 const filter = ref<ShelfFilter>('all')
@@ -61,7 +67,7 @@ function sizeOf({ durationMs, width, height, pageCount }: Media): string {
     <div class="add">
       <TakeMedia ref="pictures" kind="picture" @taken="added" />
       <TakeMedia kind="sound" @taken="added" />
-      <TakeMedia kind="film" @taken="added" />
+      <TakeMedia kind="film" takes-hosted @taken="added" />
       <TakeMedia kind="document" @taken="added" />
     </div>
     <FaultNotice v-if="error" :error="error" @retry="reload" />

@@ -64,8 +64,10 @@ watch(canvas, drawFrame)
 const grounds = computed(() =>
   (['frame', 'picture'] as const).map((value) => ({ value, label: t(`ask.ground.${value}`) })),
 )
+/** Frames of a film that stays with its host cannot be drawn, so places are on a picture. */
+const isHosted = computed(() => Boolean(bench.media.value?.hosted))
 /** Whether a picture is wanted, though none is chosen yet. */
-const wantsPicture = ref(props.question.mediaId !== null || props.atMs === null)
+const wantsPicture = ref(props.question.mediaId !== null || props.atMs === null || isHosted.value)
 function pickGround(ground: 'frame' | 'picture'): void {
   wantsPicture.value = ground === 'picture'
   if (ground === 'frame') set({ mediaId: null })
@@ -100,7 +102,7 @@ const setSide = (place: AreaPlace, side: (typeof SIDES)[number], value: number) 
   <fieldset>
     <legend>{{ t('ask.places') }}</legend>
     <ChoiceField
-      v-if="atMs !== null"
+      v-if="atMs !== null && !isHosted"
       :label="t('ask.groundLabel')"
       :value="wantsPicture || question.mediaId !== null ? 'picture' : 'frame'"
       :choices="grounds"
