@@ -96,6 +96,7 @@ async function settingsOf(admin: string, name: string, dataFolder: string): Prom
     runsJobs: true,
     logLevel: 'error',
     asksPrivateAddresses: false,
+    filmHostPort: await freePort(),
   }
 }
 
@@ -158,6 +159,7 @@ function spawnServer(settings: Settings): ChildProcess {
       FERNBRAKE_PORT: String(settings.port),
       FERNBRAKE_SESSION_SECRET: settings.sessionSecret,
       FERNBRAKE_LOG: settings.logLevel,
+      FERNBRAKE_FILM_HOST: String(settings.filmHostPort),
     },
   })
 }
