@@ -1,7 +1,8 @@
 // Learning: opening a lesson by its link, and the records that a learner's player sends.
 import { z } from 'zod'
-import { clockSchema, idSchema, languageSchema, mediaMsSchema } from '../fields/index.ts'
+import { clockSchema, idSchema, languageSchema, mediaMsSchema, plainText } from '../fields/index.ts'
 import { coverSchema, lessonSchema, themeSchema } from '../lesson/index.ts'
+import { LONGEST_NOTE, LONGEST_QUOTE } from '../notes/index.ts'
 import { answerSchema } from '../questions/index.ts'
 import { MOST_RECORDS } from './limits.ts'
 import { fullNameSchema, personSchema } from './people.ts'
@@ -73,6 +74,34 @@ export const seenRecordSchema = z.strictObject({
   at: clockSchema,
 })
 
+export const notePlaceSchema = z.discriminatedUnion('on', [
+  z.strictObject({ on: z.literal('moment'), atMs: mediaMsSchema }),
+  z.strictObject({
+    on: z.literal('words'),
+    blockId: idSchema,
+    from: z.int().min(0).max(1_000_000),
+    to: z.int().min(0).max(1_000_000),
+    quote: plainText(LONGEST_QUOTE),
+  }),
+  z.strictObject({ on: z.literal('part') }),
+])
+
+/** What a learner wrote for themselves, or that it is gone; see core/notes. The newest by `at` holds. */
+export const ownNoteRecordSchema = z.strictObject({
+  kind: z.literal('ownNote'),
+  id: idSchema,
+  noteId: idSchema,
+  partId: idSchema,
+  place: notePlaceSchema,
+  words: plainText(LONGEST_NOTE),
+  isGone: z.boolean(),
+  at: clockSchema,
+})
+
+export const ownNoteSchema = z.strictObject({
+  ...{ id: idSchema, partId: idSchema, place: notePlaceSchema, words: z.string(), at: z.string() },
+})
+
 export const learnerRecordSchema = z.discriminatedUnion('kind', [
   spanRecordSchema,
   responseRecordSchema,
@@ -80,6 +109,7 @@ export const learnerRecordSchema = z.discriminatedUnion('kind', [
   finishRecordSchema,
   choiceRecordSchema,
   seenRecordSchema,
+  ownNoteRecordSchema,
 ])
 
 export const attemptMediaSchema = z.strictObject({
@@ -122,6 +152,8 @@ export const attemptSchema = z.strictObject({
     responses: z.array(pastResponseSchema),
     /** The way taken last at each fork. */
     chosen: z.record(idSchema, idSchema),
+    /** What the learner wrote for themselves; nobody else is told. */
+    ownNotes: z.array(ownNoteSchema),
   }),
 })
 
@@ -219,6 +251,7 @@ export const attemptRoutes = {
               'tooLate',
               'wrongAnswerKind',
               'futureClock',
+              'tooManyNotes',
             ]),
             message: z.string(),
           }),
@@ -235,6 +268,7 @@ export type ResponseRecordInput = z.infer<typeof responseRecordSchema>
 export type PlaceRecord = z.infer<typeof placeRecordSchema>
 export type ChoiceRecord = z.infer<typeof choiceRecordSchema>
 export type SeenRecord = z.infer<typeof seenRecordSchema>
+export type OwnNoteRecord = z.infer<typeof ownNoteRecordSchema>
 export type FinishRecord = z.infer<typeof finishRecordSchema>
 export type Attempt = z.infer<typeof attemptSchema>
 export type AttemptCard = ReplyOf<typeof attemptRoutes.myAttempts>['attempts'][number]

@@ -28,7 +28,7 @@ function begin(lesson: Lesson, change: Partial<OpenedLesson> = {}): Quiz {
     ...{ lesson, media: [], learnerName: 'Odile Harcastle', seed: 'seed' },
     progress: {
       ...{ partId: null, atMs: 0, released: ['a'], finishedParts: [], seen: {}, covered: {} },
-      ...{ responses: [], chosen: {} },
+      ...{ responses: [], chosen: {}, ownNotes: [] },
     },
     ...change,
   }
@@ -124,6 +124,7 @@ describe('handing in', () => {
           seen: {},
           covered: {},
           chosen: {},
+          ownNotes: [],
         },
         responses: [
           {

@@ -2,6 +2,7 @@
 import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
 import type { Lesson } from '@fernbrake/core/lesson'
+import { withNote } from '@fernbrake/core/notes'
 import { markQuestion } from '@fernbrake/core/questions'
 
 export type LearnerProgress = Attempt['progress']
@@ -39,6 +40,12 @@ export function noteRecord(lesson: Lesson, progress: LearnerProgress, record: Le
     case 'seen': {
       const seen = (progress.seen[record.partId] ??= [])
       if (!seen.includes(record.thingId)) seen.push(record.thingId)
+      return
+    }
+    case 'ownNote': {
+      const { noteId, partId, place, words, isGone, at } = record
+      const note = isGone ? null : { id: noteId, partId, place, words, at }
+      progress.ownNotes = withNote(progress.ownNotes, noteId, note)
       return
     }
     default:

@@ -111,6 +111,7 @@ function sit(lesson: Lesson, progress: Partial<OpenedLesson['progress']> = {}) {
         responses: [],
       },
       chosen: {},
+      ownNotes: [],
       ...progress,
     },
   }

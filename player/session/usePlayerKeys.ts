@@ -8,6 +8,7 @@ export interface PlayerKeyActions {
   captions(): void
   mute(): void
   fullScreen(): void
+  note(): void
 }
 
 const TYPING = 'input, textarea, select, [contenteditable="true"]'
@@ -36,6 +37,7 @@ export function usePlayerKeys(actions: PlayerKeyActions): void {
     c: () => actions.captions(),
     m: () => actions.mute(),
     f: () => actions.fullScreen(),
+    n: () => actions.note(),
   }
   const onKey = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return

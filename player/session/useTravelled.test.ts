@@ -33,6 +33,7 @@ const none = (): LearnerProgress => ({
     responses: [],
   },
   chosen: {},
+  ownNotes: [],
 })
 const place = (partId: string, atMs: number, released: string[] = []): LearnerRecord => ({
   ...{ kind: 'place', id: `${partId}-${atMs}`, partId, atMs, released, at },

@@ -10,6 +10,8 @@ import {
   scriptLanguages,
   scriptOfPart,
 } from '@fernbrake/core/lesson'
+import { clockTime } from '@fernbrake/core/media'
+import type { OwnNote } from '@fernbrake/core/notes'
 import { placesAsked, scoreSoFar } from '@fernbrake/core/analysis'
 import type { QuestionMoment } from '@fernbrake/core/playback'
 import { knownOf } from '@fernbrake/core/routes'
@@ -25,6 +27,8 @@ import { useFork } from '../session/useFork.ts'
 import { useFrondCues } from '../session/useFrondCues.ts'
 import { useFilmSession } from '../session/useFilmSession.ts'
 import { usePlayerKeys } from '../session/usePlayerKeys.ts'
+import OwnNotesPanel from '../notes/OwnNotesPanel.vue'
+import { useOwnNotes } from '../notes/useOwnNotes.ts'
 import FilmEnd from './FilmEnd.vue'
 import FilmStage from './FilmStage.vue'
 import ForkSheet from './ForkSheet.vue'
@@ -59,6 +63,9 @@ const session = useFilmSession(props.host, props.opened, props.partId, {
 const answers = useAnswers(props.host, lesson, props.opened.progress.responses)
 const { state, mediaMs, covered, durationMs, schedule, range } = session
 const root = useTemplateRef('root')
+const own = useOwnNotes()
+const side = useTemplateRef('side')
+const notes = useTemplateRef('notes')
 provideForQuestions(props.host, props.opened, session)
 const facts = useFacts(props.opened.learnerName, answers.score)
 
@@ -140,6 +147,17 @@ function pickCue(id: string): void {
   if (cue) session.seek(cueStartMs(cue))
 }
 
+/** Begins a note at this moment; the film waits while it is written. */
+async function noteHere(): Promise<void> {
+  if (!side.value) return
+  session.pause()
+  const id = own.begin(props.partId, { on: 'moment', atMs: Math.round(mediaMs.value) })
+  side.value.showNotes()
+  await nextTick()
+  void notes.value?.open(id)
+}
+const goToNote = ({ place }: OwnNote) => place.on === 'moment' && session.seek(place.atMs)
+
 function fullScreen(): void {
   if (document.fullscreenElement) void document.exitFullscreen()
   else void root.value?.requestFullscreen?.().catch(() => undefined)
@@ -162,6 +180,7 @@ usePlayerKeys({
   captions: () => (captions.value = !captions.value),
   mute: () => session.setMuted(!session.snapshot.value.muted),
   fullScreen,
+  note: () => void noteHere(),
 })
 
 const live = ref('')
@@ -254,13 +273,25 @@ onMounted(() => {
         />
         <PartsNav :parts="parts" @pick="emit('pickPart', $event)" />
         <SidePanel
+          ref="side"
           :schedule="schedule"
           :lines="lines"
           :language="script?.language ?? lesson.language"
           :media-ms="mediaMs"
           :range="range"
           @seek="session.seek"
-        />
+        >
+          <template #notes>
+            <OwnNotesPanel
+              ref="notes"
+              :part-id="partId"
+              :add-words="t('player.notes.addAt', { time: clockTime(mediaMs) })"
+              :stays="range === null"
+              @add="noteHere"
+              @go="goToNote"
+            />
+          </template>
+        </SidePanel>
       </template>
     </aside>
   </div>

@@ -23,6 +23,7 @@ import FilmPlayer from './FilmPlayer.vue'
 import HostStrip from './HostStrip.vue'
 import { gateWords } from './gateWords.ts'
 import LessonEnd from './LessonEnd.vue'
+import { provideOwnNotes } from '../notes/useOwnNotes.ts'
 import { partsState, type ShownWay } from './partsState.ts'
 import { useTheme } from './useTheme.ts'
 
@@ -35,6 +36,7 @@ const hostState = shallowRef<HostState>(props.host.state())
 onScopeDispose(props.host.onState((state) => (hostState.value = state)))
 const root = useTemplateRef('root')
 const travel = useTravelled(props.host, opened)
+const ownNotes = provideOwnNotes(travel.host, () => opened.value!.lesson)
 
 /** The part that is open; null in a lesson without any. `visit` grows with each coming. */
 const open = shallowRef<{ partId: string; visit: number; opened: OpenedLesson } | null>(null)
@@ -103,6 +105,7 @@ async function openLesson(): Promise<void> {
     opened.value = await props.host.open()
     document.title = opened.value.lesson.title
     travel.begin()
+    ownNotes.takeUp(opened.value.progress.ownNotes)
     const place = placeToGoOn(opened.value.lesson, opened.value.progress)
     if (place) goTo(place.part.id, false)
     void nextTick(() => prepareParts(kindsAhead()))

@@ -16,7 +16,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ seek: [ms: number] }>()
 const { t } = useI18n()
-const tab = ref<'contents' | 'script'>('contents')
+const TABS = ['contents', 'script', 'notes'] as const
+const tab = ref<(typeof TABS)[number]>('contents')
 const list = ref<HTMLElement | null>(null)
 const current = computed(() => lineIndexAt(props.lines, props.mediaMs))
 const bookmark = computed(() => bookmarkAt(props.schedule, props.mediaMs)?.cueId ?? null)
@@ -25,7 +26,6 @@ const rule = computed(() => {
   if (props.range === null) return t('player.seekNone')
   return props.schedule.seekRule === 'backOnly' ? t('player.seekBackOnly') : null
 })
-const TABS = ['contents', 'script'] as const
 
 watch([current, tab], async () => {
   await nextTick()
@@ -38,9 +38,11 @@ function onTabKey(event: KeyboardEvent): void {
   if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return
   event.preventDefault()
   event.stopPropagation()
-  tab.value = tab.value === 'contents' ? 'script' : 'contents'
+  const step = event.key === 'ArrowRight' ? 1 : TABS.length - 1
+  tab.value = TABS[(TABS.indexOf(tab.value) + step) % TABS.length]!
   void nextTick(() => document.getElementById(`tab-${tab.value}`)?.focus())
 }
+defineExpose({ showNotes: () => (tab.value = 'notes') })
 </script>
 
 <template>
@@ -57,7 +59,7 @@ function onTabKey(event: KeyboardEvent): void {
         aria-controls="side-panel"
         @click="tab = name"
       >
-        {{ t(`player.${name}`) }}
+        {{ t(name === 'notes' ? 'player.notes.mine' : `player.${name}`) }}
       </button>
     </div>
     <div
@@ -68,7 +70,8 @@ function onTabKey(event: KeyboardEvent): void {
       tabindex="0"
       :aria-labelledby="`tab-${tab}`"
     >
-      <p v-if="rule" class="empty">{{ rule }}</p>
+      <div v-if="tab === 'notes'" class="own"><slot name="notes" /></div>
+      <p v-else-if="rule" class="empty">{{ rule }}</p>
       <template v-if="tab === 'contents'">
         <p v-if="schedule.bookmarks.length === 0" class="empty">{{ t('player.noContents') }}</p>
         <ol v-else>
@@ -85,7 +88,7 @@ function onTabKey(event: KeyboardEvent): void {
           </li>
         </ol>
       </template>
-      <template v-else>
+      <template v-else-if="tab === 'script'">
         <p v-if="lines.length === 0" class="empty">{{ t('player.noScript') }}</p>
         <ol v-else class="script" :lang="language">
           <li v-for="(line, index) in lines" :key="line.id">
@@ -186,6 +189,9 @@ li [aria-current='true'] {
 }
 li [aria-current='true'] .at {
   color: var(--ink-2);
+}
+.own {
+  padding: 20px 28px;
 }
 .empty {
   padding: 24px 28px;

@@ -16,6 +16,7 @@ import { SCHEMA_011 } from './schema011.ts'
 import { SCHEMA_012 } from './schema012.ts'
 import { SCHEMA_013 } from './schema013.ts'
 import { SCHEMA_014 } from './schema014.ts'
+import { SCHEMA_015 } from './schema015.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -39,6 +40,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '012-sharing', up: sql(SCHEMA_012) },
   { name: '013-media-from-addresses', up: sql(SCHEMA_013) },
   { name: '014-hosted-films', up: sql(SCHEMA_014) },
+  { name: '015-own-notes', up: sql(SCHEMA_015) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

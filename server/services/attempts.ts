@@ -27,6 +27,7 @@ import { attemptFacts } from '../queries/attemptFacts.ts'
 import { readChosen } from '../queries/choices.ts'
 import { readCovered } from '../queries/covered.ts'
 import { readFinished } from '../queries/finishedParts.ts'
+import { readOwnNotes } from '../queries/ownNotes.ts'
 import { readSeen } from '../queries/seenThings.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt } from '../queries/responses.ts'
@@ -96,7 +97,7 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
   if (!facts) throw new HttpError('not-found')
   const { lessonId } = facts
   const lesson = await editionDocument(facts)
-  const [row, newest, person, responses, covered, chosen, finishedParts, seen, media] =
+  const [row, newest, person, responses, covered, chosen, finishedParts, seen, ownNotes, media] =
     await Promise.all([
       AttemptRow.findByPk(attemptId),
       EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
@@ -106,6 +107,7 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
       readChosen(within(database), attemptId),
       readFinished(within(database), attemptId),
       readSeen(within(database), [attemptId]),
+      readOwnNotes(within(database), attemptId),
       playableMedia(lesson),
     ])
   if (!row || !person) throw new HttpError('not-found')
@@ -123,6 +125,7 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
       released: row.released,
       finishedParts,
       chosen,
+      ownNotes,
       seen: seen.get(attemptId) ?? {},
       covered: covered.get(attemptId)?.spans ?? {},
       responses: responses.map(({ cueId, questionId, tryNumber, answer, verdict, points }) => ({

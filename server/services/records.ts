@@ -4,6 +4,7 @@ import type {
   ChoiceRecord,
   FinishRecord,
   LearnerRecord,
+  OwnNoteRecord,
   PlaceRecord,
   RecordsReply,
   RefusedRecord,
@@ -14,6 +15,7 @@ import type {
 import { assertNever } from '@fernbrake/core/fields'
 import { askingOf, filmLengthMs, thingsToSee, type Lesson } from '@fernbrake/core/lesson'
 import { filesOfAnswer, fitsQuestion, markQuestion } from '@fernbrake/core/questions'
+import { MOST_NOTES } from '@fernbrake/core/notes'
 import { partsLeft, type Known } from '@fernbrake/core/routes'
 import { isPlausible } from '@fernbrake/core/watching'
 import { prepared, within, type Ask } from '../database/connect.ts'
@@ -23,6 +25,7 @@ import { attemptFacts, type AttemptFacts } from '../queries/attemptFacts.ts'
 import { readChosen, storeChoices } from '../queries/choices.ts'
 import { storeTaken, type Taken } from '../queries/covered.ts'
 import { readFinished, storeFinished } from '../queries/finishedParts.ts'
+import { countOtherNotes, storeOwnNotes } from '../queries/ownNotes.ts'
 import { storeSeen, type Seen } from '../queries/seenThings.ts'
 import { editionDocument } from '../queries/editions.ts'
 import type { Context } from './context.ts'
@@ -46,6 +49,7 @@ interface Batch {
   /** When parts were finished. */
   finished: Map<string, Date>
   seen: Seen[]
+  notes: OwnNoteRecord[]
 }
 
 type Refusal = Omit<RefusedRecord, 'id'>
@@ -72,6 +76,11 @@ const REFUSALS = {
     code: 'wrongAnswerKind',
     message: 'This is not an answer to this kind of question.',
   },
+  tooManyNotes: {
+    code: 'tooManyNotes',
+    message:
+      'This lesson holds as many notes of yours as it can. Take some away, then write it again.',
+  },
   futureClock: {
     code: 'futureClock',
     message: 'The clock of this device runs more than a day ahead.',
@@ -96,6 +105,7 @@ export async function takeRecords(
     choices: [],
     finished: new Map(),
     seen: [],
+    notes: [],
   }
   const reply: RecordsReply = { kept: [], refused: [] }
   const note = (id: string, refusal: Refusal | null) =>
@@ -103,6 +113,8 @@ export async function takeRecords(
   const responses: ResponseRecordInput[] = []
   for (const record of records) {
     if (record.kind === 'response') responses.push(record)
+    else if (record.kind === 'ownNote' && noteFault(batch, record) === null)
+      batch.notes.push(record)
     else note(record.id, takeMovement(batch, record))
   }
   // What was watched is one statement, which needs no transaction; answers are counted, and so wait for one another.
@@ -113,6 +125,8 @@ export async function takeRecords(
           const lock = transaction.LOCK.UPDATE
           if (!(await AttemptRow.findByPk(attemptId, { transaction, lock }))) return false
           for (const [id, refusal] of await storeResponses(batch, responses, transaction))
+            note(id, refusal)
+          for (const [id, refusal] of await storeNotes(within(database, transaction), batch))
             note(id, refusal)
           const ask = within(database, transaction)
           await storeTravel(ask, batch, () =>
@@ -149,8 +163,8 @@ async function storeResponses(
   return told
 }
 
-const hasTravelled = ({ choices, finished, seen }: Batch) =>
-  choices.length > 0 || finished.size > 0 || seen.length > 0
+const hasTravelled = ({ choices, finished, seen, notes }: Batch) =>
+  notes.length > 0 || choices.length > 0 || finished.size > 0 || seen.length > 0
 
 /** Stores what was seen, which ways were taken and what was finished; the lesson is, once nothing is left of it. */
 async function storeTravel(ask: Ask, batch: Batch, readKnown: () => Promise<Known | null>) {
@@ -181,6 +195,8 @@ function takeMovement(
       return takeChoice(batch, record)
     case 'seen':
       return takeSeen(batch, record)
+    case 'ownNote':
+      return noteFault(batch, record)
     default:
       return assertNever(record)
   }
@@ -280,6 +296,34 @@ function takeChoice({ lesson, choices, nowMs }: Batch, record: ChoiceRecord): Re
   if (atMs > nowMs + CLOCK_SLACK_MS) return REFUSALS.futureClock
   choices.push({ ...record, at: new Date(Math.min(atMs, nowMs)).toISOString() })
   return null
+}
+
+/** What keeps a note from being kept, but for how many there are; null where nothing does. */
+function noteFault(batch: Batch, { partId, at }: OwnNoteRecord): Refusal | null {
+  if (lengthOf(batch, partId) === null) return REFUSALS.unknownPart
+  return Date.parse(at) > batch.nowMs + CLOCK_SLACK_MS ? REFUSALS.futureClock : null
+}
+
+/** Stores a learner's own notes; tells of each whether it was refused. The attempt is locked by now. */
+async function storeNotes(
+  ask: Ask,
+  { attempt, notes, nowMs }: Batch,
+): Promise<[id: string, refusal: Refusal | null][]> {
+  if (notes.length === 0) return []
+  const ids = new Set(notes.map(({ noteId }) => noteId))
+  const room = MOST_NOTES - (await countOtherNotes(ask, attempt.id, [...ids]))
+  const welcome = new Set([...ids].slice(0, Math.max(0, room)))
+  // A clock that runs ahead must not outrank every later word from another device.
+  const heard = notes.map((note) => ({
+    ...note,
+    at: new Date(Math.min(Date.parse(note.at), nowMs)).toISOString(),
+  }))
+  await storeOwnNotes(
+    ask,
+    attempt.id,
+    heard.filter(({ noteId }) => welcome.has(noteId)),
+  )
+  return notes.map(({ id, noteId }) => [id, welcome.has(noteId) ? null : REFUSALS.tooManyNotes])
 }
 
 /** Whether there is such a way: of a fork, or of the routes that leave a part. */

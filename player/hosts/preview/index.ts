@@ -40,6 +40,7 @@ export function createPreviewHost({
         progress: {
           ...{ partId, atMs, released: [], finishedParts: [], covered: {}, responses: [] },
           chosen: {},
+          ownNotes: [],
           seen: {},
         },
       }),

@@ -30,6 +30,7 @@ const address = computed(() => {
 <template>
   <div
     class="block"
+    :data-block="sitting ? block.id : undefined"
     :class="[block.kind, block.width, block.align, block.tone && `tone ${block.tone}`]"
   >
     <component

@@ -1,0 +1,74 @@
+// What a learner writes for themselves, in whichever part they are.
+import { computed, inject, provide, shallowRef, type ComputedRef, type InjectionKey } from 'vue'
+import { blocksInOrder, type Lesson } from '@fernbrake/core/lesson'
+import {
+  LONGEST_NOTE,
+  LONGEST_QUOTE,
+  notesOfPart,
+  withNote,
+  writeNotes,
+  type NotePlace,
+  type OwnNote,
+} from '@fernbrake/core/notes'
+import { isoTime, nowMs } from '../clock.ts'
+import type { Host } from '../hosts/Host.ts'
+
+export interface OwnNotes {
+  all: Readonly<ComputedRef<readonly OwnNote[]>>
+  /** Those of a part, in the order of what they are about. */
+  of(partId: string): OwnNote[]
+  /** Begins a note; answers with its id. It is kept at once, for words that are only marked need none of their own. */
+  begin(partId: string, place: NotePlace): string
+  write(id: string, words: string): void
+  remove(id: string): void
+  /** Brings back one that was removed. */
+  putBack(note: OwnNote): void
+  /** All of them as a text to take along. */
+  asText(): string
+}
+
+const OWN_NOTES: InjectionKey<OwnNotes> = Symbol('own notes')
+export const useOwnNotes = (): OwnNotes => inject(OWN_NOTES)!
+
+/** Hands the notes to all parts. `lesson` is asked for when it is there. */
+export function provideOwnNotes(host: Host, lesson: () => Lesson) {
+  const notes = shallowRef<readonly OwnNote[]>([])
+
+  function keep(note: OwnNote, isGone: boolean): void {
+    notes.value = withNote(notes.value, note.id, isGone ? null : note)
+    const { id: noteId, partId, place, words, at } = note
+    host.record({
+      ...{ kind: 'ownNote', id: host.newId(), noteId, partId },
+      ...{ place, words, isGone, at },
+    })
+  }
+  const known = (id: string) => notes.value.find((note) => note.id === id)
+  const blocksOf = (partId: string) => {
+    const part = lesson().parts[partId]
+    return part?.kind === 'page' ? blocksInOrder(part).map(({ id }) => id) : []
+  }
+  const own: OwnNotes = {
+    all: computed(() => notes.value),
+    of: (partId) => notesOfPart(notes.value, partId, blocksOf(partId)),
+    begin(partId, place) {
+      const id = host.newId()
+      const short =
+        place.on === 'words' ? { ...place, quote: place.quote.slice(0, LONGEST_QUOTE) } : place
+      keep({ id, partId, place: short, words: '', at: isoTime(nowMs()) }, false)
+      return id
+    },
+    write(id, words) {
+      const note = known(id)
+      const kept = words.slice(0, LONGEST_NOTE)
+      if (note && note.words !== kept) keep({ ...note, words: kept, at: isoTime(nowMs()) }, false)
+    },
+    remove(id) {
+      const note = known(id)
+      if (note) keep({ ...note, at: isoTime(nowMs()) }, true)
+    },
+    putBack: (note) => keep({ ...note, at: isoTime(nowMs()) }, false),
+    asText: () => writeNotes(lesson(), notes.value, blocksOf),
+  }
+  provide(OWN_NOTES, own)
+  return { takeUp: (there: readonly OwnNote[]) => (notes.value = there) }
+}
