@@ -213,6 +213,15 @@ test('a second edition says what is new, and that learners stay in the first', a
   await expect(bench.getByText('With a bookmark.')).toBeVisible()
   await expect(bench.getByText(/^Edition 2/)).toBeVisible()
   expect(desk.errors).toEqual([])
+  // Whoever has begun the first stays in it, and is told when they are through.
+  const page = await otherPage()
+  await signIn(page, desk.server.url, LEARNER.email)
+  await page.getByRole('link', { name: /Go on/ }).click()
+  await page.getByRole('button', { name: 'Play' }).click()
+  await expect(
+    page.locator('.ended').getByText(/This is edition 1.*Edition 2 has come out since/),
+  ).toBeVisible()
+  await page.context().close()
 })
 
 test('all links are tested at once, and lead to their places', async () => {

@@ -22,6 +22,8 @@ export interface OpenedLesson {
   /** Where the media that lie on the film are, by medium: pictures, sounds, second films. */
   staged?: Readonly<Record<string, string>>
   progress: Attempt['progress']
+  /** Which edition this is, and which is the newest; none in a preview. */
+  edition?: { own: number; newest: number }
   learnerName: string
   /** What the mixing of options follows from: the same for one learner, whenever they come back. */
   seed: string

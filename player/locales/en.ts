@@ -43,6 +43,8 @@ export default {
     takeAlong: 'Take my notes along',
     file: 'My notes',
   },
+  newerEdition:
+    'This is edition {own}, as it was when you began. Edition {newest} has come out since; what you have done stays with yours.',
   contents: 'Contents',
   script: 'Script',
   seekNone: 'This film plays straight through.',

@@ -7,6 +7,7 @@ import { fillPlaces } from '@fernbrake/core/text'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 import { useFacts } from '../session/useFacts.ts'
+import NewerEdition from './NewerEdition.vue'
 import PartsNav from './PartsNav.vue'
 import type { PartsState } from './partsState.ts'
 
@@ -36,6 +37,7 @@ onMounted(() => heading.value?.focus({ preventScroll: true }))
       <h1 ref="heading" tabindex="-1">{{ t('player.part.theEnd') }}</h1>
       <p v-if="words" class="words" dir="auto">{{ words }}</p>
       <p v-if="score.max > 0">{{ facts.score }}</p>
+      <NewerEdition />
       <p class="kept" role="status">
         {{ t(hostState.waiting === 0 ? 'player.allKept' : 'player.notAllKept') }}
       </p>

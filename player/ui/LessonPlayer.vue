@@ -18,7 +18,7 @@ import { isoTime, nowMs } from '../clock.ts'
 import { prepareParts } from '../parts/fetchPart.ts'
 import LaterPart from '../parts/LaterPart.vue'
 import { useTravelled } from '../session/useTravelled.ts'
-import { ABOUT, aboutOf } from './about.ts'
+import { ABOUT, aboutOf, EDITION } from './about.ts'
 import FilmPlayer from './FilmPlayer.vue'
 import HostStrip from './HostStrip.vue'
 import { gateWords } from './gateWords.ts'
@@ -61,6 +61,10 @@ const theme = useTheme(() => opened.value?.lesson.theme)
 provide(
   ABOUT,
   computed(() => opened.value && aboutOf(opened.value.lesson)),
+)
+provide(
+  EDITION,
+  computed(() => opened.value?.edition ?? null),
 )
 /** The words of the end that a way led to; null while the learner is in a part. */
 const ended = ref<string | null>(null)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The ways on from the end of a part: what the order or a route leads to, or a choice between several.
 import { useI18n } from 'vue-i18n'
+import NewerEdition from './NewerEdition.vue'
 import type { PartsState, ShownWay } from './partsState.ts'
 
 defineProps<{ parts: PartsState }>()
@@ -29,6 +30,7 @@ function wordsOf({ words, title }: ShownWay): string {
   <p v-for="part in parts.waits" :key="part.id" class="waits">
     {{ t('player.part.opensWhen', { title: part.title, when: part.shut }) }}
   </p>
+  <NewerEdition v-if="parts.isOver" />
 </template>
 
 <style scoped>

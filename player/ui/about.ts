@@ -1,5 +1,5 @@
 // What the lesson says about itself, for whatever of the player shows it.
-import type { ComputedRef, InjectionKey } from 'vue'
+import type { ComputedRef, InjectionKey, Ref } from 'vue'
 import { objectivesOf, type Lesson } from '@fernbrake/core/lesson'
 
 export interface About {
@@ -10,6 +10,10 @@ export interface About {
 }
 
 export const ABOUT: InjectionKey<ComputedRef<About | null>> = Symbol('about')
+
+/** Which edition of the lesson this is, and which is the newest; null where it is none, as in a preview. */
+export const EDITION: InjectionKey<Readonly<Ref<{ own: number; newest: number } | null>>> =
+  Symbol('edition')
 
 /** Null where the lesson says nothing. */
 export function aboutOf(lesson: Lesson): About | null {

@@ -119,6 +119,7 @@ async function openAttempt(
     progress,
     learnerName: attempt.person.name,
     seed: attemptId,
+    edition: { own: attempt.edition, newest: attempt.newestEdition },
   }
 }
 
