@@ -13,12 +13,13 @@ const props = defineProps<{
 const emit = defineEmits<{ way: [way: Way] }>()
 const isOwn = ({ fromId, toId }: Way) =>
   fromId === props.picked.partId || toId === props.picked.partId
-/** Those that stand out are drawn last, over the others. */
-const inOrder = computed(() =>
-  props.many
-    ? [...props.ways].sort((one, other) => Number(isOwn(one.way)) - Number(isOwn(other.way)))
-    : props.ways,
-)
+/** All ways, and, where there are many, those that stand out once more over the others: nothing has to move for it. */
+const drawn = computed(() => [
+  ...props.ways.map((one) => ({ ...one, key: one.way.id, stands: !props.many })),
+  ...(props.many ? props.ways.filter(({ way }) => isOwn(way)) : []).map((one) => ({
+    ...{ ...one, key: `${one.way.id} own`, stands: true },
+  })),
+])
 const widthOf = (label: string) => label.length * LETTER_WIDTH + 8
 /** The heads of the arrows, by the colours of the lines. */
 const HEADS = { plum: ['fork', 'route'], slate: ['pin', 'jump'], ink: ['order'] }
@@ -27,7 +28,7 @@ const headOf = ({ kind }: Way) =>
 </script>
 
 <template>
-  <svg class="lines" :class="{ many, 'one-picked': picked.partId }">
+  <svg class="lines" :class="{ 'one-picked': picked.partId }">
     <defs>
       <marker
         v-for="(_, colour) in HEADS"
@@ -45,16 +46,16 @@ const headOf = ({ kind }: Way) =>
       </marker>
     </defs>
     <g
-      v-for="{ way, points, label, at } in inOrder"
-      :key="way.id"
-      v-memo="[points, label, way.kind, way.id === picked.wayId, isOwn(way)]"
+      v-for="{ key, stands, way, points, label, at } in drawn"
+      :key="key"
+      v-memo="[points, label, way.kind, way.id === picked.wayId]"
       class="way"
-      :class="[`way-${way.kind}`, { picked: way.id === picked.wayId, own: isOwn(way) }]"
+      :class="[`way-${way.kind}`, { picked: way.id === picked.wayId, stands }]"
       @click="emit('way', way)"
     >
       <path class="reach" :d="softPath(points)" />
       <path class="line" :d="softPath(points)" :marker-end="headOf(way)" />
-      <template v-if="label">
+      <template v-if="label && stands">
         <rect
           class="label-ground"
           :x="at.x - widthOf(label) / 2"
@@ -105,11 +106,11 @@ const headOf = ({ kind }: Way) =>
   stroke-dasharray: 2 4;
 }
 /* Mixed with the ground instead of made transparent: hundreds of transparent lines take long to paint. */
-.many .way:not(.own) .line {
+.way:not(.stands) .line {
   stroke: color-mix(in srgb, currentColor 30%, var(--ground));
   marker-end: none;
 }
-.many.one-picked .way:not(.own) .line {
+.one-picked .way:not(.stands) .line {
   stroke: color-mix(in srgb, currentColor 10%, var(--ground));
 }
 .picked .line {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The routes of a lesson: the map, and beside it what is picked on it, or what there is to say of the whole.
 import { nanoid } from 'nanoid'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import Button from 'primevue/button'
@@ -37,7 +37,13 @@ watch(pickedInAddress, (at) => (partId.value = at))
 /** The way out of it that was pressed. */
 const pressed = shallowRef<Pick<Way, 'id' | 'kind'> | null>(null)
 const wayId = computed(() => pressed.value?.id ?? null)
-const part = computed(() => bench.lesson.value.parts[partId.value ?? ''] ?? null)
+/** The part on the sheet: the map shows first what was picked on it, and the sheet, with all its ways, in the next frame. */
+const onSheet = ref(partId.value)
+const inNextFrame = (work: () => void) => requestAnimationFrame(() => setTimeout(work))
+watch(partId, () => inNextFrame(() => (onSheet.value = partId.value)))
+const mapStands = ref(false)
+onMounted(() => inNextFrame(() => (mapStands.value = true)))
+const part = computed(() => bench.lesson.value.parts[onSheet.value ?? ''] ?? null)
 
 function pick(id: string): void {
   partId.value = id
@@ -110,7 +116,7 @@ const place = (id: string) => ({ params: { lessonId: lessonId.value }, query: { 
         <GateField :part="part" />
       </div>
     </SheetFrame>
-    <RoutesSheet v-else :survey="survey" @part="pick" />
+    <RoutesSheet v-else-if="mapStands" :survey="survey" @part="pick" />
   </div>
 </template>
 
