@@ -1,4 +1,5 @@
 // What a lesson says about itself, read.
+import { cutText } from '../fields/index.ts'
 import type { Lesson } from './schema.ts'
 
 /** What learners are to be able to do, one each. */
@@ -9,7 +10,7 @@ export const objectivesOf = ({ objectives = '' }: Pick<Lesson, 'objectives'>): s
 export function readTags(words: string): string[] {
   const seen = new Map<string, string>()
   for (const word of words.split(',')) {
-    const tag = word.trim().replace(/\s+/g, ' ').slice(0, 40)
+    const tag = cutText(word.trim().replace(/\s+/g, ' '), 40)
     if (tag !== '' && !seen.has(tag.toLowerCase())) seen.set(tag.toLowerCase(), tag)
   }
   return [...seen.values()]

@@ -1,5 +1,6 @@
 // Whether a page of the web lets itself be shown inside a lesson, from what its answer says.
 // Sources: RFC 7034 (X-Frame-Options), Content Security Policy Level 3, 6.4.2 (frame-ancestors).
+import { cutText } from '../fields/index.ts'
 
 export interface PageAnswer {
   /** Where the answer came from in the end, after all redirections. */
@@ -84,5 +85,5 @@ const covers = (scheme: string, actual: string) =>
 /** The words of a page's title element, without tags and line ends; '' where there is none. */
 export function titleOf(html: string): string {
   const found = /<title[^>]*>([^<]{0,500})/i.exec(html)?.[1] ?? ''
-  return found.replace(/\s+/g, ' ').trim().slice(0, 200)
+  return cutText(found.replace(/\s+/g, ' ').trim(), 200)
 }

@@ -1,5 +1,5 @@
 // Reads a typed or pasted list, one thing a line.
-import { cleanText } from '../fields/index.ts'
+import { cleanText, cutText } from '../fields/index.ts'
 
 export interface PastedLine {
   text: string
@@ -33,5 +33,5 @@ function readLine(raw: string): PastedLine {
   const text = (marked ? line.slice(1) : line)
     .trim()
     .replace(/^(?:[-–•◦▪]|\(?(?:\d{1,2}|[a-zA-Z])[.)])\s+/u, '')
-  return { text: text.slice(0, LONGEST_LINE).trim(), marked }
+  return { text: cutText(text, LONGEST_LINE).trim(), marked }
 }

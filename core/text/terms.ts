@@ -1,5 +1,5 @@
 // Reads a typed or pasted list of terms with their meanings, one pair a line.
-import { cleanText } from '../fields/index.ts'
+import { cleanText, cutText } from '../fields/index.ts'
 
 export interface TermLine {
   term: string
@@ -23,11 +23,8 @@ export function readTerms(text: string): TermLine[] {
       const at = sign && line.trim().match(sign)
       if (!at) return []
       const whole = line.trim()
-      const term = whole.slice(0, at.index).trim().slice(0, LONGEST_TERM)
-      const meaning = whole
-        .slice(at.index! + at[0].length)
-        .trim()
-        .slice(0, LONGEST_MEANING)
+      const term = cutText(whole.slice(0, at.index).trim(), LONGEST_TERM)
+      const meaning = cutText(whole.slice(at.index! + at[0].length).trim(), LONGEST_MEANING)
       return term && meaning ? [{ term, meaning }] : []
     })
     .slice(0, MOST_LINES)

@@ -10,7 +10,7 @@ const props = defineProps<{
   partId: string
   /** What the button for a new note says. */
   addWords: string
-  /** Where the words of a note cannot be gone to. */
+  /** Moments cannot be gone to. */
   stays?: boolean
 }>()
 const emit = defineEmits<{ add: []; go: [note: OwnNote] }>()
@@ -75,8 +75,11 @@ defineExpose({ open })
     <button class="fb-button" type="button" @click="emit('add')">{{ addWords }}</button>
     <ol ref="list">
       <li v-for="note in own.of(partId)" :key="note.id">
+        <span v-if="note.place.on === 'moment' && stays" class="about moment">{{
+          clockTime(note.place.atMs)
+        }}</span>
         <button
-          v-if="note.place.on !== 'part' && !stays"
+          v-else-if="note.place.on !== 'part'"
           class="about"
           :class="note.place.on"
           type="button"
@@ -160,6 +163,10 @@ li {
   text-decoration-color: var(--ink-3);
   text-underline-offset: 3px;
   cursor: pointer;
+}
+span.about {
+  text-decoration: none;
+  cursor: default;
 }
 .about.moment {
   font-family: var(--mono);

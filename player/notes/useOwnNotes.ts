@@ -1,4 +1,5 @@
 // What a learner writes for themselves, in whichever part they are.
+import { cutText } from '@fernbrake/core/fields'
 import { computed, inject, provide, shallowRef, type ComputedRef, type InjectionKey } from 'vue'
 import { blocksInOrder, type Lesson } from '@fernbrake/core/lesson'
 import {
@@ -53,13 +54,13 @@ export function provideOwnNotes(host: Host, lesson: () => Lesson) {
     begin(partId, place) {
       const id = host.newId()
       const short =
-        place.on === 'words' ? { ...place, quote: place.quote.slice(0, LONGEST_QUOTE) } : place
+        place.on === 'words' ? { ...place, quote: cutText(place.quote, LONGEST_QUOTE) } : place
       keep({ id, partId, place: short, words: '', at: isoTime(nowMs()) }, false)
       return id
     },
     write(id, words) {
       const note = known(id)
-      const kept = words.slice(0, LONGEST_NOTE)
+      const kept = cutText(words, LONGEST_NOTE)
       if (note && note.words !== kept) keep({ ...note, words: kept, at: isoTime(nowMs()) }, false)
     },
     remove(id) {

@@ -142,8 +142,10 @@ export function useFilmSession(
     })
   }
 
-  function onTick(ms: number): void {
+  function onTick(toldMs: number): void {
     if (isHeld.value) return
+    // A host's player may run on after what it said was the end.
+    const ms = Math.min(toldMs, durationMs)
     const { rate } = snapshot.value
     const holdMs = nextHoldMs(schedule, state.value.released, mediaMs.value)
     // Seen is what was played up to the hold, not what a late tick overshot.

@@ -1,7 +1,7 @@
 // Preparing a document: of a PDF every page is drawn as a picture; any other is only there to be taken away.
 import { open, rm } from 'node:fs/promises'
 import { join } from 'node:path'
-import { cleanText } from '@fernbrake/core/fields'
+import { cutText } from '@fernbrake/core/fields'
 import { MOST_DOCUMENT_PAGES } from '@fernbrake/core/lesson'
 import { PAGE_PIXELS, type Size } from '@fernbrake/core/media'
 import { MediaFileRow } from '../database/models.ts'
@@ -49,7 +49,7 @@ export async function drawPages(step: Step): Promise<StepKind[]> {
   await Promise.all(Array.from({ length: AT_ONCE }, (_, index) => drawEvery(index + 1)))
   const pages = sizes.map((size, index) => ({
     ...size,
-    words: cleanText(words[index]!.trim()).slice(0, MOST_PAGE_LETTERS),
+    words: cutText(words[index]!.trim(), MOST_PAGE_LETTERS),
   }))
   await keepJson(step, 'pages', { pages })
   await media.update({ ...sizes[0], state: 'ready', fault: null })

@@ -2,7 +2,7 @@
 import type { Response } from 'express'
 import { rm, stat } from 'node:fs/promises'
 import type { Person } from '@fernbrake/core/contract'
-import { cleanText, idSchema } from '@fernbrake/core/fields'
+import { cutText, idSchema } from '@fernbrake/core/fields'
 import { filesAsked, isOfSort, type FileSort } from '@fernbrake/core/questions'
 import { HandedFileRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
@@ -27,9 +27,7 @@ export function readHandedUpload(
     idSchema.safeParse(said?.[key]),
   )
   if (!attemptId?.success || !questionId?.success || !fileId?.success) return null
-  const name = cleanText(said?.filename ?? '')
-    .trim()
-    .slice(0, 200)
+  const name = cutText((said?.filename ?? '').trim(), 200)
   return {
     ...{ attemptId: attemptId.data, questionId: questionId.data, fileId: fileId.data },
     name: name || 'file',

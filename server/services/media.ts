@@ -4,7 +4,7 @@ import type { Response } from 'express'
 import { rm, stat } from 'node:fs/promises'
 import { extname } from 'node:path'
 import type { BodyOf, contract, Media, PageFile, Person } from '@fernbrake/core/contract'
-import { cleanText } from '@fernbrake/core/fields'
+import { cutText } from '@fernbrake/core/fields'
 import {
   FILM_CONTAINERS,
   LARGEST_DOCUMENT_BYTES,
@@ -102,7 +102,7 @@ const isPageFile = (kind: MediaFileRow['kind']): kind is PageFile => kind.starts
 export async function takeUpload(context: Context, upload: FinishedUpload): Promise<void> {
   if (await MediaRow.findByPk(upload.id)) return
   const type = await typeOf(upload.path)
-  const title = cleanText(upload.title).trim().slice(0, 200) || USUAL_TITLE[upload.kind]
+  const title = cutText(upload.title.trim(), 200) || USUAL_TITLE[upload.kind]
   const base = { id: upload.id, ownerId: upload.ownerId, title, kind: upload.kind }
   const fault = await findFault(upload, type?.mime)
   if (!type || fault) {
@@ -130,7 +130,7 @@ export async function fetchMedia(
   { id, address, kind }: { id: string; address: string; kind: Media['kind'] },
 ): Promise<Media> {
   const named = decodeURIComponentOr(new URL(address).pathname.split('/').at(-1) ?? '')
-  const title = cleanText(named).trim().slice(0, 200) || USUAL_TITLE[kind]
+  const title = cutText(named.trim(), 200) || USUAL_TITLE[kind]
   try {
     await context.database.transaction(async (transaction) => {
       const base = { id, ownerId, title, kind, address, sourceNote: address, bytes: 0 }

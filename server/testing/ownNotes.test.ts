@@ -79,6 +79,7 @@ it('what cannot be kept is refused with a reason, and the rest is kept', async (
   const path = `/api/attempts/${attemptId}/records`
   for (const change of [
     { words: 'x'.repeat(4001) },
+    { words: 'half \ud83d' },
     { place: { on: 'moment', atMs: -1 } },
     { place: { ...place, quote: 'x'.repeat(501) } },
     { place: { on: 'moment', atMs: 1, blockId: 'x' } },

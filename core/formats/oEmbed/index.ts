@@ -1,6 +1,6 @@
 // oEmbed 1.0 (oembed.com): how a page of a video host says by which address its film plays inside other pages.
 import { z } from 'zod'
-import { addressMeant, cleanText, webAddress } from '../../fields/index.ts'
+import { addressMeant, cutText, webAddress } from '../../fields/index.ts'
 
 /** So much of a page is looked through for its link, in characters. */
 const LOOKED_THROUGH = 500_000
@@ -57,7 +57,7 @@ export function readOEmbed(json: string, address: string): HostedFilm | null {
   const { html, width, height, title, author_name, provider_name, thumbnail_url } = reply.data
   const player = webAddress(addressMeant(html), address)
   if (!player || player.length > LONGEST_ADDRESS || !/<iframe\b/i.test(html)) return null
-  const short = (words: string) => cleanText(words).trim().slice(0, 200)
+  const short = (words: string) => cutText(words.trim(), 200)
   return {
     ...{ player, width, height },
     ...{ title: short(title), author: short(author_name), host: short(provider_name) },

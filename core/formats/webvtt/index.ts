@@ -1,4 +1,5 @@
 // WebVTT (W3C): captions in and out, with names, settings, markup, notes, styles and regions.
+import { cutText } from '../../fields/index.ts'
 import {
   blocksOf,
   captionTime,
@@ -26,7 +27,7 @@ export function readWebVtt(text: string): CaptionResult {
   return readBlocks(blocks, {
     format: 'webvtt',
     escape,
-    header: header.lines.join('\n').slice(0, LONGEST_HEADER),
+    header: cutText(header.lines.join('\n'), LONGEST_HEADER),
     isOther: (block) => /^(NOTE|STYLE|REGION)([ \t]|$)/.test(block.lines[0]!),
   })
 }

@@ -1,5 +1,5 @@
 // Copying a part with all that is in it.
-import { cleanText } from '../../fields/index.ts'
+import { cutText } from '../../fields/index.ts'
 import { LONGEST_PART_TITLE } from '../partBase.ts'
 import { asksIn, thingIdsOf } from '../partThings.ts'
 import { partsInOrder, routesFrom } from '../parts.ts'
@@ -57,7 +57,7 @@ export const copyPart: Edit<{
     const after = parts[parts.findIndex(({ id }) => id === partId) + 1]
     const order = orderBetween(part.order, after?.order ?? null)
     // The words that say that it is a copy must not make a long title too long.
-    const name = cleanText(title).slice(0, LONGEST_PART_TITLE)
+    const name = cutText(title, LONGEST_PART_TITLE)
     draft.parts[newIds[partId]!] = { ...renamed(part), title: name, order }
   },
 }

@@ -1,5 +1,6 @@
 // ServerHost: the host of the learner's page. Records go through IndexedDB to Fernbrake's own server.
 import { nanoid } from 'nanoid'
+import { cleanTexts } from '@fernbrake/core/fields'
 import { stagedAddresses } from '@fernbrake/core/lesson'
 import { placeToGoOn } from '@fernbrake/core/playback'
 import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
@@ -40,7 +41,9 @@ export async function createServerHost(attemptId: string): Promise<Host> {
   return {
     open: () => openAttempt(attemptId, queue, sender),
     // What is kept must be plain: the browser’s store takes nothing that the interface watches.
-    record: (record) => void sender.add(JSON.parse(JSON.stringify(record)) as LearnerRecord),
+    // What was pasted may hold characters that no server takes; without them nothing is lost that could be read.
+    record: (record) =>
+      void sender.add(cleanTexts(JSON.parse(JSON.stringify(record)) as LearnerRecord)),
     newId: () => nanoid(),
     state: () => sender.state(),
     onState(listener) {

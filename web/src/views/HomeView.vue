@@ -4,6 +4,7 @@ import { nanoid } from 'nanoid'
 import { computed, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
+import { cutText } from '@fernbrake/core/fields'
 import { call } from '../api/client.ts'
 import BeginLesson from '../home/BeginLesson.vue'
 import LearningList from '../home/LearningList.vue'
@@ -43,7 +44,7 @@ async function copy({ id, title }: { id: string; title: string }): Promise<void>
   fault.value = null
   again = () => copy({ id, title })
   try {
-    const words = t('sharing.copyOf', { title: title || t('bench.untitled') }).slice(0, 200)
+    const words = cutText(t('sharing.copyOf', { title: title || t('bench.untitled') }), 200)
     const body = { id: newId, title: words, language: 'en', from: { copyOf: id } }
     await call('createLesson', { body })
     copyIds.delete(id)

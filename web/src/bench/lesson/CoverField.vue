@@ -54,7 +54,7 @@ function makeEnough(): void {
   </LessonCover>
   <TakeMedia v-if="canEdit" kind="picture" from-shelf @taken="take">
     <Button
-      v-if="film"
+      v-if="film?.files.includes('poster')"
       :label="t('lesson.filmPicture')"
       size="small"
       severity="secondary"
