@@ -54,13 +54,18 @@ test('ways are written on a sheet and drawn on the map; both can be undone', asy
   await expect(edges('route')).toHaveCount(1)
   await expect(edges('order')).toHaveCount(3)
   // From the circle at the foot of the film to the second page.
-  const from = bench.locator('.vue-flow__node[data-id] .vue-flow__handle-bottom').first()
+  const from = bench.locator('[data-foot]').first()
   const to = onMap('Wait').locator('..')
   const [start, end] = [(await from.boundingBox())!, (await to.boundingBox())!]
   await bench.mouse.move(start.x + start.width / 2, start.y + start.height / 2)
   await bench.mouse.down()
-  await bench.mouse.move(end.x + end.width / 2, end.y + 12, { steps: 6 })
-  await bench.mouse.move(end.x + end.width / 2, end.y + 1, { steps: 3 })
+  // Let go over nothing, it leads nowhere.
+  await bench.mouse.move(start.x - 30, start.y + 30, { steps: 3 })
+  await bench.mouse.up()
+  await expect(edges('route')).toHaveCount(1)
+  await bench.mouse.move(start.x + start.width / 2, start.y + start.height / 2)
+  await bench.mouse.down()
+  await bench.mouse.move(end.x + end.width / 2, end.y + end.height / 2, { steps: 6 })
   await bench.mouse.up()
   await expect(edges('route')).toHaveCount(2)
   await bench.getByRole('button', { name: 'Undo' }).click()

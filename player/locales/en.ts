@@ -17,6 +17,7 @@ export default {
   speedTimes: '{rate}×',
   fullScreen: 'Full screen',
   tapToPlay: 'Play the film',
+  pressInFrame: 'Press play in the picture: its host wants you to.',
   waitingForFilm: 'The film is loading',
   watched: 'You have watched {share}',
   marks: '{points} of 1 mark | {points} of {max} marks',

@@ -98,7 +98,13 @@ onMounted(() => {
 
 <template>
   <div class="stage" :style="film ? { aspectRatio: `${film.width} / ${film.height}` } : undefined">
-    <div v-if="film" ref="slot" class="film-slot" @click="session.toggle()" />
+    <div
+      v-if="film"
+      ref="slot"
+      class="film-slot"
+      :class="{ open: needsGesture }"
+      @click="session.toggle()"
+    />
     <p v-else class="stage-word" role="alert">{{ t('player.filmMissing') }}</p>
     <TransitionGroup :css="false" @enter="comes" @leave="goes">
       <OverlayView
@@ -120,7 +126,15 @@ onMounted(() => {
     <p v-else-if="caption && words === null" class="caption" :lang="language">
       <span>{{ caption }}</span>
     </p>
-    <button v-if="needsGesture" class="fb-button act gesture" type="button" @click="session.play()">
+    <p v-if="needsGesture && film?.player" class="stage-word loading" role="status">
+      {{ t('player.pressInFrame') }}
+    </p>
+    <button
+      v-else-if="needsGesture"
+      class="fb-button act gesture"
+      type="button"
+      @click="session.play()"
+    >
       {{ t('player.tapToPlay') }}
     </button>
     <p v-if="showsWaiting" class="stage-word loading" role="status">
@@ -155,7 +169,7 @@ onMounted(() => {
   border: 0;
 }
 /* Its own buttons would know nothing of holds; a click plays and stops, as on any film. */
-.film-slot :deep(iframe) {
+.film-slot:not(.open) :deep(iframe) {
   pointer-events: none;
 }
 .stage-word {

@@ -67,7 +67,8 @@ export async function startTestServer({
   pages?: MountPages
 } = {}): Promise<TestServer> {
   const { url: databaseUrl, drop } = await createTestDatabase()
-  const dataFolder = await mkdtemp(join(tmpdir(), 'fernbrake-test-'))
+  // It begins with a dot, as that of a checkout does.
+  const dataFolder = await mkdtemp(join(tmpdir(), '.fernbrake-test-'))
   const settings: Settings = {
     port: 0,
     host: '127.0.0.1',

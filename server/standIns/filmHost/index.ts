@@ -31,6 +31,8 @@ export async function openFilmHost(port: number, folder: string): Promise<FilmHo
   return { origin, close }
 }
 
+/** The folder of all data begins with a dot, and a checkout may lie anywhere. */
+const WHEREVER = { dotfiles: 'allow' } as const
 const filmOf = (id: unknown): HeldFilm | undefined => CATALOGUE.find((film) => film.id === id)
 const missing = (response: Response) => void response.status(404).type('text').send('No such film.')
 
@@ -69,23 +71,23 @@ function mountMedia(app: Express, folder: string): void {
   app.get('/held/:id.mp4', ({ params }, response) => {
     const film = filmOf(params.id)
     if (!film) return missing(response)
-    response.sendFile(film.path)
+    response.sendFile(film.path, WHEREVER)
   })
   app.get('/films/:id.mp4', ({ params }, response) => {
     const film = filmOf(params.id)
     if (!film?.mayBeCopied) return missing(response)
-    response.sendFile(film.path)
+    response.sendFile(film.path, WHEREVER)
   })
   app.get('/stills/:id.jpg', async ({ params }, response) => {
     const film = filmOf(params.id)
     if (!film) return missing(response)
-    response.sendFile(await onceFor(`still ${film.id}`, () => makeStill(film, folder)))
+    response.sendFile(await onceFor(`still ${film.id}`, () => makeStill(film, folder)), WHEREVER)
   })
   app.get('/streams/:id/:file', async ({ params }, response) => {
     const film = filmOf(params.id)
     if (!film?.mayBeCopied || !/^(all\.m3u8|\d+\.ts)$/.test(params.file)) return missing(response)
     const stream = await onceFor(`stream ${film.id}`, () => makeStream(film, folder))
-    response.sendFile(join(stream, params.file), (error) => error && missing(response))
+    response.sendFile(join(stream, params.file), WHEREVER, (error) => error && missing(response))
   })
 }
 

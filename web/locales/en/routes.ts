@@ -3,6 +3,7 @@ export default {
   routes: {
     routes: 'Routes',
     map: 'Map of the parts',
+    pull: 'Pull a line from here to another part',
     mapHelp:
       'Press a part to see the ways out of it. Pull a line from the circle at its foot to another part to draw one.',
     empty: 'This lesson has no parts yet. Add them on the bench; then their routes stand here.',

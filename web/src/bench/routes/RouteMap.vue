@@ -2,7 +2,7 @@
 // The map of a lesson: its parts, its end, and the ways between them. A way is drawn by pulling a line from the foot of
 // one part to another; whatever is pressed opens its sheet.
 import '@vue-flow/core/dist/style.css'
-import { Handle, Position, useVueFlow, VueFlow, type Connection, type Node } from '@vue-flow/core'
+import { useVueFlow, VueFlow, type Node } from '@vue-flow/core'
 import { computed, nextTick, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import Button from 'primevue/button'
@@ -11,6 +11,7 @@ import type { Part } from '@fernbrake/core/lesson'
 import { useBench } from '../useBench.ts'
 import { isInColumns, layOut, NODE } from './layout.ts'
 import RouteLines from './RouteLines.vue'
+import { usePull } from './usePull.ts'
 
 defineProps<{
   picked: { partId?: string; wayId?: string }
@@ -78,9 +79,16 @@ watch(
 )
 flow.onNodesInitialized(showAll)
 
-function connect({ source, target }: Connection): void {
-  if (bench.canEdit.value) emit('drawn', source, target)
-}
+const { pull, begin, move, end, cancel } = usePull(
+  (screen) => flow.screenToFlowCoordinate(screen),
+  (fromId, toId) => emit('drawn', fromId, toId),
+)
+const pulled = computed(() => {
+  if (!pull.value) return ''
+  const { from, to } = pull.value
+  const bend = Math.max(30, Math.abs(to.y - from.y) / 2)
+  return `M ${from.x} ${from.y} C ${from.x} ${from.y + bend}, ${to.x} ${to.y - bend}, ${to.x} ${to.y}`
+})
 </script>
 
 <template>
@@ -88,21 +96,24 @@ function connect({ source, target }: Connection): void {
     <VueFlow
       id="routes"
       :nodes="nodes"
-      :nodes-connectable="bench.canEdit.value"
+      :nodes-connectable="false"
       :elements-selectable="false"
       :zoom-on-double-click="false"
       :min-zoom="0.05"
       :max-zoom="1.5"
       :disable-keyboard-a11y="true"
-      @connect="connect"
     >
       <template #node-part="{ id, data }">
-        <Handle id="in" type="target" :position="Position.Top" />
         <button
           v-if="data.part"
           type="button"
           class="part nodrag"
-          :class="{ hidden: data.part.hidden, doubtful: doubtful.has(id) }"
+          :class="{
+            hidden: data.part.hidden,
+            doubtful: doubtful.has(id),
+            over: id === pull?.overId,
+          }"
+          :data-node="id"
           :aria-pressed="id === picked.partId"
           :data-part="id"
           @click="emit('part', id)"
@@ -115,8 +126,21 @@ function connect({ source, target }: Connection): void {
             ><template v-if="doubtful.has(id)"> · {{ t('routes.doubtful') }}</template>
           </span>
         </button>
-        <span v-else class="part the-end">{{ t('routes.end') }}</span>
-        <Handle v-if="data.part" id="out" type="source" :position="Position.Bottom" />
+        <span v-else class="part the-end" :class="{ over: id === pull?.overId }" :data-node="id">{{
+          t('routes.end')
+        }}</span>
+        <span
+          v-if="data.part && bench.canEdit.value"
+          class="foot nodrag nopan"
+          :data-foot="id"
+          :title="t('routes.pull')"
+          @pointerdown.stop="begin($event, id)"
+          @mousedown.stop
+          @touchstart.stop
+          @pointermove="move"
+          @pointerup="end"
+          @pointercancel="cancel"
+        />
       </template>
       <template #zoom-pane>
         <RouteLines
@@ -125,6 +149,7 @@ function connect({ source, target }: Connection): void {
           :many="isInColumns(graph)"
           @way="emit('way', $event)"
         />
+        <svg v-if="pull" class="pull"><path :d="pulled" /></svg>
       </template>
     </VueFlow>
     <div class="zoom">
@@ -217,17 +242,42 @@ function connect({ source, target }: Connection): void {
   font-weight: 650;
   cursor: default;
 }
-.map :deep(.vue-flow__handle) {
-  width: 14px;
-  height: 14px;
+.part.over {
+  outline: 3px solid var(--plum);
+  outline-offset: 2px;
+}
+.foot {
+  position: absolute;
+  bottom: -8px;
+  left: calc(50% - 8px);
+  width: 16px;
+  height: 16px;
   border: 2px solid var(--plum);
   border-radius: 50%;
   background: var(--surface);
+  cursor: crosshair;
+  touch-action: none;
 }
-.map :deep(.vue-flow__handle-top) {
-  width: 8px;
-  height: 8px;
-  opacity: 0;
+/* A finger needs more than is drawn. */
+.foot::after {
+  content: '';
+  position: absolute;
+  inset: -8px;
+}
+.pull {
+  position: absolute;
+  top: 0;
+  left: 0;
+  width: 1px;
+  height: 1px;
+  overflow: visible;
+  pointer-events: none;
+}
+.pull path {
+  fill: none;
+  stroke: var(--plum);
+  stroke-width: 2;
+  stroke-dasharray: 6 4;
 }
 .zoom {
   position: absolute;
