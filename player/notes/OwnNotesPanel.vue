@@ -6,7 +6,7 @@ import { LONGEST_NOTE, type OwnNote } from '@fernbrake/core/notes'
 import { clockTime } from '@fernbrake/core/media'
 import { useOwnNotes } from './useOwnNotes.ts'
 
-const props = defineProps<{
+defineProps<{
   partId: string
   /** What the button for a new note says. */
   addWords: string
