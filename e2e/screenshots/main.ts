@@ -70,11 +70,6 @@ async function desk(browser: Browser, url: string): Promise<void> {
   await page.getByRole('button', { name: /The stern has caught/ }).click()
   await settled(page)
   await shoot(page, 'quiz-desk')
-  await page.goto(`${url}${LESSON}?part=before-you-watch`)
-  await page.locator('[data-block="before-fact"]').click()
-  await page.waitForLoadState('networkidle')
-  await settled(page)
-  await shoot(page, 'page-desk')
   await page.goto(`${url}/lessons/night-passage/routes`)
   await page.locator('[data-part]').first().click()
   await settled(page)
@@ -123,12 +118,19 @@ async function learner(browser: Browser, url: string): Promise<void> {
 const toFilm = (page: Page) =>
   page.getByRole('button', { name: 'Go on with “Water That Climbs”' }).click()
 
-/** The parts that are explored: a still with a pin open, and a chronicle along time. */
+/** The parts that are explored: a page with a note, a still with a pin open, and a chronicle along time. */
 async function explored(browser: Browser, url: string): Promise<void> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.goto(`${url}/open/${DEMO_LINK}`)
   await page.getByLabel('Your first and last name').fill('Ottoline Fairweather')
   await page.getByRole('button', { name: 'Go in as a guest' }).click()
+  await page.getByText('All of it comes down from Oxwith').selectText()
+  await page.getByRole('button', { name: 'Mark and write' }).click()
+  await page.keyboard.type('And in a dry summer? Ask on Friday.')
+  await page.getByRole('heading', { level: 1 }).click()
+  await page.waitForLoadState('networkidle')
+  await settled(page)
+  await shoot(page, 'page')
   await page.getByRole('button', { name: /Anatomy of a Lock/ }).click()
   await page.locator('.still-picture [data-pin="pin-sill"]').click()
   await settled(page)
