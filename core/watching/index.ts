@@ -2,3 +2,4 @@
 export * from './spans.ts'
 export * from './plausible.ts'
 export * from './recorder.ts'
+export * from './returned.ts'

@@ -1,0 +1,202 @@
+// What answers say about questions, by classical test theory: Crocker and Algina, “Introduction to Classical and Modern Test
+// Theory”; groups of 27 % after Kelley 1939.
+import {
+  correlation,
+  mean,
+  median,
+  quantile,
+  shareDifference,
+  sum,
+  variance,
+  type Share,
+} from './statistics.ts'
+
+/** What one learner did with one question, all tries together. */
+export interface Outcome {
+  points: number
+  /** The options that were picked, of kinds that have some. */
+  picked: readonly string[]
+  tries: number
+  /** How long it took to the first answer, in ms; null where nobody knows. */
+  tookMs: number | null
+  /** Whether the stretch that answers it had been watched before; null where it names none. */
+  hadSeen: boolean | null
+}
+
+export interface Asked {
+  id: string
+  /** The most points it brings; above 0. */
+  max: number
+  /** Of kinds that have some: which are right. */
+  options: readonly { id: string; right: boolean }[]
+}
+
+/** Outcomes by question; a question that was not answered is missing, and counts as no points in sums. */
+export type Sitting = Readonly<Record<string, Outcome>>
+
+export interface OptionShares {
+  id: string
+  right: boolean
+  upper: number
+  middle: number
+  lower: number
+}
+
+export interface QuestionFigures {
+  id: string
+  answered: number
+  /** The share of its points that was earned by those who answered, 0 to 1. */
+  difficulty: number | null
+  /** The correlation with the points of all other questions. */
+  discrimination: number | null
+  /** The share earned by the upper 27 % less that of the lower 27 %, by the points of the whole. */
+  upperLower: number | null
+  /** Who picked what, by thirds of the whole. */
+  options: OptionShares[]
+  /** Wrong options that the upper third picked more often than any right one. */
+  misleading: string[]
+  medianMs: number | null
+  tries: number | null
+  /** Right after having seen the answer, and right without; with how far they are apart. */
+  seen: { withIt: Share; without: Share; gap: ReturnType<typeof shareDifference> } | null
+}
+
+export interface TestFigures {
+  learners: number
+  mean: number | null
+  sd: number | null
+  median: number | null
+  quartiles: { lower: number; upper: number } | null
+  /** Cronbach's alpha; where all marks are 0 or all of it, this is KR-20. */
+  reliability: number | null
+  /** The standard error of measurement, in points. */
+  error: number | null
+  /** There are enough learners to say any of this without a warning. */
+  isEnough: boolean
+}
+
+/** From fewer nothing is shown without saying so. */
+export const ENOUGH_LEARNERS = 10
+const KELLEY = 0.27
+
+const pointsOf = (sitting: Sitting, id: string) => sitting[id]?.points ?? 0
+
+/** The figures of each question, in the order in which they are given. */
+export function analyseQuestions(
+  questions: readonly Asked[],
+  sittings: readonly Sitting[],
+): QuestionFigures[] {
+  const totals = sittings.map((one) => sum(questions.map(({ id }) => pointsOf(one, id))))
+  const ranked = sittings
+    .map((sitting, index) => ({ sitting, total: totals[index]! }))
+    .sort((a, b) => b.total - a.total)
+    .map(({ sitting }) => sitting)
+  return questions.map((question) => figuresOf(question, sittings, totals, ranked))
+}
+
+function figuresOf(
+  question: Asked,
+  sittings: readonly Sitting[],
+  totals: readonly number[],
+  ranked: readonly Sitting[],
+): QuestionFigures {
+  const { id, max } = question
+  const outcomes = sittings.flatMap((sitting) => sitting[id] ?? [])
+  const earned = mean(outcomes.map(({ points }) => points))
+  const own = sittings.map((sitting) => pointsOf(sitting, id))
+  const rest = totals.map((total, index) => total - own[index]!)
+  const options = optionShares(question, ranked)
+  return {
+    ...{ id, answered: outcomes.length },
+    difficulty: earned === null ? null : earned / max,
+    discrimination: correlation(own, rest),
+    upperLower: upperLower(question, ranked),
+    options,
+    misleading: misleadingOf(options),
+    medianMs: median(outcomes.flatMap(({ tookMs }) => tookMs ?? [])),
+    tries: mean(outcomes.map(({ tries }) => tries)),
+    seen: seenIt(question, outcomes),
+  }
+}
+
+function upperLower({ id, max }: Asked, ranked: readonly Sitting[]): number | null {
+  const size = Math.round(ranked.length * KELLEY)
+  if (size === 0) return null
+  const earned = (group: readonly Sitting[]) => sum(group.map((one) => pointsOf(one, id)))
+  return (earned(ranked.slice(0, size)) - earned(ranked.slice(-size))) / (size * max)
+}
+
+/** By thirds of all who sat, as shares of those in each third who answered it. */
+function optionShares({ id, options }: Asked, ranked: readonly Sitting[]): OptionShares[] {
+  const third = Math.floor(ranked.length / 3)
+  const groups = {
+    upper: ranked.slice(0, third),
+    middle: ranked.slice(third, ranked.length - third),
+    lower: third === 0 ? [] : ranked.slice(-third),
+  }
+  const shareOf = (group: readonly Sitting[], optionId: string) => {
+    const outcomes = group.flatMap((sitting) => sitting[id] ?? [])
+    const picked = outcomes.filter((outcome) => outcome.picked.includes(optionId))
+    return outcomes.length === 0 ? 0 : picked.length / outcomes.length
+  }
+  return options.map(({ id: optionId, right }) => ({
+    ...{ id: optionId, right },
+    upper: shareOf(groups.upper, optionId),
+    middle: shareOf(groups.middle, optionId),
+    lower: shareOf(groups.lower, optionId),
+  }))
+}
+
+function misleadingOf(options: readonly OptionShares[]): string[] {
+  const right = options.filter((option) => option.right)
+  if (right.length === 0) return []
+  const best = Math.max(...right.map(({ upper }) => upper))
+  return options.flatMap((option) => (!option.right && option.upper > best ? [option.id] : []))
+}
+
+function seenIt({ max }: Asked, outcomes: readonly Outcome[]): QuestionFigures['seen'] {
+  const known = outcomes.filter(({ hadSeen }) => hadSeen !== null)
+  if (known.length === 0) return null
+  const shareOf = (hadSeen: boolean): Share => {
+    const group = known.filter((outcome) => outcome.hadSeen === hadSeen)
+    return { count: group.filter(({ points }) => points >= max).length, of: group.length }
+  }
+  const [withIt, without] = [shareOf(true), shareOf(false)]
+  return { withIt, without, gap: shareDifference(withIt, without) }
+}
+
+/** The figures of all questions together, over everybody who sat. */
+export function analyseTest(
+  questions: readonly Asked[],
+  sittings: readonly Sitting[],
+): TestFigures {
+  const totals = sittings.map((one) => sum(questions.map(({ id }) => pointsOf(one, id))))
+  const spread = variance(totals)
+  const reliability = alpha(questions, sittings, spread)
+  const sd = spread === null ? null : Math.sqrt(spread)
+  const [lower, upper] = [quantile(totals, 0.25), quantile(totals, 0.75)]
+  return {
+    learners: sittings.length,
+    mean: mean(totals),
+    sd,
+    median: median(totals),
+    quartiles: lower === null || upper === null ? null : { lower, upper },
+    reliability,
+    // Where chance makes alpha negative, all of the spread is error.
+    error:
+      sd === null || reliability === null ? null : sd * Math.sqrt(1 - Math.max(0, reliability)),
+    isEnough: sittings.length >= ENOUGH_LEARNERS,
+  }
+}
+
+/** Cronbach 1951; null of fewer than two questions, or where nobody differs. */
+function alpha(
+  questions: readonly Asked[],
+  sittings: readonly Sitting[],
+  spread: number | null,
+): number | null {
+  const k = questions.length
+  if (k < 2 || spread === null || spread < 1e-12) return null
+  const items = questions.map(({ id }) => variance(sittings.map((one) => pointsOf(one, id)))!)
+  return (k / (k - 1)) * (1 - sum(items) / spread)
+}
