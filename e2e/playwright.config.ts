@@ -1,5 +1,6 @@
 // Browser tests: the real interface in Debian's headless Chromium, against real servers that the tests start.
 import { defineConfig } from '@playwright/test'
+import './support/run.ts'
 
 export const CHROMIUM = {
   executablePath: '/usr/bin/chromium',
@@ -20,6 +21,7 @@ export const CHROMIUM = {
 
 export default defineConfig({
   testDir: 'tests',
+  globalTeardown: './support/run.ts',
   timeout: 900_000,
   expect: { timeout: 120_000 },
   // Much of a test is waiting for a film to play; two at a time share the cores well.

@@ -1,6 +1,7 @@
 // npm run bench: what is promised about speed, each figure beside its reference, taken in the same run.
 import { chromium } from '@playwright/test'
 import { CHROMIUM } from '../playwright.config.ts'
+import clearAway from '../support/run.ts'
 import { startRealServer } from '../support/server.ts'
 import { measureCalmSpot } from './calmSpot.ts'
 import { measureHolds } from './holds.ts'
@@ -37,6 +38,7 @@ try {
 } finally {
   await browser.close()
   await server.stop()
+  clearAway()
 }
 for (const { what, value, reference, aim } of figures)
   console.log(`${what}\n    ${value}\n    reference: ${reference}; aim: ${aim}`)

@@ -6,6 +6,7 @@ import { DEMO_LINK } from '@fernbrake/demo'
 import { DEMO_PASSWORD, REPOSITORY } from '@fernbrake/server'
 import { CHROMIUM } from '../playwright.config.ts'
 import { signIn } from '../support/pages.ts'
+import clearAway from '../support/run.ts'
 import { startRealServer } from '../support/server.ts'
 
 const TARGET = join(REPOSITORY, 'docs', 'screenshots')
@@ -207,5 +208,6 @@ try {
 } finally {
   await browser.close()
   await server.stop()
+  clearAway()
 }
 process.exit(0)

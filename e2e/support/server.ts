@@ -1,8 +1,8 @@
 // Starts the real server as its own process, so that tests can kill it as a power cut would.
 import { spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
-import { rmSync } from 'node:fs'
-import { cp, mkdtemp, rm } from 'node:fs/promises'
+import { existsSync } from 'node:fs'
+import { cp, mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -16,6 +16,7 @@ import {
   REPOSITORY,
   type Settings,
 } from '@fernbrake/server'
+import { demoOfRun } from './run.ts'
 
 export interface RealServer {
   url: string
@@ -100,23 +101,37 @@ async function settingsOf(admin: string, name: string, dataFolder: string): Prom
   }
 }
 
-/** Loading the demo prepares its films, which takes a minute; so it is loaded once in a process, and copied. */
-let demoLoaded: Promise<{ name: string; dataFolder: string }> | null = null
+/** Any number: the lock under which the demo is loaded. */
+const LOADING_LOCK = 4310
 
-async function loadDemoOnce(admin: string): Promise<{ name: string; dataFolder: string }> {
-  const name = newName()
-  const dataFolder = await mkdtemp(join(tmpdir(), 'fernbrake-e2e-demo-'))
-  process.once('exit', () => rmSync(dataFolder, { recursive: true, force: true }))
-  await administer(`CREATE DATABASE ${name}`)
-  await prepare(await settingsOf(admin, name, dataFolder), true)
-  return { name, dataFolder }
+/**
+ * Loading the demo prepares its films, which takes a minute; so whoever needs it first loads it, and all others of the same
+ * run wait and copy.
+ */
+async function copyDemo(admin: string, name: string, dataFolder: string): Promise<void> {
+  const demo = demoOfRun()
+  const client = new pg.Client({ connectionString: admin })
+  await client.connect()
+  try {
+    await client.query(`SELECT pg_advisory_lock(${LOADING_LOCK})`)
+    if (!existsSync(demo.whole)) await loadInto(admin, demo)
+    await client.query(`CREATE DATABASE ${name} TEMPLATE ${demo.name}`)
+  } finally {
+    // Ends the lock with it.
+    await client.end()
+  }
+  await cp(demo.dataFolder, dataFolder, { recursive: true })
 }
 
-async function copyDemo(admin: string, name: string, dataFolder: string): Promise<void> {
-  demoLoaded ??= loadDemoOnce(admin)
-  const demo = await demoLoaded
-  await administer(`CREATE DATABASE ${name} TEMPLATE ${demo.name}`)
-  await cp(demo.dataFolder, dataFolder, { recursive: true })
+type Demo = ReturnType<typeof demoOfRun>
+
+async function loadInto(admin: string, { name, dataFolder, whole }: Demo): Promise<void> {
+  await administer(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`)
+  await rm(dataFolder, { recursive: true, force: true })
+  await mkdir(dataFolder)
+  await administer(`CREATE DATABASE ${name}`)
+  await prepare(await settingsOf(admin, name, dataFolder), true)
+  await writeFile(whole, '')
 }
 
 export const PASSWORD = 'a password for tests'
