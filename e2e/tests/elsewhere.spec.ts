@@ -106,7 +106,7 @@ test('a page shows a stretch of it', async () => {
   await expect(bench.locator('.left .stretch img')).toBeVisible()
   await expectKept(bench)
   await bench.getByRole('link', { name: 'See it as a learner' }).click()
-  await bench.getByLabel('From').selectOption({ label: 'Once more' })
+  await bench.getByRole('combobox', { name: 'From' }).selectOption({ label: 'Once more' })
   await bench.getByRole('button', { name: /^Play the film from/ }).click()
   const film = bench.frameLocator('.stretch iframe').locator('video')
   await expect
