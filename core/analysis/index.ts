@@ -4,14 +4,3 @@ export * from './itemState.ts'
 export * from './quizSummary.ts'
 export * from './tally.ts'
 export * from './questionAnalysis.ts'
-export {
-  correlation,
-  mean,
-  median,
-  quantile,
-  shareDifference,
-  sum,
-  variance,
-  wilson,
-  type Share,
-} from './statistics.ts'

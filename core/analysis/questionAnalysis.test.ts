@@ -1,17 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import {
-  analyseQuestions,
-  analyseTest,
-  correlation,
-  quantile,
-  shareDifference,
-  variance,
-  wilson,
-  type Asked,
-  type Outcome,
-  type Sitting,
-} from './index.ts'
+import { correlation, variance } from '../statistics/index.ts'
+import { analyseQuestions, analyseTest, type Asked, type Outcome, type Sitting } from './index.ts'
 
 const asked = (id: string, max = 1, right: string[] = []): Asked => ({
   ...{ id, max },
@@ -29,41 +19,6 @@ const table = (...rows: (number | null)[][]): Sitting[] =>
   )
 const questions = (count: number, max = 1) =>
   Array.from({ length: count }, (_, index) => asked(`q${index}`, max))
-
-describe('statistics with known answers', () => {
-  it('quartiles', () => {
-    expect([0.25, 0.5, 0.75].map((share) => quantile([4, 1, 3, 2], share))).toEqual([
-      1.75, 2.5, 3.25,
-    ])
-    expect(quantile([], 0.5)).toBeNull()
-    expect(quantile([7], 0.9)).toBe(7)
-  })
-  it('variance', () => {
-    expect(variance([2, 4, 4, 4, 5, 5, 7, 9])).toBeCloseTo(32 / 7, 12)
-    expect(variance([1])).toBeNull()
-  })
-  it('correlation', () => {
-    expect(correlation([1, 2, 3], [2, 4, 6])).toBeCloseTo(1, 12)
-    expect(correlation([1, 2, 3], [3, 2, 1])).toBeCloseTo(-1, 12)
-    expect(correlation([1, 1, 1], [3, 2, 1])).toBeNull()
-  })
-  // Newcombe 1998, “Interval estimation for the difference between independent proportions”, table II, row a.
-  it('the interval of a difference of shares', () => {
-    const found = shareDifference({ count: 56, of: 70 }, { count: 48, of: 80 })!
-    expect(found.difference).toBeCloseTo(0.2, 4)
-    expect(found.low).toBeCloseTo(0.0524, 4)
-    expect(found.high).toBeCloseTo(0.3339, 4)
-    expect(shareDifference({ count: 0, of: 0 }, { count: 1, of: 2 })).toBeNull()
-  })
-  // Newcombe 1998, “Two-sided confidence intervals for the single proportion”, table I.
-  it('the interval of a share', () => {
-    const found = wilson({ count: 81, of: 263 })!
-    expect(found.low).toBeCloseTo(0.2553, 4)
-    expect(found.high).toBeCloseTo(0.3662, 4)
-    expect(wilson({ count: 0, of: 20 })!.low).toBe(0)
-    expect(wilson({ count: 20, of: 20 })!.high).toBe(1)
-  })
-})
 
 describe('a question', () => {
   it('is as hard as those who answered found it, and tells the strong from the weak', () => {

@@ -9,7 +9,7 @@ import {
   sum,
   variance,
   type Share,
-} from './statistics.ts'
+} from '../statistics/index.ts'
 
 /** What one learner did with one question, all tries together. */
 export interface Outcome {

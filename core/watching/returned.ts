@@ -1,5 +1,6 @@
 // What a class came back to in a film. After Kim et al. 2014, “Understanding in-video dropouts and interaction peaks in
 // online lecture videos”.
+import { median } from '../statistics/index.ts'
 import { counts, learnersPerBin, type Span } from './spans.ts'
 
 /** By bin: how often it was played by all, and by how many learners at least once. */
@@ -26,14 +27,6 @@ const MERGED_WITHIN_MS = 10_000
 const MAD_TO_SD = 1.4826
 const DEVIATIONS = 2
 
-function middleOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b)
-  const half = sorted.length / 2
-  return sorted.length % 2 === 1
-    ? sorted[Math.floor(half)]!
-    : (sorted[half - 1]! + sorted[half]!) / 2
-}
-
 /** A stretch that learners came back to more than to the rest; `ratio` is the highest of plays to learners in it. */
 export interface Returned extends Span {
   ratio: number
@@ -50,9 +43,9 @@ export function returnedTo(
 ): Returned[] {
   const ratios = plays.map((count, bin) => (learners[bin]! > 0 ? count / learners[bin]! : null))
   const known = ratios.filter((ratio) => ratio !== null)
-  if (known.length === 0) return []
-  const middle = middleOf(known)
-  const spread = middleOf(known.map((ratio) => Math.abs(ratio - middle)))
+  const middle = median(known)
+  if (middle === null) return []
+  const spread = median(known.map((ratio) => Math.abs(ratio - middle)))!
   const bound = middle + DEVIATIONS * MAD_TO_SD * spread
   const found: Returned[] = []
   for (const [bin, ratio] of ratios.entries()) {

@@ -3,6 +3,7 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { nanoid } from 'nanoid'
 import {
+  keyOfPiece,
   LONGEST_PLAYLIST,
   pickVariant,
   readPlaylist,
@@ -42,15 +43,12 @@ export async function gatherStream(step: Step, found: Found): Promise<string> {
   for (const [index, list] of lists.entries()) {
     const folder = join(step.folder, `stream-${index}`)
     await mkdir(folder)
-    await fetchPieces(step, folder, pieces[index]!, signal, (bytes) => {
-      budget.bytes -= bytes
-      if (budget.bytes < 0) throw new UnusableFilm('tooLarge')
-      budget.done += 1
-      step.onProgress(budget.done / all)
-    })
+    await fetchPieces(step, folder, pieces[index]!, signal, budget, () =>
+      step.onProgress(budget.done / all),
+    )
     const path = join(folder, 'list.m3u8')
-    const names = new Map(pieces[index]!.map((piece, at) => [keyOf(piece), nameAt(piece, at)]))
-    const nameOf = (piece: StreamPiece) => names.get(keyOf(piece))!
+    const names = new Map(pieces[index]!.map((piece, at) => [keyOfPiece(piece), nameAt(piece, at)]))
+    const nameOf = (piece: StreamPiece) => names.get(keyOfPiece(piece))!
     await writeFile(path, writePlaylist(list.segments, list.firstNumber, nameOf))
     local.push(path)
   }
@@ -84,9 +82,6 @@ function readable(list: Playlist | PlaylistFault): Playlist {
   return list
 }
 
-const keyOf = ({ address, range }: StreamPiece) =>
-  range ? `${address} ${range.from} ${range.bytes}` : address
-
 function nameAt({ address }: StreamPiece, at: number): string {
   const ending = /\.([a-z0-9]+)$/i.exec(new URL(address).pathname)?.[1]?.toLowerCase() ?? ''
   return `${at}.${ENDINGS.has(ending) ? ending : 'ts'}`
@@ -99,7 +94,7 @@ function piecesOf({ segments }: Segments): StreamPiece[] {
     ...(start ? [start] : []),
     segment,
   ])
-  return [...new Map(needed.map((piece) => [keyOf(piece), piece])).values()]
+  return [...new Map(needed.map((piece) => [keyOfPiece(piece), piece])).values()]
 }
 
 /** Several at a time; what fails in one ends the others. */
@@ -108,7 +103,8 @@ async function fetchPieces(
   folder: string,
   pieces: readonly StreamPiece[],
   outer: AbortSignal,
-  onPiece: (bytes: number) => void,
+  budget: { bytes: number; done: number },
+  onPiece: () => void,
 ): Promise<void> {
   const failing = new AbortController()
   const signal = AbortSignal.any([outer, failing.signal])
@@ -118,8 +114,13 @@ async function fetchPieces(
       const [at, piece] = next
       const path = join(folder, nameAt(piece, at))
       const { address, range } = piece
-      const mostBytes = LARGEST_BYTES.film
-      onPiece((await download(context, { address, range, path, mostBytes, signal })).bytes)
+      // No piece may be larger than what all of the film may still have.
+      const wanted = { address, range, path, mostBytes: budget.bytes, signal }
+      const { bytes } = await download(context, wanted)
+      budget.bytes -= bytes
+      if (budget.bytes < 0) throw new UnusableFilm('tooLarge')
+      budget.done += 1
+      onPiece()
     }
   }
   try {

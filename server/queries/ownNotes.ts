@@ -3,22 +3,34 @@ import type { OwnNoteRecord } from '@fernbrake/core/contract'
 import type { NotePlace, OwnNote } from '@fernbrake/core/notes'
 import type { Ask } from '../database/connect.ts'
 
-/** Stores notes; of each the latest word holds. One that is gone stays as such, so that no late word brings it back. */
+/**
+ * Stores notes, each of which stands in the list once; of what is there already the latest word holds. One that is gone
+ * stays as such, so that no late word brings it back.
+ */
 export async function storeOwnNotes(
   ask: Ask,
   attemptId: string,
   notes: readonly OwnNoteRecord[],
 ): Promise<void> {
-  for (const { noteId, partId, place, words, isGone, at } of notes)
-    await ask(
-      `INSERT INTO own_notes (attempt_id, note_id, part_id, place, words, is_gone, written_at)
-       VALUES ($1, $2, $3, $4::jsonb, $5, $6, $7::timestamptz)
-       ON CONFLICT (attempt_id, note_id) DO UPDATE SET
-         part_id = excluded.part_id, place = excluded.place, words = excluded.words,
-         is_gone = excluded.is_gone, written_at = excluded.written_at
-       WHERE own_notes.written_at <= excluded.written_at`,
-      [attemptId, noteId, partId, JSON.stringify(place), isGone ? '' : words, isGone, at],
-    )
+  if (notes.length === 0) return
+  await ask(
+    `INSERT INTO own_notes (attempt_id, note_id, part_id, place, words, is_gone, written_at)
+     SELECT $1, unnest($2::text[]), unnest($3::text[]), unnest($4::text[])::jsonb, unnest($5::text[]),
+            unnest($6::boolean[]), unnest($7::timestamptz[])
+     ON CONFLICT (attempt_id, note_id) DO UPDATE SET
+       part_id = excluded.part_id, place = excluded.place, words = excluded.words,
+       is_gone = excluded.is_gone, written_at = excluded.written_at
+     WHERE own_notes.written_at <= excluded.written_at`,
+    [
+      attemptId,
+      notes.map(({ noteId }) => noteId),
+      notes.map(({ partId }) => partId),
+      notes.map(({ place }) => JSON.stringify(place)),
+      notes.map(({ words, isGone }) => (isGone ? '' : words)),
+      notes.map(({ isGone }) => isGone),
+      notes.map(({ at }) => at),
+    ],
+  )
 }
 
 /** How many of a learner's notes there are besides these. */

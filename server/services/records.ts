@@ -318,10 +318,13 @@ async function storeNotes(
     ...note,
     at: new Date(Math.min(Date.parse(note.at), nowMs)).toISOString(),
   }))
+  // Of several words on one note in a batch, the last one by its time.
+  const inTime = heard.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0))
+  const latest = new Map(inTime.map((note) => [note.noteId, note]))
   await storeOwnNotes(
     ask,
     attempt.id,
-    heard.filter(({ noteId }) => welcome.has(noteId)),
+    [...latest.values()].filter(({ noteId }) => welcome.has(noteId)),
   )
   return notes.map(({ id, noteId }) => [id, welcome.has(noteId) ? null : REFUSALS.tooManyNotes])
 }

@@ -54,7 +54,7 @@ it('a note is kept, and its latest word holds, in whatever order the words come'
   expect(await send(first)).toMatchObject({ kept: [first.id], refused: [] })
   await send(first)
   await send(note('a', 'From Oxwith', 9), note('b', '', 2))
-  await send(note('a', 'late', 5))
+  await send(note('a', 'late', 5), note('a', 'later', 7), note('a', 'early', 3))
   expect(await kept()).toEqual([
     ['b', ''],
     ['a', 'From Oxwith'],

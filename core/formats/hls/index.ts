@@ -78,7 +78,7 @@ export function writePlaylist(
     if (segment.isBreak) lines.push('#EXT-X-DISCONTINUITY')
     if (segment.key?.address !== said.key?.address || segment.key?.iv !== said.key?.iv)
       lines.push(keyLine(segment.key, nameOf))
-    if (segment.start && !isSamePiece(segment.start, said.start))
+    if (segment.start && (!said.start || keyOfPiece(segment.start) !== keyOfPiece(said.start)))
       lines.push(`#EXT-X-MAP:URI="${nameOf(segment.start)}"`)
     said = segment
     lines.push(`#EXTINF:${segment.seconds},`, nameOf(segment))
@@ -92,8 +92,9 @@ function keyLine(key: StreamSegment['key'], nameOf: (piece: StreamPiece) => stri
   return `#EXT-X-KEY:METHOD=AES-128,URI="${nameOf({ address: key.address, range: null })}"${iv}`
 }
 
-export const isSamePiece = (a: StreamPiece, b: StreamPiece | null): boolean =>
-  a.address === b?.address && a.range?.from === b.range?.from && a.range?.bytes === b.range?.bytes
+/** The same for the same piece, and for no other. */
+export const keyOfPiece = ({ address, range }: StreamPiece): string =>
+  range ? `${address} ${range.from} ${range.bytes}` : address
 
 /** The attributes of a tag: names with numbers, words or quoted strings (RFC 8216, 4.2). */
 function attributesOf(line: string): Record<string, string> {

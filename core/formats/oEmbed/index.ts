@@ -1,11 +1,9 @@
 // oEmbed 1.0 (oembed.com): how a page of a video host says by which address its film plays inside other pages.
 import { z } from 'zod'
-import { addressMeant, cutText, webAddress } from '../../fields/index.ts'
+import { addressMeant, addressSchema, cutText, webAddress } from '../../fields/index.ts'
 
 /** So much of a page is looked through for its link, in characters. */
 const LOOKED_THROUGH = 500_000
-/** No lesson takes a longer address, in characters. */
-const LONGEST_ADDRESS = 2000
 
 /** A film that stays with its host, as the host describes it. Texts are cleaned, addresses are whole. */
 export interface HostedFilm {
@@ -56,7 +54,7 @@ export function readOEmbed(json: string, address: string): HostedFilm | null {
   if (!reply.success) return null
   const { html, width, height, title, author_name, provider_name, thumbnail_url } = reply.data
   const player = webAddress(addressMeant(html), address)
-  if (!player || player.length > LONGEST_ADDRESS || !/<iframe\b/i.test(html)) return null
+  if (!player || !addressSchema.safeParse(player).success || !/<iframe\b/i.test(html)) return null
   const short = (words: string) => cutText(words.trim(), 200)
   return {
     ...{ player, width, height },

@@ -1,4 +1,4 @@
-// Figures about numbers, as the results use them.
+// The only door of core/statistics: figures about numbers, wherever something is counted or measured.
 
 export const sum = (values: readonly number[]): number =>
   values.reduce((total, value) => total + value, 0)
