@@ -25,7 +25,9 @@ let timer: ReturnType<typeof setTimeout> | undefined
 const gone = ref<OwnNote | null>(null)
 
 function type(id: string, event: Event): void {
-  waiting.set(id, (event.target as HTMLTextAreaElement).value)
+  const { value } = event.target as HTMLTextAreaElement
+  waiting.set(id, value)
+  own.typing(id, value)
   clearTimeout(timer)
   timer = setTimeout(keep, KEEP_AFTER_MS)
 }

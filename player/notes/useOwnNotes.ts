@@ -12,7 +12,8 @@ import {
   type OwnNote,
 } from '@fernbrake/core/notes'
 import { isoTime, nowMs } from '../clock.ts'
-import type { Host } from '../hosts/Host.ts'
+import type { Host, OpenedLesson } from '../hosts/Host.ts'
+import { keepHere, readKept } from '../session/onDevice.ts'
 
 export interface OwnNotes {
   all: Readonly<ComputedRef<readonly OwnNote[]>>
@@ -20,6 +21,8 @@ export interface OwnNotes {
   of(partId: string): OwnNote[]
   /** Begins a note; answers with its id. It is kept at once, for words that are only marked need none of their own. */
   begin(partId: string, place: NotePlace): string
+  /** Holds what is being typed on this device, at once: a page that goes away leaves no time for more. */
+  typing(id: string, words: string): void
   write(id: string, words: string): void
   remove(id: string): void
   /** Brings back one that was removed. */
@@ -43,6 +46,9 @@ export function provideOwnNotes(host: Host, lesson: () => Lesson) {
       ...{ place, words, isGone, at },
     })
   }
+  /** Where what is being typed is held; null where nothing may stay behind. */
+  let draftKey: string | null = null
+  const holdDraft = (note: OwnNote | null) => draftKey !== null && keepHere(draftKey, note)
   const known = (id: string) => notes.value.find((note) => note.id === id)
   const blocksOf = (partId: string) => {
     const part = lesson().parts[partId]
@@ -58,6 +64,10 @@ export function provideOwnNotes(host: Host, lesson: () => Lesson) {
       keep({ id, partId, place: short, words: '', at: isoTime(nowMs()) }, false)
       return id
     },
+    typing(id, words) {
+      const note = known(id)
+      if (note) holdDraft({ ...note, words, at: isoTime(nowMs()) })
+    },
     write(id, words) {
       const note = known(id)
       const kept = cutText(words, LONGEST_NOTE)
@@ -65,11 +75,30 @@ export function provideOwnNotes(host: Host, lesson: () => Lesson) {
     },
     remove(id) {
       const note = known(id)
-      if (note) keep({ ...note, at: isoTime(nowMs()) }, true)
+      if (!note) return
+      // Else what was typed last would bring it back.
+      holdDraft(null)
+      keep({ ...note, at: isoTime(nowMs()) }, true)
     },
     putBack: (note) => keep({ ...note, at: isoTime(nowMs()) }, false),
     asText: () => writeNotes(lesson(), notes.value, blocksOf),
   }
   provide(OWN_NOTES, own)
-  return { takeUp: (there: readonly OwnNote[]) => (notes.value = there) }
+  return {
+    /** Takes up what is kept, and what was still being typed when the page went away. */
+    takeUp({ progress, seed, keepsDrafts = true }: OpenedLesson): void {
+      notes.value = progress.ownNotes
+      draftKey = keepsDrafts ? `fernbrake-note ${seed}` : null
+      const draft = draftKey === null ? null : readDraft(draftKey)
+      if (draft && draft.at > (known(draft.id)?.at ?? '') && lesson().parts[draft.partId])
+        keep({ ...draft, words: cutText(draft.words, LONGEST_NOTE) }, false)
+      holdDraft(null)
+    },
+  }
+}
+
+function readDraft(key: string): OwnNote | null {
+  const kept = readKept(key) as Partial<OwnNote> | null
+  const isNote = typeof kept?.id === 'string' && typeof kept.words === 'string'
+  return isNote && typeof kept.at === 'string' && kept.place ? (kept as OwnNote) : null
 }

@@ -109,7 +109,7 @@ async function openLesson(): Promise<void> {
     opened.value = await props.host.open()
     document.title = opened.value.lesson.title
     travel.begin()
-    ownNotes.takeUp(opened.value.progress.ownNotes)
+    ownNotes.takeUp(opened.value)
     const place = placeToGoOn(opened.value.lesson, opened.value.progress)
     if (place) goTo(place.part.id, false)
     void nextTick(() => prepareParts(kindsAhead()))
