@@ -255,6 +255,7 @@ test('pins are opened by finger and from the list by keyboard; one asks, one lea
   await page.getByRole('button', { name: 'Go to “Before you watch”' }).click()
   await expect(heading('Before you watch')).toBeFocused()
   await page.getByRole('button', { name: /^3 The lock/ }).click()
+  await expect(heading('The lock')).toBeFocused()
   // What was opened is remembered, here and after a reload.
   await page.reload()
   await expect(page.getByText('3 of 3 opened')).toBeVisible()

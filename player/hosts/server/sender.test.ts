@@ -113,6 +113,18 @@ describe('sending', () => {
     expect(await queue.count()).toBe(1)
   })
 
+  it('gives what is still on its way into the queue to the beacon at once, as the page goes away', async () => {
+    const beacons: LearnerRecord[][] = []
+    const sender = senderTo(serverThat([]).send, beacons)
+    const adding = sender.add(finish('a'))
+    const leaving = sender.leave()
+    expect(beacons).toEqual([[finish('a')]])
+    await Promise.all([adding, leaving])
+    beacons.length = 0
+    await sender.leave()
+    expect(beacons).toEqual([[finish('a')]])
+  })
+
   it('loses nothing and repeats harmlessly, whatever the connection does', async () => {
     const answers = fc.array(
       fc.constantFrom(

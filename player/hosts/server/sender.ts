@@ -52,6 +52,8 @@ export function createSender({
 }: SenderParts): Sender {
   let state: HostState = { waiting: 0, connection: 'online', refused: [] }
   let sending: Promise<void> | null = null
+  /** Records on their way into the queue: a page that goes away now would not wait until they are there. */
+  const unstored = new Set<LearnerRecord>()
   const change = (next: Partial<HostState>) => {
     state = { ...state, ...next }
     onState(state)
@@ -105,7 +107,8 @@ export function createSender({
   }
   return {
     async add(record) {
-      await queue.add(record)
+      unstored.add(record)
+      await queue.add(record).finally(() => unstored.delete(record))
       change({ waiting: await queue.count() })
     },
     flush() {
@@ -113,6 +116,9 @@ export function createSender({
       return sending
     },
     async leave() {
+      // At once, for the queue answers later than a page that is reloaded lives.
+      const late = [...unstored].filter((record) => !holdsBack(record))
+      if (late.length > 0) beacon(late.slice(0, MOST_IN_A_BEACON))
       const records = await readyOnes(MOST_IN_A_BEACON)
       if (records.length > 0) beacon(records)
     },
