@@ -71,6 +71,12 @@ describe('a wash', () => {
     expect(washedContrast(half, '#163F2A', strength).contrast).toBeGreaterThanOrEqual(4.5)
     expect(washedContrast(half, '#163F2A', strength - 0.05).contrast).toBeLessThan(4.5)
   })
+  it('is given back as strong as it was tried', () => {
+    const shades = picture(243, 0)
+    const strength = enoughWash(shades, '#676C20', 0)
+    const { contrast } = washedContrast(shades, '#676C20', strength)
+    expect(strength === 1 || contrast >= ENOUGH_CONTRAST).toBe(true)
+  })
   it('of whatever colour can be read when it covers enough, or comes as near as it can', () => {
     fc.assert(
       fc.property(

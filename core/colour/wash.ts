@@ -5,8 +5,8 @@ import { contrastRatio, ENOUGH_CONTRAST, relativeLuminance, washedLight } from '
 export type WashLetters = 'paper' | 'ink'
 
 export const WASH_LETTERS: Record<WashLetters, string> = { paper: '#FFFDF8', ink: '#17231C' }
-/** How strong a wash is in the finest step that matters, and the share of pixels that may fall short. */
-const STEP = 0.05
+/** In how many steps a wash grows from nothing to all, and the share of pixels that may fall short. */
+const STEPS = 20
 const LEFT_OUT = 0.1
 
 /**
@@ -28,8 +28,8 @@ export function washedContrast(
 
 /** The weakest wash of a colour, from `from` on, on which letters can be read; 1 where none is enough. */
 export function enoughWash(pixels: Uint8ClampedArray, wash: string, from: number): number {
-  for (let strength = Math.ceil(from / STEP) * STEP; strength < 1; strength += STEP)
-    if (washedContrast(pixels, wash, strength).contrast >= ENOUGH_CONTRAST)
-      return Math.round(strength * 100) / 100
+  // Counted in whole steps: what is given back is exactly what was tried.
+  for (let step = Math.ceil(from * STEPS); step < STEPS; step += 1)
+    if (washedContrast(pixels, wash, step / STEPS).contrast >= ENOUGH_CONTRAST) return step / STEPS
   return 1
 }
