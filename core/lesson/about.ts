@@ -1,5 +1,7 @@
 // What a lesson says about itself, read.
 import { cutText } from '../fields/index.ts'
+import { filmsInOrder, partsInOrder } from './parts.ts'
+import { pictureOf } from './partThings.ts'
 import type { Lesson } from './schema.ts'
 
 /** What learners are to be able to do, one each. */
@@ -15,3 +17,7 @@ export function readTags(words: string): string[] {
   }
   return [...seen.values()]
 }
+
+/** The medium whose picture a lesson is known by: its cover, else its first film, else the first picture shown. */
+export const posterOf = (lesson: Lesson): string | null =>
+  lesson.cover?.mediaId ?? filmsInOrder(lesson)[0]?.mediaId ?? pictureOf(partsInOrder(lesson))

@@ -17,6 +17,7 @@ export const filmPartSchema = z.strictObject({
   mediaId: idSchema.nullable(),
   /** Known once the film has been probed. */
   durationMs: mediaMsSchema.nullable(),
+  /** Null while nothing is known of the film, and where only its host has its frames. */
   frameRate: frameRateSchema.nullable(),
   seekRule: seekRuleSchema,
 })

@@ -29,6 +29,11 @@ export function partOfKind<K extends Part['kind']>(
 }
 
 /** The length of a film part in ms; null where it is not known, or the part is no film. */
+/** Whether a film's frames can be drawn for somebody to point at: not those of a film that stays with its host. */
+export function hasFrames({ durationMs, frameRate }: FilmPart): boolean {
+  return durationMs === null || frameRate !== null
+}
+
 export function filmLengthMs(lesson: WithParts, partId: string): number | null {
   return partOfKind(lesson, partId, 'film')?.durationMs ?? null
 }

@@ -41,6 +41,23 @@ describe('what keeps a lesson from being published', () => {
     const unasked = edited(lesson, edits.removeCues, { cueIds: ['a'] })
     expect(codes(unasked)).toEqual(['route.noQuestion', 'gate.noQuestion'])
   })
+  it('a place on a frame, once the film stays with its host', () => {
+    const onFrame = edited(fullLesson(), edits.changeQuestionKind, {
+      ...{ questionId: 'q-a', kind: 'area', ids: ['one'] },
+    })
+    const film = { partId: PART, mediaId: 'm', durationMs: 60_000, frameRate: '25' as const }
+    expect(codes(edited(onFrame, edits.attachFilm, film))).not.toContain('cue.noFrame')
+    const hosted = edited(onFrame, edits.attachFilm, { ...film, frameRate: null })
+    expect(findWhatBlocksPublishing(hosted)).toContainEqual(
+      expect.objectContaining({ code: 'cue.noFrame', path: ['cues', 'a', 'mediaId'] }),
+    )
+    const onPicture = edited(hosted, edits.setQuestionRules, {
+      ...{ questionId: 'q-a', rules: { mediaId: 'picture' } },
+    })
+    expect(codes(onPicture)).not.toContain('cue.noFrame')
+    const unknown = { ...film, durationMs: null, frameRate: null }
+    expect(codes(edited(onFrame, edits.attachFilm, unknown))).not.toContain('cue.noFrame')
+  })
   it('a cue beyond the end', () => {
     const film = { partId: PART, mediaId: 'm', durationMs: 1000, frameRate: '25' as const }
     expect(codes(edited(fullLesson(), edits.attachFilm, film))).toContain('cue.beyondEnd')

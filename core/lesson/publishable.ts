@@ -1,9 +1,9 @@
 // What keeps a draft from becoming an edition. Doubts belong to the proof; these are plain impossibilities.
 import type { Issue } from '../fields/index.ts'
-import { findWhatCannotBeAsked } from '../questions/index.ts'
+import { findWhatCannotBeAsked, type Question } from '../questions/index.ts'
 import { withoutHidden } from './hidden.ts'
 import { cueStartMs } from './order.ts'
-import { filmLengthMs, filmsInOrder, partsInOrder } from './parts.ts'
+import { filmLengthMs, filmsInOrder, hasFrames, partOfKind, partsInOrder } from './parts.ts'
 import { findUnreadyPart, type UnreadyCode } from './unready.ts'
 import type { Condition } from './forkSchema.ts'
 import type { Cue, Lesson } from './schema.ts'
@@ -15,6 +15,7 @@ export type BlockingCode =
   | 'lesson.noParts'
   | 'part.noFilm'
   | 'cue.beyondEnd'
+  | 'cue.noFrame'
   | 'fork.noWords'
   | 'fork.noQuestion'
   | 'route.noQuestion'
@@ -85,10 +86,18 @@ function findBadQuestion(lesson: Lesson, cue: Cue): Issue[] {
   if (cue.kind !== 'question') return []
   const question = lesson.questions[cue.questionId]
   if (!question) return []
-  return findWhatCannotBeAsked(question).map((issue) => ({
-    ...issue,
-    path: ['cues', cue.id, ...issue.path],
-  }))
+  return [
+    ...findWhatCannotBeAsked(question),
+    ...findMissingFrame(lesson, cue.partId, question),
+  ].map((issue) => ({ ...issue, path: ['cues', cue.id, ...issue.path] }))
+}
+
+/** A question that points at a frame, though the film stays with its host and nobody can draw its frames. */
+function findMissingFrame(lesson: Lesson, partId: string, question: Question): Blocking[] {
+  const film = partOfKind(lesson, partId, 'film')
+  if (question.kind !== 'area' || question.mediaId !== null || !film || hasFrames(film)) return []
+  const message = `A question asks for a place on a frame, and the film of “${film.title}” stays with its host.`
+  return [{ path: ['mediaId'], code: 'cue.noFrame', message }]
 }
 
 /** Whether it can never hold, as no question is named. */

@@ -2,6 +2,7 @@
 // words for hosts that do not play along.
 import { expect, test, type Page } from '@playwright/test'
 import { addPart } from '../support/bench.ts'
+import { sheetOf } from '../support/everyKind.ts'
 import {
   expectKept,
   expectNoBarriers,
@@ -67,6 +68,21 @@ test('it plays and stands still to the moment, and takes a question and words', 
   await side().getByRole('radio', { name: 'Option 1 is right' }).check()
   await expectKept(bench)
   await expectNoBarriers(bench, 'bench with a hosted film')
+})
+
+test('a place on a frame is no question for it, and publishing says so', async () => {
+  await goTo(bench, '4')
+  await bench.locator('body').press('q')
+  await side().getByRole('textbox', { name: 'Question', exact: true }).fill('Where is the sill?')
+  await sheetOf(bench).choose('Kind of question', 'Place on a picture')
+  await expect(side().getByRole('button', { name: 'Add a place' })).toBeVisible()
+  await expect(side().locator('.picture')).toHaveCount(0)
+  await bench.getByRole('button', { name: 'Publish edition 1' }).click()
+  const dialog = bench.getByRole('dialog')
+  await expect(dialog.getByText(/frame of the film\. This film stays with its host/)).toBeVisible()
+  await dialog.getByRole('button', { name: 'Go to 0:04' }).first().click()
+  await bench.getByRole('button', { name: 'Delete', exact: true }).click()
+  await expectKept(bench)
   await bench.getByRole('button', { name: 'Publish edition 1' }).click()
   await bench.getByTestId('publish').click()
   link = await bench.getByTestId('link').inputValue()

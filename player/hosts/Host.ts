@@ -24,6 +24,8 @@ export interface OpenedLesson {
   progress: Attempt['progress']
   /** Which edition this is, and which is the newest; none in a preview. */
   edition?: { own: number; newest: number }
+  /** The rules of the class that was given it; none where it was opened by a link. */
+  assignment?: Attempt['assignment']
   learnerName: string
   /** What the mixing of options follows from: the same for one learner, whenever they come back. */
   seed: string

@@ -36,7 +36,8 @@ export async function takeHosted(step: Step, { html, address, signal }: Found): 
     title: title || step.media.title,
     credit: [author, host].filter(Boolean).join(', '),
     hosted: { player, page: step.media.address!, host },
-    ...{ width, height, frameRate: '25' },
+    // Its frames are its host's: none of them can be counted or drawn.
+    ...{ width, height, frameRate: null },
   })
   return true
 }

@@ -6,7 +6,7 @@ const video = document.querySelector('video')
 const listeners = new Map()
 
 const METHODS = {
-  play: () => void video.play().catch(() => tell('error', { code: 1, msg: 'It may not play yet' })),
+  play: () => void video.play().catch(refuse),
   pause: () => video.pause(),
   getPaused: () => video.paused,
   mute: () => void (video.muted = true),
@@ -19,6 +19,15 @@ const METHODS = {
   getCurrentTime: () => video.currentTime,
 }
 const EVENTS = ['ready', 'play', 'pause', 'ended', 'timeupdate', 'seeked', 'error']
+
+/** The browser wants a press in the frame itself, so there has to be something to press. */
+function refuse() {
+  video.controls = true
+  video.addEventListener('play', () => (video.controls = !isFollowed()), { once: true })
+  tell('error', { code: 1, msg: 'It may not play yet' })
+}
+/** Whoever follows its time has buttons of their own for it. */
+const isFollowed = () => (listeners.get('timeupdate') ?? []).length > 0
 
 function send(origin, event, value, listener) {
   const message = { context: CONTEXT, version: VERSION, event, value }
@@ -35,8 +44,7 @@ let isReady = video.readyState >= HTMLMediaElement.HAVE_METADATA
 function hear(origin, { method, value, listener }) {
   if (method === 'addEventListener') {
     listeners.set(value, [...(listeners.get(value) ?? []), { origin, listener }])
-    // Whoever follows its time has buttons of their own for it.
-    if (value === 'timeupdate') video.controls = false
+    video.controls &&= !isFollowed()
     if (value === 'ready' && isReady) send(origin, 'ready', ready(), listener)
     return
   }

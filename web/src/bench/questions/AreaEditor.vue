@@ -67,9 +67,12 @@ const grounds = computed(() =>
 /** Frames of a film that stays with its host cannot be drawn, so places are on a picture. */
 const isHosted = computed(() => Boolean(bench.media.value?.hosted))
 /** Whether a picture is wanted, though none is chosen yet. */
-const wantsPicture = ref(props.question.mediaId !== null || props.atMs === null || isHosted.value)
+const picksPicture = ref(props.question.mediaId !== null || props.atMs === null)
+const onPicture = computed(
+  () => props.question.mediaId !== null || picksPicture.value || isHosted.value,
+)
 function pickGround(ground: 'frame' | 'picture'): void {
-  wantsPicture.value = ground === 'picture'
+  picksPicture.value = ground === 'picture'
   if (ground === 'frame') set({ mediaId: null })
 }
 function show({ id }: Media): void {
@@ -104,17 +107,12 @@ const setSide = (place: AreaPlace, side: (typeof SIDES)[number], value: number) 
     <ChoiceField
       v-if="atMs !== null && !isHosted"
       :label="t('ask.groundLabel')"
-      :value="wantsPicture || question.mediaId !== null ? 'picture' : 'frame'"
+      :value="onPicture ? 'picture' : 'frame'"
       :choices="grounds"
       @change="pickGround"
     />
-    <TakeMedia
-      v-if="bench.canEdit.value && (wantsPicture || question.mediaId !== null)"
-      kind="picture"
-      from-shelf
-      @taken="show"
-    />
-    <div v-if="question.mediaId !== null || !wantsPicture" class="picture">
+    <TakeMedia v-if="bench.canEdit.value && onPicture" kind="picture" from-shelf @taken="show" />
+    <div v-if="question.mediaId !== null || !onPicture" class="picture">
       <img
         v-if="question.mediaId !== null"
         :src="mediaFileAddress(question.mediaId, 'playable')"
