@@ -139,6 +139,14 @@ export const attemptSchema = z.strictObject({
   newestEdition: z.int(),
   person: personSchema,
   lesson: lessonSchema,
+  /** Under which rules it is learned, where a class was given it. */
+  assignment: z
+    .strictObject({
+      topRate: z.number(),
+      dueAt: clockSchema.nullable(),
+      closesAt: clockSchema.nullable(),
+    })
+    .nullable(),
   media: z.array(attemptMediaSchema),
   progress: z.strictObject({
     partId: idSchema.nullable(),
@@ -252,6 +260,7 @@ export const attemptRoutes = {
               'wrongAnswerKind',
               'futureClock',
               'tooManyNotes',
+              'closed',
             ]),
             message: z.string(),
           }),

@@ -1,6 +1,8 @@
 // The only door of core/contract: the HTTP and socket API as schemas, for server, web and tests alike.
 import { z } from 'zod'
+import { assignmentRoutes } from './assignments.ts'
 import { attemptRoutes } from './attempts.ts'
+import { classRoutes } from './classes.ts'
 import { lessonRoutes } from './lessons.ts'
 import { mediaRoutes } from './media.ts'
 import { peopleRoutes } from './people.ts'
@@ -29,12 +31,16 @@ export const contract = {
   ...attemptRoutes,
   ...sharingRoutes,
   ...webRoutes,
+  ...classRoutes,
+  ...assignmentRoutes,
 }
 
 export type Contract = typeof contract
 export type RouteName = keyof Contract
 
+export * from './assignments.ts'
 export * from './attempts.ts'
+export * from './classes.ts'
 export * from './questions.ts'
 export * from './lessons.ts'
 export * from './limits.ts'

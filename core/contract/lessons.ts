@@ -26,6 +26,16 @@ export const editionSummarySchema = z.strictObject({
 /** Revisions are counted in 32 bits. */
 export const GREATEST_REVISION = 2 ** 31 - 1
 
+/** What stands on a small frond. */
+export const smallCuesSchema = z.array(
+  z.strictObject({
+    id: idSchema,
+    kind: z.enum(['question', 'recap', 'overlay', 'bookmark', 'fork']),
+    fromMs: z.int(),
+    toMs: z.int(),
+  }),
+)
+
 /** A lesson as the home page shows it, with what its small frond needs. */
 export const lessonCardSchema = z.strictObject({
   id: idSchema,
@@ -46,14 +56,7 @@ export const lessonCardSchema = z.strictObject({
   level: z.string(),
   /** How long the stem of its frond is: that of the first film, else of the first quiz. */
   stemMs: z.int(),
-  cues: z.array(
-    z.strictObject({
-      id: idSchema,
-      kind: z.enum(['question', 'recap', 'overlay', 'bookmark', 'fork']),
-      fromMs: z.int(),
-      toMs: z.int(),
-    }),
-  ),
+  cues: smallCuesSchema,
 })
 
 /** An edit of all lines of the longest script sets two times each. */

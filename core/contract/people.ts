@@ -14,6 +14,8 @@ export const personSchema = z.strictObject({
 
 const sessionReply = z.strictObject({
   person: personSchema.nullable(),
+  /** Came in by a sign-in card and has to choose a password before anything else. */
+  choosing: z.strictObject({ name: z.string(), signIn: z.string() }).nullable(),
   /** Accounts that anyone may try; only while the demo is loaded. */
   demoAccounts: z.array(
     z.strictObject({ email: z.string(), role: roleSchema, password: z.string() }),
@@ -29,12 +31,31 @@ export const fullNameSchema = plainText(120).refine(
   'needs a first and a last name',
 )
 
+/** A new password: long enough to hold against guessing. */
+export const SHORTEST_PASSWORD = 8
+export const passwordSchema = z.string().min(SHORTEST_PASSWORD).max(200)
+
 export const peopleRoutes = {
   session: route('get', '/api/session', 'public', 'Who is signed in here', { reply: sessionReply }),
   signIn: route('post', '/api/session', 'public', 'Sign in', {
+    /** An email address, or the sign-in name of a card; a password, or the card's pass phrase. */
     body: z.strictObject({ email: z.string().max(200), password: z.string().max(200) }),
     reply: sessionReply,
   }),
+  choosePassword: route(
+    'post',
+    '/api/session/password',
+    'public',
+    'Choose a password after coming in by a card, or another one',
+    {
+      body: z.strictObject({
+        /** The password so far; not needed after coming in by a card. */
+        before: z.string().max(200).optional(),
+        password: passwordSchema,
+      }),
+      reply: sessionReply,
+    },
+  ),
   signOut: route('delete', '/api/session', 'public', 'Sign out', { reply: sessionReply }),
   keeperOverview: route('get', '/api/keeper', 'keeper', 'Accounts and disk space', {
     reply: z.strictObject({

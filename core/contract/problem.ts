@@ -23,6 +23,11 @@ export const PROBLEM_TYPES = [
   'not-a-film',
   'upload-gone',
   'file-refused',
+  'class-full',
+  'group-in-use',
+  'weak-password',
+  'not-open',
+  'no-attempts-left',
   'database-away',
   'internal',
 ] as const

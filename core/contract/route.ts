@@ -7,7 +7,9 @@ import { z } from 'zod'
  * `keeper` keepers; `lessonViewer` / `lessonCommenter` / `lessonEditor` / `lessonOwner` people with such a role, or a
  * greater one, on the lesson named in the path;
  * `mediaOwner` whoever put the media in; `mediaViewer` also editors and learners of lessons that use it;
- * `attemptOwner` the learner whose attempt it is; `questionOwner` the designer who keeps the question.
+ * `attemptOwner` the learner whose attempt it is; `questionOwner` the designer who keeps the question;
+ * `classTeacher` who teaches the class;
+ * `assignmentLearner` who is in the class that was given the lesson, if it is for them.
  * What a person may not see is answered as not found.
  */
 export type Access =
@@ -23,6 +25,8 @@ export type Access =
   | 'mediaViewer'
   | 'attemptOwner'
   | 'questionOwner'
+  | 'classTeacher'
+  | 'assignmentLearner'
 
 export type Method = 'get' | 'post' | 'patch' | 'delete'
 

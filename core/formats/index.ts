@@ -15,3 +15,4 @@ export function readCaptions(text: string): CaptionResult {
 }
 export * from './hls/index.ts'
 export * from './oEmbed/index.ts'
+export * from './csv/index.ts'

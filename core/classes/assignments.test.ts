@@ -1,0 +1,164 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { filmsInOrder } from '../lesson/index.ts'
+import { fullLesson } from '../testing/index.ts'
+import {
+  attemptThatCounts,
+  fromWallClock,
+  isComplete,
+  isInTime,
+  phaseAt,
+  positionBefore,
+  presenceAt,
+  timesFault,
+  toWallClock,
+  underRules,
+  usualRules,
+  type AttemptFigures,
+} from './index.ts'
+
+const figures = (more: Partial<AttemptFigures> = {}): AttemptFigures => ({
+  ...{
+    finished: false,
+    confirmed: false,
+    watched: 0,
+    answered: 0,
+    questions: 4,
+    points: 0,
+    max: 8,
+  },
+  ...more,
+})
+
+describe('an assignment is complete', () => {
+  it.each([
+    ['finished', { finished: true }, { watched: 1, answered: 4, points: 8 }],
+    ['hand', { confirmed: true }, { finished: true }],
+    ['watched', { watched: 0.796 }, { watched: 0.794 }],
+    ['answered', { answered: 4 }, { answered: 3 }],
+    ['score', { points: 6.4 }, { points: 6.3 }],
+  ] as const)('by what it asks for: %s', (by, enough, little) => {
+    const rules = { ...usualRules(), completion: { by, share: 0.8 } }
+    expect(isComplete(rules, figures(enough))).toBe(true)
+    expect(isComplete(rules, figures(little))).toBe(false)
+  })
+  it('by a score only where there are marks to score', () => {
+    const rules = { ...usualRules(), completion: { by: 'score', share: 0 } as const }
+    expect(isComplete(rules, figures({ max: 0 }))).toBe(false)
+  })
+})
+
+describe('of several attempts', () => {
+  const attempt = (id: string, isComplete: boolean, points: number, watched = 0) => ({
+    ...{ id, isComplete, points, watched },
+  })
+  it.each([
+    [
+      'a complete one goes before a better one',
+      [attempt('a', true, 1), attempt('b', false, 9)],
+      'a',
+    ],
+    ['the better one counts', [attempt('a', true, 2), attempt('b', true, 1)], 'a'],
+    [
+      'more watched decides between equals',
+      [attempt('a', true, 1, 0.9), attempt('b', true, 1, 0.2)],
+      'a',
+    ],
+    ['of equals the latest counts', [attempt('a', true, 1), attempt('b', true, 1)], 'b'],
+  ])('%s', (_what, attempts, id) => expect(attemptThatCounts(attempts)!.id).toBe(id))
+  it('of none there is none', () => expect(attemptThatCounts([])).toBeNull())
+})
+
+describe('the times of an assignment', () => {
+  const [nine, ten, eleven] = ['09', '10', '11'].map((hour) => `2026-11-26T${hour}:00:00.000Z`) as [
+    string,
+    string,
+    string,
+  ]
+  const times = { opensAt: nine, dueAt: ten, closesAt: eleven }
+  it.each([
+    ['08:59', 'early'],
+    ['09:00', 'open'],
+    ['10:00', 'late'],
+    ['11:00', 'closed'],
+  ])('at %s it is %s', (clock, phase) =>
+    expect(phaseAt(times, new Date(`2026-11-26T${clock}:00Z`))).toBe(phase),
+  )
+  it('may be missing, all or some', () => {
+    const none = { opensAt: null, dueAt: null, closesAt: null }
+    expect(phaseAt(none, new Date())).toBe('open')
+    expect(timesFault(none)).toBeNull()
+    expect(timesFault({ ...none, closesAt: nine })).toBeNull()
+  })
+  it('what was done before closing is in time, a minute of difference between clocks included', () => {
+    const at = (clock: string) => isInTime(Date.parse(`2026-11-26T${clock}Z`), eleven)
+    expect(['10:59:00', '11:00:59', '11:01:01'].map(at)).toEqual([true, true, false])
+    expect(isInTime(Date.now(), null)).toBe(true)
+  })
+  it('follow one another', () => {
+    expect(timesFault(times)).toBeNull()
+    expect(timesFault({ ...times, closesAt: ten })).toBeNull()
+    expect(timesFault({ ...times, dueAt: nine })).toBe('dueBeforeOpens')
+    expect(timesFault({ opensAt: ten, dueAt: null, closesAt: nine })).toBe('closesBeforeOpens')
+    expect(timesFault({ opensAt: nine, dueAt: eleven, closesAt: ten })).toBe('closesBeforeDue')
+  })
+
+  it.each([
+    ['2026-11-26T09:30', 'Europe/London', '2026-11-26T09:30:00.000Z'],
+    ['2026-07-01T09:30', 'Europe/London', '2026-07-01T08:30:00.000Z'],
+    ['2026-01-15T23:00', 'America/New_York', '2026-01-16T04:00:00.000Z'],
+    ['2026-01-15T00:15', 'Asia/Kathmandu', '2026-01-14T18:30:00.000Z'],
+  ])('%s in %s', (wall, zone, iso) => {
+    expect(fromWallClock(wall, zone)).toBe(iso)
+    expect(toWallClock(iso, zone)).toBe(wall)
+  })
+  it('an hour that a time zone leaves out is the one after it', () => {
+    const iso = fromWallClock('2026-03-29T01:30', 'Europe/London')!
+    expect(toWallClock(iso, 'Europe/London')).toBe('2026-03-29T02:30')
+    expect(fromWallClock('soon', 'Europe/London')).toBeNull()
+  })
+  it('go there and back in any zone', () => {
+    const zones = fc.constantFrom('Europe/London', 'America/St_Johns', 'Pacific/Apia', 'UTC')
+    const minutes = fc.integer({ min: 0, max: 60 * 24 * 365 * 40 })
+    fc.assert(
+      fc.property(minutes, zones, (minute, zone) => {
+        const wall = toWallClock(new Date(minute * 60_000).toISOString(), zone)
+        expect(toWallClock(fromWallClock(wall, zone)!, zone)).toBe(wall)
+      }),
+    )
+  })
+})
+
+describe('who is there', () => {
+  const now = new Date('2026-11-26T10:00:00Z')
+  it.each([
+    ['2026-11-26T09:59:30Z', 'here'],
+    ['2026-11-26T10:00:20Z', 'here'],
+    ['2026-11-26T09:55:00Z', 'quiet'],
+    ['2026-11-26T09:49:00Z', 'away'],
+    [null, 'away'],
+  ])('heard of at %s: %s', (at, presence) => expect(presenceAt(at, now)).toBe(presence))
+})
+
+describe('rules', () => {
+  it('of jumping go before the lesson’s own', () => {
+    const lesson = fullLesson()
+    expect(underRules(lesson, usualRules())).toBe(lesson)
+    const strict = underRules(lesson, { ...usualRules(), seek: 'none' })
+    expect(filmsInOrder(strict).map(({ seekRule }) => seekRule)).toEqual(
+      filmsInOrder(lesson).map(() => 'none'),
+    )
+  })
+  it('of order: before another, or at the end', () => {
+    const first = positionBefore([], null)
+    const second = positionBefore([{ id: 'a', position: first }], null)
+    const list = [
+      { id: 'a', position: first },
+      { id: 'b', position: second },
+    ]
+    const between = positionBefore(list, 'b')
+    expect([first, between, second]).toEqual([first, between, second].sort())
+    expect(positionBefore(list, 'a') < first).toBe(true)
+    expect(positionBefore(list, 'gone') > second).toBe(true)
+  })
+})

@@ -1,0 +1,162 @@
+// Assignments: the rules a teacher gives, when they are open, and when they count as done.
+import { TZDate } from '@date-fns/tz'
+import { generateKeyBetween } from 'fractional-indexing'
+import { filmsInOrder, type Lesson, type SeekRule } from '../lesson/index.ts'
+
+/** `lesson`: as each film of the lesson says. */
+export const SEEK_RULES = ['lesson', 'free', 'backOnly', 'none'] as const
+/** How fast films may be played; the last is as fast as players go. */
+export const TOP_RATES = [1, 1.25, 1.5, 2] as const
+export const COMPLETIONS = ['finished', 'watched', 'answered', 'score', 'hand'] as const
+
+export interface AssignmentRules {
+  seek: (typeof SEEK_RULES)[number]
+  topRate: (typeof TOP_RATES)[number]
+  completion: {
+    by: (typeof COMPLETIONS)[number]
+    /** Of what has to be watched or scored, 0 to 1; of no meaning for the others. */
+    share: number
+  }
+}
+
+export const usualRules = (): AssignmentRules => ({
+  seek: 'lesson',
+  topRate: 2,
+  completion: { by: 'finished', share: 0.8 },
+})
+
+/** What is known of one attempt when it is asked whether it is complete. */
+export interface AttemptFigures {
+  finished: boolean
+  confirmed: boolean
+  /** 0 to 1. */
+  watched: number
+  answered: number
+  questions: number
+  points: number
+  max: number
+}
+
+/** Shares are compared as a teacher reads them: 79.6 % is 80 %. */
+const reaches = (figure: number, share: number) =>
+  Math.round(figure * 100) >= Math.round(share * 100)
+
+export function isComplete({ completion }: AssignmentRules, figures: AttemptFigures): boolean {
+  switch (completion.by) {
+    case 'finished':
+      return figures.finished
+    case 'hand':
+      return figures.confirmed
+    case 'watched':
+      return reaches(figures.watched, completion.share)
+    case 'answered':
+      return figures.answered >= figures.questions
+    case 'score':
+      return figures.max > 0 && reaches(figures.points / figures.max, completion.share)
+  }
+}
+
+export interface AssignmentTimes {
+  /** ISO 8601 in UTC; null where there is no such time. */
+  opensAt: string | null
+  dueAt: string | null
+  closesAt: string | null
+}
+
+export type AssignmentPhase = 'early' | 'open' | 'late' | 'closed'
+
+/** How an assignment stands at a moment; `late`: due already, and still open. */
+export function phaseAt({ opensAt, dueAt, closesAt }: AssignmentTimes, now: Date): AssignmentPhase {
+  const isPast = (time: string | null) => time !== null && Date.parse(time) <= now.getTime()
+  if (opensAt !== null && !isPast(opensAt)) return 'early'
+  if (isPast(closesAt)) return 'closed'
+  return isPast(dueAt) ? 'late' : 'open'
+}
+
+/** Clocks differ a little, in ms. */
+const CLOSING_SLACK_MS = 60_000
+
+/** Whether what was done at `atMs` was done before closing. It may arrive later: whenever there is a connection again. */
+export const isInTime = (atMs: number, closesAt: string | Date | null): boolean =>
+  closesAt === null || atMs <= new Date(closesAt).getTime() + CLOSING_SLACK_MS
+
+export type TimesFault = 'dueBeforeOpens' | 'closesBeforeOpens' | 'closesBeforeDue'
+
+/** What keeps times from following one another, or null. */
+export function timesFault({ opensAt, dueAt, closesAt }: AssignmentTimes): TimesFault | null {
+  const isAfter = (one: string | null, other: string | null) =>
+    one === null || other === null || Date.parse(one) > Date.parse(other)
+  if (!isAfter(dueAt, opensAt)) return 'dueBeforeOpens'
+  if (!isAfter(closesAt, opensAt)) return 'closesBeforeOpens'
+  return closesAt === dueAt || isAfter(closesAt, dueAt) ? null : 'closesBeforeDue'
+}
+
+const STRICTNESS: readonly SeekRule[] = ['free', 'backOnly', 'none']
+
+/** A lesson as it is learned under these rules; the assignment's word on jumping goes before the lesson's. */
+export function underRules(lesson: Lesson, { seek }: AssignmentRules): Lesson {
+  if (seek === 'lesson') return lesson
+  const rule = STRICTNESS.find((one) => one === seek)!
+  const films = filmsInOrder(lesson).map((part) => [part.id, { ...part, seekRule: rule }] as const)
+  return { ...lesson, parts: { ...lesson.parts, ...Object.fromEntries(films) } }
+}
+
+/** The moment that a clock on the wall of a time zone shows (`2026-11-26T09:30`), as ISO 8601 in UTC. */
+export function fromWallClock(words: string, zone: string): string | null {
+  const read = /^(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)/.exec(words)
+  if (!read) return null
+  const [year, month, day, hour, minute] = read.slice(1).map(Number) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+  ]
+  const date = new TZDate(year, month - 1, day, hour, minute, 0, 0, zone)
+  return Number.isNaN(date.getTime()) ? null : new Date(date.getTime()).toISOString()
+}
+
+/** What a clock on the wall of a time zone shows at a moment: `2026-11-26T09:30`. */
+export function toWallClock(iso: string, zone: string): string {
+  const date = new TZDate(Date.parse(iso), zone)
+  const two = (number: number) => String(number).padStart(2, '0')
+  const day = `${String(date.getFullYear()).padStart(4, '0')}-${two(date.getMonth() + 1)}-${two(date.getDate())}`
+  return `${day}T${two(date.getHours())}:${two(date.getMinutes())}`
+}
+
+/** The place in an order right before another thing, or at the end; `others` are those it stands among, in order. */
+export function positionBefore(
+  others: readonly { id: string; position: string }[],
+  beforeId: string | null,
+): string {
+  const at = others.findIndex(({ id }) => id === beforeId)
+  const index = at === -1 ? others.length : at
+  return generateKeyBetween(others[index - 1]?.position ?? null, others[index]?.position ?? null)
+}
+
+/** Of several attempts the one that counts: complete before others, then by points, then by what was watched; the latest of equals. */
+export function attemptThatCounts<
+  T extends Pick<AttemptFigures, 'points' | 'watched'> & { isComplete: boolean },
+>(attempts: readonly T[]): T | null {
+  const rank = ({ isComplete, points, watched }: T) => [Number(isComplete), points, watched]
+  const isBetter = (one: T, other: T) => {
+    const [a, b] = [rank(one), rank(other)]
+    const at = a.findIndex((value, index) => value !== b[index])
+    return at === -1 || a[at]! > b[at]!
+  }
+  return attempts.reduce<T | null>((best, one) => (best && !isBetter(one, best) ? best : one), null)
+}
+
+/** Whoever was heard of within this time is there now, in ms: players send every five seconds while a film plays. */
+export const HERE_WITHIN_MS = 40_000
+/** Within this time somebody may still be reading or writing an answer, in ms. */
+export const QUIET_WITHIN_MS = 10 * 60_000
+
+export type Presence = 'here' | 'quiet' | 'away'
+
+/** `quiet`: not heard of for a little while, as of somebody who reads. */
+export function presenceAt(lastSeenAt: string | null, now: Date): Presence {
+  const sinceMs = lastSeenAt === null ? Infinity : now.getTime() - Date.parse(lastSeenAt)
+  if (sinceMs <= HERE_WITHIN_MS) return 'here'
+  return sinceMs <= QUIET_WITHIN_MS ? 'quiet' : 'away'
+}
