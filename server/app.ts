@@ -17,7 +17,7 @@ import { earlyPartOf } from './http/learnerPage.ts'
 import { mountRoutes } from './http/mountRoutes.ts'
 import type { LearnerPage } from './http/pages.ts'
 import { problemHandler } from './http/problemHandler.ts'
-import { limitSignIns } from './http/rateLimit.ts'
+import { limitCodes, limitSignIns } from './http/rateLimit.ts'
 import { giveNonce, sameOriginOnly, securityHeaders } from './http/security.ts'
 import { createSessions } from './http/session.ts'
 import { openQueue } from './jobs/prepare.ts'
@@ -27,6 +27,7 @@ import { createUploads, type Uploads } from './media/uploads.ts'
 import { makeSpanPartitions } from './queries/covered.ts'
 import { createHandlers } from './routes/handlers.ts'
 import type { Context } from './services/context.ts'
+import { createSealing } from './services/sealing.ts'
 import type { Settings } from './settings.ts'
 import { openFilmHost, type FilmHost } from './standIns/filmHost/index.ts'
 import { mountStandInPages } from './standIns/pages.ts'
@@ -69,6 +70,7 @@ export async function openServer(
     database,
     pool,
     store: createFolderStore(join(settings.dataFolder, 'media')),
+    sealing: createSealing(settings.sessionSecret),
     log,
     announce: live.announce,
     enqueue: (job) => queue.enqueue(job as Parameters<typeof queue.enqueue>[0]),
@@ -147,7 +149,8 @@ function createApp(context: Context, { sessions, uploads, log, development }: Ap
   app.use('/api', (request, response, next) =>
     request.path === '/health' ? withoutSession(request, next) : sessions(request, response, next),
   )
-  app.post(contract.signIn.path, limitSignIns(context.database))
+  app.post([contract.signIn.path, contract.choosePassword.path], limitSignIns(context.database))
+  app.use('/api/join', limitCodes(context.database))
   app.use(UPLOADS_PATH, uploads.handle)
   mountRoutes(app, createHandlers(context))
   app.use('/api', (_request, _response, next) => next(new HttpError('not-found')))

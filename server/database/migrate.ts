@@ -17,6 +17,9 @@ import { SCHEMA_012 } from './schema012.ts'
 import { SCHEMA_013 } from './schema013.ts'
 import { SCHEMA_014 } from './schema014.ts'
 import { SCHEMA_015 } from './schema015.ts'
+import { SCHEMA_016 } from './schema016.ts'
+import { SCHEMA_017 } from './schema017.ts'
+import { SCHEMA_018 } from './schema018.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -41,6 +44,9 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '013-media-from-addresses', up: sql(SCHEMA_013) },
   { name: '014-hosted-films', up: sql(SCHEMA_014) },
   { name: '015-own-notes', up: sql(SCHEMA_015) },
+  { name: '016-hosted-films-have-no-frames', up: sql(SCHEMA_016) },
+  { name: '017-classes', up: sql(SCHEMA_017) },
+  { name: '018-assignments', up: sql(SCHEMA_018) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

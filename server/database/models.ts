@@ -28,6 +28,12 @@ export class PersonRow extends Model<
   declare email: string | null
   declare role: Role
   declare passwordHash: string | null
+  /** What somebody without an email address signs in by. */
+  declare signIn: CreationOptional<string | null>
+  /** A pass phrase that was not used yet, sealed. */
+  declare card: CreationOptional<Buffer | null>
+  /** The class that made the account. */
+  declare homeClass: CreationOptional<string | null>
   declare demo: CreationOptional<boolean>
   declare createdAt: CreationOptional<Date>
 }
@@ -145,6 +151,11 @@ export class AttemptRow extends Model<
   declare placeMs: CreationOptional<number>
   declare placeAt: CreationOptional<Date | null>
   declare released: CreationOptional<string[]>
+  /** For which it was begun; null for one begun by a link. */
+  declare assignmentId: CreationOptional<string | null>
+  /** Which of the learner's attempts at the assignment this is, from 1. */
+  declare number: CreationOptional<number>
+  declare confirmedAt: CreationOptional<Date | null>
 }
 
 export class ResponseRow extends Model<
@@ -189,7 +200,15 @@ export class KeptQuestionRow extends Model<
   declare keptAt: CreationOptional<Date>
 }
 
-const { ARRAY, BIGINT, BOOLEAN, DATE, INTEGER, JSONB, NOW, REAL, TEXT } = DataTypes
+export class ClassTeacherRow extends Model<
+  InferAttributes<ClassTeacherRow>,
+  InferCreationAttributes<ClassTeacherRow>
+> {
+  declare classId: string
+  declare personId: string
+}
+
+const { ARRAY, BIGINT, BLOB, BOOLEAN, DATE, INTEGER, JSONB, NOW, REAL, TEXT } = DataTypes
 // Functions, because Sequelize writes column names into the objects it is given.
 const key = () => ({ type: TEXT, primaryKey: true })
 const now = () => ({ type: DATE, defaultValue: NOW })
@@ -205,6 +224,9 @@ export function defineModels(sequelize: Database): void {
       email: TEXT,
       role: TEXT,
       passwordHash: TEXT,
+      signIn: TEXT,
+      card: BLOB,
+      homeClass: TEXT,
       demo: { type: BOOLEAN, defaultValue: false },
       createdAt: now(),
     },
@@ -262,6 +284,9 @@ export function defineModels(sequelize: Database): void {
       placeMs: { type: INTEGER, defaultValue: 0 },
       placeAt: DATE,
       released: { type: ARRAY(TEXT), defaultValue: [] },
+      assignmentId: TEXT,
+      number: { type: INTEGER, defaultValue: 1 },
+      confirmedAt: DATE,
     },
     as('attempts'),
   )
@@ -280,6 +305,7 @@ export function defineModels(sequelize: Database): void {
     },
     as('responses'),
   )
+  ClassTeacherRow.init({ classId: key(), personId: key() }, as('class_teachers'))
   KeptQuestionRow.init(
     { id: key(), ownerId: TEXT, question: JSONB, keptAt: now() },
     as('kept_questions'),

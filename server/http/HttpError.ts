@@ -32,12 +32,12 @@ const CATALOGUE: Record<ProblemType, { status: number; title: string; detail: st
   'wrong-password': {
     status: 401,
     title: 'Not signed in',
-    detail: 'The address and the password do not belong together.',
+    detail: 'This name or address and this password do not belong together.',
   },
   'too-many-tries': {
     status: 429,
     title: 'Too many tries',
-    detail: 'Too many tries to sign in. Wait a few minutes, then try again.',
+    detail: 'Too many tries that did not fit. Wait a few minutes, then try again.',
   },
   'wrong-origin': {
     status: 403,
@@ -99,6 +99,33 @@ const CATALOGUE: Record<ProblemType, { status: number; title: string; detail: st
     status: 404,
     title: 'Upload gone',
     detail: 'This upload is not here any more. Begin it again.',
+  },
+  'class-full': {
+    status: 409,
+    title: 'The class is full',
+    detail: 'A class holds up to 5,000 people, those who left included; nothing was changed.',
+  },
+  'group-in-use': {
+    status: 409,
+    title: 'Something is assigned to this group',
+    detail:
+      'A lesson is assigned to this group. Take it back or give it to others, then remove the group.',
+  },
+  'weak-password': {
+    status: 422,
+    title: 'Too easy to guess',
+    detail:
+      'This password is too easy to guess. Take three or four words that nobody would expect.',
+  },
+  'not-open': {
+    status: 409,
+    title: 'Not open',
+    detail: 'This cannot be begun now.',
+  },
+  'no-attempts-left': {
+    status: 409,
+    title: 'No attempts left',
+    detail: 'No attempt is left for this. What you did is kept, and you can look at it again.',
   },
   'database-away': {
     status: 503,

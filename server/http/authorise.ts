@@ -2,6 +2,8 @@
 import type { Access, LessonRoleName, Person } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
 import { KeptQuestionRow, LessonRoleRow, MediaRow } from '../database/models.ts'
+import { isAssignedTo, isInWork } from '../queries/assignments.ts'
+import { isTeacher } from '../queries/classTeachers.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
 import { mayLearnFrom } from '../queries/mediaAccess.ts'
 import { HttpError } from './HttpError.ts'
@@ -32,16 +34,17 @@ export async function authorise(
     case 'mediaOwner':
       return need(await ownsMedia(person, params.mediaId!))
     case 'mediaViewer':
-      return need(
-        (await ownsMedia(person, params.mediaId!)) ||
-          (await mayLearnFrom(person.id, params.mediaId!)),
-      )
+      return need(await maySeeMedia(person, params))
     case 'attemptOwner':
       return need((await attemptFacts(params.attemptId!))?.personId === person.id)
     case 'questionOwner':
       return need(
         (await KeptQuestionRow.count({ where: { id: params.keptId!, ownerId: person.id } })) > 0,
       )
+    case 'classTeacher':
+      return need(await teaches(person, params.classId!))
+    case 'assignmentLearner':
+      return need(await isAssignedTo(params.assignmentId!, person.id))
     default:
       assertNever(access)
   }
@@ -75,6 +78,18 @@ export async function hasLessonRole(
 ): Promise<boolean> {
   if (person.role !== 'designer' && person.role !== 'keeper') return false
   return (await LessonRoleRow.count({ where: { lessonId, personId: person.id, role: roles } })) > 0
+}
+
+async function teaches(person: Person, classId: string): Promise<boolean> {
+  if (person.role !== 'designer' && person.role !== 'keeper') return false
+  return isTeacher(classId, person.id)
+}
+
+async function maySeeMedia(person: Person, params: Record<string, string>): Promise<boolean> {
+  const mediaId = params.mediaId!
+  if ((await ownsMedia(person, mediaId)) || (await mayLearnFrom(person.id, mediaId))) return true
+  // On a learner's page a lesson shows its picture before it is begun, and nothing else.
+  return params.file === 'poster' && (await isInWork(person.id, mediaId))
 }
 
 async function ownsMedia(person: Person, mediaId: string): Promise<boolean> {

@@ -1,4 +1,4 @@
-// A limit on failed sign-ins, counted in the database so that all server processes count together.
+// Limits on guessing, counted in the database so that all server processes count together.
 import {
   rateLimit,
   type ClientRateLimitInfo,
@@ -10,27 +10,40 @@ import { HttpError } from './HttpError.ts'
 
 const WINDOW_MS = 10 * 60 * 1000
 const MOST_FAILURES = 10
+const MOST_WRONG_CODES = 30
 
 /** Ten failed sign-ins in ten minutes from one address, then a wait. Successes do not count. */
-export function limitSignIns(database: Database): RateLimitRequestHandler {
+export const limitSignIns = (database: Database) =>
+  // Only a wrong password counts; a form that was sent half-filled is no guess.
+  limitGuesses(database, { prefix: '', limit: MOST_FAILURES, wrong: 401 })
+
+/** Codes of classes that do not exist: a class may mistype a few, nobody tries thousands. */
+export const limitCodes = (database: Database) =>
+  limitGuesses(database, { prefix: 'code ', limit: MOST_WRONG_CODES, wrong: 404 })
+
+function limitGuesses(
+  database: Database,
+  { prefix, limit, wrong }: { prefix: string; limit: number; wrong: number },
+): RateLimitRequestHandler {
   return rateLimit({
     windowMs: WINDOW_MS,
-    limit: MOST_FAILURES,
+    limit,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     skipSuccessfulRequests: true,
-    // Only a wrong password counts; a form that was sent half-filled is no guess.
-    requestWasSuccessful: (_request, response) => response.statusCode !== 401,
-    store: new DatabaseStore(database),
+    requestWasSuccessful: (_request, response) => response.statusCode !== wrong,
+    store: new DatabaseStore(database, prefix),
     handler: (_request, _response, next) => next(new HttpError('too-many-tries')),
   })
 }
 
 class DatabaseStore implements Store {
   readonly #database: Database
+  readonly #prefix: string
 
-  constructor(database: Database) {
+  constructor(database: Database, prefix: string) {
     this.#database = database
+    this.#prefix = prefix
   }
 
   async increment(key: string): Promise<ClientRateLimitInfo> {
@@ -42,7 +55,7 @@ class DatabaseStore implements Store {
          hits = CASE WHEN r.resets_at < now() THEN 1 ELSE r.hits + 1 END,
          resets_at = CASE WHEN r.resets_at < now() THEN excluded.resets_at ELSE r.resets_at END
        RETURNING hits, resets_at`,
-      [key, WINDOW_MS / 1000],
+      [this.#prefix + key, WINDOW_MS / 1000],
     )
     return { totalHits: row!.hits, resetTime: new Date(row!.resets_at) }
   }
@@ -51,11 +64,11 @@ class DatabaseStore implements Store {
     await run(
       this.#database,
       'UPDATE rate_limits SET hits = greatest(hits - 1, 0) WHERE key = $1',
-      [key],
+      [this.#prefix + key],
     )
   }
 
   async resetKey(key: string): Promise<void> {
-    await run(this.#database, 'DELETE FROM rate_limits WHERE key = $1', [key])
+    await run(this.#database, 'DELETE FROM rate_limits WHERE key = $1', [this.#prefix + key])
   }
 }

@@ -10,6 +10,8 @@ import type { PersonRow } from '../database/models.ts'
 declare module 'express-session' {
   interface SessionData {
     personId: string
+    /** Came in by a sign-in card, and may do nothing but choose a password: who, and with which phrase. */
+    choosing: { personId: string; phrase: string }
     /** Who that is now, read along with the session; null where the account is gone. */
     person: Person | null
   }
@@ -84,6 +86,20 @@ export async function beginSession(request: Request, personId: string): Promise<
   request.session.personId = personId
   if (request.get('X-Embedded') && originOf(request).startsWith('https:'))
     Object.assign(request.session.cookie, FRAMED_COOKIE)
+  await new Promise<void>((resolve, reject) =>
+    request.session.save((error: unknown) => (error ? reject(error as Error) : resolve())),
+  )
+}
+
+/** Begins a session in which a person chooses a password first; nobody is signed in by it. */
+export async function beginChoosing(
+  request: Request,
+  choosing: { personId: string; phrase: string },
+): Promise<void> {
+  await new Promise<void>((resolve, reject) =>
+    request.session.regenerate((error: unknown) => (error ? reject(error as Error) : resolve())),
+  )
+  request.session.choosing = choosing
   await new Promise<void>((resolve, reject) =>
     request.session.save((error: unknown) => (error ? reject(error as Error) : resolve())),
   )

@@ -7,6 +7,7 @@ export interface AttemptFacts {
   lessonId: string
   /** An attempt stays on the edition it was begun on. */
   edition: number
+  assignmentId: string | null
 }
 
 /** Bounded, so that memory is too. */
@@ -18,12 +19,12 @@ export async function attemptFacts(attemptId: string): Promise<AttemptFacts | nu
   const known = kept.get(attemptId)
   if (known) return known
   const row = await AttemptRow.findByPk(attemptId, {
-    attributes: ['id', 'personId', 'lessonId', 'edition'],
+    attributes: ['id', 'personId', 'lessonId', 'edition', 'assignmentId'],
   })
   if (!row) return null
-  const { id, personId, lessonId, edition } = row
+  const { id, personId, lessonId, edition, assignmentId } = row
   if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!)
-  const facts = { id, personId, lessonId, edition }
+  const facts = { id, personId, lessonId, edition, assignmentId }
   kept.set(id, facts)
   return facts
 }

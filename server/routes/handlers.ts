@@ -6,7 +6,7 @@ import { HttpError } from '../http/HttpError.ts'
 import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
 import { describeApi } from '../http/openapi.ts'
 import { originOf } from '../http/security.ts'
-import { beginSession, endSession } from '../http/session.ts'
+import { beginChoosing, beginSession, endSession } from '../http/session.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
 import {
   describeLink,
@@ -32,10 +32,14 @@ import {
   nameDownload,
   prepareAgain,
 } from '../services/media.ts'
+import { classHandlers } from './classHandlers.ts'
 import {
+  choosePassword,
   createGuest,
   describeSession,
+  findByCard,
   findByPassword,
+  hasPassword,
   overviewForKeeper,
 } from '../services/people.ts'
 import { cutPicture, readUses, replaceEverywhere } from '../services/shelf.ts'
@@ -65,6 +69,7 @@ export function createHandlers(context: Context): Handlers {
     ...mediaHandlers(context),
     ...questionHandlers(context),
     ...attemptHandlers(context),
+    ...classHandlers(context),
     checkPage: ({ body, request }) => checkPage(context, body.address, originOf(request)),
   }
 }
@@ -97,14 +102,31 @@ function generalHandlers({ database, version }: Context): Part<'health' | 'opena
 
 function peopleHandlers(
   context: Context,
-): Part<'session' | 'signIn' | 'signOut' | 'keeperOverview'> {
+): Part<'session' | 'signIn' | 'signOut' | 'choosePassword' | 'keeperOverview'> {
   return {
-    session: ({ person }) => describeSession(person),
+    session: ({ person, request }) =>
+      describeSession(person, request.session.choosing?.personId ?? null),
     signIn: async ({ body, request }) => {
       const person = await findByPassword(body.email, body.password)
-      if (!person) throw new HttpError('wrong-password')
-      await beginSession(request, person.id)
-      return describeSession(person)
+      if (person) {
+        await beginSession(request, person.id)
+        return describeSession(person)
+      }
+      const choosing = await findByCard(context, body.email, body.password)
+      if (!choosing) throw new HttpError('wrong-password')
+      await beginChoosing(request, choosing)
+      return describeSession(null, choosing.personId)
+    },
+    choosePassword: async ({ body, person, request }) => {
+      const { choosing } = request.session
+      if (!choosing && !person) throw new HttpError('not-signed-in')
+      if (!choosing && !(await hasPassword(person!.id, body.before ?? '')))
+        throw new HttpError('wrong-password', { detail: 'This is not the password so far.' })
+      const who = choosing ?? { personId: person!.id, phrase: null }
+      const chosen = await choosePassword(context, who, body.password)
+      if (!chosen) throw new HttpError('wrong-password', { detail: CARD_GONE })
+      await beginSession(request, chosen.id)
+      return describeSession(chosen)
     },
     signOut: async ({ request }) => {
       await endSession(request)
@@ -113,6 +135,8 @@ function peopleHandlers(
     keeperOverview: () => overviewForKeeper(context),
   }
 }
+
+const CARD_GONE = 'This card is not good any more. Ask your teacher for a new one.'
 
 function lessonHandlers(
   context: Context,

@@ -1,13 +1,12 @@
 // Opening a lesson by its link, and what a learner needs to go on.
 import { nanoid } from 'nanoid'
 import type { Attempt, AttemptCard, LinkReply, Person } from '@fernbrake/core/contract'
+import { underRules } from '@fernbrake/core/classes'
 import { attemptOutcome } from '@fernbrake/core/analysis'
 import {
-  filmsInOrder,
   mediaIdsOf,
   objectivesOf,
-  partsInOrder,
-  pictureOf,
+  posterOf,
   withoutNotes,
   type Lesson,
 } from '@fernbrake/core/lesson'
@@ -23,6 +22,7 @@ import {
 } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { toPerson } from '../http/session.ts'
+import { readAssignmentOf } from '../queries/assignments.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
 import { readChosen } from '../queries/choices.ts'
 import { readCovered } from '../queries/covered.ts'
@@ -58,7 +58,9 @@ export async function describeLink(
   person: Person | null,
 ): Promise<LinkReply> {
   const { lessonId, newest } = await findLink(context, code, person)
-  const attempt = person && (await AttemptRow.findOne({ where: { lessonId, personId: person.id } }))
+  const attempt =
+    person &&
+    (await AttemptRow.findOne({ where: { lessonId, personId: person.id, assignmentId: null } }))
   const { title, summary, language, level = '', licence = '', cover, theme } = newest.document
   return {
     ...{ title, summary, language, level, licence, theme: theme ?? null },
@@ -85,7 +87,7 @@ export async function linkCover(
 export async function openLink(context: Context, code: string, person: Person): Promise<string> {
   const { lessonId, newest } = await findLink(context, code, person)
   const [attempt] = await AttemptRow.findOrCreate({
-    where: { lessonId, personId: person.id },
+    where: { lessonId, personId: person.id, assignmentId: null },
     defaults: { id: nanoid(), lessonId, edition: newest.number, personId: person.id },
   })
   return attempt.id
@@ -96,7 +98,9 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
   const facts = await attemptFacts(attemptId)
   if (!facts) throw new HttpError('not-found')
   const { lessonId } = facts
-  const lesson = await editionDocument(facts)
+  const edition = await editionDocument(facts)
+  const assignment = await readAssignmentOf(database, facts)
+  const lesson = assignment ? underRules(edition, assignment.rules) : edition
   const [row, newest, person, responses, covered, chosen, finishedParts, seen, ownNotes, media] =
     await Promise.all([
       AttemptRow.findByPk(attemptId),
@@ -118,6 +122,11 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
     newestEdition: newest,
     person: toPerson(person),
     lesson: withoutNotes(lesson),
+    assignment: assignment && {
+      topRate: assignment.rules.topRate,
+      dueAt: assignment.dueAt?.toISOString() ?? null,
+      closesAt: assignment.closesAt?.toISOString() ?? null,
+    },
     media,
     progress: {
       partId: row.placePart,
@@ -157,7 +166,7 @@ async function playableMedia(lesson: Lesson): Promise<Attempt['media']> {
 /** The lessons that a person has opened, newest first. */
 export async function listAttempts({ database }: Context, person: Person): Promise<AttemptCard[]> {
   const rows = await AttemptRow.findAll({
-    where: { personId: person.id },
+    where: { personId: person.id, assignmentId: null },
     order: [['lastSeenAt', 'DESC']],
     limit: 200,
   })
@@ -181,10 +190,7 @@ export async function listAttempts({ database }: Context, person: Person): Promi
         questions: outcome.questions,
         finished: row.finishedAt !== null,
         lastSeenAt: row.lastSeenAt.toISOString(),
-        posterMediaId:
-          lesson.cover?.mediaId ??
-          filmsInOrder(lesson)[0]?.mediaId ??
-          pictureOf(partsInOrder(lesson)),
+        posterMediaId: posterOf(lesson),
       }
     }),
   )

@@ -5,6 +5,7 @@ import type { LoggedEdit } from '@fernbrake/core/lesson'
 import type { Media } from '@fernbrake/core/contract'
 import type { Database } from '../database/connect.ts'
 import type { MediaStore } from '../media/MediaStore.ts'
+import type { Sealing } from './sealing.ts'
 
 /** Tells those who are watching that something is new; losing a message is harmless. */
 export interface Announcer {
@@ -18,6 +19,7 @@ export interface Context {
   /** For what every request or every batch asks: sessions, and statements worth preparing. */
   pool: pg.Pool
   store: MediaStore
+  sealing: Sealing
   log: Logger
   announce: Announcer
   /** Puts a job of preparing in the queue. */

@@ -9,7 +9,7 @@ import {
   filmsInOrder,
   isRecap,
   partsInOrder,
-  pictureOf,
+  posterOf,
   type Lesson,
 } from '@fernbrake/core/lesson'
 import { select, type Database } from '../database/connect.ts'
@@ -29,7 +29,7 @@ export async function listLessons(database: Database, person: Person): Promise<L
     database,
     `SELECT l.id, l.draft, l.updated_at, l.seen_by, r.role,
             (SELECT max(number) FROM editions e WHERE e.lesson_id = l.id) AS edition_number,
-            (SELECT count(*)::int FROM attempts a WHERE a.lesson_id = l.id) AS learners
+            (SELECT count(DISTINCT person_id)::int FROM attempts a WHERE a.lesson_id = l.id) AS learners
        FROM lessons l JOIN lesson_roles r ON r.lesson_id = l.id
       WHERE r.person_id = $1
       ORDER BY l.updated_at DESC`,
@@ -56,7 +56,7 @@ function toCard(row: Row): LessonCard {
     durationMs: film?.durationMs ?? 0,
     questions: questionsMet(draft).length,
     quizzes: quizzes.length,
-    posterMediaId: draft.cover?.mediaId ?? film?.mediaId ?? pictureOf(parts),
+    posterMediaId: posterOf(draft),
     tags: draft.tags ?? [],
     level: draft.level ?? '',
     stemMs: film ? (film.durationMs ?? 0) : (quiz?.durationMs ?? 0),
@@ -64,11 +64,13 @@ function toCard(row: Row): LessonCard {
   }
 }
 
-const leafOf = ({ itemId: id, atMs }: QuizOnFrond['leaves'][number]) => ({
+/** A quiz's question as a leaf of its small frond. */
+export const leafOf = ({ itemId: id, atMs }: QuizOnFrond['leaves'][number]) => ({
   ...{ id, kind: 'question' as const, fromMs: atMs, toMs: atMs },
 })
 
-function smallCues(lesson: Lesson, partId: string): LessonCard['cues'] {
+/** What stands on the small frond of a film. */
+export function smallCues(lesson: Lesson, partId: string): LessonCard['cues'] {
   return cuesInOrder(lesson, partId).flatMap((cue) =>
     cue.kind === 'note'
       ? []

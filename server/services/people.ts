@@ -1,9 +1,12 @@
 // Accounts: passwords, guests, the demo's accounts, the keeper's overview.
+import { createHash, timingSafeEqual } from 'node:crypto'
 import { hash, verify } from '@node-rs/argon2'
 import { nanoid } from 'nanoid'
 import type { KeeperOverview, Person, Role, Session } from '@fernbrake/core/contract'
-import { select } from '../database/connect.ts'
+import { phraseKey } from '@fernbrake/core/classes'
+import { run, select } from '../database/connect.ts'
 import { PersonRow } from '../database/models.ts'
+import { HttpError } from '../http/HttpError.ts'
 import { toPerson } from '../http/session.ts'
 import type { Context } from './context.ts'
 
@@ -13,11 +16,77 @@ export const DEMO_PASSWORD = 'cantle-steps'
 // Verified where no account exists, so that the time taken does not tell whether an address is known.
 const decoyHash = hash('an address that nobody has')
 
-/** The person with this address and password, or null. */
-export async function findByPassword(email: string, password: string): Promise<Person | null> {
-  const row = await PersonRow.findOne({ where: { email: email.trim().toLowerCase() } })
+/** The person with this address or sign-in name and this password, or null. */
+export async function findByPassword(name: string, password: string): Promise<Person | null> {
+  const row = await findByName(name)
   const fits = await verify(row?.passwordHash ?? (await decoyHash), password)
   return row?.passwordHash && fits ? toPerson(row) : null
+}
+
+function findByName(typed: string): Promise<PersonRow | null> {
+  const name = typed.trim().toLowerCase()
+  return PersonRow.findOne({ where: name.includes('@') ? { email: name } : { signIn: name } })
+}
+
+/** The person whose sign-in card, not used yet, has this phrase; or null. */
+export async function findByCard(
+  { sealing }: Context,
+  name: string,
+  phrase: string,
+): Promise<{ personId: string; phrase: string } | null> {
+  const row = await findByName(name)
+  const known = row?.card ? sealing.open(row.card) : null
+  const typed = phraseKey(phrase)
+  return row && known !== null && isSame(known, typed) ? { personId: row.id, phrase: typed } : null
+}
+
+/** Takes as long whatever differs. */
+function isSame(one: string, other: string): boolean {
+  const digest = (text: string) => createHash('sha256').update(text).digest()
+  return timingSafeEqual(digest(one), digest(other))
+}
+
+/** What everybody tries first. */
+const COMMON =
+  /^(.)\1*$|^(0?1234567890?|12345678[9]?|abcdefgh\w*|qwert[yz]ui\w*|asdfgh\w*|passwor[dt]\w{0,4}|letmein\w*|welcome\w{0,4}|iloveyou\w*|fernbrake\w{0,4})$/i
+
+/** Refuses a password that is easily guessed, or is one of these names. */
+export function checkPassword(password: string, names: readonly (string | null)[]): void {
+  const plain = phraseKey(password)
+  const isName = names.some((name) => name !== null && plain !== '' && phraseKey(name) === plain)
+  if (isName || COMMON.test(password)) throw new HttpError('weak-password')
+}
+
+/**
+ * Gives somebody a password, after which no card opens the account and no other session is left of it. Answers null
+ * where the card that they came in by is not good any more.
+ */
+export async function choosePassword(
+  { database, sealing }: Context,
+  { personId, phrase }: { personId: string; phrase: string | null },
+  password: string,
+): Promise<Person | null> {
+  const passwordHash = await hash(password)
+  return database.transaction(async (transaction) => {
+    const row = await PersonRow.findByPk(personId, { transaction, lock: transaction.LOCK.UPDATE })
+    if (!row) return null
+    if (phrase !== null && (!row.card || sealing.open(row.card) !== phrase)) return null
+    checkPassword(password, [row.name, row.signIn, row.email, phrase])
+    await row.update({ passwordHash, card: null }, { transaction })
+    await run(
+      database,
+      `DELETE FROM sessions WHERE sess->>'personId' = $1`,
+      [personId],
+      transaction,
+    )
+    return toPerson(row)
+  })
+}
+
+/** Whether this is the password of somebody who is signed in. */
+export async function hasPassword(personId: string, password: string): Promise<boolean> {
+  const row = await PersonRow.findByPk(personId, { attributes: ['passwordHash'] })
+  return verify(row?.passwordHash ?? (await decoyHash), password)
 }
 
 export interface NewAccount {
@@ -54,10 +123,15 @@ export async function createGuest(name: string): Promise<Person> {
 }
 
 /** Who is signed in, and the demo's accounts where there are any. */
-export async function describeSession(person: Person | null): Promise<Session> {
+export async function describeSession(
+  person: Person | null,
+  choosingId: string | null = null,
+): Promise<Session> {
   const demo = await PersonRow.findAll({ where: { demo: true }, order: [['createdAt', 'ASC']] })
+  const chooser = choosingId === null ? null : await PersonRow.findByPk(choosingId)
   return {
     person,
+    choosing: chooser?.signIn ? { name: chooser.name, signIn: chooser.signIn } : null,
     demoAccounts: demo.flatMap(({ email, role, passwordHash }) =>
       email && passwordHash ? [{ email, role, password: DEMO_PASSWORD }] : [],
     ),

@@ -12,6 +12,7 @@ import type {
   SeenRecord,
   SpanRecord,
 } from '@fernbrake/core/contract'
+import { isInTime } from '@fernbrake/core/classes'
 import { assertNever } from '@fernbrake/core/fields'
 import { askingOf, filmLengthMs, thingsToSee, type Lesson } from '@fernbrake/core/lesson'
 import { filesOfAnswer, fitsQuestion, markQuestion } from '@fernbrake/core/questions'
@@ -21,6 +22,7 @@ import { isPlausible } from '@fernbrake/core/watching'
 import { prepared, within, type Ask } from '../database/connect.ts'
 import { AttemptRow, ResponseRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
+import { readAssignmentOf, type AssignmentFacts } from '../queries/assignments.ts'
 import { attemptFacts, type AttemptFacts } from '../queries/attemptFacts.ts'
 import { readChosen, storeChoices } from '../queries/choices.ts'
 import { storeTaken, type Taken } from '../queries/covered.ts'
@@ -37,11 +39,16 @@ const END_SLACK_MS = 500
 /** A device's clock may be ahead by this much, in ms. */
 const CLOCK_SLACK_MS = 24 * 60 * 60 * 1000
 
+/** Browsers round the speed that they tell. */
+const RATE_SLACK = 0.01
+
 /** Time is counted in steps, and giving an answer takes a moment, in ms. */
 const COUNTDOWN_SLACK_MS = 1000
 
 interface Batch {
   attempt: AttemptFacts
+  /** What the attempt was begun for, where it was given to a class. */
+  assignment: AssignmentFacts | null
   lesson: Lesson
   nowMs: number
   taken: Taken
@@ -71,6 +78,10 @@ const REFUSALS = {
   tooLate: {
     code: 'tooLate',
     message: 'The time for this question had run out before this answer was given.',
+  },
+  closed: {
+    code: 'closed',
+    message: 'It had closed before this answer was given.',
   },
   wrongAnswerKind: {
     code: 'wrongAnswerKind',
@@ -102,6 +113,7 @@ export async function takeRecords(
   const taken: Taken = { spans: [], place: null, released: [], finishedAt: null, seenAt: now }
   const batch: Batch = {
     ...{ attempt, lesson: await editionDocument(attempt), nowMs: now.getTime(), taken },
+    assignment: await readAssignmentOf(database, attempt),
     choices: [],
     finished: new Map(),
     seen: [],
@@ -217,11 +229,19 @@ function takeSpan(batch: Batch, record: SpanRecord): Refusal | null {
   if (beganAtMs > batch.nowMs + CLOCK_SLACK_MS) return REFUSALS.futureClock
   const { id, partId, fromMs, rate, beganAt, endedAt, muted, hidden } = record
   // Played in a hidden tab is kept, but it is not watching.
-  const counts = !hidden && isPlausible({ fromMs, toMs: record.toMs, rate, beganAtMs, endedAtMs })
+  const isTrue = isPlausible({ fromMs, toMs: record.toMs, rate, beganAtMs, endedAtMs })
+  const counts = !hidden && isTrue && isWithinRules(batch, rate, endedAtMs)
   const toMs = Math.min(record.toMs, durationMs)
   const span = { id, partId, fromMs, toMs, rate, beganAt, endedAt, muted, hidden, counts }
   batch.taken.spans.push(span)
   return null
+}
+
+/** Played faster than the assignment allows, or after it had closed, is kept too, and counts as little. */
+function isWithinRules({ assignment }: Batch, rate: number, endedAtMs: number): boolean {
+  if (!assignment) return true
+  const isSlowEnough = rate <= assignment.rules.topRate + RATE_SLACK
+  return isSlowEnough && isInTime(endedAtMs, assignment.closesAt)
 }
 
 /** What the database holds of this learner. */
@@ -235,7 +255,7 @@ type NewResponse = CreationAttributes<ResponseRow>
 
 /** Marks a response and puts it among the `fresh` ones, unless it is kept already or can never be. */
 function takeResponse(
-  { attempt, lesson }: Batch,
+  { attempt, lesson, assignment }: Batch,
   record: ResponseRecordInput,
   { earlier, handed }: InDatabase,
   fresh: NewResponse[],
@@ -248,6 +268,8 @@ function takeResponse(
   if (!fitsQuestion(question, record.answer)) return REFUSALS.wrongAnswerKind
   const known = [...earlier, ...fresh]
   if (known.some(({ id }) => id === record.id)) return null
+  if (assignment && !isInTime(Date.parse(record.answeredAt), assignment.closesAt))
+    return REFUSALS.closed
   if (filesOfAnswer(record.answer).some((id) => handed.get(id) !== question.id))
     return REFUSALS.missingFile
   const tries = known.filter(({ questionId }) => questionId === question.id).length

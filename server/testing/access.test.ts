@@ -7,6 +7,7 @@ import {
   type RouteName,
   type RouteSpec,
 } from '@fernbrake/core/contract'
+import { usualRules } from '@fernbrake/core/classes'
 import { filmOf, lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
 import { LessonRoleRow } from '../database/models.ts'
 import { run } from '../database/connect.ts'
@@ -29,6 +30,8 @@ const MAY: Record<Access, readonly Who[]> = {
   mediaViewer: ['learner', 'viewer', 'owner'],
   attemptOwner: ['learner'],
   questionOwner: ['owner'],
+  classTeacher: ['owner'],
+  assignmentLearner: ['learner'],
 }
 
 let server: TestServer
@@ -59,9 +62,24 @@ beforeAll(async () => {
     keptId: 'kept',
     revision: '0',
     page: '1',
+    classId: 'class',
+    groupId: 'group',
+    assignmentId: 'given',
   })
   const question = Object.values(withQuestion(film, { id: 'a', atMs: 1000 }).questions)[0]
   await owner.agent.post('/api/questions').send({ id: 'kept', question }).expect(200)
+  const school = { id: 'class', title: 'Spring intake', timeZone: 'Europe/London' }
+  await owner.agent.post('/api/classes').send(school).expect(201)
+  // The learner is in the class that was given the lesson.
+  const opening = { joinUntil: new Date(Date.now() + 60_000).toISOString() }
+  const { joinCode } = (await owner.agent.patch('/api/classes/class').send(opening)).body
+  await learner.agent.post(`/api/join/${joinCode}`).send({}).expect(201)
+  const times = { opensAt: null, dueAt: null, closesAt: null }
+  const given = { id: 'given', lessonId, ...times, mostAttempts: null, rules: usualRules() }
+  await owner.agent
+    .post('/api/classes/class/assignments')
+    .send({ ...given, groups: [], people: [] })
+    .expect(200)
   Object.assign(agents, {
     anonymous: server.anonymous(),
     guest: server.anonymous(),
@@ -99,6 +117,8 @@ describe.each(routes)('%s', (name) => {
       'tally',
       'handedFile',
       'handedFileOf',
+      'joinInfo',
+      'join',
     ].includes(name)
     if (MAY[spec.access].includes(who)) {
       if (name !== 'signIn') expect(isRefused).toBe(false)
