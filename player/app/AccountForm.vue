@@ -15,7 +15,9 @@ const { t } = useI18n()
     <input
       id="email"
       v-model="email"
-      type="email"
+      type="text"
+      autocapitalize="none"
+      spellcheck="false"
       autocomplete="username"
       required
       aria-describedby="fault"

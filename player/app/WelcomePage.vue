@@ -65,7 +65,12 @@ function beginAsGuest(): void {
 
 function beginWithAccount(): void {
   void begin(async () => {
-    await signIn(email.value, password.value)
+    const { choosing } = await signIn(email.value, password.value)
+    // By a sign-in card: a password is chosen first, and then the way leads back here.
+    if (choosing) {
+      location.assign(`/password?to=${encodeURIComponent(location.pathname)}`)
+      return new Promise<never>(() => undefined)
+    }
     return openLink(props.code).catch(async (error: unknown) => {
       // The password was right; what is wrong now is said in the place of the form.
       await load()

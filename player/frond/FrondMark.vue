@@ -75,7 +75,7 @@ const scaled = computed(() => `${place.value} scale(${props.small ? 0.6 : 1})`)
   stroke: transparent;
   stroke-width: 12;
 }
-.small :deep(.leaf) {
+.small :deep(.leaf:not(.open)) {
   fill: var(--rust);
 }
 .small :deep(.vein) {

@@ -15,6 +15,8 @@ export default {
   captionsIn: 'Language',
   speed: 'Speed',
   speedTimes: '{rate}×',
+  closed:
+    'The time for this was over on {when}. You can look at everything again; new answers are not counted.',
   fullScreen: 'Full screen',
   tapToPlay: 'Play the film',
   pressInFrame: 'Press play in the picture: its host wants you to.',
@@ -326,10 +328,10 @@ export default {
     begin: 'Begin the lesson',
     goOn: 'Go on with the lesson',
     withAccount: 'Sign in instead',
-    email: 'Email address',
+    email: 'Email address or sign-in name',
     password: 'Password',
     signIn: 'Sign in and begin',
-    wrongPassword: 'The email address and the password do not belong together.',
+    wrongPassword: 'This name or address and this password do not belong together.',
     onlyNamed:
       'This lesson is for people it was shared with. Sign in, and it opens if you are one of them.',
     notYou:

@@ -18,7 +18,8 @@ import { isoTime, nowMs } from '../clock.ts'
 import { prepareParts } from '../parts/fetchPart.ts'
 import LaterPart from '../parts/LaterPart.vue'
 import { useTravelled } from '../session/useTravelled.ts'
-import { ABOUT, aboutOf, EDITION } from './about.ts'
+import { ABOUT, aboutOf, ASSIGNMENT, EDITION } from './about.ts'
+import ClosedStrip from './ClosedStrip.vue'
 import FilmPlayer from './FilmPlayer.vue'
 import HostStrip from './HostStrip.vue'
 import { gateWords } from './gateWords.ts'
@@ -65,6 +66,10 @@ provide(
 provide(
   EDITION,
   computed(() => opened.value?.edition ?? null),
+)
+provide(
+  ASSIGNMENT,
+  computed(() => opened.value?.assignment ?? null),
 )
 /** The words of the end that a way led to; null while the learner is in a part. */
 const ended = ref<string | null>(null)
@@ -128,6 +133,7 @@ onMounted(openLesson)
     :class="ended !== null || (part && part.kind !== 'film') ? 'reading' : 'night'"
   >
     <HostStrip :state="hostState" />
+    <ClosedStrip v-if="opened?.assignment?.closesAt" :closes-at="opened.assignment.closesAt" />
     <LessonEnd
       v-if="ended !== null && opened && parts"
       :host="travel.host"

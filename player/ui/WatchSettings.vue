@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // How the film is shown: captions, speed, sound, full screen.
+import { computed, inject } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { FilmSession } from '../session/useFilmSession.ts'
+import { ASSIGNMENT } from './about.ts'
 
 const props = defineProps<{ session: FilmSession; languages: readonly string[] }>()
 const captions = defineModel<boolean>('captions', { required: true })
@@ -11,7 +13,11 @@ const { t, n } = useI18n()
 const { snapshot } = props.session
 /** A language by its own name, so that whoever reads it knows it. */
 const nameOf = (tag: string) => new Intl.DisplayNames([tag], { type: 'language' }).of(tag) ?? tag
-const RATES = [0.75, 1, 1.25, 1.5, 2]
+const ALL_RATES = [0.75, 1, 1.25, 1.5, 2]
+const assignment = inject(ASSIGNMENT, null)
+const RATES = computed(() =>
+  ALL_RATES.filter((rate) => rate <= (assignment?.value?.topRate ?? Infinity)),
+)
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 // What the lesson says about itself, for whatever of the player shows it.
 import type { ComputedRef, InjectionKey, Ref } from 'vue'
+import type { OpenedLesson } from '../hosts/Host.ts'
 import { objectivesOf, type Lesson } from '@fernbrake/core/lesson'
 
 export interface About {
@@ -14,6 +15,10 @@ export const ABOUT: InjectionKey<ComputedRef<About | null>> = Symbol('about')
 /** Which edition of the lesson this is, and which is the newest; null where it is none, as in a preview. */
 export const EDITION: InjectionKey<Readonly<Ref<{ own: number; newest: number } | null>>> =
   Symbol('edition')
+
+/** The rules under which a class was given the lesson; null where it was opened by a link. */
+export const ASSIGNMENT: InjectionKey<Readonly<Ref<OpenedLesson['assignment']>>> =
+  Symbol('assignment')
 
 /** Null where the lesson says nothing. */
 export function aboutOf(lesson: Lesson): About | null {

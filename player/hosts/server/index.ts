@@ -121,6 +121,7 @@ async function openAttempt(
     staged: stagedAddresses(attempt.lesson, (id) => addressOf(id), pageAddressOf),
     progress,
     learnerName: attempt.person.name,
+    assignment: attempt.assignment,
     seed: attemptId,
     edition: { own: attempt.edition, newest: attempt.newestEdition },
   }
