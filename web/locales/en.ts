@@ -1,5 +1,7 @@
 // English texts of the application.
+import assign from './en/assign.ts'
 import bench from './en/bench.ts'
+import classes from './en/classes.ts'
 import edits from './en/edits.ts'
 import overlays from './en/overlays.ts'
 import parts from './en/parts.ts'
@@ -13,7 +15,9 @@ import routes from './en/routes.ts'
 import shelf from './en/shelf.ts'
 
 export default {
+  ...assign,
   ...bench,
+  ...classes,
   ...edits,
   ...overlays,
   ...parts,
@@ -30,6 +34,9 @@ export default {
     places: 'Places',
     lessons: 'Lessons',
     shelf: 'Shelf',
+    classes: 'Classes',
+    join: 'Join a class',
+    password: 'Password',
     retry: 'Try again',
     keeping: 'Accounts and space',
     signOut: 'Sign out',
@@ -52,7 +59,8 @@ export default {
   },
   signIn: {
     title: 'Sign in',
-    email: 'Email address',
+    email: 'Email address or sign-in name',
+    card: 'On a card: the pass phrase',
     password: 'Password',
     go: 'Sign in',
     demo: 'Demo accounts',
@@ -139,6 +147,8 @@ export default {
       gate_noQuestion: 'A gate hangs on an answer, and no question is named.',
       part_noFilm: 'The film is not ready to play yet.',
       cue_beyondEnd: 'Something is placed after the film has ended.',
+      cue_noFrame:
+        'A question asks for a place on a frame of the film. This film stays with its host, which lets nobody draw its frames; choose a picture instead.',
       fork_noWords: 'A way of a fork has no words that a learner could choose it by.',
       fork_noQuestion: 'A way of a fork hangs on an answer, and no question is named.',
       overlay_noPicture: 'An overlay is to show a picture and has none yet.',

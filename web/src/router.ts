@@ -57,6 +57,38 @@ export function createAppRouter(): Router {
         component: () => import('./views/OpenLessonsView.vue'),
         meta: { open: true },
       },
+      { path: '/classes', name: 'classes', component: () => import('./views/ClassesView.vue') },
+      {
+        path: '/classes/:classId',
+        name: 'class',
+        component: () => import('./views/ClassView.vue'),
+        props: true,
+      },
+      {
+        path: '/classes/:classId/assignments/:assignmentId',
+        name: 'standing',
+        component: () => import('./views/StandingView.vue'),
+        props: true,
+      },
+      {
+        path: '/classes/:classId/assignments/:assignmentId/now',
+        name: 'now',
+        component: () => import('./views/NowView.vue'),
+        props: true,
+      },
+      {
+        path: '/join/:code?',
+        name: 'join',
+        component: () => import('./views/JoinView.vue'),
+        props: true,
+        meta: { open: true },
+      },
+      {
+        path: '/password',
+        name: 'password',
+        component: () => import('./views/PasswordView.vue'),
+        meta: { open: true },
+      },
       { path: '/shelf', name: 'shelf', component: () => import('./views/ShelfView.vue') },
       { path: '/keeper', name: 'keeper', component: () => import('./views/KeeperView.vue') },
       {
@@ -72,7 +104,10 @@ export function createAppRouter(): Router {
     const session = useSession()
     // An unreachable server is told by the page itself; sending people to sign in would be a lie.
     const known = await session.ensureKnown()
-    if (known && !session.person && !to.meta.open)
+    const isChoosing = session.session?.choosing
+    if (isChoosing && to.name !== 'password' && to.name !== 'sign-in')
+      return { name: 'password', query: { to: to.fullPath } }
+    if (known && !session.person && (!to.meta.open || (to.name === 'password' && !isChoosing)))
       return { name: 'sign-in', query: { to: to.fullPath } }
     return true
   })

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // The lessons that somebody is learning from.
 import { useI18n } from 'vue-i18n'
-import { mediaFileAddress, type AttemptCard } from '@fernbrake/core/contract'
+import type { AttemptCard } from '@fernbrake/core/contract'
 import { writeMoment } from '../ui/dates.ts'
+import LessonPicture from './LessonPicture.vue'
 
 defineProps<{ attempts: AttemptCard[] }>()
 const { t, n } = useI18n()
@@ -12,11 +13,7 @@ const { t, n } = useI18n()
   <ul class="learning">
     <li v-for="attempt in attempts" :key="attempt.id">
       <a :href="`/learn/${attempt.id}`">
-        <img
-          v-if="attempt.posterMediaId"
-          :src="mediaFileAddress(attempt.posterMediaId, 'poster')"
-          alt=""
-        />
+        <span class="picture"><LessonPicture :media-id="attempt.posterMediaId" /></span>
         <span class="words">
           <b dir="auto">{{ attempt.title }}</b>
           <span class="muted">
@@ -63,9 +60,16 @@ a {
 a:hover {
   border-color: var(--line-strong);
 }
-img {
+.picture {
+  display: grid;
+  place-items: center;
   width: 128px;
   aspect-ratio: 16 / 9;
+  background: var(--sunk);
+}
+.picture img {
+  width: 100%;
+  height: 100%;
   object-fit: cover;
 }
 .words {

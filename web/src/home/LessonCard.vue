@@ -3,11 +3,11 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import { mediaFileAddress, type LessonCard } from '@fernbrake/core/contract'
+import type { LessonCard } from '@fernbrake/core/contract'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, type FrondCue } from '@fernbrake/player'
 import { writeMoment } from '../ui/dates.ts'
-import FernMark from '../ui/FernMark.vue'
+import LessonPicture from './LessonPicture.vue'
 
 const props = defineProps<{ lesson: LessonCard; choosing?: boolean; chosen?: boolean }>()
 const emit = defineEmits<{ choose: [on: boolean]; copy: [] }>()
@@ -41,12 +41,7 @@ const counts = computed(() => {
           @change="emit('choose', isOn($event))"
         />
       </label>
-      <img
-        v-if="lesson.posterMediaId"
-        :src="mediaFileAddress(lesson.posterMediaId, 'poster')"
-        alt=""
-      />
-      <FernMark v-else class="mark" />
+      <LessonPicture :media-id="lesson.posterMediaId" />
     </div>
     <div class="words">
       <h3>

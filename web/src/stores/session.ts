@@ -23,6 +23,16 @@ export const useSession = defineStore('session', () => {
     }
   }
 
+  /** Asks again who is here, after something else may have changed it. */
+  async function ask(): Promise<void> {
+    session.value = await call('session')
+  }
+
+  async function choosePassword(password: string, before?: string): Promise<void> {
+    const body = { password, ...(before === undefined ? {} : { before }) }
+    session.value = await call('choosePassword', { body })
+  }
+
   async function signIn(email: string, password: string): Promise<void> {
     session.value = await call('signIn', { body: { email, password } })
   }
@@ -32,5 +42,5 @@ export const useSession = defineStore('session', () => {
     closeLiveSocket()
   }
 
-  return { session, person, isDesigner, ensureKnown, signIn, signOut }
+  return { session, person, isDesigner, ensureKnown, ask, choosePassword, signIn, signOut }
 })

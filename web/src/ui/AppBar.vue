@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The bar at the top of the managing pages.
 import Button from 'primevue/button'
-import { RouterLink, useRouter } from 'vue-router'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../stores/session.ts'
 import FernMark from './FernMark.vue'
@@ -9,6 +9,8 @@ import FernMark from './FernMark.vue'
 const { t } = useI18n()
 const session = useSession()
 const router = useRouter()
+const route = useRoute()
+const isIn = (place: string) => route.path.startsWith(place)
 
 async function leave(): Promise<void> {
   await session.signOut().catch(() => undefined)
@@ -21,7 +23,13 @@ async function leave(): Promise<void> {
     <RouterLink to="/" class="brand"><FernMark /> {{ t('app.name') }}</RouterLink>
     <nav v-if="session.person" :aria-label="t('app.places')">
       <RouterLink to="/">{{ t('app.lessons') }}</RouterLink>
-      <RouterLink v-if="session.isDesigner" to="/shelf">{{ t('app.shelf') }}</RouterLink>
+      <template v-if="session.isDesigner">
+        <RouterLink to="/classes" :class="{ here: isIn('/classes') }">{{
+          t('app.classes')
+        }}</RouterLink>
+        <RouterLink to="/shelf">{{ t('app.shelf') }}</RouterLink>
+      </template>
+      <RouterLink v-else to="/join">{{ t('app.join') }}</RouterLink>
       <RouterLink to="/open-lessons">{{ t('openLessons.title') }}</RouterLink>
       <RouterLink v-if="session.person.role === 'keeper'" to="/keeper">{{
         t('app.keeping')
@@ -29,7 +37,12 @@ async function leave(): Promise<void> {
     </nav>
     <span class="gap" />
     <template v-if="session.person">
-      <span class="muted person">{{ session.person.name }}</span>
+      <span v-if="session.person.role === 'guest'" class="muted person">{{
+        session.person.name
+      }}</span>
+      <RouterLink v-else to="/password" class="muted person" :title="t('password.title')">{{
+        session.person.name
+      }}</RouterLink>
       <Button
         class="leave"
         :label="t('app.signOut')"
@@ -70,7 +83,8 @@ nav a {
   color: var(--ink-2);
   text-decoration: none;
 }
-nav a.router-link-exact-active {
+nav a.router-link-exact-active,
+nav a.here {
   color: var(--ink);
   box-shadow: 0 3px 0 var(--fern);
 }
@@ -78,6 +92,7 @@ nav a.router-link-exact-active {
   flex: 1;
 }
 .person {
+  text-decoration: none;
   min-width: 0;
   overflow: hidden;
   text-overflow: ellipsis;
@@ -90,10 +105,29 @@ nav a.router-link-exact-active {
 .leave :deep(.p-button-label) {
   white-space: nowrap;
 }
-@media (max-width: 560px) {
+@media (max-width: 720px) {
   .bar {
-    gap: 10px;
-    padding: 0 14px;
+    flex-wrap: wrap;
+    gap: 4px 10px;
+    padding: 8px 14px 0;
+  }
+  .gap {
+    min-width: 0;
+  }
+  .person {
+    max-width: 7.5em;
+    font-size: 13.5px;
+  }
+  .leave {
+    padding-inline: 4px;
+  }
+  /* The places get a line of their own, that can be moved sideways where it is too long. */
+  nav {
+    order: 1;
+    flex-basis: 100%;
+    padding-bottom: 8px;
+    overflow-x: auto;
+    white-space: nowrap;
   }
 }
 </style>

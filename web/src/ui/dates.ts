@@ -18,3 +18,10 @@ export function writeMoment(date: Date, now = new Date()): string {
 export const writeDayAndTime = (date: Date) => moment.format(date)
 export const writeClock = (date: Date) => clock.format(date)
 export const writeDay = (date: Date) => day.format(date)
+
+/** A moment as the clock of a time zone shows it, to the minute. */
+export const writeInZone = (iso: string, timeZone: string) =>
+  new Intl.DateTimeFormat(undefined, {
+    ...{ weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' },
+    timeZone,
+  }).format(new Date(iso))

@@ -10,6 +10,7 @@ import BeginLesson from '../home/BeginLesson.vue'
 import LearningList from '../home/LearningList.vue'
 import LessonCard from '../home/LessonCard.vue'
 import ShareSeveral from '../home/ShareSeveral.vue'
+import WorkList from '../home/WorkList.vue'
 import { useSession } from '../stores/session.ts'
 import AppBar from '../ui/AppBar.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
@@ -22,11 +23,12 @@ const fault = shallowRef<unknown>(null)
 let again: () => Promise<void> = () => Promise.resolve()
 
 const { value, error, loading, reload } = useLoaded(async () => {
-  const [lessons, attempts] = await Promise.all([
+  const [lessons, attempts, classes] = await Promise.all([
     session.isDesigner ? call('lessons').then((reply) => reply.lessons) : [],
     call('myAttempts').then((reply) => reply.attempts),
+    call('myWork').then((reply) => reply.classes),
   ])
-  return { lessons, attempts }
+  return { lessons, attempts, classes }
 })
 const isEmpty = computed(() => value.value !== null && value.value.lessons.length === 0)
 
@@ -87,8 +89,17 @@ document.title = t('app.name')
         />
       </div>
     </template>
-    <section v-if="value && (value.attempts.length > 0 || !session.isDesigner)" class="learning">
-      <h1 v-if="!session.isDesigner">{{ t('home.learning') }}</h1>
+    <section v-if="value && value.classes.length > 0" class="learning">
+      <component :is="session.isDesigner ? 'h2' : 'h1'">{{ t('work.title') }}</component>
+      <WorkList :classes="value.classes" @changed="reload" />
+    </section>
+    <section
+      v-if="
+        value && (value.attempts.length > 0 || (!session.isDesigner && value.classes.length === 0))
+      "
+      class="learning"
+    >
+      <h1 v-if="!session.isDesigner && value.classes.length === 0">{{ t('home.learning') }}</h1>
       <h2 v-else>{{ t('home.learning') }}</h2>
       <p v-if="value.attempts.length === 0" class="empty">{{ t('home.nothingToLearn') }}</p>
       <LearningList v-else :attempts="value.attempts" />

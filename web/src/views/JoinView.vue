@@ -1,0 +1,136 @@
+<script setup lang="ts">
+// Joining a class by its code: who is signed in joins as they are, anybody else with an account made here.
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink, useRouter } from 'vue-router'
+import { readJoinCode, writeJoinCode } from '@fernbrake/core/classes'
+import { SHORTEST_PASSWORD, type ReplyOf, type Contract } from '@fernbrake/core/contract'
+import { call } from '../api/client.ts'
+import { useSession } from '../stores/session.ts'
+import EntryCard from '../ui/EntryCard.vue'
+import FaultNotice from '../ui/FaultNotice.vue'
+
+const props = defineProps<{ code?: string }>()
+const { t } = useI18n()
+const router = useRouter()
+const session = useSession()
+const typed = ref(props.code ?? '')
+const code = computed(() => readJoinCode(props.code ?? ''))
+const school = shallowRef<ReplyOf<Contract['joinInfo']> | null>(null)
+const fault = shallowRef<unknown>(null)
+const busy = ref(false)
+const [name, password] = [ref(''), ref('')]
+const joined = shallowRef<ReplyOf<Contract['join']> | null>(null)
+const needsAccount = computed(() => !session.person || session.person.role === 'guest')
+
+async function look(): Promise<void> {
+  ;[school.value, fault.value] = [null, null]
+  if (!code.value) return
+  try {
+    school.value = await call('joinInfo', { params: { code: code.value } })
+  } catch (caught) {
+    fault.value = caught
+  }
+}
+watch(code, look, { immediate: true })
+const open = () => router.push({ name: 'join', params: { code: readJoinCode(typed.value) ?? '' } })
+
+async function join(): Promise<void> {
+  busy.value = true
+  fault.value = null
+  try {
+    const body = needsAccount.value
+      ? { password: password.value, ...(session.person ? {} : { name: name.value.trim() }) }
+      : {}
+    joined.value = await call('join', { params: { code: code.value! }, body })
+    await session.ask()
+  } catch (caught) {
+    fault.value = caught
+  } finally {
+    busy.value = false
+  }
+}
+document.title = t('join.title')
+</script>
+
+<template>
+  <EntryCard :title="school ? t('join.into', { title: school.title }) : t('join.title')">
+    <template v-if="joined">
+      <p class="notice fern" role="status">{{ t('join.done', { title: joined.title }) }}</p>
+      <p v-if="joined.signIn">
+        {{ t('join.signIn') }} <b class="mono big">{{ joined.signIn }}</b>
+      </p>
+      <RouterLink to="/">{{ t('join.go') }}</RouterLink>
+    </template>
+    <template v-else-if="school?.isMember">
+      <p>{{ t('join.already') }}</p>
+      <RouterLink to="/">{{ t('join.go') }}</RouterLink>
+    </template>
+    <form v-else-if="!school" @submit.prevent="open">
+      <p v-if="!code && props.code" class="notice" role="alert">{{ t('join.noCode') }}</p>
+      <div class="field">
+        <label for="code">{{ t('join.code') }}</label>
+        <InputText
+          id="code"
+          v-model="typed"
+          class="mono"
+          autocomplete="off"
+          autocapitalize="characters"
+          :placeholder="writeJoinCode('ABCDEFGH')"
+          fluid
+        />
+      </div>
+      <FaultNotice v-if="fault" :error="fault" @retry="look" />
+      <Button
+        type="submit"
+        :label="t('join.look')"
+        :disabled="readJoinCode(typed) === null"
+        fluid
+      />
+    </form>
+    <form v-else @submit.prevent="join">
+      <template v-if="needsAccount">
+        <div v-if="!session.person" class="field">
+          <label for="name">{{ t('join.name') }}</label>
+          <InputText id="name" v-model="name" autocomplete="name" maxlength="120" required fluid />
+        </div>
+        <p v-else>{{ t('join.as', { name: session.person.name }) }}</p>
+        <div class="field">
+          <label for="new-password">{{ t('join.password') }}</label>
+          <InputText
+            id="new-password"
+            v-model="password"
+            type="password"
+            autocomplete="new-password"
+            :minlength="SHORTEST_PASSWORD"
+            maxlength="200"
+            required
+            fluid
+          />
+          <small class="muted">{{ t('join.passwordHelp', { count: SHORTEST_PASSWORD }) }}</small>
+        </div>
+      </template>
+      <p v-else>{{ t('join.as', { name: session.person!.name }) }}</p>
+      <FaultNotice v-if="fault" :error="fault" @retry="join" />
+      <Button type="submit" :label="t('join.join')" :loading="busy" fluid />
+      <RouterLink
+        v-if="!session.person"
+        :to="{ name: 'sign-in', query: { to: `/join/${code}` } }"
+        >{{ t('join.haveAccount') }}</RouterLink
+      >
+    </form>
+  </EntryCard>
+</template>
+
+<style scoped>
+form {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
+.big {
+  font-size: 21px;
+}
+</style>

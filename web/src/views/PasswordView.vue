@@ -1,0 +1,102 @@
+<script setup lang="ts">
+// Choosing a password: at first, after coming in by a sign-in card; later, another one.
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { computed, ref, shallowRef } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
+import { SHORTEST_PASSWORD } from '@fernbrake/core/contract'
+import { useSession } from '../stores/session.ts'
+import { whereTo } from '../ui/whereTo.ts'
+import EntryCard from '../ui/EntryCard.vue'
+import FaultNotice from '../ui/FaultNotice.vue'
+
+const { t } = useI18n()
+const session = useSession()
+const [route, router] = [useRoute(), useRouter()]
+const [before, password] = [ref(''), ref('')]
+const seen = ref(false)
+const busy = ref(false)
+const fault = shallowRef<unknown>(null)
+const choosing = computed(() => session.session?.choosing ?? null)
+
+async function choose(): Promise<void> {
+  busy.value = true
+  fault.value = null
+  try {
+    await session.choosePassword(password.value, choosing.value ? undefined : before.value)
+    await whereTo(router, route.query.to)
+  } catch (caught) {
+    fault.value = caught
+  } finally {
+    busy.value = false
+  }
+}
+document.title = t('password.title')
+</script>
+
+<template>
+  <EntryCard
+    :title="choosing ? t('password.welcome', { name: choosing.name }) : t('password.title')"
+  >
+    <form @submit.prevent="choose">
+      <p v-if="choosing">
+        {{ t('password.first') }} <b class="mono">{{ choosing.signIn }}</b>
+      </p>
+      <div v-else class="field">
+        <label for="before">{{ t('password.before') }}</label>
+        <InputText
+          id="before"
+          v-model="before"
+          type="password"
+          autocomplete="current-password"
+          required
+          fluid
+        />
+      </div>
+      <input
+        v-if="choosing"
+        class="visually-hidden"
+        type="text"
+        autocomplete="username"
+        tabindex="-1"
+        aria-hidden="true"
+        readonly
+        :value="choosing.signIn"
+      />
+      <div class="field">
+        <label for="chosen">{{ t('password.new') }}</label>
+        <InputText
+          id="chosen"
+          v-model="password"
+          :type="seen ? 'text' : 'password'"
+          autocomplete="new-password"
+          :minlength="SHORTEST_PASSWORD"
+          maxlength="200"
+          required
+          fluid
+        />
+        <small class="muted">{{ t('join.passwordHelp', { count: SHORTEST_PASSWORD }) }}</small>
+        <label class="check"
+          ><input v-model="seen" type="checkbox" /> {{ t('password.show') }}</label
+        >
+      </div>
+      <FaultNotice v-if="fault" :error="fault" @retry="choose" />
+      <Button type="submit" :label="t('password.go')" :loading="busy" fluid />
+      <RouterLink v-if="choosing" :to="{ name: 'sign-in' }">{{ t('password.notMe') }}</RouterLink>
+    </form>
+  </EntryCard>
+</template>
+
+<style scoped>
+form {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
+.check {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+}
+</style>

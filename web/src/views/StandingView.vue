@@ -1,0 +1,234 @@
+<script setup lang="ts">
+// How a class stands with a lesson it was given: in a sentence, then everybody in a line.
+import Button from 'primevue/button'
+import Column from 'primevue/column'
+import DataTable from 'primevue/datatable'
+import { computed, watchEffect } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import { attemptThatCounts } from '@fernbrake/core/classes'
+import { writeCsv } from '@fernbrake/core/formats'
+import { call } from '../api/client.ts'
+import { cleanFileName } from '../sharing/cleanFileName.ts'
+import AppBar from '../ui/AppBar.vue'
+import { writeMoment } from '../ui/dates.ts'
+import FaultNotice from '../ui/FaultNotice.vue'
+import { saveFile } from '../ui/saveFile.ts'
+import { useLoaded } from '../ui/useLoaded.ts'
+
+const props = defineProps<{ classId: string; assignmentId: string }>()
+const { t, n } = useI18n()
+const { value, error, loading, reload } = useLoaded(() =>
+  call('assignmentStanding', {
+    params: { classId: props.classId, assignmentId: props.assignmentId },
+  }),
+)
+const assignment = computed(() => value.value?.assignment ?? null)
+type State = 'notBegun' | 'begun' | 'complete'
+const rows = computed(() =>
+  (value.value?.learners ?? []).map(({ personId, name, hasLeft, attempts }) => {
+    const best = attemptThatCounts(attempts)
+    const state: State = !best ? 'notBegun' : best.isComplete ? 'complete' : 'begun'
+    const score = best && best.max > 0 ? best.points / best.max : null
+    const lastSeenAt =
+      attempts
+        .map((one) => one.lastSeenAt)
+        .sort()
+        .at(-1) ?? null
+    const leftOut = attempts.reduce((sum, one) => sum + one.leftOut, 0)
+    return {
+      ...{ personId, name, hasLeft, state, best, score, lastSeenAt, leftOut },
+      ...{ watched: best?.watched ?? -1, answered: best?.answered ?? -1, tries: attempts.length },
+    }
+  }),
+)
+const meant = computed(() => rows.value.filter(({ hasLeft }) => !hasLeft))
+const count = (state: State) => meant.value.filter((row) => row.state === state).length
+const sentence = computed(() => {
+  const [complete, begun, none] = [count('complete'), count('begun'), count('notBegun')]
+  return [
+    t('assign.sentence.complete', { n: complete, of: n(meant.value.length) }, complete),
+    ...(begun > 0 ? [t('assign.sentence.begun', begun)] : []),
+    ...(none > 0 ? [t('assign.sentence.notBegun', none)] : []),
+  ].join(' ')
+})
+/** The table as a file, with figures that a spreadsheet can go on with. */
+function takeAlong(): void {
+  const heads = [
+    'name',
+    'state',
+    'watched',
+    'answered',
+    'questions',
+    'points',
+    'max',
+    'tries',
+    'lastSeen',
+  ]
+  const lines = rows.value.map(({ name, state, best, tries, lastSeenAt }) => [
+    ...[name, t(`assign.state.${state}`), best && Math.round(best.watched * 1000) / 1000],
+    ...[best?.answered ?? null, best?.questions ?? null, best?.points ?? null, best?.max ?? null],
+    ...[tries, lastSeenAt],
+  ])
+  const text = writeCsv([heads.map((head) => t(`assign.csv.${head}`)), ...lines])
+  saveFile(new Blob([text], { type: 'text/csv' }), `${cleanFileName(assignment.value!.title)}.csv`)
+}
+const percent = (share: number) => n(share, { style: 'percent', maximumFractionDigits: 0 })
+const points = (number: number) => n(number, { maximumFractionDigits: 1 })
+watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all')))
+</script>
+
+<template>
+  <AppBar />
+  <main class="page">
+    <p class="back">
+      <RouterLink :to="{ name: 'class', params: { classId } }">{{
+        t('assign.toClass')
+      }}</RouterLink>
+    </p>
+    <FaultNotice v-if="error" :error="error" @retry="reload" />
+    <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">
+      <div class="skeleton bone" />
+    </div>
+    <template v-if="assignment">
+      <div class="top">
+        <h1 dir="auto">{{ assignment.title }}</h1>
+        <Button
+          v-if="rows.length > 0"
+          :label="t('assign.takeAlong')"
+          size="small"
+          severity="secondary"
+          variant="outlined"
+          @click="takeAlong"
+        />
+        <RouterLink :to="{ name: 'now', params: { classId, assignmentId } }">{{
+          t('now.link')
+        }}</RouterLink>
+        <RouterLink :to="{ name: 'results', params: { lessonId: assignment.lessonId } }">{{
+          t('assign.toResults')
+        }}</RouterLink>
+      </div>
+      <p v-if="rows.length === 0" class="empty">{{ t('assign.nobody') }}</p>
+      <template v-else>
+        <p class="sentence">{{ sentence }}</p>
+        <div class="share" aria-hidden="true">
+          <span
+            v-for="state in ['complete', 'begun', 'notBegun'] as const"
+            :key="state"
+            :class="state"
+            :style="{ flexGrow: count(state) }"
+          />
+        </div>
+        <DataTable
+          :value="rows"
+          data-key="personId"
+          size="small"
+          removable-sort
+          :paginator="rows.length > 100"
+          :rows="100"
+        >
+          <Column field="name" :header="t('classes.name')" sortable>
+            <template #body="{ data }">
+              <span dir="auto">{{ data.name }}</span>
+              <small v-if="data.hasLeft" class="muted"> · {{ t('assign.notMeant') }}</small>
+            </template>
+          </Column>
+          <Column field="state" :header="t('assign.stands')" sortable>
+            <template #body="{ data }">
+              <span class="state" :class="data.state">{{ t(`assign.state.${data.state}`) }}</span>
+            </template>
+          </Column>
+          <Column field="watched" :header="t('assign.watched')" sortable>
+            <template #body="{ data }">
+              <span v-if="data.best" class="mono">{{ percent(data.best.watched) }}</span>
+            </template>
+          </Column>
+          <Column field="answered" :header="t('assign.answered')" sortable>
+            <template #body="{ data }">
+              <span v-if="data.best" class="mono"
+                >{{ n(data.best.answered) }} / {{ n(data.best.questions) }}</span
+              >
+            </template>
+          </Column>
+          <Column field="score" :header="t('assign.score')" sortable>
+            <template #body="{ data }">
+              <span v-if="data.score !== null" class="mono"
+                >{{ points(data.best.points) }} / {{ points(data.best.max) }}</span
+              >
+            </template>
+          </Column>
+          <Column field="tries" :header="t('assign.attempts')" sortable>
+            <template #body="{ data }">
+              <span v-if="data.tries > 0" class="mono">{{ n(data.tries) }}</span>
+            </template>
+          </Column>
+          <Column field="lastSeenAt" :header="t('assign.lastSeen')" sortable>
+            <template #body="{ data }">
+              <span v-if="data.lastSeenAt">{{ writeMoment(new Date(data.lastSeenAt)) }}</span>
+              <small v-if="data.leftOut > 0" class="flag">{{
+                t('assign.leftOut', data.leftOut)
+              }}</small>
+            </template>
+          </Column>
+        </DataTable>
+      </template>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.back {
+  margin-bottom: 8px;
+}
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 8px 20px;
+  margin-bottom: 14px;
+}
+.top h1 {
+  flex: 1 1 auto;
+}
+.sentence {
+  max-width: 70ch;
+  margin-bottom: 12px;
+  font-family: var(--reading);
+  font-size: 17px;
+}
+.share {
+  display: flex;
+  height: 10px;
+  margin-bottom: 20px;
+  border: 1px solid var(--line);
+}
+.share .complete {
+  background: var(--fern);
+}
+.share .begun {
+  background: repeating-linear-gradient(45deg, var(--fern) 0 2px, var(--fern-soft) 2px 7px);
+}
+.share .notBegun {
+  background: var(--surface);
+}
+.state.complete {
+  font-weight: 650;
+  color: var(--fern);
+}
+.state.notBegun {
+  color: var(--ink-2);
+}
+.flag {
+  display: block;
+  color: var(--rust);
+}
+.empty {
+  max-width: 52ch;
+  font-family: var(--reading);
+  font-size: 17px;
+  color: var(--ink-2);
+}
+.bone {
+  height: 320px;
+}
+</style>
