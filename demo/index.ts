@@ -1,43 +1,31 @@
-// Loads the demo into an empty database: accounts, the shelf, two lessons, and a class that has worked on the first.
+// Loads the demo into an empty database: accounts, the shelf, the lessons, and the classes with their work.
 import { execFile } from 'node:child_process'
 import { copyFile, mkdtemp, readFile, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
-import type { Media } from '@fernbrake/core/contract'
+import type { Media, Person } from '@fernbrake/core/contract'
 import { readCaptions } from '@fernbrake/core/formats'
-import { createRandom, drawPersona, simulateLearner } from '@fernbrake/core/rehearsal'
 import {
   changeWords,
   createAccount,
   createLesson,
   DEMO_PASSWORD,
-  openLink,
   openServer,
   publishEdition,
   run,
   select,
   takeEdits,
-  takeRecords,
   takeUpload,
   type Context,
   type Settings,
 } from '@fernbrake/server'
-import { SKIPPERS, SPRING_INTAKE } from './classes/springIntake.ts'
+import { loadClasses } from './classes/loadClasses.ts'
 import type { DemoFilm, Made, MediumWords } from './lessons/making.ts'
-import {
-  ANATOMY,
-  ANATOMY_PART,
-  BEFORE_PART,
-  CHRONICLE_PART,
-  FLIGHT_DRY,
-  FLIGHT_OPENED,
-  NAVIGATION_MAP,
-} from './lessons/aroundTheFilm.ts'
+import { ANATOMY, FLIGHT_DRY, FLIGHT_OPENED, NAVIGATION_MAP } from './lessons/aroundTheFilm.ts'
 import { editsOfLockLog, LOCK_LOG, PLATES } from './lessons/lockLog.ts'
 import { CLIPS, editsOfNightPassage, NIGHT_PASSAGE } from './lessons/nightPassage.ts'
-import { LOCK_KEEPERS_QUIZ } from './lessons/lockKeepersQuiz.ts'
 import { editsOfWaterBudget, KEEPERS_VOICE, WATER_BUDGET } from './lessons/waterBudget.ts'
 import { PADDLE_GEAR } from './lessons/waterOnThePicture.ts'
 import { editsOfWaterThatClimbs, WATER_THAT_CLIMBS } from './lessons/waterThatClimbs.ts'
@@ -60,20 +48,18 @@ const LESSONS: readonly DemoLesson[] = [
     ...{ folder: 'water-that-climbs', link: DEMO_LINK, build: editsOfWaterThatClimbs },
   },
 ]
-const CLASS_SEED = 1791
-const DAY_MS = 24 * 60 * 60 * 1000
 const PREPARING_LIMIT_MS = 600_000
 
 /** Loads the demo into a database that has its schema and nothing else. */
 export async function loadDemo(settings: Settings, today = new Date()): Promise<void> {
   const { context, close } = await openServer({ ...settings, runsJobs: true }, () => undefined)
   try {
-    const designer = await createAccounts()
+    const [designer, learner] = await createAccounts()
     await loadShelf(context, designer.id)
     await keepLesson(context, designer.id, { ...LOCK_LOG, ...editsOfLockLog() })
     await loadNightPassage(context, designer.id)
     for (const lesson of LESSONS) await loadLesson(context, designer.id, lesson)
-    await loadClass(context, today)
+    await loadClasses(context, { teacher: designer, learner, today })
   } finally {
     await close()
   }
@@ -95,11 +81,11 @@ const ACCOUNTS = [
   { id: 'demo-keeper', name: 'Isolde Farrow', email: 'keeper@harrowmere.example', role: 'keeper' },
 ] as const
 
-async function createAccounts() {
-  const people = []
+async function createAccounts(): Promise<[designer: Person, learner: Person]> {
+  const people: Person[] = []
   for (const account of ACCOUNTS)
     people.push(await createAccount({ ...account, password: DEMO_PASSWORD, demo: true }))
-  return people[0]!
+  return [people[0]!, people[1]!]
 }
 
 /** Puts a file of the demo on the shelf and waits until it is prepared. */
@@ -251,59 +237,6 @@ async function keepLesson(
     // The two that teach without a course around them are there for everyone.
     [DEMO_LINK, NIGHT_PASSAGE.link].includes(link) ? 'everyone' : 'link',
   ])
-}
-
-/** The parts of lesson 1, and how long after the beginning a learner comes to each, in ms. */
-const FIRST_PARTS = [
-  { partId: BEFORE_PART, afterMs: 0 },
-  { partId: WATER_THAT_CLIMBS.partId, afterMs: 120_000 },
-]
-const LATER_PARTS = [
-  { partId: ANATOMY_PART, afterMs: 1_200_000 },
-  { partId: CHRONICLE_PART, afterMs: 1_500_000 },
-  { partId: LOCK_KEEPERS_QUIZ.partId, afterMs: 1_700_000 },
-]
-
-/** The class worked on the lesson over the last two weeks. */
-async function loadClass(context: Context, today: Date): Promise<void> {
-  const { lessonId } = WATER_THAT_CLIMBS
-  const random = createRandom(CLASS_SEED)
-  const [edition] = await select<{ document: Parameters<typeof simulateLearner>[0] }>(
-    context.database,
-    'SELECT document FROM editions WHERE lesson_id = $1 AND number = 1',
-    [lessonId],
-  )
-  for (const [index, name] of SPRING_INTAKE.entries()) {
-    const email = `${name.toLowerCase().replace(/[^a-z]+/g, '.')}@harrowmere.example`
-    const id = `spring-${index + 1}`
-    // Nobody signs in as these; their password is not known to anyone.
-    const person = await createAccount({
-      id,
-      name,
-      email,
-      role: 'learner',
-      password: random.id() + random.id(),
-    })
-    const persona = { ...drawPersona(random), skips: SKIPPERS.includes(name) }
-    const startMs = today.getTime() - Math.round((1 + random.next() * 13) * DAY_MS)
-    // Who saw the film to its end mostly went on, after a pause.
-    const goesOn = persona.patience >= 1 && random.chance(0.85)
-    const parts = goesOn ? [...FIRST_PARTS, ...LATER_PARTS] : FIRST_PARTS
-    const records = parts.flatMap(({ partId, afterMs }) =>
-      simulateLearner(edition!.document, partId, persona, random, startMs + afterMs),
-    )
-    const attemptId = await openLink(context, DEMO_LINK, person)
-    await takeRecords(
-      context,
-      attemptId,
-      records,
-      new Date(records.length > 0 ? startMs + 2_400_000 : startMs),
-    )
-    await run(context.database, 'UPDATE attempts SET opened_at = $2 WHERE id = $1', [
-      attemptId,
-      new Date(startMs),
-    ])
-  }
 }
 
 export { editsOfWaterBudget, editsOfWaterThatClimbs }

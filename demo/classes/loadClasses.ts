@@ -1,0 +1,185 @@
+// The demo's classes: their people, what they were given, and what they did with it, through the same doors as real ones.
+import { usualRules } from '@fernbrake/core/classes'
+import type { Class, Person } from '@fernbrake/core/contract'
+import { createRandom, drawPersona, simulateLearner, type Random } from '@fernbrake/core/rehearsal'
+import {
+  addRoster,
+  beginAssignment,
+  createClass,
+  enrolKnown,
+  run,
+  saveAssignment,
+  select,
+  takeRecords,
+  within,
+  type Context,
+} from '@fernbrake/server'
+import { ANATOMY_PART, BEFORE_PART, CHRONICLE_PART } from '../lessons/aroundTheFilm.ts'
+import { LOCK_KEEPERS_QUIZ } from '../lessons/lockKeepersQuiz.ts'
+import { NIGHT_PASSAGE } from '../lessons/nightPassage.ts'
+import { WATER_BUDGET } from '../lessons/waterBudget.ts'
+import { WATER_THAT_CLIMBS } from '../lessons/waterThatClimbs.ts'
+import { AUTUMN_REFRESHERS, CANTLE_STEPS_CREW } from './otherClasses.ts'
+import { SKIPPERS, SPRING_INTAKE } from './springIntake.ts'
+
+const CLASS_SEED = 1791
+const DAY_MS = 24 * 60 * 60 * 1000
+const ZONE = 'Europe/London'
+
+type Lesson = Parameters<typeof simulateLearner>[0]
+
+/** The parts of lesson 1, and how long after the beginning a learner comes to each, in ms. */
+const FIRST_PARTS = [
+  { partId: BEFORE_PART, afterMs: 0 },
+  { partId: WATER_THAT_CLIMBS.partId, afterMs: 120_000 },
+]
+const LATER_PARTS = [
+  { partId: ANATOMY_PART, afterMs: 1_200_000 },
+  { partId: CHRONICLE_PART, afterMs: 1_500_000 },
+  { partId: LOCK_KEEPERS_QUIZ.partId, afterMs: 1_700_000 },
+]
+/** By when a sitting is over, in ms after its beginning. */
+const SITTING_MS = 2_400_000
+
+/** `learner` is the demo account that anybody may try; it is one of the refreshers. */
+export async function loadClasses(
+  context: Context,
+  { teacher, learner, today }: { teacher: Person; learner: Person; today: Date },
+): Promise<void> {
+  const random = createRandom(CLASS_SEED)
+  const first = await firstEdition(context, WATER_THAT_CLIMBS.lessonId)
+  const ago = (days: number) => new Date(today.getTime() - days * DAY_MS)
+  const make = (id: string, title: string, names: readonly string[], groups: readonly string[]) =>
+    makeClass(context, teacher, { id, title, names, groups })
+  const give = (classId: string, given: Given) => assign(context, teacher, classId, given)
+
+  const spring = await make('spring-intake', 'Spring intake', SPRING_INTAKE, [
+    'North bank',
+    'South bank',
+  ])
+  await give(spring.id, {
+    ...{ id: 'spring-water', lessonId: WATER_THAT_CLIMBS.lessonId },
+    ...{ opensAt: ago(15), dueAt: ago(-2), closesAt: ago(-9) },
+  })
+  await give(spring.id, {
+    ...{ id: 'spring-budget', lessonId: WATER_BUDGET.lessonId, opensAt: ago(-2), dueAt: ago(-16) },
+  })
+  // In the order of the list, so that everybody does the same whenever the demo is loaded.
+  for (const name of SPRING_INTAKE) {
+    const person = personIn(spring, name)
+    const persona = { ...drawPersona(random), skips: SKIPPERS.includes(name) }
+    const startMs = today.getTime() - Math.round((1 + random.next() * 13) * DAY_MS)
+    // Who saw the film to its end mostly went on, after a pause.
+    const goesOn = persona.patience >= 1 && random.chance(0.85)
+    const parts = goesOn ? [...FIRST_PARTS, ...LATER_PARTS] : FIRST_PARTS
+    const did = { lesson: first, persona, random, startMs, parts }
+    await work(context, person, 'spring-water', did)
+  }
+
+  const others = AUTUMN_REFRESHERS.filter((name) => name !== learner.name)
+  const autumn = await make('autumn-refreshers', 'Autumn refreshers', others, [])
+  await enrolKnown(within(context.database), autumn.id, [learner.id])
+  const watched = { by: 'watched', share: 0.8 } as const
+  await give(autumn.id, {
+    ...{ id: 'autumn-water', lessonId: WATER_THAT_CLIMBS.lessonId, dueAt: ago(-12) },
+    rules: { ...usualRules(), seek: 'backOnly', topRate: 1.5, completion: watched },
+  })
+  await give(autumn.id, { id: 'autumn-night', lessonId: NIGHT_PASSAGE.lessonId, dueAt: ago(-19) })
+  for (const name of others.slice(0, 5)) {
+    const persona = drawPersona(random)
+    const startMs = today.getTime() - Math.round((0.1 + random.next()) * DAY_MS)
+    const did = { lesson: first, persona, random, startMs, parts: FIRST_PARTS }
+    await work(context, personIn(autumn, name), 'autumn-water', did)
+  }
+
+  const crew = await make('cantle-steps-crew', 'Cantle Steps crew', CANTLE_STEPS_CREW, [])
+  await give(crew.id, { id: 'crew-night', lessonId: NIGHT_PASSAGE.lessonId })
+}
+
+async function firstEdition({ database }: Context, lessonId: string): Promise<Lesson> {
+  const [edition] = await select<{ document: Lesson }>(
+    database,
+    'SELECT document FROM editions WHERE lesson_id = $1 AND number = 1',
+    [lessonId],
+  )
+  return edition!.document
+}
+
+async function makeClass(
+  context: Context,
+  teacher: Person,
+  given: { id: string; title: string; names: readonly string[]; groups: readonly string[] },
+): Promise<Class> {
+  const { id, title, names, groups } = given
+  await createClass(context, teacher, { id, title, timeZone: ZONE })
+  const members = names.map((name, index) => {
+    const group = groups[index % Math.max(1, groups.length)]
+    return { id: `${id}-${index + 1}`, name, ...(group === undefined ? {} : { group }) }
+  })
+  return addRoster(context, id, { members })
+}
+
+function personIn(school: Class, name: string): Person {
+  const { id, role } = school.members.find((member) => member.name === name)!
+  return { id, name, email: null, role }
+}
+
+interface Given {
+  id: string
+  lessonId: string
+  opensAt?: Date
+  dueAt?: Date
+  closesAt?: Date
+  rules?: ReturnType<typeof usualRules>
+}
+
+/** A time of the demo falls on a full hour, as a teacher would set it. */
+function onTheHour(date: Date | undefined): string | null {
+  if (!date) return null
+  const hour = new Date(date)
+  hour.setUTCMinutes(0, 0, 0)
+  return hour.toISOString()
+}
+
+async function assign(
+  context: Context,
+  teacher: Person,
+  classId: string,
+  { id, lessonId, opensAt, dueAt, closesAt, rules = usualRules() }: Given,
+): Promise<void> {
+  const times = {
+    opensAt: onTheHour(opensAt),
+    dueAt: onTheHour(dueAt),
+    closesAt: onTheHour(closesAt),
+  }
+  const given = { id, lessonId, ...times, mostAttempts: null, rules, groups: [], people: [] }
+  await saveAssignment(context, teacher, classId, given)
+}
+
+interface Did {
+  lesson: Lesson
+  persona: ReturnType<typeof drawPersona>
+  random: Random
+  startMs: number
+  parts: readonly { partId: string; afterMs: number }[]
+}
+
+/** Somebody begins what was assigned, and works through these parts. */
+async function work(
+  context: Context,
+  person: Person,
+  assignmentId: string,
+  { lesson, persona, random, startMs, parts }: Did,
+): Promise<void> {
+  const records = parts.flatMap(({ partId, afterMs }) =>
+    simulateLearner(lesson, partId, persona, random, startMs + afterMs),
+  )
+  const start = new Date(startMs)
+  const attemptId = await beginAssignment(context, person, assignmentId, 1, start)
+  const seenAt = new Date(records.length > 0 ? startMs + SITTING_MS : startMs)
+  await takeRecords(context, attemptId, records, seenAt)
+  await run(context.database, 'UPDATE attempts SET opened_at = $2 WHERE id = $1', [
+    attemptId,
+    start,
+  ])
+}
