@@ -67,10 +67,6 @@ async function desk(browser: Browser, url: string): Promise<void> {
   await page.getByRole('button', { name: 'Move to calm spot 1' }).waitFor()
   await settled(page)
   await shoot(page, 'bench-overlay')
-  await page.goto(`${url}${LESSON}?part=lock-keepers-quiz`)
-  await page.getByRole('button', { name: /The stern has caught/ }).click()
-  await settled(page)
-  await shoot(page, 'quiz-desk')
   await page.goto(`${url}/lessons/night-passage/routes`)
   await page.locator('[data-part]').first().click()
   await settled(page)
@@ -88,16 +84,17 @@ async function desk(browser: Browser, url: string): Promise<void> {
   await page.getByRole('row', { name: /Ansa Quillmere/ }).waitFor()
   await settled(page)
   await shoot(page, 'results')
-  await page
-    .getByRole('row', { name: /Corrie Thaxley/ })
-    .getByRole('button')
-    .click()
-  await page.getByRole('row', { name: /Corrie Thaxley/ }).scrollIntoViewIfNeeded()
-  await page
-    .getByRole('row', { name: /Corrie Thaxley/ })
-    .evaluate((row) => row.scrollIntoView({ block: 'start' }))
+  await page.goto(`${url}/classes/spring-intake`)
+  await page.getByRole('button', { name: 'Change how “Water That Climbs” is assigned' }).click()
+  await page.getByRole('combobox', { name: 'Complete once' }).waitFor()
+  await page.locator('.list img').last().waitFor()
+  await page.waitForLoadState('networkidle')
   await settled(page)
-  await shoot(page, 'results-learner')
+  await shoot(page, 'class')
+  await page.goto(`${url}/classes/spring-intake/assignments/spring-water`)
+  await page.getByRole('row', { name: /Ansa Quillmere/ }).waitFor()
+  await settled(page)
+  await shoot(page, 'class-standing')
   await page.close()
 }
 
@@ -105,7 +102,6 @@ async function learner(browser: Browser, url: string): Promise<void> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.goto(`${url}/open/${DEMO_LINK}`)
   await page.getByLabel('Your first and last name').fill('Ottoline Fairweather')
-  await shoot(page, 'invitation')
   await page.getByRole('button', { name: 'Go in as a guest' }).click()
   await toFilm(page)
   await page.getByRole('button', { name: /The chamber/ }).click()
@@ -196,6 +192,19 @@ async function phone(browser: Browser, url: string): Promise<void> {
   await page.close()
 }
 
+async function learnerHome(browser: Browser, url: string): Promise<void> {
+  const page = await browser.newPage({
+    viewport: { width: 390, height: 844 },
+    ...{ isMobile: true, hasTouch: true },
+  })
+  await signIn(page, url, 'learner@harrowmere.example', DEMO_PASSWORD)
+  await page.getByRole('heading', { name: 'Autumn refreshers' }).waitFor()
+  await page.waitForLoadState('networkidle')
+  await settled(page)
+  await shoot(page, 'learner-home-phone')
+  await page.close()
+}
+
 await mkdir(TARGET, { recursive: true })
 const server = await startRealServer({ demo: true })
 const browser = await chromium.launch(CHROMIUM)
@@ -205,6 +214,7 @@ try {
   await explored(browser, server.url)
   await quiz(browser, server.url)
   await phone(browser, server.url)
+  await learnerHome(browser, server.url)
 } finally {
   await browser.close()
   await server.stop()
