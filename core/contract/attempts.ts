@@ -34,8 +34,8 @@ export const responseRecordSchema = z.strictObject({
   questionId: idSchema,
   answer: answerSchema,
   answeredAt: clockSchema,
-  /** Of a question with a countdown: how long it had been open by then, in ms. */
-  waitedMs: z.int().min(0).optional(),
+  /** How long the question had been open by then, in ms, where that is known; a countdown goes by it. */
+  waitedMs: z.int().min(0).max(1_000_000_000).optional(),
 })
 
 /** Where the learner is, and which questions (by cue or item) lie behind them; the newest by `at` wins. */
@@ -129,6 +129,14 @@ export const pastResponseSchema = z.strictObject({
   answer: answerSchema,
   verdict: z.enum(['right', 'partly', 'wrong', 'unmarked']),
   points: z.number(),
+  /** Where a person has marked it, and said so. */
+  marked: z
+    .strictObject({
+      points: z.number(),
+      levels: z.array(z.int().nullable()).nullable(),
+      comment: z.string(),
+    })
+    .optional(),
 })
 
 export const attemptSchema = z.strictObject({

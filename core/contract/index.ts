@@ -4,6 +4,8 @@ import { assignmentRoutes } from './assignments.ts'
 import { attemptRoutes } from './attempts.ts'
 import { classRoutes } from './classes.ts'
 import { lessonRoutes } from './lessons.ts'
+import { mailboxRoutes } from './mailbox.ts'
+import { markingRoutes } from './marking.ts'
 import { mediaRoutes } from './media.ts'
 import { peopleRoutes } from './people.ts'
 import { questionRoutes } from './questions.ts'
@@ -33,6 +35,8 @@ export const contract = {
   ...webRoutes,
   ...classRoutes,
   ...assignmentRoutes,
+  ...markingRoutes,
+  ...mailboxRoutes,
 }
 
 export type Contract = typeof contract
@@ -44,6 +48,8 @@ export * from './classes.ts'
 export * from './questions.ts'
 export * from './lessons.ts'
 export * from './limits.ts'
+export * from './mailbox.ts'
+export * from './marking.ts'
 export * from './media.ts'
 export * from './people.ts'
 export * from './problem.ts'

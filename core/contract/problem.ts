@@ -28,6 +28,7 @@ export const PROBLEM_TYPES = [
   'weak-password',
   'not-open',
   'no-attempts-left',
+  'mark-changed',
   'database-away',
   'internal',
 ] as const

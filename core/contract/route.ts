@@ -9,7 +9,8 @@ import { z } from 'zod'
  * `mediaOwner` whoever put the media in; `mediaViewer` also editors and learners of lessons that use it;
  * `attemptOwner` the learner whose attempt it is; `questionOwner` the designer who keeps the question;
  * `classTeacher` who teaches the class;
- * `assignmentLearner` who is in the class that was given the lesson, if it is for them.
+ * `assignmentLearner` who is in the class that was given the lesson, if it is for them;
+ * `marker` who teaches the class that was given the lesson, or edits the lesson where it was opened by its link.
  * What a person may not see is answered as not found.
  */
 export type Access =
@@ -27,6 +28,7 @@ export type Access =
   | 'questionOwner'
   | 'classTeacher'
   | 'assignmentLearner'
+  | 'marker'
 
 export type Method = 'get' | 'post' | 'patch' | 'delete'
 

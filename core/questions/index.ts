@@ -67,6 +67,14 @@ export type { MatchAnswer, MatchPair, MatchQuestion } from './match/schema.ts'
 export { placeAt, placesInOrder, pointsAsked } from './area/kind.ts'
 export { isWithin, middleOf, reshaped, shapeBox, withBox } from './area/geometry.ts'
 export type { AreaAnswer, AreaPlace, AreaPoint, AreaQuestion, AreaShape } from './area/schema.ts'
+export {
+  LONGEST_RUBRIC,
+  pointsOfLevels,
+  rubricMax,
+  rubricOf,
+  unreadableLines,
+  type Criterion,
+} from './rubric.ts'
 export { countWords } from './longText/kind.ts'
 export type { LongTextAnswer, LongTextQuestion } from './longText/schema.ts'
 export { BYTES_A_MEGABYTE, sortsTaken } from './upload/kind.ts'

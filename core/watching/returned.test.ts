@@ -7,7 +7,7 @@ const BIN = 1000
 it('every playing counts, and every learner once', () => {
   const class_ = [[span(0, 4), span(2, 4)], [span(0, 1.2), span(1.5, 2)], []]
   expect(playedByBin(class_, 5000, BIN)).toEqual({
-    plays: [2, 3, 2, 2, 0],
+    plays: [2, 2, 2, 2, 0],
     learners: [2, 2, 1, 1, 0],
   })
 })

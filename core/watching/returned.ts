@@ -1,9 +1,9 @@
 // What a class came back to in a film. After Kim et al. 2014, “Understanding in-video dropouts and interaction peaks in
 // online lecture videos”.
 import { median } from '../statistics/index.ts'
-import { counts, learnersPerBin, type Span } from './spans.ts'
+import { normalise, playsByBin, type Span } from './spans.ts'
 
-/** By bin: how often it was played by all, and by how many learners at least once. */
+/** By bin: how often its middle was played by all, and by how many learners at least once. */
 export interface Played {
   plays: number[]
   learners: number[]
@@ -16,8 +16,8 @@ export function playedByBin(
   binMs: number,
 ): Played {
   return {
-    plays: counts(spansByLearner.flat(), durationMs, binMs),
-    learners: learnersPerBin(spansByLearner, durationMs, binMs),
+    plays: playsByBin(spansByLearner.flat(), durationMs, binMs),
+    learners: playsByBin(spansByLearner.flatMap(normalise), durationMs, binMs),
   }
 }
 

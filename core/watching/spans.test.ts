@@ -12,7 +12,9 @@ import {
   learnersPerBin,
   leaveOff,
   normalise,
+  playsByBin,
   recordTick,
+  watchedAgain,
   type OpenSpan,
   type ReportedSpan,
   type Span,
@@ -195,4 +197,51 @@ describe('recording', () => {
       { seed: 9 },
     )
   })
+})
+
+const someSpan = fc
+  .tuple(fc.integer({ min: 0, max: 9000 }), fc.integer({ min: 0, max: 3000 }))
+  .map(([fromMs, length]): Span => ({ fromMs, toMs: fromMs + length }))
+
+describe('how often each bin was played', () => {
+  it('is how often its middle was, that of a shorter last one too', () => {
+    fc.assert(
+      fc.property(fc.array(someSpan), fc.integer({ min: 1, max: 12_000 }), (spans, durationMs) => {
+        const bins = Math.ceil(durationMs / 1000)
+        const slow = Array.from({ length: bins }, (_, bin) => {
+          const middle = (bin * 1000 + Math.min((bin + 1) * 1000, durationMs)) / 2
+          return spans.filter(({ fromMs, toMs }) => fromMs <= middle && middle < toMs).length
+        })
+        expect(playsByBin(spans, durationMs, 1000)).toEqual(slow)
+      }),
+    )
+  })
+  it('does not mind where a playing was cut', () => {
+    fc.assert(
+      fc.property(fc.array(someSpan), fc.integer({ min: 1, max: 700 }), (spans, step) => {
+        const cut = spans.flatMap(({ fromMs, toMs }) => {
+          const pieces: Span[] = []
+          for (let at = fromMs; at < toMs; at += step)
+            pieces.push({ fromMs: at, toMs: Math.min(toMs, at + step) })
+          return pieces
+        })
+        expect(playsByBin(cut, 10_000, 1000)).toEqual(playsByBin(spans, 10_000, 1000))
+      }),
+    )
+  })
+  it('is nothing of a film without length', () => expect(playsByBin([], 0, 1000)).toEqual([]))
+})
+
+it('what was watched again lies in two spans or more', () => {
+  fc.assert(
+    fc.property(fc.array(someSpan, { maxLength: 12 }), (spans) => {
+      const pairs = spans.flatMap((a, index) =>
+        spans.slice(index + 1).map((b) => ({
+          fromMs: Math.max(a.fromMs, b.fromMs),
+          toMs: Math.min(a.toMs, b.toMs),
+        })),
+      )
+      expect(watchedAgain(spans)).toEqual(normalise(pairs))
+    }),
+  )
 })

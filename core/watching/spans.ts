@@ -21,6 +21,27 @@ export function normalise(spans: readonly Span[]): Span[] {
   return union
 }
 
+/** What lies in two of the spans or more: sorted and disjoint, like a union. */
+export function watchedAgain(spans: readonly Span[]): Span[] {
+  const steps = spans
+    .filter((span) => span.fromMs < span.toMs)
+    .flatMap(({ fromMs, toMs }) => [
+      { atMs: fromMs, by: 1 },
+      { atMs: toMs, by: -1 },
+    ])
+    // Ends come first, so that what merely touches is not twice there.
+    .sort((a, b) => a.atMs - b.atMs || a.by - b.by)
+  const twice: Span[] = []
+  let depth = 0
+  let fromMs = 0
+  for (const { atMs, by } of steps) {
+    if (depth < 2 && depth + by >= 2) fromMs = atMs
+    if (depth >= 2 && depth + by < 2) twice.push({ fromMs, toMs: atMs })
+    depth += by
+  }
+  return normalise(twice)
+}
+
 /** The film time that spans cover together, in ms; what is played twice counts once. */
 export function coveredMs(spans: readonly Span[]): number {
   return normalise(spans).reduce((sum, span) => sum + span.toMs - span.fromMs, 0)
@@ -53,6 +74,29 @@ export function counts(spans: readonly Span[], durationMs: number, binMs: number
   for (const span of clip(spans, 0, durationMs)) {
     difference[Math.floor(span.fromMs / binMs)]! += 1
     difference[Math.ceil(span.toMs / binMs)]! -= 1
+  }
+  let running = 0
+  return difference.slice(0, bins).map((step) => (running += step))
+}
+
+/**
+ * How often the middle of each bin of `binMs` was played, over `[0, durationMs)`. Unlike `counts` this does not mind into
+ * how many spans a playing was cut while it was reported. By difference array, O(spans + bins).
+ */
+export function playsByBin(spans: readonly Span[], durationMs: number, binMs: number): number[] {
+  const bins = Math.ceil(durationMs / binMs)
+  if (bins === 0) return []
+  const difference = new Array<number>(bins + 1).fill(0)
+  // The last bin may be shorter, and then its middle comes sooner.
+  const lastMiddle = ((bins - 1) * binMs + durationMs) / 2
+  const firstFrom = (ms: number) => {
+    const bin = Math.max(0, Math.ceil(ms / binMs - 0.5))
+    return bin < bins - 1 ? bin : ms <= lastMiddle ? bins - 1 : bins
+  }
+  for (const { fromMs, toMs } of spans) {
+    if (fromMs >= toMs) continue
+    difference[firstFrom(fromMs)]! += 1
+    difference[firstFrom(toMs)]! -= 1
   }
   let running = 0
   return difference.slice(0, bins).map((step) => (running += step))

@@ -93,7 +93,7 @@ export function useAnswers(
   function give(
     { id: cueId, questionId }: Pick<QuestionCue, 'id' | 'questionId'>,
     answer: Answer,
-    /** How long a question with a countdown has been open. */
+    /** How long the question has been open, in ms. */
     waitedMs?: number,
   ): AnswerResult | null {
     const question = lesson.questions[questionId]!

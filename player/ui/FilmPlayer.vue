@@ -30,6 +30,7 @@ import { usePlayerKeys } from '../session/usePlayerKeys.ts'
 import OwnNotesPanel from '../notes/OwnNotesPanel.vue'
 import { useOwnNotes } from '../notes/useOwnNotes.ts'
 import FilmEnd from './FilmEnd.vue'
+import { nowMs } from '../clock.ts'
 import FilmStage from './FilmStage.vue'
 import ForkSheet from './ForkSheet.vue'
 import PartsNav from './PartsNav.vue'
@@ -127,10 +128,20 @@ watch(
   { immediate: true },
 )
 
+/** Since when the question on the sheet has been there, in ms of the clock. */
+let openSinceMs = 0
+watch(
+  () => open.value?.cue.id,
+  () => (openSinceMs = nowMs()),
+  { immediate: true },
+)
+
 function give(answer: Answer): void {
   if (!open.value) return
   const { cue } = open.value
-  const result = answers.give(cue, answer, state.value.waited[cue.id])
+  // A countdown stands still where nobody is there, so it knows better.
+  const waitedMs = state.value.waited[cue.id] ?? nowMs() - openSinceMs
+  const result = answers.give(cue, answer, waitedMs)
   if (result) session.dispatch({ kind: 'answered', cueId: cue.id, result })
 }
 

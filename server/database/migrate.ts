@@ -20,6 +20,7 @@ import { SCHEMA_015 } from './schema015.ts'
 import { SCHEMA_016 } from './schema016.ts'
 import { SCHEMA_017 } from './schema017.ts'
 import { SCHEMA_018 } from './schema018.ts'
+import { SCHEMA_019 } from './schema019.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -47,6 +48,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '016-hosted-films-have-no-frames', up: sql(SCHEMA_016) },
   { name: '017-classes', up: sql(SCHEMA_017) },
   { name: '018-assignments', up: sql(SCHEMA_018) },
+  { name: '019-marks', up: sql(SCHEMA_019) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

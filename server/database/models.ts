@@ -171,6 +171,8 @@ export class ResponseRow extends Model<
   declare verdict: Verdict
   declare points: number
   declare answeredAt: Date
+  declare seenShare: CreationOptional<number | null>
+  declare tookMs: CreationOptional<number | null>
   declare receivedAt: CreationOptional<Date>
 }
 
@@ -301,6 +303,8 @@ export function defineModels(sequelize: Database): void {
       verdict: TEXT,
       points: REAL,
       answeredAt: DATE,
+      seenShare: REAL,
+      tookMs: INTEGER,
       receivedAt: now(),
     },
     as('responses'),

@@ -127,6 +127,11 @@ const CATALOGUE: Record<ProblemType, { status: number; title: string; detail: st
     title: 'No attempts left',
     detail: 'No attempt is left for this. What you did is kept, and you can look at it again.',
   },
+  'mark-changed': {
+    status: 409,
+    title: 'Marked in between',
+    detail: 'Somebody else has marked this answer in the meantime; nothing of theirs was changed.',
+  },
   'database-away': {
     status: 503,
     title: 'Database away',

@@ -2,7 +2,7 @@
 import type { Access, LessonRoleName, Person } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
 import { KeptQuestionRow, LessonRoleRow, MediaRow } from '../database/models.ts'
-import { isAssignedTo, isInWork } from '../queries/assignments.ts'
+import { classOfAssignment, isAssignedTo, isInWork } from '../queries/assignments.ts'
 import { isTeacher } from '../queries/classTeachers.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
 import { mayLearnFrom } from '../queries/mediaAccess.ts'
@@ -45,6 +45,8 @@ export async function authorise(
       return need(await teaches(person, params.classId!))
     case 'assignmentLearner':
       return need(await isAssignedTo(params.assignmentId!, person.id))
+    case 'marker':
+      return need(await mayMark(person, params))
     default:
       assertNever(access)
   }
@@ -83,6 +85,13 @@ export async function hasLessonRole(
 async function teaches(person: Person, classId: string): Promise<boolean> {
   if (person.role !== 'designer' && person.role !== 'keeper') return false
   return isTeacher(classId, person.id)
+}
+
+async function mayMark(person: Person, params: Record<string, string>): Promise<boolean> {
+  const { source, sourceId } = params
+  if (source === 'lesson') return hasLessonRole(person, sourceId!, ROLES_FROM.editor)
+  const classId = await classOfAssignment(sourceId!)
+  return classId !== null && teaches(person, classId)
 }
 
 async function maySeeMedia(person: Person, params: Record<string, string>): Promise<boolean> {

@@ -66,6 +66,15 @@ export const readAssignmentOf = async (
 ): Promise<AssignmentFacts | null> =>
   assignmentId === null ? null : readAssignment(within(database), assignmentId)
 
+export async function classOfAssignment(id: string): Promise<string | null> {
+  const [row] = await select<{ classId: string }>(
+    LessonRow.sequelize!,
+    'SELECT class_id AS "classId" FROM assignments WHERE id = $1',
+    [id],
+  )
+  return row?.classId ?? null
+}
+
 /** Whether somebody is in the class of an assignment now, and it is for them. */
 export async function isAssignedTo(assignmentId: string, personId: string): Promise<boolean> {
   const rows = await select(

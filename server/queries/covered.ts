@@ -5,6 +5,8 @@ import { run, select, type Ask, type Database } from '../database/connect.ts'
 export interface Covered {
   /** By part: the disjoint, sorted stretches that were watched. */
   spans: Record<string, Span[]>
+  /** Of these: what was watched more than once. */
+  again: Record<string, Span[]>
   /** Spans that could not be true. */
   leftOut: number
 }
@@ -13,34 +15,37 @@ interface Row {
   attempt_id: string
   part_id: string
   left_out: number
-  starts: number[] | null
-  ends: number[] | null
+  starts: number[]
+  ends: number[]
+  again_starts: number[]
+  again_ends: number[]
 }
+
+const boundsOf = (column: string, bound: 'lower' | 'upper') =>
+  `ARRAY(SELECT ${bound}(r) FROM unnest(c.${column}) AS r ORDER BY lower(r))`
+
+const spansOf = (starts: readonly number[], ends: readonly number[]): Span[] =>
+  starts.map((fromMs, index) => ({ fromMs, toMs: ends[index]! }))
 
 /** What each of these attempts has covered; attempts without spans are missing from the map. */
 export async function readCovered(
-  database: Database,
+  ask: Ask,
   attemptIds: readonly string[],
 ): Promise<Map<string, Covered>> {
   const result = new Map<string, Covered>()
   if (attemptIds.length === 0) return result
-  const rows = await select<Row>(
-    database,
+  const rows = await ask<Row>(
     `SELECT c.attempt_id, c.part_id, c.left_out,
-            array_agg(lower(r) ORDER BY lower(r)) FILTER (WHERE r IS NOT NULL) AS starts,
-            array_agg(upper(r) ORDER BY lower(r)) FILTER (WHERE r IS NOT NULL) AS ends
-       FROM attempt_coverage c LEFT JOIN LATERAL unnest(c.covered) AS r ON true
-      WHERE c.attempt_id = ANY($1::text[])
-      GROUP BY c.attempt_id, c.part_id, c.left_out`,
+            ${boundsOf('covered', 'lower')} AS starts, ${boundsOf('covered', 'upper')} AS ends,
+            ${boundsOf('again', 'lower')} AS again_starts, ${boundsOf('again', 'upper')} AS again_ends
+       FROM attempt_coverage c WHERE c.attempt_id = ANY($1::text[])`,
     [attemptIds],
   )
   for (const row of rows) {
-    const covered = result.get(row.attempt_id) ?? { spans: {}, leftOut: 0 }
+    const covered = result.get(row.attempt_id) ?? { spans: {}, again: {}, leftOut: 0 }
     covered.leftOut += row.left_out
-    covered.spans[row.part_id] = (row.starts ?? []).map((fromMs, index) => ({
-      fromMs,
-      toMs: row.ends![index]!,
-    }))
+    covered.spans[row.part_id] = spansOf(row.starts, row.ends)
+    covered.again[row.part_id] = spansOf(row.again_starts, row.again_ends)
     result.set(row.attempt_id, covered)
   }
   return result
@@ -70,7 +75,7 @@ export interface Taken {
 }
 
 /**
- * Stores spans that are not stored yet and adds them to the coverage; what was released on any device stays released;
+ * Stores spans that are not stored yet and adds them to the coverage, and what was covered already to what was watched again; what was released on any device stays released;
  * where the learner is, the newest word decides. One statement: it happens whole or not at all, and the lock on the
  * attempt, taken first, keeps two batches of one learner from waiting for each other in a circle. Answers false, and
  * stores nothing, where the attempt is gone.
@@ -89,14 +94,24 @@ export async function storeTaken(
          FROM owner, unnest($2::spans[]) AS sent
        ON CONFLICT DO NOTHING
        RETURNING part_id, from_ms, to_ms, counts),
+     numbered AS (
+       SELECT part_id, int4range(from_ms, to_ms) AS span, counts, row_number() OVER () AS place FROM fresh),
+     twice AS (
+       SELECT a.part_id, range_agg(a.span * b.span) AS again
+         FROM numbered a JOIN numbered b
+           ON b.part_id = a.part_id AND b.place > a.place AND a.span && b.span AND a.counts AND b.counts
+        GROUP BY a.part_id),
      coverage AS (
-       INSERT INTO attempt_coverage AS c (attempt_id, part_id, covered, left_out)
+       INSERT INTO attempt_coverage AS c (attempt_id, part_id, covered, again, left_out)
        SELECT $1, part_id,
-              coalesce(range_agg(int4range(from_ms, to_ms)) FILTER (WHERE counts), '{}'),
+              coalesce(range_agg(span) FILTER (WHERE counts), '{}'),
+              coalesce((SELECT again FROM twice WHERE twice.part_id = numbered.part_id), '{}'),
               count(*) FILTER (WHERE NOT counts)
-         FROM fresh GROUP BY part_id
+         FROM numbered GROUP BY part_id
        ON CONFLICT (attempt_id, part_id)
-       DO UPDATE SET covered = c.covered + excluded.covered, left_out = c.left_out + excluded.left_out)
+       DO UPDATE SET covered = c.covered + excluded.covered,
+                     again = c.again + excluded.again + c.covered * excluded.covered,
+                     left_out = c.left_out + excluded.left_out)
      UPDATE attempts AS a
         SET last_seen_at = $3, finished_at = coalesce(a.finished_at, $4),
             released = ARRAY(SELECT DISTINCT unnest(a.released || $5::text[])),

@@ -33,6 +33,7 @@ import {
   prepareAgain,
 } from '../services/media.ts'
 import { classHandlers } from './classHandlers.ts'
+import { markingHandlers } from './markingHandlers.ts'
 import {
   choosePassword,
   createGuest,
@@ -70,6 +71,7 @@ export function createHandlers(context: Context): Handlers {
     ...questionHandlers(context),
     ...attemptHandlers(context),
     ...classHandlers(context),
+    ...markingHandlers(context),
     checkPage: ({ body, request }) => checkPage(context, body.address, originOf(request)),
   }
 }

@@ -3,12 +3,12 @@ import type { Now } from '@fernbrake/core/contract'
 import { quizOnFrond } from '@fernbrake/core/frond'
 import { askingOf, partsInOrder, type Lesson, type Part } from '@fernbrake/core/lesson'
 import { within } from '../database/connect.ts'
-import { AttemptRow, type ResponseRow } from '../database/models.ts'
+import { AttemptRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { readAssignment, readMeant } from '../queries/assignments.ts'
 import { readCovered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
-import { responsesByAttempt } from '../queries/responses.ts'
+import { responsesByAttempt, type Response } from '../queries/responses.ts'
 import type { Context } from './context.ts'
 import { leafOf, smallCues } from './lessonCards.ts'
 
@@ -27,7 +27,7 @@ export async function readNow(
   const latest = new Map(rows.map((row) => [row.personId, row]))
   const ids = [...latest.values()].map(({ id }) => id)
   const [covered, answers] = await Promise.all([
-    readCovered(database, ids),
+    readCovered(within(database), ids),
     responsesByAttempt(ids),
   ])
   const { lessonId, newest: edition } = assignment
@@ -72,7 +72,7 @@ function describePart(lesson: Lesson, part: Part) {
 }
 
 /** Whether what was answered is right by the latest try, by what asks it. */
-function answeredOf(lesson: Lesson, responses: readonly ResponseRow[]): Record<string, boolean> {
+function answeredOf(lesson: Lesson, responses: readonly Response[]): Record<string, boolean> {
   return Object.fromEntries(
     responses.flatMap(({ cueId, verdict }) =>
       askingOf(lesson, cueId) ? [[cueId, verdict === 'right'] as const] : [],

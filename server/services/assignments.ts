@@ -31,7 +31,7 @@ import { attemptFacts } from '../queries/attemptFacts.ts'
 import { readGroups, readMembers } from '../queries/classes.ts'
 import { readCovered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
-import { responsesByAttempt } from '../queries/responses.ts'
+import { responsesByAttempt, type Marks } from '../queries/responses.ts'
 import { changingClass } from './classes.ts'
 import type { Context } from './context.ts'
 
@@ -170,11 +170,12 @@ async function standingOf(
   { database }: Context,
   rows: readonly AttemptRow[],
   given: (row: AttemptRow) => Pick<AssignmentFacts, 'rules' | 'closesAt'>,
+  marks: Marks = 'given',
 ): Promise<Map<string, Stood>> {
   const ids = rows.map(({ id }) => id)
   const [covered, answers] = await Promise.all([
-    readCovered(database, ids),
-    responsesByAttempt(ids),
+    readCovered(within(database), ids),
+    responsesByAttempt(ids, marks),
   ])
   const stood = await Promise.all(
     rows.map(async (row): Promise<[string, Stood]> => {
@@ -228,7 +229,7 @@ export async function listWork(context: Context, person: Person): Promise<{ clas
   const byId = new Map(given.map((row) => [row.id, row]))
   const where = { personId: person.id, assignmentId: [...byId.keys()] }
   const attempts = await AttemptRow.findAll({ where, order: [['number', 'ASC']] })
-  const stood = await standingOf(context, attempts, (row) => byId.get(row.assignmentId!)!)
+  const stood = await standingOf(context, attempts, (row) => byId.get(row.assignmentId!)!, 'told')
   const classes = new Map<string, MyClass>()
   for (const { classId, classTitle } of rows)
     classes.set(classId, { id: classId, title: classTitle, assignments: [] })

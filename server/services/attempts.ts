@@ -18,7 +18,6 @@ import {
   MediaRow,
   type MediaFileRow,
   PersonRow,
-  ResponseRow,
 } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { toPerson } from '../http/session.ts'
@@ -30,7 +29,7 @@ import { readFinished } from '../queries/finishedParts.ts'
 import { readOwnNotes } from '../queries/ownNotes.ts'
 import { readSeen } from '../queries/seenThings.ts'
 import { editionDocument } from '../queries/editions.ts'
-import { responsesByAttempt } from '../queries/responses.ts'
+import { responsesByAttempt, type Response } from '../queries/responses.ts'
 import type { Context } from './context.ts'
 import { newestEdition } from './editions.ts'
 import { findFile } from './media.ts'
@@ -106,8 +105,8 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
       AttemptRow.findByPk(attemptId),
       EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
       PersonRow.findByPk(facts.personId),
-      ResponseRow.findAll({ where: { attemptId }, order: [['tryNumber', 'ASC']] }),
-      readCovered(database, [attemptId]),
+      responsesByAttempt([attemptId], 'told'),
+      readCovered(within(database), [attemptId]),
       readChosen(within(database), attemptId),
       readFinished(within(database), attemptId),
       readSeen(within(database), [attemptId]),
@@ -137,16 +136,14 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
       ownNotes,
       seen: seen.get(attemptId) ?? {},
       covered: covered.get(attemptId)?.spans ?? {},
-      responses: responses.map(({ cueId, questionId, tryNumber, answer, verdict, points }) => ({
-        cueId,
-        questionId,
-        tryNumber,
-        answer,
-        verdict,
-        points,
-      })),
+      responses: (responses.get(attemptId) ?? []).map(toPast),
     },
   }
+}
+
+function toPast({ cueId, questionId, tryNumber, answer, verdict, points, mark }: Response) {
+  const marked = mark && { points: mark.points, levels: mark.levels, comment: mark.comment }
+  return { cueId, questionId, tryNumber, answer, verdict, points, ...(marked ? { marked } : {}) }
 }
 
 async function playableMedia(lesson: Lesson): Promise<Attempt['media']> {
@@ -172,8 +169,8 @@ export async function listAttempts({ database }: Context, person: Person): Promi
   })
   const ids = rows.map((row) => row.id)
   const [covered, answers] = await Promise.all([
-    readCovered(database, ids),
-    responsesByAttempt(ids),
+    readCovered(within(database), ids),
+    responsesByAttempt(ids, 'told'),
   ])
   return Promise.all(
     rows.map(async (row) => {

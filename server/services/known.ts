@@ -22,7 +22,7 @@ export async function readKnown(
     transaction,
   })
   const seen = await readSeen(within(database, transaction), [attemptId])
-  const covered = await readCovered(database, [attemptId])
+  const covered = await readCovered(within(database), [attemptId])
   return knownOf(lesson, {
     responses,
     covered: covered.get(attemptId)?.spans ?? {},

@@ -4,19 +4,13 @@ import { lessonOutcome, type AttemptOutcome } from '@fernbrake/core/analysis'
 import type { Lesson } from '@fernbrake/core/lesson'
 import { filesOfAnswer, readableAnswer } from '@fernbrake/core/questions'
 import { within } from '../database/connect.ts'
-import {
-  AttemptRow,
-  EditionRow,
-  PersonRow,
-  type HandedFileRow,
-  type ResponseRow,
-} from '../database/models.ts'
+import { AttemptRow, EditionRow, PersonRow, type HandedFileRow } from '../database/models.ts'
 import { waysByAttempt, type WayTaken } from '../queries/choices.ts'
 import { readCovered, type Covered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { handedByAttempt } from '../queries/handedFiles.ts'
 import { readSeen } from '../queries/seenThings.ts'
-import { responsesByAttempt } from '../queries/responses.ts'
+import { responsesByAttempt, type Response } from '../queries/responses.ts'
 import type { Context } from './context.ts'
 import { toEditionSummary } from './editions.ts'
 
@@ -41,7 +35,7 @@ export async function readResults(
   const [people, responsesBy, covered, ways, handed, seen] = await Promise.all([
     PersonRow.findAll({ where: { id: attempts.map((attempt) => attempt.personId) } }),
     responsesByAttempt(ids),
-    readCovered(database, ids),
+    readCovered(within(database), ids),
     waysByAttempt(database, ids),
     handedByAttempt(ids),
     readSeen(within(database), ids),
@@ -79,7 +73,7 @@ export async function readResults(
 interface LearnerRows {
   attempt: AttemptRow
   person: PersonRow
-  responses: ResponseRow[]
+  responses: Response[]
   covered: Covered | undefined
   ways: WayTaken[]
   handed: HandedFileRow[]

@@ -32,6 +32,7 @@ const MAY: Record<Access, readonly Who[]> = {
   questionOwner: ['owner'],
   classTeacher: ['owner'],
   assignmentLearner: ['learner'],
+  marker: ['owner'],
 }
 
 let server: TestServer
@@ -65,6 +66,11 @@ beforeAll(async () => {
     classId: 'class',
     groupId: 'group',
     assignmentId: 'given',
+    source: 'assignment',
+    sourceId: 'given',
+    commentId: 'none',
+    mailId: 'none',
+    position: '0',
   })
   const question = Object.values(withQuestion(film, { id: 'a', atMs: 1000 }).questions)[0]
   await owner.agent.post('/api/questions').send({ id: 'kept', question }).expect(200)
@@ -117,6 +123,8 @@ describe.each(routes)('%s', (name) => {
       'tally',
       'handedFile',
       'handedFileOf',
+      'markedFile',
+      'mailFile',
       'joinInfo',
       'join',
     ].includes(name)

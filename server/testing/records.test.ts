@@ -3,9 +3,8 @@ import fc from 'fast-check'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { lessonWithFilm, PART, withFork, withQuestion } from '@fernbrake/core/testing'
-import { normalise } from '@fernbrake/core/watching'
-import { select } from '../database/connect.ts'
-import { prepared } from '../database/connect.ts'
+import { normalise, watchedAgain } from '@fernbrake/core/watching'
+import { prepared, select, within } from '../database/connect.ts'
 import { readCovered, storeTaken } from '../queries/covered.ts'
 import {
   goInAsGuest,
@@ -239,9 +238,10 @@ describe('what counts as watched', () => {
               counts: true,
             })),
           })
-        const covered = (await readCovered(database, [id])).get(id)?.spans[PART] ?? []
+        const kept = (await readCovered(within(database), [id])).get(id)
         await database.query(`DELETE FROM attempts WHERE id = '${id}'`)
-        expect(covered).toEqual(normalise(proper.flat()))
+        expect(kept?.spans[PART] ?? []).toEqual(normalise(proper.flat()))
+        expect(kept?.again[PART] ?? []).toEqual(watchedAgain(proper.flat()))
       }),
       { seed: 31, numRuns: 25 },
     )

@@ -3,6 +3,7 @@ import assign from './en/assign.ts'
 import bench from './en/bench.ts'
 import classes from './en/classes.ts'
 import edits from './en/edits.ts'
+import marking from './en/marking.ts'
 import overlays from './en/overlays.ts'
 import parts from './en/parts.ts'
 import questions from './en/questions.ts'
@@ -19,6 +20,7 @@ export default {
   ...bench,
   ...classes,
   ...edits,
+  ...marking,
   ...overlays,
   ...parts,
   ...questions,
@@ -35,6 +37,7 @@ export default {
     lessons: 'Lessons',
     shelf: 'Shelf',
     classes: 'Classes',
+    marking: 'Marking',
     join: 'Join a class',
     password: 'Password',
     retry: 'Try again',

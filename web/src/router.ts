@@ -76,6 +76,13 @@ export function createAppRouter(): Router {
         component: () => import('./views/NowView.vue'),
         props: true,
       },
+      { path: '/marking', name: 'marking', component: () => import('./views/MarkingView.vue') },
+      {
+        path: '/marking/:source(assignment|lesson)/:sourceId',
+        name: 'desk',
+        component: () => import('./views/DeskView.vue'),
+        props: true,
+      },
       {
         path: '/join/:code?',
         name: 'join',

@@ -2,11 +2,14 @@
 import { z } from 'zod'
 import { plainText, richText } from '../../fields/index.ts'
 import { questionBase } from '../base.ts'
+import { LONGEST_RUBRIC } from '../rubric.ts'
 import { LONGEST_TEXT } from '../limits.ts'
 
 export const longTextSchema = z.strictObject({
   ...questionBase,
   kind: z.literal('longText'),
+  /** What whoever marks looks at, as a text; see rubric.ts. Without it there are points alone. */
+  rubric: plainText(LONGEST_RUBRIC).optional(),
   /** How many words are asked for; null for as many as one likes. */
   wordsFrom: z.int().min(1).max(2000).nullable(),
   wordsTo: z.int().min(1).max(2000).nullable(),

@@ -1,12 +1,15 @@
 // A recording of the learner's voice or camera, made in place. A person listens to it.
 import { z } from 'zod'
-import { idSchema } from '../../fields/index.ts'
+import { idSchema, plainText } from '../../fields/index.ts'
 import { questionBase } from '../base.ts'
+import { LONGEST_RUBRIC } from '../rubric.ts'
 import { LONGEST_RECORDING_S } from '../limits.ts'
 
 export const recordingSchema = z.strictObject({
   ...questionBase,
   kind: z.literal('recording'),
+  /** What whoever marks looks at, as a text; see rubric.ts. Without it there are points alone. */
+  rubric: plainText(LONGEST_RUBRIC).optional(),
   of: z.enum(['voice', 'camera']),
   mostSeconds: z.int().min(5).max(LONGEST_RECORDING_S),
 })

@@ -2,12 +2,15 @@
 import { z } from 'zod'
 import { idSchema, plainText } from '../../fields/index.ts'
 import { questionBase } from '../base.ts'
+import { LONGEST_RUBRIC } from '../rubric.ts'
 import { MOST_FILES, MOST_MEGABYTES } from '../limits.ts'
 import { FILE_SORTS } from './sorts.ts'
 
 export const uploadSchema = z.strictObject({
   ...questionBase,
   kind: z.literal('upload'),
+  /** What whoever marks looks at, as a text; see rubric.ts. Without it there are points alone. */
+  rubric: plainText(LONGEST_RUBRIC).optional(),
   /** Which sorts of file are taken. */
   takes: z.strictObject({
     picture: z.boolean(),

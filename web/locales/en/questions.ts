@@ -223,6 +223,13 @@ export default {
       middle: 'Words in the middle',
       to: 'Words at its end',
     },
+    rubric: 'Rubric',
+    rubricHelp:
+      'One line for each thing that is looked at, with its levels. Without a rubric, points are given freely. Only whoever marks sees it.',
+    rubricExample: 'Order of the steps: 0 missing / 1 named / 2 in order\nClear drawing (3)',
+    rubricFault:
+      'Line {line} cannot be read. Write “What is looked at: 0 … / 1 …”, or “What is looked at (3)”.',
+    rubricSum: 'It comes to {sum}, and counts as a share of the {max} points of the question.',
     longText: 'Long answer',
     longTextHelp: 'A person reads these answers; until then they are told apart as handed in.',
     wordsFrom: 'Words at least (0 for any)',

@@ -6,20 +6,19 @@ import type { LearnerResult } from '@fernbrake/core/contract'
 
 const props = defineProps<{
   file: LearnerResult['answers'][number]['files'][number]
-  lessonId: string
-  attemptId: string
+  /** Where the files of its attempt are. */
+  folder: string
+  large?: boolean
 }>()
 const { t } = useI18n()
-const address = computed(
-  () => `/api/lessons/${props.lessonId}/attempts/${props.attemptId}/files/${props.file.id}`,
-)
+const address = computed(() => `${props.folder}/${props.file.id}`)
 const sort = computed(() => props.file.contentType.split('/')[0])
 /** Some formats, such as those of phone cameras, are not shown by every browser; they can still be fetched. */
 const cannotShow = ref(false)
 </script>
 
 <template>
-  <figure>
+  <figure :class="{ large }">
     <template v-if="!cannotShow">
       <img
         v-if="sort === 'image'"
@@ -58,6 +57,10 @@ video {
   display: block;
   max-width: 100%;
   max-height: 240px;
+}
+.large img,
+.large video {
+  max-height: 62vh;
 }
 audio {
   display: block;

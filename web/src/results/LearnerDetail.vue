@@ -136,8 +136,7 @@ const ways = computed(() =>
                   v-for="file in answer.files"
                   :key="file.id"
                   :file="file"
-                  :lesson-id="lessonId"
-                  :attempt-id="learner.attemptId"
+                  :folder="`/api/lessons/${lessonId}/attempts/${learner.attemptId}/files`"
                 />
               </span>
               <span v-else class="given" dir="auto">{{ wordsOf(question, answer.text) }}</span>

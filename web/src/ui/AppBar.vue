@@ -27,6 +27,9 @@ async function leave(): Promise<void> {
         <RouterLink to="/classes" :class="{ here: isIn('/classes') }">{{
           t('app.classes')
         }}</RouterLink>
+        <RouterLink to="/marking" :class="{ here: isIn('/marking') }">{{
+          t('app.marking')
+        }}</RouterLink>
         <RouterLink to="/shelf">{{ t('app.shelf') }}</RouterLink>
       </template>
       <RouterLink v-else to="/join">{{ t('app.join') }}</RouterLink>

@@ -4,6 +4,7 @@ import { useI18n } from 'vue-i18n'
 import type { LongTextQuestion } from '@fernbrake/core/questions'
 import NumberField from '../NumberField.vue'
 import RichField from './RichField.vue'
+import RubricField from './RubricField.vue'
 import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: LongTextQuestion }>()
@@ -42,4 +43,5 @@ const { t } = useI18n()
       @change="set({ model: $event })"
     />
   </fieldset>
+  <RubricField :question="question" />
 </template>

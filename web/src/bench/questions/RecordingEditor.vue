@@ -4,6 +4,7 @@ import { useI18n } from 'vue-i18n'
 import { LONGEST_RECORDING_S, type RecordingQuestion } from '@fernbrake/core/questions'
 import ChoiceField from '../ChoiceField.vue'
 import NumberField from '../NumberField.vue'
+import RubricField from './RubricField.vue'
 import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: RecordingQuestion }>()
@@ -36,4 +37,5 @@ const { t } = useI18n()
       />
     </div>
   </fieldset>
+  <RubricField :question="question" />
 </template>

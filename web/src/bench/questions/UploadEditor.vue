@@ -10,6 +10,7 @@ import {
   type UploadQuestion,
 } from '@fernbrake/core/questions'
 import NumberField from '../NumberField.vue'
+import RubricField from './RubricField.vue'
 import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: UploadQuestion }>()
@@ -51,4 +52,5 @@ const { t } = useI18n()
       />
     </div>
   </fieldset>
+  <RubricField :question="question" />
 </template>
