@@ -19,6 +19,7 @@ import { LOCK_KEEPERS_QUIZ } from '../lessons/lockKeepersQuiz.ts'
 import { NIGHT_PASSAGE } from '../lessons/nightPassage.ts'
 import { WATER_BUDGET } from '../lessons/waterBudget.ts'
 import { WATER_THAT_CLIMBS } from '../lessons/waterThatClimbs.ts'
+import { markSome, withHandwork } from './byHand.ts'
 import { AUTUMN_REFRESHERS, CANTLE_STEPS_CREW } from './otherClasses.ts'
 import { SKIPPERS, SPRING_INTAKE } from './springIntake.ts'
 
@@ -62,7 +63,7 @@ export async function loadClasses(
     ...{ opensAt: ago(15), dueAt: ago(-2), closesAt: ago(-9) },
   })
   await give(spring.id, {
-    ...{ id: 'spring-budget', lessonId: WATER_BUDGET.lessonId, opensAt: ago(-2), dueAt: ago(-16) },
+    ...{ id: 'spring-budget', lessonId: WATER_BUDGET.lessonId, opensAt: ago(6), dueAt: ago(-3) },
   })
   // In the order of the list, so that everybody does the same whenever the demo is loaded.
   for (const name of SPRING_INTAKE) {
@@ -75,6 +76,17 @@ export async function loadClasses(
     const did = { lesson: first, persona, random, startMs, parts }
     await work(context, person, 'spring-water', did)
   }
+
+  const second = await firstEdition(context, WATER_BUDGET.lessonId)
+  for (const name of SPRING_INTAKE) {
+    const persona = { ...drawPersona(random), skips: SKIPPERS.includes(name) }
+    if (!random.chance(0.7)) continue
+    const startMs = today.getTime() - Math.round((0.2 + random.next() * 5) * DAY_MS)
+    const parts = [{ partId: WATER_BUDGET.partId, afterMs: 0 }]
+    const did = { lesson: second, persona, random, startMs, parts }
+    await work(context, personIn(spring, name), 'spring-budget', did)
+  }
+  await markSome(context, teacher, 'spring-budget')
 
   const others = AUTUMN_REFRESHERS.filter((name) => name !== learner.name)
   const autumn = await make('autumn-refreshers', 'Autumn refreshers', others, [])
@@ -177,7 +189,8 @@ async function work(
   const start = new Date(startMs)
   const attemptId = await beginAssignment(context, person, assignmentId, 1, start)
   const seenAt = new Date(records.length > 0 ? startMs + SITTING_MS : startMs)
-  await takeRecords(context, attemptId, records, seenAt)
+  const all = await withHandwork(context, attemptId, persona, records)
+  await takeRecords(context, attemptId, all, seenAt)
   await run(context.database, 'UPDATE attempts SET opened_at = $2 WHERE id = $1', [
     attemptId,
     start,

@@ -107,6 +107,8 @@ export const BUDGET_QUESTIONS: DemoAsk[] = [
     explanation: 'Your teacher looks at the sketches before the second evening.',
     rules: {
       ...{ points: 4, tries: 2, keep: 'last', mostFiles: 2, mostMegabytes: 20 },
+      rubric:
+        'The chamber and its gates: 0 missing / 1 there\nTwo ponds beside it: 0 none / 1 one of them / 2 both, above one another\nLayers of water: 0 missing / 1 drawn',
       takes: { picture: true, document: true, sound: false, film: false },
     },
   },

@@ -10,6 +10,7 @@ import { drawHill } from '../films/water-that-climbs/hill.ts'
 import { drawLock } from '../films/water-that-climbs/lock.ts'
 import { drawMap } from './map.ts'
 import { PLATES } from './plates.ts'
+import { SKETCHES } from './sketches.ts'
 
 const here = dirname(fileURLToPath(import.meta.url))
 const SCALE = 5 / 3
@@ -37,3 +38,4 @@ for (const plate of PLATES) draw(`gate-${plate.name}`, plate.draw, 1.25)
 draw('navigation-map', drawMap, 1.25)
 draw('flight-opened', (c) => drawHill(c, { running: 0, steps: 1, boat: 0.62, marked: 11 }, 0), 1.25)
 draw('flight-dry', (c) => drawHill(c, { running: 0, steps: 0.35, boat: null, marked: 0 }, 0), 1.25)
+for (const sketch of SKETCHES) draw(sketch.name, sketch.draw, 1.1)

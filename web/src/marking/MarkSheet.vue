@@ -56,18 +56,27 @@ async function give(goesOn: boolean): Promise<void> {
 function pick(criterion: number, level: number): void {
   levels.value = levels.value.map((one, index) => (index === criterion ? level : one))
 }
-/** Digits pick the level with so many points, of the criterion in which the focus is. */
+/** Digits pick the level with so many points, of the criterion in which the focus is, and go on to the next one. */
 function onDigit(event: KeyboardEvent, criterion: number): void {
   const level = criteria.value[criterion]!.levels.findIndex(
     ({ points: worth }) => String(worth) === event.key,
   )
-  if (level !== -1) pick(criterion, level)
+  if (level === -1) return
+  pick(criterion, level)
+  const next = Math.min(criterion + 1, criteria.value.length - 1)
+  const at = next === criterion ? level : (levels.value[next] ?? 0)
+  document.getElementById(`${id}-${next}-${at}`)?.focus()
 }
 function add(text: string): void {
   comment.value = comment.value.trim() === '' ? text : `${comment.value.trimEnd()}\n${text}`
   void nextTick(() => words.value?.focus())
 }
+/** Enter makes a new line here; with Ctrl it gives the mark. Alt and a digit put in a kept comment. */
 function onCommentKey(event: KeyboardEvent): void {
+  if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
+    event.preventDefault()
+    return void give(true)
+  }
   const kept = event.altKey
     ? pile.value?.comments[Number(event.code.replace('Digit', '')) - 1]
     : null
@@ -169,11 +178,20 @@ defineExpose({ focusFirst })
         :id="`${id}-words`"
         ref="words"
         v-model="comment"
-        rows="5"
+        rows="4"
         dir="auto"
         :maxlength="LONGEST_COMMENT"
-        @keydown.ctrl.enter.prevent="give(true)"
         @keydown="onCommentKey"
+      />
+    </div>
+    <div class="acts">
+      <Button type="submit" :label="t('marking.giveOn')" :disabled="!canGive" :loading="saving" />
+      <Button
+        :label="t('marking.give')"
+        severity="secondary"
+        variant="outlined"
+        :disabled="!canGive || saving"
+        @click="give(false)"
       />
     </div>
     <div v-if="(pile?.comments.length ?? 0) > 0 || comment.trim()" class="kept">
@@ -199,16 +217,6 @@ defineExpose({ focusFirst })
         severity="secondary"
         variant="text"
         @click="keep"
-      />
-    </div>
-    <div class="acts">
-      <Button type="submit" :label="t('marking.giveOn')" :disabled="!canGive" :loading="saving" />
-      <Button
-        :label="t('marking.give')"
-        severity="secondary"
-        variant="outlined"
-        :disabled="!canGive || saving"
-        @click="give(false)"
       />
     </div>
     <p v-if="answer.mark" class="muted given">
@@ -239,13 +247,19 @@ defineExpose({ focusFirst })
 }
 .level {
   display: grid;
-  grid-template-columns: 17px 2.2em minmax(0, 1fr);
+  grid-template-columns: 18px 1.6em minmax(0, 1fr);
   gap: 8px;
   align-items: baseline;
-  padding: 3px 0;
 }
 .level input {
   align-self: center;
+  margin: 0;
+}
+.criterion + .criterion {
+  padding-top: 8px;
+}
+.mark {
+  gap: 10px;
 }
 .sum {
   font-weight: 650;

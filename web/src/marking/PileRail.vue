@@ -27,11 +27,16 @@ const labelOf = (answer: Answer) => (order.value === 'question' ? nameOf(answer)
 const stateOf = ({ mark }: Answer) =>
   mark === null ? 'open' : mark.releasedAt === null ? 'marked' : 'told'
 const list = useTemplateRef('list')
-watch(open, () =>
-  nextTick(() =>
-    list.value?.querySelector('[aria-current="true"]')?.scrollIntoView({ block: 'nearest' }),
-  ),
-)
+/** Keeps the open answer in sight within the pile; the page itself stays where it is. */
+watch(open, async () => {
+  await nextTick()
+  const rail = list.value
+  const line = rail?.querySelector<HTMLElement>('[aria-current="true"]')
+  if (!rail || !line) return
+  const [top, bottom] = [line.offsetTop, line.offsetTop + line.offsetHeight]
+  if (top < rail.scrollTop) rail.scrollTop = top
+  else if (bottom > rail.scrollTop + rail.clientHeight) rail.scrollTop = bottom - rail.clientHeight
+})
 </script>
 
 <template>
@@ -62,7 +67,8 @@ watch(open, () =>
 .rail {
   position: sticky;
   top: 12px;
-  max-height: calc(100vh - 24px);
+  max-height: calc(100vh - 210px);
+  min-height: 200px;
   overflow-y: auto;
   border: 1px solid var(--line);
   border-radius: var(--radius);
@@ -70,14 +76,14 @@ watch(open, () =>
 }
 h3 {
   display: -webkit-box;
-  padding: 10px 12px 6px;
+  margin: 10px 12px 6px;
   overflow: hidden;
   font-size: 13.5px;
   color: var(--ink-2);
   -webkit-box-orient: vertical;
   -webkit-line-clamp: 2;
 }
-section + section h3 {
+section + section {
   border-top: 1px solid var(--line);
 }
 ul {
