@@ -69,11 +69,18 @@ export interface LessonOutcome {
 /** How many bins a frond of results is drawn with, at the most. */
 export const RESULT_BINS = 240
 
+/** A document never changes, and a whole class asks the same of it. */
+const metBy = new WeakMap<Lesson, Question[]>()
+
 /** The questions that learners of this edition meet: part by part, in film order or in that of the quiz. */
 export function questionsMet(lesson: Lesson): Question[] {
-  return partsInOrder(lesson).flatMap((part) =>
+  const known = metBy.get(lesson)
+  if (known) return known
+  const met = partsInOrder(lesson).flatMap((part) =>
     placesAsked(lesson, part).map((one) => one.question),
   )
+  metBy.set(lesson, met)
+  return met
 }
 
 /** Where a part asks a question: by a cue at a time, or by a place of its own. */

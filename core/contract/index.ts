@@ -9,6 +9,7 @@ import { markingRoutes } from './marking.ts'
 import { mediaRoutes } from './media.ts'
 import { peopleRoutes } from './people.ts'
 import { questionRoutes } from './questions.ts'
+import { reportRoutes } from './reports.ts'
 import { route } from './route.ts'
 import { sharingRoutes } from './sharing.ts'
 import { webRoutes } from './web.ts'
@@ -37,6 +38,7 @@ export const contract = {
   ...assignmentRoutes,
   ...markingRoutes,
   ...mailboxRoutes,
+  ...reportRoutes,
 }
 
 export type Contract = typeof contract
@@ -53,6 +55,7 @@ export * from './marking.ts'
 export * from './media.ts'
 export * from './people.ts'
 export * from './problem.ts'
+export * from './reports.ts'
 export * from './sharing.ts'
 export * from './sockets.ts'
 export * from './web.ts'

@@ -1,5 +1,7 @@
 // Limits on guessing, counted in the database so that all server processes count together.
+import express, { type Request } from 'express'
 import {
+  ipKeyGenerator,
   rateLimit,
   type ClientRateLimitInfo,
   type RateLimitRequestHandler,
@@ -10,12 +12,28 @@ import { HttpError } from './HttpError.ts'
 
 const WINDOW_MS = 10 * 60 * 1000
 const MOST_FAILURES = 10
+/** A whole school may stand behind one address, and many of it mistype a new phrase. */
+const MOST_FAILURES_OF_ADDRESS = 150
 const MOST_WRONG_CODES = 30
 
-/** Ten failed sign-ins in ten minutes from one address, then a wait. Successes do not count. */
-export const limitSignIns = (database: Database) =>
-  // Only a wrong password counts; a form that was sent half-filled is no guess.
-  limitGuesses(database, { prefix: '', limit: MOST_FAILURES, wrong: 401 })
+/**
+ * Ten failed sign-ins in ten minutes as one name from one address, or a hundred and fifty from it under whatever names, then
+ * a wait. Successes do not count, and neither does a form that was sent half-filled.
+ */
+export const limitSignIns = (database: Database) => [
+  limitGuesses(database, { prefix: 'all ', limit: MOST_FAILURES_OF_ADDRESS, wrong: 401 }),
+  // The name is in the body; who sends it well-formed is limited by it, who does not is refused later anyway.
+  express.json({ limit: SIGN_IN_LIMIT, type: () => true }),
+  limitGuesses(database, { prefix: '', limit: MOST_FAILURES, wrong: 401, by: nameIn }),
+]
+const SIGN_IN_LIMIT = 64 * 1024
+
+/** Upper and lower case are one name, and no name is longer than an address. */
+function nameIn({ body, session }: Request): string {
+  const { email } = (body ?? {}) as { email?: unknown }
+  const name = typeof email === 'string' ? email.trim().toLowerCase().slice(0, 200) : ''
+  return name || (session.personId ?? session.choosing?.personId ?? '')
+}
 
 /** Codes of classes that do not exist: a class may mistype a few, nobody tries thousands. */
 export const limitCodes = (database: Database) =>
@@ -23,9 +41,16 @@ export const limitCodes = (database: Database) =>
 
 function limitGuesses(
   database: Database,
-  { prefix, limit, wrong }: { prefix: string; limit: number; wrong: number },
+  {
+    prefix,
+    limit,
+    wrong,
+    by,
+  }: { prefix: string; limit: number; wrong: number; by?: (request: Request) => string },
 ): RateLimitRequestHandler {
+  const keyOf = by && ((request: Request) => `${ipKeyGenerator(request.ip ?? '')} ${by(request)}`)
   return rateLimit({
+    ...(keyOf ? { keyGenerator: keyOf } : {}),
     windowMs: WINDOW_MS,
     limit,
     standardHeaders: 'draft-8',

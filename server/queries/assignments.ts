@@ -169,3 +169,12 @@ export async function storeAssignment(
   )
   return rows.length > 0
 }
+
+/** How much each assignment of a class weighs in the mark book. */
+export async function readWeights(ask: Ask, classId: string): Promise<Map<string, number>> {
+  const rows = await ask<{ id: string; weight: number }>(
+    'SELECT id, weight FROM assignments WHERE class_id = $1',
+    [classId],
+  )
+  return new Map(rows.map(({ id, weight }) => [id, weight]))
+}

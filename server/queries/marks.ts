@@ -117,3 +117,19 @@ export const readKeptComments = (ask: Ask, personId: string) =>
     'SELECT id, words FROM kept_comments WHERE person_id = $1 ORDER BY kept_at, id',
     [personId],
   )
+
+/** How many answers wait for a person, by assignment. */
+export async function countWaiting(
+  ask: Ask,
+  assignmentIds: readonly string[],
+): Promise<Map<string, number>> {
+  const rows = await ask<{ id: string; waiting: number }>(
+    `SELECT a.assignment_id AS id, count(*)::int AS waiting
+       FROM attempts a JOIN responses r ON r.attempt_id = a.id AND ${BY_PERSON} AND ${IS_LAST_TRY}
+      WHERE a.assignment_id = ANY($1::text[])
+        AND NOT EXISTS (SELECT FROM marks m WHERE m.attempt_id = r.attempt_id AND m.response_id = r.id)
+      GROUP BY a.assignment_id`,
+    [[...assignmentIds]],
+  )
+  return new Map(rows.map(({ id, waiting }) => [id, waiting]))
+}

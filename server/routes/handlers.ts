@@ -34,6 +34,7 @@ import {
 } from '../services/media.ts'
 import { classHandlers } from './classHandlers.ts'
 import { markingHandlers } from './markingHandlers.ts'
+import { reportHandlers } from './reportHandlers.ts'
 import {
   choosePassword,
   createGuest,
@@ -72,6 +73,7 @@ export function createHandlers(context: Context): Handlers {
     ...attemptHandlers(context),
     ...classHandlers(context),
     ...markingHandlers(context),
+    ...reportHandlers(context),
     checkPage: ({ body, request }) => checkPage(context, body.address, originOf(request)),
   }
 }

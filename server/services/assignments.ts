@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid'
 import type { Transaction } from 'sequelize'
 import { attemptOutcome } from '@fernbrake/core/analysis'
-import { posterOf } from '@fernbrake/core/lesson'
+import { posterOf, type Lesson } from '@fernbrake/core/lesson'
 import { isComplete, isInTime, phaseAt, positionBefore, timesFault } from '@fernbrake/core/classes'
 import {
   MOST_ASSIGNMENTS,
@@ -13,6 +13,7 @@ import {
   type Person,
   type Standing,
 } from '@fernbrake/core/contract'
+import type { Span } from '@fernbrake/core/watching'
 import { run, within, type Ask } from '../database/connect.ts'
 import { AttemptRow, EditionRow } from '../database/models.ts'
 import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
@@ -31,7 +32,7 @@ import { attemptFacts } from '../queries/attemptFacts.ts'
 import { readGroups, readMembers } from '../queries/classes.ts'
 import { readCovered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
-import { responsesByAttempt, type Marks } from '../queries/responses.ts'
+import { responsesByAttempt, type Marks, type Response } from '../queries/responses.ts'
 import { changingClass } from './classes.ts'
 import type { Context } from './context.ts'
 
@@ -165,8 +166,37 @@ export async function dropAssignment(
 
 type Stood = Standing['attempts'][number]
 
-/** How attempts stand under the rules of the assignments they were made for, by attempt. */
-async function standingOf(
+/** What an attempt did, as far as it counts. */
+export interface Did {
+  spans: Record<string, Span[]>
+  leftOut: number
+  responses: readonly Response[]
+}
+
+/** How an attempt stands under the rules of the assignment that it was made for. */
+export function standOf(
+  row: AttemptRow,
+  lesson: Lesson,
+  { spans, leftOut, responses }: Did,
+  { rules, closesAt }: Pick<AssignmentFacts, 'rules' | 'closesAt'>,
+): Stood {
+  const { watched, answered, questions, points, max } = attemptOutcome(lesson, {
+    ...{ attemptId: row.id, spans, responses: [...responses] },
+  })
+  const figures = { watched, answered, questions, points, max }
+  // What came after closing is told, but makes nothing complete.
+  const isDone = (at: Date | null) => at !== null && isInTime(at.getTime(), closesAt)
+  const [finished, confirmed] = [isDone(row.finishedAt), isDone(row.confirmedAt)]
+  return {
+    ...{ id: row.id, number: row.number, ...figures, leftOut },
+    ...{ finishedAt: clock(row.finishedAt), confirmedAt: clock(row.confirmedAt) },
+    ...{ openedAt: row.openedAt.toISOString(), lastSeenAt: row.lastSeenAt.toISOString() },
+    isComplete: isComplete(rules, { ...figures, finished, confirmed }),
+  }
+}
+
+/** How attempts stand, by attempt. */
+export async function standingOf(
   { database }: Context,
   rows: readonly AttemptRow[],
   given: (row: AttemptRow) => Pick<AssignmentFacts, 'rules' | 'closesAt'>,
@@ -180,25 +210,8 @@ async function standingOf(
   const stood = await Promise.all(
     rows.map(async (row): Promise<[string, Stood]> => {
       const { spans = {}, leftOut = 0 } = covered.get(row.id) ?? {}
-      const responses = answers.get(row.id) ?? []
-      const lesson = await editionDocument(row)
-      const { watched, answered, questions, points, max } = attemptOutcome(lesson, {
-        ...{ attemptId: row.id, spans, responses },
-      })
-      const figures = { watched, answered, questions, points, max }
-      const { rules, closesAt } = given(row)
-      // What came after closing is told, but makes nothing complete.
-      const isDone = (at: Date | null) => at !== null && isInTime(at.getTime(), closesAt)
-      const [finished, confirmed] = [isDone(row.finishedAt), isDone(row.confirmedAt)]
-      return [
-        row.id,
-        {
-          ...{ id: row.id, number: row.number, ...figures, leftOut },
-          ...{ finishedAt: clock(row.finishedAt), confirmedAt: clock(row.confirmedAt) },
-          ...{ openedAt: row.openedAt.toISOString(), lastSeenAt: row.lastSeenAt.toISOString() },
-          isComplete: isComplete(rules, { ...figures, finished, confirmed }),
-        },
-      ]
+      const did = { spans, leftOut, responses: answers.get(row.id) ?? [] }
+      return [row.id, standOf(row, await editionDocument(row), did, given(row))]
     }),
   )
   return new Map(stood)

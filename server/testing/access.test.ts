@@ -68,6 +68,7 @@ beforeAll(async () => {
     assignmentId: 'given',
     source: 'assignment',
     sourceId: 'given',
+    report: 'overview',
     commentId: 'none',
     mailId: 'none',
     position: '0',
@@ -198,7 +199,17 @@ describe('from elsewhere', () => {
     await agents.otherDesigner.get(`/api/media/${params.mediaId}`).expect(404)
   })
 
-  it('the password tries of one address are limited, and say so', async () => {
+  it('a school behind one address is not shut out by the mistakes of many', async () => {
+    const stranger = server.anonymous()
+    const guess = (who: number) =>
+      stranger
+        .post('/api/session')
+        .send({ email: `somebody-${who}@harrowmere.example`, password: 'x' })
+    const all = await Promise.all(Array.from({ length: 30 }, (_, who) => guess(who)))
+    expect(new Set(all.map(({ status }) => status))).toEqual(new Set([401]))
+  })
+
+  it('the password tries for one name from one address are limited, and say so', async () => {
     const stranger = server.anonymous()
     const guess = () =>
       stranger.post('/api/session').send({ email: 'nobody@harrowmere.example', password: 'x' })

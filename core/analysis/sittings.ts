@@ -1,0 +1,117 @@
+// From the records of learners to what the analysis of questions asks for.
+import { inOrder, plainOf } from '../fields/index.ts'
+import { partsInOrder, type Lesson } from '../lesson/index.ts'
+import {
+  isGraded,
+  isSelfJudged,
+  readableAnswer,
+  type Answer,
+  type Question,
+} from '../questions/index.ts'
+import type { Asked, Sitting } from './questionAnalysis.ts'
+import { placesAsked, questionScore, triesOf, type ResponseRecord } from './results.ts'
+
+/** From this share on, the stretch that answers a question counts as watched. */
+export const SEEN_SHARE = 0.8
+
+/** A response with what the analysis wants to know of it. */
+export interface AnalysedResponse extends ResponseRecord {
+  answer: Answer
+  tookMs: number | null
+  /** The share of the evidence that had been watched by then; null where nobody knows. */
+  seenShare: number | null
+}
+
+export interface AskedPlace extends Asked {
+  question: Question
+  partId: string
+  /** What asks it: a cue, an item, a block, a pin. */
+  placeId: string
+  atMs: number | null
+  /** From 1, over the whole lesson. */
+  number: number
+  /** The words of its options, in their order. */
+  labels: Record<string, string>
+}
+
+/** The questions of a lesson that bring points, in the order in which learners meet them. */
+export function askedIn(lesson: Lesson): AskedPlace[] {
+  return partsInOrder(lesson)
+    .flatMap((part) => placesAsked(lesson, part).map((place) => ({ ...place, partId: part.id })))
+    .filter(({ question }) => isGraded(question) && !isSelfJudged(question) && question.points > 0)
+    .map(({ id: placeId, question, atMs, partId }, index) => {
+      const options = optionsOf(question)
+      return {
+        ...{ id: question.id, max: question.points, question, partId, placeId, atMs },
+        ...{ number: index + 1, options: options.map(({ id, right }) => ({ id, right })) },
+        labels: Object.fromEntries(options.map(({ id, label }) => [id, label])),
+      }
+    })
+}
+
+function optionsOf(question: Question): { id: string; right: boolean; label: string }[] {
+  if (question.kind === 'choice')
+    return inOrder(Object.values(question.options)).map(({ id, right, text }) => ({
+      ...{ id, right },
+      label: plainOf(text),
+    }))
+  if (question.kind === 'trueFalse')
+    return [true, false].map((value) => ({
+      ...{ id: String(value), label: String(value) },
+      right: question.right === value,
+    }))
+  return []
+}
+
+const pickedIn = (answer: Answer): string[] =>
+  answer.kind === 'choice'
+    ? answer.picked
+    : answer.kind === 'trueFalse'
+      ? [String(answer.value)]
+      : []
+
+/** What one learner did with each of these questions; the options and the time are those of the first try. */
+export function sittingOf(
+  asked: readonly AskedPlace[],
+  responses: readonly AnalysedResponse[],
+): Sitting {
+  return Object.fromEntries(
+    asked.flatMap(({ id, question }) => {
+      const tries = triesOf(question, responses)
+      const [first] = tries
+      if (!first) return []
+      const outcome = {
+        points: questionScore(question, tries),
+        picked: pickedIn(first.answer),
+        ...{ tries: tries.length, tookMs: first.tookMs },
+        hadSeen: first.seenShare === null ? null : first.seenShare >= SEEN_SHARE,
+      }
+      return [[id, outcome]]
+    }),
+  )
+}
+
+export interface Said {
+  text: string
+  count: number
+}
+
+/** What was written most often and was not right, as first tries, of questions without options. */
+export function oftenSaid(
+  { question, options }: AskedPlace,
+  all: readonly (readonly AnalysedResponse[])[],
+  most = 5,
+): Said[] {
+  if (options.length > 0 || !['shortText', 'number', 'gaps'].includes(question.kind)) return []
+  const counts = new Map<string, number>()
+  for (const responses of all) {
+    const [first] = triesOf(question, responses)
+    if (!first || first.verdict === 'right') continue
+    const text = readableAnswer(question, first.answer).trim().toLowerCase()
+    if (text !== '') counts.set(text, (counts.get(text) ?? 0) + 1)
+  }
+  return [...counts]
+    .map(([text, count]) => ({ text, count }))
+    .sort((a, b) => b.count - a.count || a.text.localeCompare(b.text))
+    .slice(0, most)
+}

@@ -1,0 +1,49 @@
+// Which service answers which route about results.
+import type { Response } from 'express'
+import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
+import type { MailFile } from '../mail/compose.ts'
+import type { Context } from '../services/context.ts'
+import { readMarkBook, weighAssignment } from '../services/markBook.ts'
+import { mailReport, markBookFile, reportFile } from '../services/reportFiles.ts'
+import {
+  readComparison,
+  readQuestionAnalysis,
+  readWatchMap,
+  readWays,
+} from '../services/reports.ts'
+
+type ReportHandlers = Pick<
+  Handlers,
+  | 'watchMap'
+  | 'questionAnalysis'
+  | 'waysTaken'
+  | 'comparison'
+  | 'report'
+  | 'mailReport'
+  | 'markBook'
+  | 'weighAssignment'
+  | 'markBookFile'
+>
+
+function send({ name, contentType, content }: MailFile, response: Response): undefined {
+  response.attachment(name).type(contentType).send(content)
+}
+
+export function reportHandlers(context: Context): ReportHandlers {
+  return {
+    watchMap: ({ params, query }) => readWatchMap(context, params, query.edition),
+    questionAnalysis: ({ params, query }) => readQuestionAnalysis(context, params, query.edition),
+    waysTaken: ({ params, query }) => readWays(context, params, query.edition),
+    comparison: (call) => readComparison(context, whoCalls(call), call.params),
+    report: async (call) => {
+      const { report, ...from } = call.params
+      const asked = { report, ...call.query }
+      return send(await reportFile(context, whoCalls(call), from, asked), call.response)
+    },
+    mailReport: (call) => mailReport(context, whoCalls(call), call.params, call.body),
+    markBook: ({ params }) => readMarkBook(context, params.classId),
+    weighAssignment: ({ params, body }) => weighAssignment(context, params, body.weight),
+    markBookFile: async ({ params, query, response }) =>
+      send(await markBookFile(context, params.classId, query.format), response),
+  }
+}

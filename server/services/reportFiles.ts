@@ -1,0 +1,126 @@
+// Results as files and as mails.
+import type { Person, ReportFormat, ReportName } from '@fernbrake/core/contract'
+import { within } from '../database/connect.ts'
+import { HttpError } from '../http/HttpError.ts'
+import texts from '../locales/en.ts'
+import type { MailFile } from '../mail/compose.ts'
+import { classOfAssignment } from '../queries/assignments.ts'
+import { storeMail } from '../queries/mails.ts'
+import type { ReportDocument } from '../reports/document.ts'
+import {
+  comparisonDocument,
+  markBookDocument,
+  overviewDocument,
+  questionsDocument,
+  watchingDocument,
+  waysDocument,
+} from '../reports/tables.ts'
+import { CONTENT_TYPES, writeReport } from '../reports/write.ts'
+import { readStanding } from './assignments.ts'
+import type { Context } from './context.ts'
+import { gather } from './gather.ts'
+import { readMarkBook } from './markBook.ts'
+import type { SourceOf } from './marking.ts'
+import { readComparison, readQuestionAnalysis, readWatchMap, readWays } from './reports.ts'
+
+async function overviewOf(
+  context: Context,
+  from: SourceOf,
+  edition?: number,
+): Promise<ReportDocument> {
+  const { about, learners } = await gather(context, from, edition)
+  if (from.source === 'assignment') {
+    const classId = await classOfAssignment(from.sourceId)
+    if (classId === null) throw new HttpError('not-found')
+    // A class is all who were given it, those too who have not begun, on whatever edition.
+    const standing = await readStanding(context, { classId, assignmentId: from.sourceId })
+    return overviewDocument({ ...about, edition: null }, standing.learners)
+  }
+  const own = learners.map(({ name, stood }) => ({ name, hasLeft: false, attempts: [stood] }))
+  return overviewDocument(about, own)
+}
+
+async function documentOf(
+  context: Context,
+  person: Person,
+  from: SourceOf,
+  { report, edition }: { report: ReportName; edition?: number | undefined },
+): Promise<ReportDocument> {
+  switch (report) {
+    case 'overview':
+      return overviewOf(context, from, edition)
+    case 'watching':
+      return watchingDocument(await readWatchMap(context, from, edition))
+    case 'questions':
+      return questionsDocument(await readQuestionAnalysis(context, from, edition))
+    case 'ways':
+      return waysDocument(await readWays(context, from, edition))
+    case 'comparison':
+      return comparisonDocument(await readComparison(context, person, from))
+  }
+}
+
+/** What file systems allow in a name, whatever a lesson is called. */
+const fileName = (words: string, format: ReportFormat) =>
+  `${
+    words
+      .replace(/[^\p{L}\p{N} ,.()-]+/gu, ' ')
+      .trim()
+      .slice(0, 80) || 'report'
+  }.${format}`
+
+async function fileOf(document: ReportDocument, format: ReportFormat): Promise<MailFile> {
+  const words = `${document.title} ${document.about.split(' · ').at(-1)}`
+  return {
+    ...{ name: fileName(words, format), contentType: CONTENT_TYPES[format] },
+    content: await writeReport(document, format),
+  }
+}
+
+export async function reportFile(
+  context: Context,
+  person: Person,
+  from: SourceOf,
+  asked: { report: ReportName; edition?: number | undefined; format: ReportFormat },
+): Promise<MailFile> {
+  return fileOf(await documentOf(context, person, from, asked), asked.format)
+}
+
+export async function markBookFile(
+  context: Context,
+  classId: string,
+  format: ReportFormat,
+): Promise<MailFile> {
+  return fileOf(markBookDocument(await readMarkBook(context, classId)), format)
+}
+
+/** Mails overview, watching and questions as one PDF and one workbook; one mail to each address. */
+export async function mailReport(
+  context: Context,
+  person: Person,
+  from: SourceOf,
+  { to, edition }: { to: readonly string[]; edition?: number | undefined },
+): Promise<{ sent: number }> {
+  const documents = await Promise.all(
+    (['overview', 'watching', 'questions'] as const).map((report) =>
+      documentOf(context, person, from, { report, edition }),
+    ),
+  )
+  const [first] = documents as [ReportDocument, ...ReportDocument[]]
+  const whole: ReportDocument = {
+    ...{ title: first.title, about: first.about },
+    sentences: documents.flatMap(({ sentences }) => sentences),
+    tables: documents.flatMap(({ tables }) => tables),
+  }
+  const files = await Promise.all([fileOf(whole, 'pdf'), fileOf(whole, 'xlsx')])
+  const addresses = [...new Set(to.map((address) => address.trim().toLowerCase()))]
+  const { subject, body } = texts.report.mail
+  await context.database.transaction(async (transaction) => {
+    for (const recipient of addresses)
+      await storeMail(within(context.database, transaction), person.id, {
+        ...{ recipient, subject: subject(whole.title), files },
+        body: body(whole.title, person.name, whole.sentences),
+      })
+  })
+  return { sent: addresses.length }
+}
