@@ -162,6 +162,8 @@ export const reportRoutes = {
     query: editionQuery,
     reply: z.strictObject({
       ...about,
+      /** Whether whoever asks may look at the lesson on its bench. */
+      mayOpenBench: z.boolean(),
       test: testFiguresSchema,
       questions: z.array(questionFiguresSchema),
     }),

@@ -73,7 +73,7 @@ export default {
       line: 'Line of the script',
       weight: 'Weight',
     },
-    states: { complete: 'Done', begun: 'Begun', notBegun: 'Not begun' },
+    states: { complete: 'Done', begun: 'Under way', notBegun: 'Not begun' },
     sentences: {
       standing: (done: number, of: number, notBegun: number) =>
         `${done} of ${of} are done${notBegun > 0 ? `, ${notBegun} ${notBegun === 1 ? 'has' : 'have'} not begun` : ''}.`,

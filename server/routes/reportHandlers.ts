@@ -32,7 +32,8 @@ function send({ name, contentType, content }: MailFile, response: Response): und
 export function reportHandlers(context: Context): ReportHandlers {
   return {
     watchMap: ({ params, query }) => readWatchMap(context, params, query.edition),
-    questionAnalysis: ({ params, query }) => readQuestionAnalysis(context, params, query.edition),
+    questionAnalysis: (call) =>
+      readQuestionAnalysis(context, whoCalls(call), call.params, call.query.edition),
     waysTaken: ({ params, query }) => readWays(context, params, query.edition),
     comparison: (call) => readComparison(context, whoCalls(call), call.params),
     report: async (call) => {

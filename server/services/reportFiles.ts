@@ -52,7 +52,7 @@ async function documentOf(
     case 'watching':
       return watchingDocument(await readWatchMap(context, from, edition))
     case 'questions':
-      return questionsDocument(await readQuestionAnalysis(context, from, edition))
+      return questionsDocument(await readQuestionAnalysis(context, person, from, edition))
     case 'ways':
       return waysDocument(await readWays(context, from, edition))
     case 'comparison':

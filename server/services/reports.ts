@@ -4,7 +4,6 @@ import {
   analyseTest,
   askedIn,
   oftenSaid,
-  placesAsked,
   RESULT_BINS,
   sittingOf,
   type AskedPlace,
@@ -42,6 +41,7 @@ import {
   type Span,
 } from '@fernbrake/core/watching'
 import { within } from '../database/connect.ts'
+import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
 import { countParts, countPlays, countWays, readGroupsOf } from '../queries/reports.ts'
 import type { Context } from './context.ts'
 import { gather, type Gathered, type LearnerWork } from './gather.ts'
@@ -115,6 +115,7 @@ function lineAt(lesson: Lesson, partId: string, { fromMs, toMs }: Span): string 
 
 export async function readQuestionAnalysis(
   context: Context,
+  person: Person,
   from: SourceOf,
   edition?: number,
 ): Promise<QuestionAnalysis> {
@@ -131,6 +132,7 @@ export async function readQuestionAnalysis(
   const figures = analyseQuestions(asked, sittings)
   return {
     ...about,
+    mayOpenBench: await hasLessonRole(person, about.lessonId, ROLES_FROM.viewer),
     test: { ...analyseTest(asked, sittings), max, tenths: tenthsOf(totals, max) },
     questions: asked.map((one, index) => ({
       ...toQuestionReport(lesson!, one, figures[index]!),

@@ -7,6 +7,7 @@ import marking from './en/marking.ts'
 import overlays from './en/overlays.ts'
 import parts from './en/parts.ts'
 import questions from './en/questions.ts'
+import reports from './en/reports.ts'
 import recording from './en/recording.ts'
 import rich from './en/rich.ts'
 import lesson from './en/lesson.ts'
@@ -21,6 +22,7 @@ export default {
   ...classes,
   ...edits,
   ...marking,
+  ...reports,
   ...overlays,
   ...parts,
   ...questions,

@@ -46,6 +46,12 @@ export function createAppRouter(): Router {
         props: true,
       },
       {
+        path: '/lessons/:lessonId/results/:report(watching|questions|ways|comparison)',
+        name: 'report',
+        component: () => import('./views/ReportView.vue'),
+        props: true,
+      },
+      {
         path: '/lessons/:lessonId/sharing',
         name: 'sharing',
         component: () => import('./views/SharingView.vue'),
@@ -71,10 +77,21 @@ export function createAppRouter(): Router {
         props: true,
       },
       {
+        path: '/classes/:classId/assignments/:assignmentId/:report(watching|questions|ways|comparison)',
+        name: 'class-report',
+        component: () => import('./views/ReportView.vue'),
+        props: true,
+      },
+      {
         path: '/classes/:classId/assignments/:assignmentId/now',
         name: 'now',
         component: () => import('./views/NowView.vue'),
         props: true,
+      },
+      {
+        path: '/stand-ins/mailbox',
+        name: 'mailbox',
+        component: () => import('./views/MailboxView.vue'),
       },
       { path: '/marking', name: 'marking', component: () => import('./views/MarkingView.vue') },
       {

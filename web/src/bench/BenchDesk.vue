@@ -2,7 +2,15 @@
 // The bench of one lesson: stage, script or sheet, frond; all show the same moment.
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
-import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
+import {
+  computed,
+  defineAsyncComponent,
+  nextTick,
+  onMounted,
+  ref,
+  useTemplateRef,
+  watch,
+} from 'vue'
 import { useI18n } from 'vue-i18n'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import type { KeptQuestion } from '@fernbrake/core/contract'
@@ -57,6 +65,22 @@ const RoutesDesk = defineAsyncComponent(() => import('./routes/RoutesDesk.vue'))
 const router = useRouter()
 const writeQuery = useQuery()
 if (typeof route.query.part === 'string') bench.goToPart(route.query.part)
+/** Results lead to what asks a question: a cue, an item of a quiz, a thing in a part. */
+function showWhatAsks(id: string): void {
+  const cue = draft.lesson.value.cues[id]
+  if (cue) {
+    bench.goToPart(cue.partId)
+    return bench.select(id, true)
+  }
+  const item = bench.openPart.value?.kind === 'quiz' && bench.openPart.value.items[id]
+  if (item) bench.quizPlace.value = { kind: 'item', id }
+  else bench.thingId.value = id
+}
+onMounted(() => {
+  if (typeof route.query.ask !== 'string') return
+  showWhatAsks(route.query.ask)
+  writeQuery({ ask: undefined })
+})
 watch(
   () => bench.openPart.value?.id,
   (part, before) => {

@@ -9,6 +9,7 @@ import AddNames from '../classes/AddNames.vue'
 import CardsPanel from '../classes/CardsPanel.vue'
 import ClassSettings from '../classes/ClassSettings.vue'
 import ClassSheet from '../classes/ClassSheet.vue'
+import MarkBook from '../classes/MarkBook.vue'
 import JoinPanel from '../classes/JoinPanel.vue'
 import MemberSheet from '../classes/MemberSheet.vue'
 import PeopleTable from '../classes/PeopleTable.vue'
@@ -25,11 +26,15 @@ const session = useSession()
 const desk = useClass(props.classId)
 const { value: school, error, loading, reload, fault } = desk
 const SHEETS = ['names', 'cards', 'join', 'settings'] as const
+const PLACE_WORDS = {
+  ...{ assignments: 'assign.title', people: 'assign.people', marks: 'markBook.title' },
+} as const
 /** A class without anybody in it begins with people. */
-const PLACES = ['assignments', 'people'] as const
-const place = computed(() =>
-  route.query.at === 'people' || school.value?.members.length === 0 ? 'people' : 'assignments',
-)
+const PLACES = ['assignments', 'people', 'marks'] as const
+const place = computed((): (typeof PLACES)[number] => {
+  const asked = PLACES.find((one) => one === route.query.at)
+  return asked ?? (school.value?.members.length === 0 ? 'people' : 'assignments')
+})
 const sheet = ref<(typeof SHEETS)[number] | null>(null)
 const chosenId = ref<string | null>(null)
 const chosen = computed(() => school.value?.members.find(({ id }) => id === chosenId.value) ?? null)
@@ -86,7 +91,7 @@ watchEffect(() => (document.title = school.value?.title ?? t('classes.all')))
           :key="one"
           :to="{ query: one === 'assignments' ? {} : { at: one } }"
           :aria-current="place === one ? 'page' : undefined"
-          >{{ t(`assign.${one === 'people' ? 'people' : 'title'}`) }}
+          >{{ t(PLACE_WORDS[one]) }}
           <span v-if="one === 'people'" class="muted">{{ here }}</span></RouterLink
         >
       </nav>
@@ -94,6 +99,7 @@ watchEffect(() => (document.title = school.value?.title ?? t('classes.all')))
       <p v-if="said && place === 'people'" class="notice fern" role="status">{{ said }}</p>
       <FaultNotice v-if="fault" :error="fault" @retry="reload" />
       <AssignmentDesk v-if="place === 'assignments'" :school="school" />
+      <MarkBook v-else-if="place === 'marks'" :class-id="classId" />
       <BesideSheet v-else :open="sheet !== null || chosen !== null">
         <section :aria-label="t('classes.peopleTitle')">
           <p v-if="school.members.length === 0" class="empty">{{ t('classes.nobody') }}</p>

@@ -9,6 +9,8 @@ import { call } from '../api/client.ts'
 import LearnerTable from '../results/LearnerTable.vue'
 import { useLiveResults } from '../results/useLiveResults.ts'
 import PartResults from '../results/PartResults.vue'
+import ReportFiles from '../reports/ReportFiles.vue'
+import ReportTabs from '../reports/ReportTabs.vue'
 import AppBar from '../ui/AppBar.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
@@ -83,6 +85,15 @@ function choose(number: number): void {
         @update:model-value="choose"
       />
     </div>
+    <ReportTabs :source-id="lessonId" report="overview" />
+    <ReportFiles
+      v-if="learners.length > 0"
+      class="files"
+      source="lesson"
+      :source-id="lessonId"
+      report="overview"
+      :edition="edition"
+    />
     <FaultNotice v-if="error" :error="error" @retry="reload" />
     <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">
       <div class="skeleton bone" />
@@ -125,6 +136,10 @@ function choose(number: number): void {
   justify-content: space-between;
   gap: 16px;
   margin-bottom: 20px;
+}
+.files {
+  justify-content: flex-end;
+  margin: -6px 0 14px;
 }
 .bone {
   height: 90px;

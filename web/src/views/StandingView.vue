@@ -1,19 +1,17 @@
 <script setup lang="ts">
 // How a class stands with a lesson it was given: in a sentence, then everybody in a line.
-import Button from 'primevue/button'
 import Column from 'primevue/column'
 import DataTable from 'primevue/datatable'
 import { computed, watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { attemptThatCounts } from '@fernbrake/core/classes'
-import { writeCsv } from '@fernbrake/core/formats'
 import { call } from '../api/client.ts'
-import { cleanFileName } from '../sharing/cleanFileName.ts'
+import ReportFiles from '../reports/ReportFiles.vue'
+import ReportTabs from '../reports/ReportTabs.vue'
 import AppBar from '../ui/AppBar.vue'
 import { writeMoment } from '../ui/dates.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
-import { saveFile } from '../ui/saveFile.ts'
 import { useLoaded } from '../ui/useLoaded.ts'
 
 const props = defineProps<{ classId: string; assignmentId: string }>()
@@ -52,27 +50,6 @@ const sentence = computed(() => {
     ...(none > 0 ? [t('assign.sentence.notBegun', none)] : []),
   ].join(' ')
 })
-/** The table as a file, with figures that a spreadsheet can go on with. */
-function takeAlong(): void {
-  const heads = [
-    'name',
-    'state',
-    'watched',
-    'answered',
-    'questions',
-    'points',
-    'max',
-    'tries',
-    'lastSeen',
-  ]
-  const lines = rows.value.map(({ name, state, best, tries, lastSeenAt }) => [
-    ...[name, t(`assign.state.${state}`), best && Math.round(best.watched * 1000) / 1000],
-    ...[best?.answered ?? null, best?.questions ?? null, best?.points ?? null, best?.max ?? null],
-    ...[tries, lastSeenAt],
-  ])
-  const text = writeCsv([heads.map((head) => t(`assign.csv.${head}`)), ...lines])
-  saveFile(new Blob([text], { type: 'text/csv' }), `${cleanFileName(assignment.value!.title)}.csv`)
-}
 const percent = (share: number) => n(share, { style: 'percent', maximumFractionDigits: 0 })
 const points = (number: number) => n(number, { maximumFractionDigits: 1 })
 watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all')))
@@ -93,23 +70,23 @@ watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all'))
     <template v-if="assignment">
       <div class="top">
         <h1 dir="auto">{{ assignment.title }}</h1>
-        <Button
-          v-if="rows.length > 0"
-          :label="t('assign.takeAlong')"
-          size="small"
-          severity="secondary"
-          variant="outlined"
-          @click="takeAlong"
-        />
         <RouterLink :to="{ name: 'now', params: { classId, assignmentId } }">{{
           t('now.link')
         }}</RouterLink>
-        <RouterLink :to="{ name: 'results', params: { lessonId: assignment.lessonId } }">{{
-          t('assign.toResults')
-        }}</RouterLink>
+        <RouterLink
+          :to="{ name: 'desk', params: { source: 'assignment', sourceId: assignmentId } }"
+          >{{ t('marking.title') }}</RouterLink
+        >
       </div>
+      <ReportTabs :class-id="classId" :source-id="assignmentId" report="overview" />
       <p v-if="rows.length === 0" class="empty">{{ t('assign.nobody') }}</p>
       <template v-else>
+        <ReportFiles
+          class="files"
+          source="assignment"
+          :source-id="assignmentId"
+          report="overview"
+        />
         <p class="sentence">{{ sentence }}</p>
         <div class="share" aria-hidden="true">
           <span
@@ -189,6 +166,14 @@ watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all'))
 }
 .top h1 {
   flex: 1 1 auto;
+}
+.top h1 {
+  font-size: 26px;
+}
+.files {
+  float: right;
+  max-width: 60%;
+  justify-content: flex-end;
 }
 .sentence {
   max-width: 70ch;

@@ -1,0 +1,274 @@
+<script setup lang="ts">
+// The mark book of a class: everybody in a line, an assignment in a column, all together by weight.
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import { weightedShare } from '@fernbrake/core/analysis'
+import { FORMATS } from '@fernbrake/core/contract'
+import { call } from '../api/client.ts'
+import { useFigures } from '../reports/useReport.ts'
+import FaultNotice from '../ui/FaultNotice.vue'
+import { useLoaded } from '../ui/useLoaded.ts'
+
+const props = defineProps<{ classId: string }>()
+const { t, n } = useI18n()
+const { percent, figure } = useFigures()
+const { value, error, loading, reload } = useLoaded(() =>
+  call('markBook', { params: { classId: props.classId } }),
+)
+const fault = ref<unknown>(null)
+const book = computed(() => value.value)
+/** Those who left stand last. */
+const learners = computed(() =>
+  [...(book.value?.learners ?? [])].sort((a, b) => Number(a.hasLeft) - Number(b.hasLeft)),
+)
+const mean = (shares: (number | null)[]) => {
+  const known = shares.filter((share) => share !== null)
+  return known.length > 0 ? known.reduce((sum, one) => sum + one, 0) / known.length : null
+}
+const meanOf = (assignmentId: string) =>
+  mean(
+    learners.value
+      .filter(({ hasLeft }) => !hasLeft)
+      .map(({ marks }) => marks[assignmentId])
+      .map((mark) => (mark && mark.max > 0 ? mark.points / mark.max : null)),
+  )
+
+/** The sums follow at once; where the server will not have it, the weight that it knows comes back. */
+async function weigh(assignmentId: string, typed: string): Promise<void> {
+  const weight = Math.min(100, Math.max(0, Number(typed.replace(',', '.'))))
+  if (!book.value || !Number.isFinite(weight)) return
+  const assignments = book.value.assignments.map((one) =>
+    one.id === assignmentId ? { ...one, weight } : one,
+  )
+  const shareOf = ({ marks }: (typeof learners.value)[number]) =>
+    weightedShare(
+      assignments.map(({ id, weight: w, max }) => ({ weight: w, max, mark: marks[id] ?? null })),
+    )
+  value.value = {
+    ...{ ...book.value, assignments },
+    learners: book.value.learners.map((one) => ({ ...one, share: shareOf(one) })),
+  }
+  fault.value = null
+  try {
+    await call('weighAssignment', {
+      params: { classId: props.classId, assignmentId },
+      body: { weight },
+    })
+  } catch (caught) {
+    fault.value = caught
+    await reload()
+  }
+}
+</script>
+
+<template>
+  <section :aria-label="t('markBook.title')">
+    <FaultNotice v-if="error ?? fault" :error="error ?? fault" @retry="reload" />
+    <div v-if="loading && !book" role="status" :aria-label="t('app.loading')">
+      <div class="skeleton bone" />
+    </div>
+    <p v-else-if="book && book.assignments.length === 0" class="empty">{{ t('markBook.none') }}</p>
+    <template v-else-if="book">
+      <div class="head">
+        <p class="muted help">{{ t('markBook.help') }}</p>
+        <span class="take" role="group" :aria-label="t('reports.take')">
+          <span class="muted">{{ t('reports.take') }}</span>
+          <a
+            v-for="format in FORMATS"
+            :key="format"
+            :href="`/api/classes/${classId}/mark-book/file?format=${format}`"
+            download
+            >{{ format.toUpperCase() }}</a
+          >
+        </span>
+      </div>
+      <div class="scroll" tabindex="0" role="region" :aria-label="t('markBook.title')">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">{{ t('classes.name') }}</th>
+              <th v-for="one in book.assignments" :key="one.id" scope="col">
+                <RouterLink
+                  :to="{ name: 'standing', params: { classId, assignmentId: one.id } }"
+                  dir="auto"
+                  >{{ one.title }}</RouterLink
+                >
+                <small class="muted">{{ t('markBook.outOf', { max: figure(one.max) }) }}</small>
+                <RouterLink
+                  v-if="one.waiting > 0"
+                  class="waiting"
+                  :to="{ name: 'desk', params: { source: 'assignment', sourceId: one.id } }"
+                  >{{ t('markBook.waiting', one.waiting) }}</RouterLink
+                >
+                <label class="weight">
+                  {{ t('markBook.weight') }}
+                  <input
+                    type="text"
+                    inputmode="decimal"
+                    :aria-label="t('markBook.weightOf', { title: one.title })"
+                    :value="n(one.weight)"
+                    @change="weigh(one.id, ($event.target as HTMLInputElement).value)"
+                  />
+                </label>
+              </th>
+              <th scope="col">{{ t('markBook.all') }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="learner in learners"
+              :key="learner.personId"
+              :class="{ left: learner.hasLeft }"
+            >
+              <th scope="row" dir="auto">
+                {{ learner.name }}
+                <small v-if="learner.hasLeft" class="muted">{{ t('assign.notMeant') }}</small>
+              </th>
+              <td v-for="one in book.assignments" :key="one.id">
+                <span v-if="learner.marks[one.id]" class="mono">{{
+                  figure(learner.marks[one.id]!.points)
+                }}</span>
+                <span v-else class="muted none">{{ t('markBook.notBegun') }}</span>
+              </td>
+              <td class="whole">
+                <svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
+                  <rect width="100" height="8" class="room" />
+                  <rect :width="(learner.share ?? 0) * 100" height="8" class="part" />
+                </svg>
+                <span class="mono">{{ percent(learner.share) }}</span>
+              </td>
+            </tr>
+          </tbody>
+          <tfoot>
+            <tr>
+              <th scope="row">{{ t('markBook.mean') }}</th>
+              <td v-for="one in book.assignments" :key="one.id" class="mono">
+                {{ percent(meanOf(one.id)) }}
+              </td>
+              <td class="mono whole">
+                <span />
+                <span>{{
+                  percent(
+                    mean(learners.filter(({ hasLeft }) => !hasLeft).map(({ share }) => share)),
+                  )
+                }}</span>
+              </td>
+            </tr>
+          </tfoot>
+        </table>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 8px 24px;
+  margin-bottom: 12px;
+}
+.help {
+  max-width: 70ch;
+}
+.take {
+  display: inline-flex;
+  gap: 10px;
+}
+.take a {
+  font-weight: 600;
+}
+.scroll {
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--surface);
+  overflow: auto;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th,
+td {
+  padding: 6px 14px;
+  border-bottom: 1px solid var(--line);
+  text-align: start;
+  vertical-align: baseline;
+}
+thead th {
+  min-width: 150px;
+  max-width: 240px;
+  vertical-align: bottom;
+}
+thead small,
+.waiting {
+  display: block;
+  font-weight: 400;
+  font-size: 13.5px;
+}
+.waiting {
+  color: var(--rust);
+}
+.weight {
+  display: block;
+  margin-top: 4px;
+  font-weight: 400;
+  font-size: 13.5px;
+  color: var(--ink-2);
+}
+.weight input {
+  width: 3.6em;
+  padding: 2px 6px;
+  border: 1px solid var(--line-strong);
+  border-radius: var(--radius);
+  background: var(--surface);
+  color: var(--ink);
+  font: inherit;
+}
+tbody th,
+tfoot th {
+  position: sticky;
+  left: 0;
+  background: var(--surface);
+  font-weight: 500;
+  white-space: nowrap;
+}
+tfoot th,
+tfoot td {
+  border-bottom: 0;
+  font-weight: 650;
+}
+.none {
+  font-size: 13.5px;
+}
+.whole {
+  display: grid;
+  grid-template-columns: minmax(60px, 1fr) 3.6em;
+  gap: 10px;
+  align-items: center;
+}
+.whole svg {
+  width: 100%;
+  height: 9px;
+}
+.whole .mono {
+  text-align: end;
+}
+.room {
+  fill: var(--sunk);
+}
+.part {
+  fill: var(--fern);
+}
+.empty {
+  max-width: 52ch;
+  font-family: var(--reading);
+  font-size: 17px;
+  color: var(--ink-2);
+}
+.bone {
+  height: 320px;
+}
+</style>
