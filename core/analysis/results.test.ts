@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import { edits } from '../lesson/index.ts'
-import { createRandom, drawPersona, simulateLearner } from '../rehearsal/index.ts'
 import { edited, lessonWithFilm, PART, withQuestion } from '../testing/index.ts'
 import {
   attemptOutcome,
@@ -86,41 +85,6 @@ describe('a class', () => {
 
   it('is empty, not broken, without learners', () => {
     expect(lessonOutcome(lesson, []).attempts).toEqual([])
-  })
-})
-
-describe('simulated learners', () => {
-  const make = (seed: number) => {
-    const random = createRandom(seed)
-    return simulateLearner(lesson, PART, drawPersona(random), random, 1_700_000_000_000)
-  }
-  it('are the same for the same seed, and differ for another', () => {
-    expect(make(5)).toEqual(make(5))
-    expect(make(5)).not.toEqual(make(6))
-  })
-  it('send spans in film time and an end only when they reach it', () => {
-    for (let seed = 0; seed < 40; seed += 1) {
-      const records = make(seed)
-      for (const record of records)
-        if (record.kind === 'span') {
-          expect(record.toMs).toBeGreaterThan(record.fromMs)
-          expect(record.toMs).toBeLessThanOrEqual(10_000)
-        }
-      const reached = records.some((record) => record.kind === 'span' && record.toMs === 10_000)
-      expect(records.some((record) => record.kind === 'finish')).toBe(reached)
-    }
-  })
-})
-
-describe('random numbers', () => {
-  it('are even and normal enough', () => {
-    const random = createRandom(42)
-    const numbers = Array.from({ length: 20_000 }, () => random.next())
-    expect(numbers.reduce((a, b) => a + b, 0) / numbers.length).toBeCloseTo(0.5, 1)
-    const normals = Array.from({ length: 20_000 }, () => random.normal())
-    const variance = normals.reduce((sum, value) => sum + value * value, 0) / normals.length
-    expect(variance).toBeGreaterThan(0.95)
-    expect(variance).toBeLessThan(1.05)
   })
 })
 

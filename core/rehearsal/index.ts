@@ -1,3 +1,5 @@
-// The only door of core/rehearsal: simulated learners, seeded.
+// The only door of core/rehearsal.
 export { createRandom, type Random } from './random.ts'
-export { drawPersona, simulateLearner, type Persona } from './learner.ts'
+export { chanceOfLeaving, drawPersona, type Persona } from './persona.ts'
+export { chanceOfRight, guessing } from './answering.ts'
+export { simulateLearner, simulateLesson } from './learner.ts'

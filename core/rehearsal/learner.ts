@@ -1,63 +1,55 @@
-// A simulated learner works through one part and yields the very records that a real learner's player sends.
+// A simulated learner works through a part, or a whole lesson, and yields the very records that a real learner's player
+// sends.
 import type { LearnerRecord } from '../contract/index.ts'
 import {
+  askingOf,
   asksIn,
   cuesInOrder,
   filmLengthMs,
+  inOrder,
+  partsInOrder,
   thingsToSee,
+  type Cue,
   type Lesson,
   type Part,
 } from '../lesson/index.ts'
-import {
-  drawAnswer,
-  isSettled,
-  markQuestion,
-  type Answer,
-  type Question,
-} from '../questions/index.ts'
+import { drawAnswer, isSettled, markQuestion } from '../questions/index.ts'
+import { knownOf, nextPart, routesOpen } from '../routes/index.ts'
+import { clip, coveredMs } from '../watching/index.ts'
+import { chanceOfRight } from './answering.ts'
+import { chanceOfLeaving, type Persona } from './persona.ts'
 import type { Random } from './random.ts'
+import {
+  beginSitting,
+  noteChoice,
+  noteFinish,
+  notePlace,
+  noteSeen,
+  noteSpan,
+  pass,
+  type Sitting,
+} from './sitting.ts'
 
-/** What a simulated learner is like. */
-export interface Persona {
-  /** θ of the item response model, about −2 to 2. */
-  ability: number
-  /** The longest share of the film that they stay for, 0 to 1. */
-  patience: number
-  /** Jumps ahead instead of watching. */
-  skips: boolean
-}
-
-/** How sharply ability tells right from wrong. */
-const DISCRIMINATION = 1.3
-/** Difficulty of a choice question whose evidence was watched, and what skipping it adds. */
-const DIFFICULTY = -0.9
-const DIFFICULTY_UNSEEN = 1.2
 /** Looking at one thing, in ms. */
 const LOOKING_MS = [3000, 25_000] as const
 /** Reading and thinking before an answer, in ms. */
 const THINKING_MS = [4000, 22_000] as const
+/** Between two parts, in ms. */
+const TURNING_MS = [2000, 9000] as const
+/** A film is played in stretches of this length between two decisions, in ms. */
+const STRETCH_MS = [12_000, 30_000] as const
+const AGAIN = 0.05
+const AGAIN_MS = 9000
+/** Who skips plays the last few seconds before each question only. */
+const GLANCE_MS = 3000
+const TRIES_AGAIN = 0.75
+/** Nobody goes round in a lesson more often than this. */
+const MOST_PARTS = 60
 
-export function drawPersona(random: Random): Persona {
-  const stays = random.chance(0.72)
-  return {
-    ability: random.normal(),
-    patience: stays ? 1 : 0.25 + 0.6 * random.next(),
-    skips: false,
-  }
-}
+/** What became of a part: left for good, gone on from by a fork, or ended. */
+type Outcome = { left: true } | { left: false; toPart: string | null; ended: boolean }
 
-interface Sitting {
-  lesson: Lesson
-  partId: string
-  random: Random
-  persona: Persona
-  /** Clock time, ms since the epoch; moves on as they watch and think. */
-  clockMs: number
-  records: LearnerRecord[]
-  released: string[]
-}
-
-/** The records of one sitting that begins at `startMs` (ms since the epoch). */
+/** The records of one sitting with one part that begins at `startMs` (ms since the epoch). */
 export function simulateLearner(
   lesson: Lesson,
   partId: string,
@@ -65,90 +57,143 @@ export function simulateLearner(
   random: Random,
   startMs: number,
 ): LearnerRecord[] {
-  const sitting: Sitting = {
-    lesson,
-    partId,
-    random,
-    persona,
-    clockMs: startMs,
-    records: [],
-    released: [],
-  }
+  const sitting = beginSitting(lesson, persona, random, startMs)
   const part = lesson.parts[partId]
-  addSeen(sitting, partId)
-  if (part && part.kind !== 'film') workThrough(sitting, part)
-  else workThroughFilm(sitting)
+  if (part) workThrough(sitting, part)
   return sitting.records
 }
 
-/** Looks at what there is, more of it with more patience, answers what is asked, and goes on. */
-function workThrough(sitting: Sitting, part: Part): void {
+/** The records of one sitting with the whole lesson, in whatever way this learner goes through it. */
+export function simulateLesson(
+  lesson: Lesson,
+  persona: Persona,
+  random: Random,
+  startMs: number,
+): LearnerRecord[] {
+  const sitting = beginSitting(lesson, persona, random, startMs)
+  let part: Part | undefined = partsInOrder(lesson)[0]
+  for (let count = 0; part && count < MOST_PARTS; count += 1) {
+    const outcome = workThrough(sitting, part)
+    if (outcome.left || outcome.ended) break
+    const toId: string | null = outcome.toPart ?? wayOn(sitting, part.id)
+    part = toId === null ? undefined : lesson.parts[toId]
+    pass(sitting, TURNING_MS)
+  }
+  return sitting.records
+}
+
+/** The part that a route or the order leads to; null at the end of the lesson. */
+function wayOn(sitting: Sitting, partId: string): string | null {
+  const { lesson, random } = sitting
+  const known = knownOf(lesson, sitting)
+  const open = routesOpen(lesson, partId, known)
+  const route = open[Math.floor(random.next() * open.length)]
+  if (!route) return nextPart(lesson, sitting, partId, known)?.id ?? null
+  noteChoice(sitting, partId, route.id)
+  return route.target.to === 'part' ? route.target.partId : null
+}
+
+function workThrough(sitting: Sitting, part: Part): Outcome {
+  noteSeen(sitting, part.id, part.id)
+  return part.kind === 'film' ? watch(sitting, part.id) : look(sitting, part)
+}
+
+/** Looks at what there is, answers what is asked, and goes on. */
+function look(sitting: Sitting, part: Part): Outcome {
   const { random, persona } = sitting
-  const looks = persona.skips ? 0.25 : 0.55 + 0.45 * persona.patience
+  const looks = persona.skips ? 0.25 : 0.9
   for (const thingId of thingsToSee(part))
     if (random.chance(looks)) {
-      sitting.clockMs += Math.round(LOOKING_MS[0] + random.next() * (LOOKING_MS[1] - LOOKING_MS[0]))
-      addSeen(sitting, thingId)
+      pass(sitting, LOOKING_MS)
+      noteSeen(sitting, part.id, thingId)
     }
-  for (const asks of asksIn(part)) answerQuestion(sitting, { ...asks, atMs: 0 })
-  addFinish(sitting)
+  for (const { id, questionId } of asksIn(part))
+    answer(sitting, part.id, { id, questionId, atMs: 0 })
+  noteFinish(sitting, part.id, 0)
+  return { left: false, toPart: null, ended: false }
 }
 
-function addSeen(sitting: Sitting, thingId: string): void {
-  const { partId, random, clockMs } = sitting
-  sitting.records.push({ kind: 'seen', id: random.id(), partId, thingId, at: isoTime(clockMs) })
-}
-
-/** Watches up to where patience ends, and answers what holds on the way. */
-function workThroughFilm(sitting: Sitting): void {
-  const { lesson, partId, persona } = sitting
-  const leaveAtMs = Math.round((filmLengthMs(lesson, partId) ?? 0) * persona.patience)
-  const questions = cuesInOrder(lesson, partId).filter((cue) => cue.kind === 'question')
+/** Watches from one thing to do to the next, until the end, a way out, or the end of patience. */
+function watch(sitting: Sitting, partId: string): Outcome {
+  const { lesson } = sitting
+  const lengthMs = filmLengthMs(lesson, partId) ?? 0
+  const stops = cuesInOrder(lesson, partId).filter(isStop)
   let atMs = 0
-  for (const cue of questions) {
-    if (cue.atMs > leaveAtMs) break
-    watchTo(sitting, atMs, cue.atMs)
-    answerQuestion(sitting, cue)
-    atMs = cue.atMs
+  const passed = new Set<string>()
+  for (;;) {
+    const stop = stops.find((cue) => cue.atMs >= atMs && !passed.has(cue.id))
+    const leftAtMs = watchTo(sitting, partId, atMs, stop?.atMs ?? lengthMs)
+    if (leftAtMs !== null) {
+      notePlace(sitting, partId, leftAtMs)
+      return { left: true }
+    }
+    if (!stop) break
+    passed.add(stop.id)
+    atMs = stop.atMs
+    if (stop.kind === 'question') {
+      answer(sitting, partId, stop)
+      continue
+    }
+    const way = choose(sitting, stop)
+    if (way?.to === 'part') return { left: false, toPart: way.partId, ended: false }
+    if (way?.to === 'ending') {
+      noteFinish(sitting, partId, atMs)
+      return { left: false, toPart: null, ended: true }
+    }
+    if (way?.to === 'time') atMs = Math.min(way.atMs, lengthMs)
   }
-  watchTo(sitting, atMs, leaveAtMs)
-  if (persona.patience >= 1) addFinish(sitting)
-  else addPlace(sitting, leaveAtMs)
+  noteFinish(sitting, partId, lengthMs)
+  return { left: false, toPart: null, ended: false }
 }
 
-const isoTime = (ms: number) => new Date(ms).toISOString()
+type Stop = Extract<Cue, { kind: 'question' | 'fork' }>
+const isStop = (cue: Cue): cue is Stop =>
+  cue.kind === 'question' || (cue.kind === 'fork' && !cue.decides)
 
-/** Watches on in spans of up to half a minute; now and then a stretch is played twice. */
-function watchTo(sitting: Sitting, fromMs: number, toMs: number): void {
+/** Plays on; now and then a stretch twice. Tells where patience ended, if it did. */
+function watchTo(sitting: Sitting, partId: string, fromMs: number, toMs: number): number | null {
   const { persona, random } = sitting
-  // Who skips plays the last few seconds before each question only.
-  let atMs = persona.skips ? Math.max(fromMs, toMs - 3000) : fromMs
+  if (persona.skips) {
+    noteSpan(sitting, partId, { fromMs: Math.max(fromMs, toMs - GLANCE_MS), toMs })
+    return null
+  }
+  let atMs = fromMs
   while (atMs < toMs) {
-    const endMs = Math.min(toMs, atMs + 12_000 + Math.round(random.next() * 18_000))
-    addSpan(sitting, atMs, endMs)
-    if (!persona.skips && random.chance(0.05)) addSpan(sitting, Math.max(0, endMs - 9000), endMs)
+    const step = STRETCH_MS[0] + random.next() * (STRETCH_MS[1] - STRETCH_MS[0])
+    const endMs = Math.min(toMs, Math.round(atMs + step))
+    if (random.chance(chanceOfLeaving(persona, atMs - fromMs, endMs - fromMs))) {
+      const leftMs = Math.round(atMs + (endMs - atMs) * random.next())
+      noteSpan(sitting, partId, { fromMs: atMs, toMs: leftMs })
+      return leftMs
+    }
+    noteSpan(sitting, partId, { fromMs: atMs, toMs: endMs })
+    if (random.chance(AGAIN))
+      noteSpan(sitting, partId, { fromMs: Math.max(0, endMs - AGAIN_MS), toMs: endMs })
     atMs = endMs
   }
+  return null
 }
 
-function addSpan(sitting: Sitting, fromMs: number, toMs: number): void {
-  if (toMs <= fromMs) return
-  const beganAt = isoTime(sitting.clockMs)
-  sitting.clockMs += toMs - fromMs
-  sitting.records.push({
-    kind: 'span',
-    id: sitting.random.id(),
-    partId: sitting.partId,
-    ...{
-      fromMs,
-      toMs,
-      rate: 1,
-      beganAt,
-      endedAt: isoTime(sitting.clockMs),
-      muted: false,
-      hidden: false,
-    },
-  })
+function choose(sitting: Sitting, fork: Extract<Cue, { kind: 'fork' }>) {
+  const ways = inOrder(Object.values(fork.choices))
+  // The first way stands for going on as most do.
+  const way = sitting.random.chance(0.5)
+    ? ways[0]
+    : ways[Math.floor(sitting.random.next() * ways.length)]
+  if (!way) return null
+  pass(sitting, THINKING_MS)
+  noteChoice(sitting, fork.id, way.id)
+  sitting.released.push(fork.id)
+  notePlace(sitting, fork.partId, fork.atMs)
+  return way.target
+}
+
+/** Whether the stretch that answers a question was watched by now; where none is named, nobody can miss it. */
+function hasSeenEvidence({ lesson, covered, persona }: Sitting, questionId: string): boolean {
+  const { evidence } = lesson.questions[questionId]!
+  if (!evidence) return !persona.skips
+  const seen = clip(covered[evidence.partId] ?? [], evidence.fromMs, evidence.toMs)
+  return coveredMs(seen) >= 0.8 * (evidence.toMs - evidence.fromMs)
 }
 
 /** What asks, and when in a film. */
@@ -158,63 +203,23 @@ interface Asked {
   atMs: number
 }
 
-function answerQuestion(sitting: Sitting, cue: Asked): void {
-  const { lesson, random } = sitting
+function answer(sitting: Sitting, partId: string, cue: Asked): void {
+  const { lesson, random, persona } = sitting
   const question = lesson.questions[cue.questionId]!
+  const chance = chanceOfRight(question, persona.ability, hasSeenEvidence(sitting, question.id))
+  const { countdownMs = Infinity } = askingOf(lesson, cue.id) ?? {}
   for (let tryNumber = 1; tryNumber <= Math.max(1, question.tries); tryNumber += 1) {
-    sitting.clockMs += Math.round(
-      THINKING_MS[0] + random.next() * (THINKING_MS[1] - THINKING_MS[0]),
-    )
-    const answer = giveAnswer(sitting, question)
+    const waitedMs = Math.min(pass(sitting, THINKING_MS), countdownMs)
+    const given = drawAnswer(question, random.chance(chance), random)
     sitting.records.push({
-      kind: 'response',
-      id: random.id(),
-      cueId: cue.id,
-      questionId: question.id,
-      answer,
-      answeredAt: isoTime(sitting.clockMs),
+      ...{ kind: 'response', id: random.id(), cueId: cue.id, questionId: question.id },
+      ...{ answer: given, answeredAt: new Date(sitting.clockMs).toISOString(), waitedMs },
     })
-    if (isSettled(markQuestion(question, answer).verdict) || !random.chance(0.75)) break
+    const { verdict, points } = markQuestion(question, given)
+    const about = { cueId: cue.id, questionId: question.id, tryNumber }
+    sitting.responses.push({ ...about, answer: given, verdict, points })
+    if (isSettled(verdict) || !random.chance(TRIES_AGAIN)) break
   }
   sitting.released.push(cue.id)
-  addPlace(sitting, cue.atMs)
-}
-
-/** Harder where more has to be right at once. */
-const HARDER: Partial<Record<Question['kind'], number>> = {
-  shortText: 0.6,
-  number: 0.8,
-  gaps: 0.6,
-  order: 0.4,
-  match: 0.4,
-  recap: 0.3,
-}
-
-function giveAnswer({ persona, random }: Sitting, question: Question): Answer {
-  const several = question.kind === 'choice' && question.several ? 0.8 : 0
-  const difficulty =
-    DIFFICULTY + (persona.skips ? DIFFICULTY_UNSEEN : 0) + several + (HARDER[question.kind] ?? 0)
-  const chance = 1 / (1 + Math.exp(-DISCRIMINATION * (persona.ability - difficulty)))
-  return drawAnswer(question, random.chance(chance), random)
-}
-
-function addPlace(sitting: Sitting, atMs: number): void {
-  sitting.records.push({
-    kind: 'place',
-    id: sitting.random.id(),
-    partId: sitting.partId,
-    atMs,
-    released: [...sitting.released],
-    at: isoTime(sitting.clockMs),
-  })
-}
-
-function addFinish(sitting: Sitting): void {
-  addPlace(sitting, filmLengthMs(sitting.lesson, sitting.partId) ?? 0)
-  sitting.records.push({
-    kind: 'finish',
-    id: sitting.random.id(),
-    partId: sitting.partId,
-    at: isoTime(sitting.clockMs),
-  })
+  notePlace(sitting, partId, cue.atMs)
 }

@@ -1,7 +1,7 @@
 // The demo's classes: their people, what they were given, and what they did with it, through the same doors as real ones.
 import { usualRules } from '@fernbrake/core/classes'
 import type { Class, Person } from '@fernbrake/core/contract'
-import { createRandom, drawPersona, simulateLearner, type Random } from '@fernbrake/core/rehearsal'
+import { createRandom, drawPersona, simulateLesson, type Random } from '@fernbrake/core/rehearsal'
 import {
   addRoster,
   beginAssignment,
@@ -14,8 +14,6 @@ import {
   within,
   type Context,
 } from '@fernbrake/server'
-import { ANATOMY_PART, BEFORE_PART, CHRONICLE_PART } from '../lessons/aroundTheFilm.ts'
-import { LOCK_KEEPERS_QUIZ } from '../lessons/lockKeepersQuiz.ts'
 import { NIGHT_PASSAGE } from '../lessons/nightPassage.ts'
 import { WATER_BUDGET } from '../lessons/waterBudget.ts'
 import { WATER_THAT_CLIMBS } from '../lessons/waterThatClimbs.ts'
@@ -27,20 +25,10 @@ const CLASS_SEED = 1791
 const DAY_MS = 24 * 60 * 60 * 1000
 const ZONE = 'Europe/London'
 
-type Lesson = Parameters<typeof simulateLearner>[0]
+type Lesson = Parameters<typeof simulateLesson>[0]
 
-/** The parts of lesson 1, and how long after the beginning a learner comes to each, in ms. */
-const FIRST_PARTS = [
-  { partId: BEFORE_PART, afterMs: 0 },
-  { partId: WATER_THAT_CLIMBS.partId, afterMs: 120_000 },
-]
-const LATER_PARTS = [
-  { partId: ANATOMY_PART, afterMs: 1_200_000 },
-  { partId: CHRONICLE_PART, afterMs: 1_500_000 },
-  { partId: LOCK_KEEPERS_QUIZ.partId, afterMs: 1_700_000 },
-]
 /** By when a sitting is over, in ms after its beginning. */
-const SITTING_MS = 2_400_000
+const SITTING_MS = 3_600_000
 
 /** `learner` is the demo account that anybody may try; it is one of the refreshers. */
 export async function loadClasses(
@@ -70,10 +58,7 @@ export async function loadClasses(
     const person = personIn(spring, name)
     const persona = { ...drawPersona(random), skips: SKIPPERS.includes(name) }
     const startMs = today.getTime() - Math.round((1 + random.next() * 13) * DAY_MS)
-    // Who saw the film to its end mostly went on, after a pause.
-    const goesOn = persona.patience >= 1 && random.chance(0.85)
-    const parts = goesOn ? [...FIRST_PARTS, ...LATER_PARTS] : FIRST_PARTS
-    const did = { lesson: first, persona, random, startMs, parts }
+    const did = { lesson: first, persona, random, startMs }
     await work(context, person, 'spring-water', did)
   }
 
@@ -82,8 +67,7 @@ export async function loadClasses(
     const persona = { ...drawPersona(random), skips: SKIPPERS.includes(name) }
     if (!random.chance(0.7)) continue
     const startMs = today.getTime() - Math.round((0.2 + random.next() * 5) * DAY_MS)
-    const parts = [{ partId: WATER_BUDGET.partId, afterMs: 0 }]
-    const did = { lesson: second, persona, random, startMs, parts }
+    const did = { lesson: second, persona, random, startMs }
     await work(context, personIn(spring, name), 'spring-budget', did)
   }
   await markSome(context, teacher, 'spring-budget')
@@ -100,12 +84,19 @@ export async function loadClasses(
   for (const name of others.slice(0, 5)) {
     const persona = drawPersona(random)
     const startMs = today.getTime() - Math.round((0.1 + random.next()) * DAY_MS)
-    const did = { lesson: first, persona, random, startMs, parts: FIRST_PARTS }
+    const did = { lesson: first, persona, random, startMs, share: 0.25 }
     await work(context, personIn(autumn, name), 'autumn-water', did)
   }
 
   const crew = await make('cantle-steps-crew', 'Cantle Steps crew', CANTLE_STEPS_CREW, [])
   await give(crew.id, { id: 'crew-night', lessonId: NIGHT_PASSAGE.lessonId })
+  const night = await firstEdition(context, NIGHT_PASSAGE.lessonId)
+  for (const name of CANTLE_STEPS_CREW.slice(0, 7)) {
+    const persona = { ...drawPersona(random), skips: false }
+    const startMs = today.getTime() - Math.round((0.1 + random.next() * 3) * DAY_MS)
+    const did = { lesson: night, persona, random, startMs }
+    await work(context, personIn(crew, name), 'crew-night', did)
+  }
 }
 
 async function firstEdition({ database }: Context, lessonId: string): Promise<Lesson> {
@@ -173,19 +164,19 @@ interface Did {
   persona: ReturnType<typeof drawPersona>
   random: Random
   startMs: number
-  parts: readonly { partId: string; afterMs: number }[]
+  /** How much of it they have done so far, 0 to 1. */
+  share?: number
 }
 
-/** Somebody begins what was assigned, and works through these parts. */
+/** Somebody begins what was assigned, and works through it as far as they go. */
 async function work(
   context: Context,
   person: Person,
   assignmentId: string,
-  { lesson, persona, random, startMs, parts }: Did,
+  { lesson, persona, random, startMs, share = 1 }: Did,
 ): Promise<void> {
-  const records = parts.flatMap(({ partId, afterMs }) =>
-    simulateLearner(lesson, partId, persona, random, startMs + afterMs),
-  )
+  const whole = simulateLesson(lesson, persona, random, startMs)
+  const records = whole.slice(0, Math.ceil(whole.length * share))
   const start = new Date(startMs)
   const attemptId = await beginAssignment(context, person, assignmentId, 1, start)
   const seenAt = new Date(records.length > 0 ? startMs + SITTING_MS : startMs)

@@ -131,12 +131,14 @@ async function weigh(assignmentId: string, typed: string): Promise<void> {
                 }}</span>
                 <span v-else class="muted none">{{ t('markBook.notBegun') }}</span>
               </td>
-              <td class="whole">
-                <svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
-                  <rect width="100" height="8" class="room" />
-                  <rect :width="(learner.share ?? 0) * 100" height="8" class="part" />
-                </svg>
-                <span class="mono">{{ percent(learner.share) }}</span>
+              <td>
+                <span class="whole">
+                  <svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
+                    <rect width="100" height="8" class="room" />
+                    <rect :width="(learner.share ?? 0) * 100" height="8" class="part" />
+                  </svg>
+                  <span class="mono">{{ percent(learner.share) }}</span>
+                </span>
               </td>
             </tr>
           </tbody>
@@ -146,13 +148,15 @@ async function weigh(assignmentId: string, typed: string): Promise<void> {
               <td v-for="one in book.assignments" :key="one.id" class="mono">
                 {{ percent(meanOf(one.id)) }}
               </td>
-              <td class="mono whole">
-                <span />
-                <span>{{
-                  percent(
-                    mean(learners.filter(({ hasLeft }) => !hasLeft).map(({ share }) => share)),
-                  )
-                }}</span>
+              <td class="mono">
+                <span class="whole">
+                  <span />
+                  <span>{{
+                    percent(
+                      mean(learners.filter(({ hasLeft }) => !hasLeft).map(({ share }) => share)),
+                    )
+                  }}</span>
+                </span>
               </td>
             </tr>
           </tfoot>
@@ -253,7 +257,7 @@ tfoot td {
   width: 100%;
   height: 9px;
 }
-.whole .mono {
+.whole > span {
   text-align: end;
 }
 .room {

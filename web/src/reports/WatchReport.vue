@@ -18,6 +18,13 @@ const ORDERS = (['furthest', 'watched', 'name'] as const).map((value) => ({
   label: t(`reports.order.${value}`),
 }))
 const any = computed(() => props.map.parts.length > 0)
+const MOST_RETURNED = 4
+/** The strongest few, in the order of the film. */
+const returnedIn = ({ returned }: WatchedPart) =>
+  [...returned]
+    .sort((a, b) => b.ratio - a.ratio)
+    .slice(0, MOST_RETURNED)
+    .sort((a, b) => a.fromMs - b.fromMs)
 const range = (fromMs: number, toMs: number) => `${clockTime(fromMs)}–${clockTime(toMs)}`
 const labelsOf = ({ plays, binMs }: WatchedPart) => plays.map((_, bin) => clockTime(bin * binMs))
 const stillThere = (part: WatchedPart) => ({
@@ -32,8 +39,14 @@ const stillThere = (part: WatchedPart) => ({
 const playedOf = (part: WatchedPart) => ({
   labels: labelsOf(part),
   datasets: [
-    { label: t('reports.plays'), data: part.plays, backgroundColor: '--slate' },
-    { label: t('reports.seenBy'), data: part.seenBy, backgroundColor: '--fern' },
+    {
+      ...{ label: t('reports.plays'), data: part.plays, borderColor: '--slate', stepped: true },
+      backgroundColor: '--slate',
+    },
+    {
+      ...{ label: t('reports.seenBy'), data: part.seenBy, borderColor: '--fern', stepped: true },
+      ...{ backgroundColor: '--fern-soft', fill: true },
+    },
   ],
 })
 const rowsOf = (part: WatchedPart) =>
@@ -64,7 +77,8 @@ const heads = computed(() =>
               'reports.left',
               {
                 ...{ count: n(part.leaving.count), of: n(part.leaving.of) },
-                range: range(part.leaving.fromMs, part.leaving.toMs),
+                from: clockTime(part.leaving.fromMs),
+                to: clockTime(part.leaving.toMs),
               },
               part.leaving.count,
             )
@@ -72,11 +86,11 @@ const heads = computed(() =>
       }}
     </p>
     <ul v-if="part.returned.length > 0" class="returned">
-      <li v-for="one in part.returned" :key="one.fromMs">
+      <li v-for="one in returnedIn(part)" :key="one.fromMs">
         {{
           t('reports.returned', {
             range: range(one.fromMs, one.toMs),
-            times: n(one.ratio, { maximumFractionDigits: 1 }),
+            times: n(one.ratio, { maximumFractionDigits: 2 }),
           })
         }}
         <q v-if="one.line" dir="auto">{{ one.line }}</q>
@@ -97,7 +111,7 @@ const heads = computed(() =>
       />
       <ChartFigure
         :caption="t('reports.playsCaption')"
-        type="bar"
+        type="line"
         :data="playedOf(part)"
         :x-title="t('reports.at')"
         :y-title="t('reports.playsAxis')"

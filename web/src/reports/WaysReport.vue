@@ -28,6 +28,11 @@ function placesOf(part: Part) {
   }
   return [...places.values()]
 }
+/** Who leaves by a fork does not come to the end of the film, and has done it all the same. */
+const isLeftEarly = (part: Part) =>
+  part.ways.some(
+    ({ atMs, leads }) => atMs !== null && (leads.to === 'part' || leads.to === 'ending'),
+  )
 const share = (count: number, of: number) => (of > 0 ? count / of : 0)
 </script>
 
@@ -39,13 +44,19 @@ const share = (count: number, of: number) => (of > 0 ? count / of : 0)
         <span class="mono muted">{{ n(part.number) }}</span>
         <h2 dir="auto">{{ part.title }}</h2>
         <span class="muted">{{
-          t('reports.openedBy', { opened: n(part.opened), finished: n(part.finished) })
+          isLeftEarly(part)
+            ? t('reports.openedOnly', { n: n(part.opened) }, part.opened)
+            : t('reports.openedBy', { opened: n(part.opened), finished: n(part.finished) })
         }}</span>
       </header>
       <svg class="come" viewBox="0 0 100 6" preserveAspectRatio="none" aria-hidden="true">
         <rect width="100" height="6" class="room" />
         <rect :width="share(part.opened, ways.learners) * 100" height="6" class="opened" />
-        <rect :width="share(part.finished, ways.learners) * 100" height="6" class="finished" />
+        <rect
+          :width="share(isLeftEarly(part) ? part.opened : part.finished, ways.learners) * 100"
+          height="6"
+          class="finished"
+        />
       </svg>
       <section v-for="place in placesOf(part)" :key="place.key">
         <h3 dir="auto">{{ place.head }}</h3>

@@ -44,7 +44,9 @@ export function drawChart(
     Object.fromEntries(Object.entries(set).map(([key, value]) => [key, colour(value)])),
   )
   const title = (text: string) => ({ display: true, text, color: ink, font })
-  const format = shares ? { style: 'percent' as const, maximumFractionDigits: 0 } : {}
+  const format = shares
+    ? { style: 'percent' as const, minimumFractionDigits: 0, maximumFractionDigits: 0 }
+    : {}
   return new Chart(canvas, {
     type,
     data: { ...data, datasets: datasets as unknown as ChartData['datasets'] },

@@ -1,0 +1,82 @@
+// One sitting of a simulated learner: the clock, and the records that a real learner's player would send.
+import type { LearnerRecord } from '../contract/index.ts'
+import type { Lesson } from '../lesson/index.ts'
+import type { ResponseRecord } from '../analysis/index.ts'
+import type { Span } from '../watching/index.ts'
+import type { Persona } from './persona.ts'
+import type { Random } from './random.ts'
+
+export interface Sitting {
+  lesson: Lesson
+  random: Random
+  persona: Persona
+  /** Clock time, ms since the epoch; moves on as they watch and think. */
+  clockMs: number
+  records: LearnerRecord[]
+  released: string[]
+  /** What decides about ways and gates. */
+  responses: (ResponseRecord & { cueId: string })[]
+  covered: Record<string, Span[]>
+  seen: Record<string, string[]>
+  finishedParts: string[]
+  chosen: Record<string, string>
+}
+
+export const beginSitting = (
+  lesson: Lesson,
+  persona: Persona,
+  random: Random,
+  startMs: number,
+): Sitting => ({
+  ...{ lesson, random, persona, clockMs: startMs, records: [], released: [], responses: [] },
+  ...{ covered: {}, seen: {}, finishedParts: [], chosen: {} },
+})
+
+const isoTime = (ms: number) => new Date(ms).toISOString()
+
+/** Lets some time go by, between two bounds in ms. */
+export function pass(sitting: Sitting, [from, to]: readonly [number, number]): number {
+  const ms = Math.round(from + sitting.random.next() * (to - from))
+  sitting.clockMs += ms
+  return ms
+}
+
+export function noteSeen(sitting: Sitting, partId: string, thingId: string): void {
+  const { random, clockMs, seen } = sitting
+  if (seen[partId]?.includes(thingId)) return
+  seen[partId] = [...(seen[partId] ?? []), thingId]
+  sitting.records.push({ kind: 'seen', id: random.id(), partId, thingId, at: isoTime(clockMs) })
+}
+
+export function noteSpan(sitting: Sitting, partId: string, { fromMs, toMs }: Span): void {
+  if (toMs <= fromMs) return
+  const { rate } = sitting.persona
+  const beganAt = isoTime(sitting.clockMs)
+  sitting.clockMs += Math.ceil((toMs - fromMs) / rate)
+  sitting.covered[partId] = [...(sitting.covered[partId] ?? []), { fromMs, toMs }]
+  sitting.records.push({
+    ...{ kind: 'span', id: sitting.random.id(), partId, fromMs, toMs, rate, beganAt },
+    ...{ endedAt: isoTime(sitting.clockMs), muted: false, hidden: false },
+  })
+}
+
+export function notePlace(sitting: Sitting, partId: string, atMs: number): void {
+  const { random, released, clockMs } = sitting
+  sitting.records.push({
+    ...{ kind: 'place', id: random.id(), partId, atMs: Math.round(atMs) },
+    ...{ released: [...released], at: isoTime(clockMs) },
+  })
+}
+
+export function noteChoice(sitting: Sitting, cueId: string, choiceId: string): void {
+  const { random, clockMs, chosen } = sitting
+  chosen[cueId] = choiceId
+  sitting.records.push({ kind: 'choice', id: random.id(), cueId, choiceId, at: isoTime(clockMs) })
+}
+
+export function noteFinish(sitting: Sitting, partId: string, atMs: number): void {
+  notePlace(sitting, partId, atMs)
+  sitting.finishedParts.push(partId)
+  const { random, clockMs } = sitting
+  sitting.records.push({ kind: 'finish', id: random.id(), partId, at: isoTime(clockMs) })
+}
