@@ -113,6 +113,17 @@ export function triesOf<R extends ResponseRecord>(
     .sort((a, b) => a.tryNumber - b.tryNumber)
 }
 
+/** One learner's answers by question, so that a whole class need not look through all of them for each. */
+export function byQuestion<R extends ResponseRecord>(responses: readonly R[]): Map<string, R[]> {
+  const groups = new Map<string, R[]>()
+  for (const response of responses) {
+    const group = groups.get(response.questionId)
+    if (group) group.push(response)
+    else groups.set(response.questionId, [response])
+  }
+  return groups
+}
+
 /** The points that count for one question out of all its responses. */
 export function questionScore(question: Question, responses: readonly ResponseRecord[]): number {
   const points = triesOf(question, responses).map((response) =>
@@ -144,7 +155,7 @@ export function scoreSoFar(
 /** One learner's line of the results. */
 export function attemptOutcome(lesson: Lesson, attempt: AttemptRecord): AttemptOutcome {
   const questions = questionsMet(lesson)
-  const answered = new Set(attempt.responses.map((response) => response.questionId))
+  const answers = byQuestion(attempt.responses)
   const parts = filmsInOrder(lesson)
   const totalMs = parts.reduce((sum, part) => sum + (part.durationMs ?? 0), 0)
   const watchedMs = parts.reduce((sum, part) => {
@@ -154,10 +165,10 @@ export function attemptOutcome(lesson: Lesson, attempt: AttemptRecord): AttemptO
   return {
     attemptId: attempt.attemptId,
     watched: totalMs > 0 ? watchedMs / totalMs : 0,
-    answered: questions.filter((question) => answered.has(question.id)).length,
+    answered: questions.filter((question) => answers.has(question.id)).length,
     questions: questions.length,
     points: questions.reduce(
-      (sum, question) => sum + questionScore(question, attempt.responses),
+      (sum, question) => sum + questionScore(question, answers.get(question.id) ?? []),
       0,
     ),
     max: questions.reduce((sum, question) => sum + question.points, 0),

@@ -8,8 +8,9 @@ import {
   type Answer,
   type Question,
 } from '../questions/index.ts'
+import { mean } from '../statistics/index.ts'
 import type { Asked, Sitting } from './questionAnalysis.ts'
-import { placesAsked, questionScore, triesOf, type ResponseRecord } from './results.ts'
+import { byQuestion, placesAsked, questionScore, triesOf, type ResponseRecord } from './results.ts'
 
 /** From this share on, the stretch that answers a question counts as watched. */
 export const SEEN_SHARE = 0.8
@@ -75,9 +76,10 @@ export function sittingOf(
   asked: readonly AskedPlace[],
   responses: readonly AnalysedResponse[],
 ): Sitting {
+  const answers = byQuestion(responses)
   return Object.fromEntries(
     asked.flatMap(({ id, question }) => {
-      const tries = triesOf(question, responses)
+      const tries = triesOf(question, answers.get(id) ?? [])
       const [first] = tries
       if (!first) return []
       const outcome = {
@@ -87,6 +89,19 @@ export function sittingOf(
         hadSeen: first.seenShare === null ? null : first.seenShare >= SEEN_SHARE,
       }
       return [[id, outcome]]
+    }),
+  )
+}
+
+/** The share of its points that was earned by those who answered it, by question; null where nobody did. */
+export function difficulties(
+  asked: readonly AskedPlace[],
+  sittings: readonly Sitting[],
+): Record<string, number | null> {
+  return Object.fromEntries(
+    asked.map(({ id, max }) => {
+      const earned = mean(sittings.flatMap((sitting) => sitting[id]?.points ?? []))
+      return [id, earned === null ? null : earned / max]
     }),
   )
 }

@@ -10,6 +10,8 @@ import { measureMarking } from './marking.ts'
 import { measureOpeningQuestions } from './opening.ts'
 import { measurePage } from './page.ts'
 import { measurePreparing } from './preparing.ts'
+import { measurePlaying } from './playing.ts'
+import { measureResults } from './results.ts'
 import { measureRoutes } from './routes.ts'
 import { measureSpans } from './spans.ts'
 
@@ -34,6 +36,8 @@ try {
   if (wants('marking')) figures.push(measureMarking())
   if (wants('routes')) figures.push(...(await measureRoutes(browser, server)))
   if (wants('long')) figures.push(...(await measureLong(browser, server)))
+  if (wants('results')) figures.push(...(await measureResults(server)))
+  if (wants('playing')) figures.push(...(await measurePlaying(server)))
   if (wants('spans')) figures.push(await measureSpans(server))
 } finally {
   await browser.close()

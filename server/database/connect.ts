@@ -52,6 +52,12 @@ export function within(database: Database, transaction?: Transaction): Ask {
   return (sql, values) => select(database, sql, values, transaction)
 }
 
+/** Asks by itself, on the plain driver: of the ways to read thousands of rows the fastest. */
+export const direct =
+  (pool: pg.Pool): Ask =>
+  async <Row extends object>(text: string, values: unknown[]) =>
+    (await pool.query<Row>({ text, values })).rows
+
 /** Asks a statement that is asked all day long: the database parses and plans it once on each connection. */
 export function prepared(pool: pg.Pool, name: string): Ask {
   return async <Row extends object>(text: string, values: unknown[]) =>

@@ -18,19 +18,17 @@ export async function countPlays(
   films: readonly Binned[],
 ): Promise<Map<string, number[]>> {
   const binsOf = ({ durationMs, binMs }: Binned) => Math.ceil(durationMs / binMs)
-  const rows = await ask<{ part_id: string; bin: number; step: number }>(
+  // Many spans begin and end in the same bins, so pairs of bins are counted, and spread out here.
+  const bin = (ms: string) =>
+    `CASE WHEN ceil(${ms} / f.bin_ms - 0.5) < f.bins - 1 THEN greatest(0, ceil(${ms} / f.bin_ms - 0.5))::int
+          WHEN ${ms} <= f.last_middle THEN f.bins - 1 ELSE f.bins END`
+  const rows = await ask<{ part_id: string; begins: number; ends: number; count: number }>(
     `WITH films AS (
        SELECT * FROM unnest($2::text[], $3::float8[], $4::int[], $5::float8[])
               AS f (part_id, bin_ms, bins, last_middle))
-     SELECT s.part_id, e.bin, sum(e.step)::int AS step
-       FROM spans s JOIN films f USING (part_id)
-      CROSS JOIN LATERAL (VALUES (s.from_ms, 1), (s.to_ms, -1)) AS edge (ms, step)
-      CROSS JOIN LATERAL (SELECT edge.step,
-              CASE WHEN ceil(edge.ms / f.bin_ms - 0.5) < f.bins - 1
-                     THEN greatest(0, ceil(edge.ms / f.bin_ms - 0.5))::int
-                   WHEN edge.ms <= f.last_middle THEN f.bins - 1 ELSE f.bins END AS bin) AS e
-      WHERE s.attempt_id = ANY($1::text[]) AND s.counts
-      GROUP BY s.part_id, e.bin`,
+     SELECT s.part_id, ${bin('s.from_ms')} AS begins, ${bin('s.to_ms')} AS ends, count(*)::int AS count
+       FROM spans s JOIN unnest($1::text[]) AS a (id) ON a.id = s.attempt_id JOIN films f USING (part_id)
+      WHERE s.counts GROUP BY 1, 2, 3`,
     [
       [...attemptIds],
       films.map(({ partId }) => partId),
@@ -39,14 +37,18 @@ export async function countPlays(
       films.map((film) => ((binsOf(film) - 1) * film.binMs + film.durationMs) / 2),
     ],
   )
-  const plays = new Map(films.map((film) => [film.partId, Array<number>(binsOf(film)).fill(0)]))
-  for (const { part_id: partId, bin, step } of rows) {
-    const bins = plays.get(partId)!
-    if (bin < bins.length) bins[bin]! += step
+  const steps = new Map(films.map((film) => [film.partId, Array<number>(binsOf(film) + 1).fill(0)]))
+  for (const { part_id: partId, begins, ends, count } of rows) {
+    const bins = steps.get(partId)!
+    bins[begins]! += count
+    bins[ends]! -= count
   }
-  for (const bins of plays.values())
-    for (let bin = 1; bin < bins.length; bin += 1) bins[bin]! += bins[bin - 1]!
-  return plays
+  return new Map([...steps].map(([partId, bins]) => [partId, runningSums(bins).slice(0, -1)]))
+}
+
+function runningSums(steps: readonly number[]): number[] {
+  let sum = 0
+  return steps.map((step) => (sum += step))
 }
 
 /** How many learners took each way at least once, by what parts and which way. */

@@ -1,8 +1,7 @@
 // The answers of many attempts in one query, with the marks that people gave.
 import type { GivenMark } from '@fernbrake/core/contract'
 import type { Answer, Verdict } from '@fernbrake/core/questions'
-import { select } from '../database/connect.ts'
-import { AttemptRow } from '../database/models.ts'
+import type { Ask } from '../database/connect.ts'
 import { byAttempt } from './byAttempt.ts'
 
 export interface StoredMark extends Omit<GivenMark, 'at' | 'releasedAt'> {
@@ -43,11 +42,11 @@ const COLUMNS = `r.attempt_id AS "attemptId", r.id, r.cue_id AS "cueId", r.quest
 
 /** The responses of these attempts, each group in the order of tries; attempts without any are missing. */
 export async function responsesByAttempt(
+  ask: Ask,
   attemptIds: readonly string[],
   marks: Marks = 'given',
 ): Promise<Map<string, Response[]>> {
-  const rows = await select<Row>(
-    AttemptRow.sequelize!,
+  const rows = await ask<Row>(
     `SELECT ${COLUMNS} FROM responses r
        LEFT JOIN marks m ON m.attempt_id = r.attempt_id AND m.response_id = r.id
          ${marks === 'told' ? 'AND m.released_at IS NOT NULL' : ''}

@@ -2,7 +2,7 @@
 import type { Now } from '@fernbrake/core/contract'
 import { quizOnFrond } from '@fernbrake/core/frond'
 import { askingOf, partsInOrder, type Lesson, type Part } from '@fernbrake/core/lesson'
-import { within } from '../database/connect.ts'
+import { direct, within } from '../database/connect.ts'
 import { AttemptRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { readAssignment, readMeant } from '../queries/assignments.ts'
@@ -13,7 +13,7 @@ import type { Context } from './context.ts'
 import { leafOf, smallCues } from './lessonCards.ts'
 
 export async function readNow(
-  { database }: Context,
+  { database, pool }: Context,
   { classId, assignmentId }: { classId: string; assignmentId: string },
 ): Promise<Now> {
   const ask = within(database)
@@ -28,7 +28,7 @@ export async function readNow(
   const ids = [...latest.values()].map(({ id }) => id)
   const [covered, answers] = await Promise.all([
     readCovered(within(database), ids),
-    responsesByAttempt(ids),
+    responsesByAttempt(direct(pool), ids),
   ])
   const { lessonId, newest: edition } = assignment
   const { title } = await editionDocument({ lessonId, edition })

@@ -14,7 +14,7 @@ import {
   type Standing,
 } from '@fernbrake/core/contract'
 import type { Span } from '@fernbrake/core/watching'
-import { run, within, type Ask } from '../database/connect.ts'
+import { direct, run, within, type Ask } from '../database/connect.ts'
 import { AttemptRow, EditionRow } from '../database/models.ts'
 import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
 import { HttpError } from '../http/HttpError.ts'
@@ -197,7 +197,7 @@ export function standOf(
 
 /** How attempts stand, by attempt. */
 export async function standingOf(
-  { database }: Context,
+  { database, pool }: Context,
   rows: readonly AttemptRow[],
   given: (row: AttemptRow) => Pick<AssignmentFacts, 'rules' | 'closesAt'>,
   marks: Marks = 'given',
@@ -205,7 +205,7 @@ export async function standingOf(
   const ids = rows.map(({ id }) => id)
   const [covered, answers] = await Promise.all([
     readCovered(within(database), ids),
-    responsesByAttempt(ids, marks),
+    responsesByAttempt(direct(pool), ids, marks),
   ])
   const stood = await Promise.all(
     rows.map(async (row): Promise<[string, Stood]> => {

@@ -10,7 +10,7 @@ import {
   withoutNotes,
   type Lesson,
 } from '@fernbrake/core/lesson'
-import { within } from '../database/connect.ts'
+import { direct, within } from '../database/connect.ts'
 import {
   AttemptRow,
   EditionRow,
@@ -93,7 +93,10 @@ export async function openLink(context: Context, code: string, person: Person): 
 }
 
 /** All that a learner's page needs; what never changes is known by now, so the rest is asked for at once. */
-export async function readAttempt({ database }: Context, attemptId: string): Promise<Attempt> {
+export async function readAttempt(
+  { database, pool }: Context,
+  attemptId: string,
+): Promise<Attempt> {
   const facts = await attemptFacts(attemptId)
   if (!facts) throw new HttpError('not-found')
   const { lessonId } = facts
@@ -105,7 +108,7 @@ export async function readAttempt({ database }: Context, attemptId: string): Pro
       AttemptRow.findByPk(attemptId),
       EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
       PersonRow.findByPk(facts.personId),
-      responsesByAttempt([attemptId], 'told'),
+      responsesByAttempt(direct(pool), [attemptId], 'told'),
       readCovered(within(database), [attemptId]),
       readChosen(within(database), attemptId),
       readFinished(within(database), attemptId),
@@ -161,7 +164,10 @@ async function playableMedia(lesson: Lesson): Promise<Attempt['media']> {
 }
 
 /** The lessons that a person has opened, newest first. */
-export async function listAttempts({ database }: Context, person: Person): Promise<AttemptCard[]> {
+export async function listAttempts(
+  { database, pool }: Context,
+  person: Person,
+): Promise<AttemptCard[]> {
   const rows = await AttemptRow.findAll({
     where: { personId: person.id, assignmentId: null },
     order: [['lastSeenAt', 'DESC']],
@@ -170,7 +176,7 @@ export async function listAttempts({ database }: Context, person: Person): Promi
   const ids = rows.map((row) => row.id)
   const [covered, answers] = await Promise.all([
     readCovered(within(database), ids),
-    responsesByAttempt(ids, 'told'),
+    responsesByAttempt(direct(pool), ids, 'told'),
   ])
   return Promise.all(
     rows.map(async (row) => {

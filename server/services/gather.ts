@@ -2,7 +2,7 @@
 import { attemptThatCounts, usualRules } from '@fernbrake/core/classes'
 import type { Lesson } from '@fernbrake/core/lesson'
 import type { Standing } from '@fernbrake/core/contract'
-import { within } from '../database/connect.ts'
+import { direct, within } from '../database/connect.ts'
 import { AttemptRow, PersonRow } from '../database/models.ts'
 import { readAssignment } from '../queries/assignments.ts'
 import { readCovered, type Covered } from '../queries/covered.ts'
@@ -34,6 +34,13 @@ export interface Gathered {
   learners: LearnerWork[]
 }
 
+interface Wants {
+  /** Of a lesson only the attempts that were begun by its link. */
+  byLinkAlone?: boolean
+  /** Answers are left out, unless it takes them to say which of somebody's attempts counts. */
+  watchedAlone?: boolean
+}
+
 const NOTHING: Covered = { spans: {}, again: {}, leftOut: 0 }
 
 /** Of a lesson all attempts, whoever gave it to whom; or those alone that were begun by its link. */
@@ -47,7 +54,7 @@ export async function gather(
   context: Context,
   from: SourceOf,
   wanted?: number,
-  { byLinkAlone = false } = {},
+  { byLinkAlone = false, watchedAlone = false }: Wants = {},
 ): Promise<Gathered> {
   const attempts = await attemptsAt(from, byLinkAlone)
   const { title, classTitle, lessonId } = await describeSource(context, from, attempts)
@@ -62,21 +69,25 @@ export async function gather(
   if (edition === null) return { about, lesson: null, learners: [] }
   const lesson = await editionDocument({ lessonId, edition })
   const rows = attempts.filter((row) => row.edition === edition)
-  const learners = await workOf(context, from, lesson, rows)
+  const learners = await workOf(context, from, lesson, rows, watchedAlone)
   return { about: { ...about, title: lesson.title }, lesson, learners }
 }
 
+const NO_ANSWERS: ReadonlyMap<string, Response[]> = new Map()
+
 async function workOf(
-  { database }: Context,
+  { database, pool }: Context,
   { source, sourceId }: SourceOf,
   lesson: Lesson,
   rows: readonly AttemptRow[],
+  watchedAlone: boolean,
 ): Promise<LearnerWork[]> {
+  const isOneEach = new Set(rows.map(({ personId }) => personId)).size === rows.length
   const ids = rows.map(({ id }) => id)
   const ask = within(database)
   const [covered, responses, people, assignment] = await Promise.all([
     readCovered(ask, ids),
-    responsesByAttempt(ids),
+    watchedAlone && isOneEach ? NO_ANSWERS : responsesByAttempt(direct(pool), ids),
     PersonRow.findAll({
       where: { id: rows.map(({ personId }) => personId) },
       attributes: ['id', 'name'],

@@ -14,7 +14,7 @@ import {
 } from '@fernbrake/core/contract'
 import { markFault, pseudonyms, verdictOfPoints, type MarkFault } from '@fernbrake/core/marking'
 import { filesOfAnswer, isByPerson, isGraded, readableAnswer } from '@fernbrake/core/questions'
-import { run, within } from '../database/connect.ts'
+import { direct, run, within } from '../database/connect.ts'
 import { AttemptRow, PersonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { readAssignment } from '../queries/assignments.ts'
@@ -104,7 +104,7 @@ export async function readPile(
   const ids = attempts.map(({ id }) => id)
   const [about, responses, handed, people, comments] = await Promise.all([
     describeSource(context, from, attempts),
-    responsesByAttempt(ids),
+    responsesByAttempt(direct(context.pool), ids),
     handedByAttempt(ids),
     PersonRow.findAll({ where: { id: attempts.map(({ personId }) => personId) } }),
     readKeptComments(within(context.database), person.id),
@@ -150,7 +150,7 @@ const FAULTS: Record<MarkFault, (max: number) => string> = {
 
 /** Marks an answer, over the mark that was seen and no other; the same again changes nothing. */
 export async function saveMark(
-  { database, announce }: Context,
+  { database, announce, pool }: Context,
   person: Person,
   from: SourceOf,
   given: BodyOf<(typeof contract)['saveMark']>,
@@ -158,7 +158,7 @@ export async function saveMark(
   const { attemptId, responseId, points, levels, comment, revision } = given
   const facts = await attemptFacts(attemptId)
   if (!facts || !(await isAttemptOf(from, attemptId))) throw new HttpError('not-found')
-  const responses = (await responsesByAttempt([attemptId])).get(attemptId) ?? []
+  const responses = (await responsesByAttempt(direct(pool), [attemptId])).get(attemptId) ?? []
   const response = responses.find(({ id }) => id === responseId)
   const question = response && (await editionDocument(facts)).questions[response.questionId]
   if (!question || !isGraded(question)) throw new HttpError('not-found')

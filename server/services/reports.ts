@@ -3,6 +3,7 @@ import {
   analyseQuestions,
   analyseTest,
   askedIn,
+  difficulties,
   oftenSaid,
   RESULT_BINS,
   sittingOf,
@@ -40,25 +41,28 @@ import {
   returnedTo,
   type Span,
 } from '@fernbrake/core/watching'
-import { within } from '../database/connect.ts'
+import { direct, within } from '../database/connect.ts'
 import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
 import { countParts, countPlays, countWays, readGroupsOf } from '../queries/reports.ts'
 import type { Context } from './context.ts'
 import { gather, type Gathered, type LearnerWork } from './gather.ts'
 import type { SourceOf } from './marking.ts'
 
+/** What was answered is of no interest here. */
+const WATCHED_ALONE = { watchedAlone: true }
+
 export async function readWatchMap(
   context: Context,
   from: SourceOf,
   edition?: number,
 ): Promise<WatchMap> {
-  const { about, lesson, learners } = await gather(context, from, edition)
+  const { about, lesson, learners } = await gather(context, from, edition, WATCHED_ALONE)
   if (!lesson) return { ...about, learners: 0, parts: [] }
   const films = filmsInOrder(lesson).flatMap(({ id: partId, durationMs }) =>
     durationMs ? [{ partId, durationMs, binMs: binOf(durationMs) }] : [],
   )
   const ids = learners.map(({ attempt }) => attempt.id)
-  const plays = await countPlays(within(context.database), ids, films)
+  const plays = await countPlays(direct(context.pool), ids, films)
   const parts = films.map(({ partId, durationMs, binMs }) =>
     watchedPart(lesson, learners, { partId, durationMs, binMs, plays: plays.get(partId)! }),
   )
@@ -175,7 +179,7 @@ export async function readWays(
   from: SourceOf,
   edition?: number,
 ): Promise<WaysTaken> {
-  const { about, lesson, learners } = await gather(context, from, edition)
+  const { about, lesson, learners } = await gather(context, from, edition, WATCHED_ALONE)
   if (!lesson) return { ...about, learners: 0, parts: [] }
   const ids = learners.map(({ attempt }) => attempt.id)
   const ask = within(context.database)
@@ -240,11 +244,13 @@ export async function readComparison(
           ? { source: 'lesson', sourceId: lessonId }
           : { source: 'assignment', sourceId: assignmentId }
       const isSame = source.source === from.source && source.sourceId === from.sourceId
-      const group = await gather(context, source, edition, { byLinkAlone: true })
+      // What is looked at is known by now.
+      const isOwn = isSame && from.source === 'assignment' && edition === own.about.edition
+      const group = isOwn ? own : await gather(context, source, edition, { byLinkAlone: true })
       return {
         ...{ key: `${assignmentId ?? ''} ${edition}`, classTitle, edition },
         ...{
-          isOwn: isSame && from.source === 'assignment' && edition === own.about.edition,
+          isOwn,
           lastAt: lastAt.toISOString(),
         },
         ...summaryOf(group),
@@ -269,8 +275,6 @@ function summaryOf({ lesson, learners }: Gathered) {
     finished: learners.filter(({ stood }) => stood.finishedAt !== null).length,
     watched: mean(learners.map(({ stood }) => stood.watched)),
     score: mean(shares),
-    questions: Object.fromEntries(
-      analyseQuestions(asked, sittings).map(({ id, difficulty }) => [id, difficulty]),
-    ),
+    questions: difficulties(asked, sittings),
   }
 }

@@ -3,7 +3,7 @@ import type { LearnerResult, ResultsReply } from '@fernbrake/core/contract'
 import { lessonOutcome, type AttemptOutcome } from '@fernbrake/core/analysis'
 import type { Lesson } from '@fernbrake/core/lesson'
 import { filesOfAnswer, readableAnswer } from '@fernbrake/core/questions'
-import { within } from '../database/connect.ts'
+import { direct, within } from '../database/connect.ts'
 import { AttemptRow, EditionRow, PersonRow, type HandedFileRow } from '../database/models.ts'
 import { waysByAttempt, type WayTaken } from '../queries/choices.ts'
 import { readCovered, type Covered } from '../queries/covered.ts'
@@ -16,7 +16,7 @@ import { toEditionSummary } from './editions.ts'
 
 /** The results of one edition, the newest unless another is asked for; empty before the first is published. */
 export async function readResults(
-  { database }: Context,
+  { database, pool }: Context,
   lessonId: string,
   number?: number,
 ): Promise<ResultsReply> {
@@ -34,7 +34,7 @@ export async function readResults(
   const ids = attempts.map((attempt) => attempt.id)
   const [people, responsesBy, covered, ways, handed, seen] = await Promise.all([
     PersonRow.findAll({ where: { id: attempts.map((attempt) => attempt.personId) } }),
-    responsesByAttempt(ids),
+    responsesByAttempt(direct(pool), ids),
     readCovered(within(database), ids),
     waysByAttempt(database, ids),
     handedByAttempt(ids),

@@ -1,0 +1,138 @@
+// A class of so many simulated learners on an hour of film, through the same door that real players' records take.
+import pg from 'pg'
+import { usualRules } from '@fernbrake/core/classes'
+import { RECORDS_AT_ONCE, type LearnerRecord } from '@fernbrake/core/contract'
+import { edits, type Lesson } from '@fernbrake/core/lesson'
+import { createRandom, drawPersona, simulateLesson } from '@fernbrake/core/rehearsal'
+import { edited, lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
+import { openServer, takeRecords, type Settings } from '@fernbrake/server'
+
+const HOUR_MS = 3_600_000
+const QUESTIONS = 24
+/** Players send what was played every five seconds. */
+const CUT_MS = 5000
+const SITTING_MS = 6 * HOUR_MS
+export const BIG_LESSON = 'big-hour'
+
+/** An hour with a question every two and a half minutes, each answered by the half minute before it. */
+export function hourLesson(): Lesson {
+  let lesson = lessonWithFilm(HOUR_MS)
+  for (let index = 1; index <= QUESTIONS; index += 1) {
+    const atMs = Math.round((HOUR_MS * index) / (QUESTIONS + 1))
+    const evidence = { fromMs: atMs - 30_000, toMs: atMs - 5000 }
+    lesson = withQuestion(lesson, { id: `q${index}`, atMs, evidence })
+  }
+  const question = lesson.questions['q-q1']!
+  return edited(lesson, edits.setQuestionText, {
+    ...{ questionId: question.id, field: 'stem', text: 'Which gate is opened first?' },
+  })
+}
+
+/** What a real player would have sent: every stretch in pieces of five seconds. */
+function asPlayed(records: readonly LearnerRecord[]): LearnerRecord[] {
+  return records.flatMap((record) => {
+    if (record.kind !== 'span') return [record]
+    const { fromMs, toMs, rate } = record
+    const beganMs = Date.parse(record.beganAt)
+    const clockAt = (ms: number) =>
+      new Date(beganMs + Math.ceil((ms - fromMs) / rate)).toISOString()
+    const pieces: LearnerRecord[] = []
+    for (let at = fromMs; at < toMs; at += CUT_MS) {
+      const end = Math.min(toMs, at + CUT_MS)
+      const times = { beganAt: clockAt(at), endedAt: clockAt(end) }
+      pieces.push({ ...record, ...times, id: `${record.id}${at}`, fromMs: at, toMs: end })
+    }
+    return pieces
+  })
+}
+
+const rowsOf = <T>(count: number, row: (index: number) => T) =>
+  Array.from({ length: count }, (_, index) => row(index))
+
+/** Puts a lesson and one class for each of these sizes into the database; answers with the assignments. */
+export async function putBigClasses(
+  settings: Settings,
+  sizes: readonly number[],
+  ownerEmail: string,
+): Promise<string[]> {
+  const client = new pg.Client({ connectionString: settings.databaseUrl })
+  await client.connect()
+  const { rows } = await client.query<{ id: string }>('SELECT id FROM people WHERE email = $1', [
+    ownerEmail,
+  ])
+  const owner = rows[0]!.id
+  const lesson = hourLesson()
+  const document = JSON.stringify(lesson)
+  await client.query('INSERT INTO lessons (id, draft, revision) VALUES ($1, $2, 1)', [
+    ...[BIG_LESSON, document],
+  ])
+  await client.query(`INSERT INTO lesson_roles VALUES ($1, $2, 'owner')`, [BIG_LESSON, owner])
+  await client.query(
+    'INSERT INTO editions (lesson_id, number, document, revision) VALUES ($1, 1, $2, 1)',
+    [BIG_LESSON, document],
+  )
+  const made: string[] = []
+  for (const size of sizes) made.push(await putClass(client, owner, size))
+  await client.end()
+  const { context, close } = await openServer({ ...settings, runsJobs: false }, () => undefined)
+  try {
+    for (const size of sizes) await playAll(context, lesson, size)
+  } finally {
+    await close()
+  }
+  return made
+}
+
+const attemptOf = (size: number, index: number) => `big-attempt-${size}-${index}`
+
+async function putClass(client: pg.Client, owner: string, size: number): Promise<string> {
+  const [classId, assignmentId] = [`big-class-${size}`, `big-assignment-${size}`]
+  const people = rowsOf(size, (index) => `big-person-${size}-${index}`)
+  await client.query(
+    `INSERT INTO people (id, name, email, role, password_hash)
+     SELECT id, 'Learner ' || id, id || '@harrowmere.example', 'learner', 'none' FROM unnest($1::text[]) AS id`,
+    [people],
+  )
+  await client.query(
+    `INSERT INTO classes (id, title, time_zone) VALUES ($1, $2, 'Europe/London')`,
+    [...[classId, `A class of ${size}`]],
+  )
+  await client.query('INSERT INTO class_teachers VALUES ($1, $2)', [classId, owner])
+  await client.query('INSERT INTO enrolments (class_id, person_id) SELECT $1, unnest($2::text[])', [
+    ...[classId, people],
+  ])
+  await client.query(
+    `INSERT INTO assignments (id, class_id, lesson_id, position, rules) VALUES ($1, $2, $3, 'a0', $4)`,
+    [assignmentId, classId, BIG_LESSON, JSON.stringify({ ...usualRules(), topRate: 2 })],
+  )
+  await client.query(
+    `INSERT INTO attempts (id, lesson_id, edition, person_id, assignment_id)
+     SELECT * FROM unnest($1::text[], $2::text[], $3::int[], $4::text[], $5::text[])`,
+    [
+      rowsOf(size, (index) => attemptOf(size, index)),
+      ...[people.map(() => BIG_LESSON), people.map(() => 1), people],
+      people.map(() => assignmentId),
+    ],
+  )
+  return assignmentId
+}
+
+async function playAll(
+  context: Parameters<typeof takeRecords>[0],
+  lesson: Lesson,
+  size: number,
+): Promise<void> {
+  const random = createRandom(size)
+  const start = Date.now() - SITTING_MS
+  for (let index = 0; index < size; index += 1) {
+    // Nobody would sit through an hour otherwise; a class is told to.
+    const drawn = drawPersona(random)
+    const persona = { ...drawn, patienceMs: drawn.patienceMs * 4 }
+    const records = asPlayed(simulateLesson(lesson, persona, random, start))
+    for (let from = 0; from < records.length; from += RECORDS_AT_ONCE)
+      await takeRecords(
+        ...([context, attemptOf(size, index)] as const),
+        records.slice(from, from + RECORDS_AT_ONCE),
+      )
+  }
+}

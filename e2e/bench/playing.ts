@@ -1,0 +1,166 @@
+// Five hundred learners who play at once against one server process, with the database killed and started again on the way:
+// how soon each batch is acknowledged, and whether anything is lost.
+import { execFileSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import pg from 'pg'
+import { DEMO_LINK } from '@fernbrake/demo'
+import type { RealServer } from '../support/server.ts'
+import type { Figure } from './main.ts'
+
+const LEARNERS = 500
+const SEND_EVERY_MS = 5000
+const BATCHES_EACH = 12
+const PART = 'the-film'
+const PIECE_MS = 5000
+
+interface Learner {
+  attemptId: string
+  cookie: string
+  at: number
+}
+
+/** Guests come in a few at a time, as a class does; this is not measured. */
+async function welcome(url: string): Promise<Learner[]> {
+  const learners: Learner[] = []
+  for (let from = 0; from < LEARNERS; from += 20) {
+    const some = Array.from({ length: 20 }, async (_, index) => {
+      const name = `Bench Player${letters(from + index)}`
+      const opened = await fetch(`${url}/api/links/${DEMO_LINK}/attempts`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ name }),
+      })
+      const { attemptId } = (await opened.json()) as { attemptId: string }
+      return { attemptId, cookie: opened.headers.get('set-cookie')!.split(';')[0]!, at: 0 }
+    })
+    learners.push(...(await Promise.all(some)))
+  }
+  return learners
+}
+
+const letters = (number: number) =>
+  String.fromCharCode(97 + (number % 26), 97 + (Math.floor(number / 26) % 26))
+
+/** One batch as a player sends it: what was played, and the place. Sent again until it is acknowledged. */
+async function sendBatch(
+  url: string,
+  learner: Learner,
+  index: number,
+): Promise<{ ms: number; tries: number }> {
+  const now = Date.now()
+  const times = {
+    beganAt: new Date(now - PIECE_MS).toISOString(),
+    endedAt: new Date(now).toISOString(),
+  }
+  const fromMs = (index * PIECE_MS) % 240_000
+  const how = { rate: 1, muted: false, hidden: false }
+  const id = `p-${index}`
+  const toMs = fromMs + PIECE_MS
+  const body = JSON.stringify({
+    records: [
+      { kind: 'span', id, partId: PART, fromMs, toMs, ...how, ...times },
+      { kind: 'place', id: `at-${id}`, partId: PART, atMs: toMs, released: [], at: times.endedAt },
+    ],
+  })
+  for (let tries = 1; ; tries += 1) {
+    const began = performance.now()
+    const reply = await fetch(`${url}/api/attempts/${learner.attemptId}/records`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', Cookie: learner.cookie },
+      body,
+    }).catch(() => null)
+    if (reply?.ok) {
+      const { kept } = (await reply.json()) as { kept: string[] }
+      if (kept.length !== 2) throw new Error('Not every record was kept')
+      return { ms: performance.now() - began, tries }
+    }
+    await reply?.arrayBuffer()
+    await new Promise((done) => setTimeout(done, SEND_EVERY_MS / 5))
+  }
+}
+
+/** Kills the database as a power cut would, and starts it again on the same data. */
+async function restartDatabase(settings: RealServer['settings']): Promise<void> {
+  const client = new pg.Client({ connectionString: settings.databaseUrl })
+  await client.connect()
+  const { rows } = await client.query<{ folder: string; bin: string; port: string }>(
+    `SELECT current_setting('data_directory') AS folder, current_setting('port') AS port,
+            (SELECT setting FROM pg_config WHERE name = 'BINDIR') AS bin`,
+  )
+  await client.end()
+  const { folder, bin } = rows[0]!
+  const options = readFileSync(join(folder, 'postmaster.opts'), 'utf8').trim().split(/\s+/).slice(1)
+  const pid = Number(readFileSync(join(folder, 'postmaster.pid'), 'utf8').split('\n')[0])
+  process.kill(pid, 'SIGKILL')
+  const plain = options.map((one) => one.replaceAll('"', '')).join(' ')
+  const start = [
+    `${bin}/pg_ctl`,
+    'start',
+    '-w',
+    '-D',
+    folder,
+    '-o',
+    plain,
+    '-l',
+    `${folder}/again.log`,
+  ]
+  const isRoot = process.getuid?.() === 0
+  const [command, ...args] = isRoot ? ['runuser', '-u', 'postgres', '--', ...start] : start
+  for (let tries = 0; ; tries += 1) {
+    try {
+      execFileSync(command!, args, { stdio: 'ignore' })
+      return
+    } catch (error) {
+      // What the killed process left in shared memory goes in a moment.
+      if (tries > 20) throw error
+      await new Promise((done) => setTimeout(done, 500))
+    }
+  }
+}
+
+export async function measurePlaying(server: RealServer): Promise<Figure[]> {
+  const learners = await welcome(server.url)
+  const times: number[] = []
+  let again = 0
+  const began = performance.now()
+  const playOn = async (learner: Learner, at: number) => {
+    for (let index = 0; index < BATCHES_EACH; index += 1) {
+      // Each at their own moment of the five seconds, and on time however long the last one took.
+      const dueMs = began + index * SEND_EVERY_MS + (at / LEARNERS) * SEND_EVERY_MS
+      await new Promise((done) => setTimeout(done, Math.max(0, dueMs - performance.now())))
+      const { ms, tries } = await sendBatch(server.url, learner, index)
+      if (tries === 1) times.push(ms)
+      else again += 1
+    }
+  }
+  const killing = (async () => {
+    await new Promise((done) => setTimeout(done, (BATCHES_EACH / 2) * SEND_EVERY_MS))
+    await restartDatabase(server.settings)
+  })()
+  await Promise.all([...learners.map(playOn), killing])
+  const client = new pg.Client({ connectionString: server.settings.databaseUrl })
+  await client.connect()
+  const { rows } = await client.query<{ kept: number }>(
+    `SELECT count(*)::int AS kept FROM spans WHERE attempt_id = ANY($1) AND id LIKE 'p-%'`,
+    [learners.map(({ attemptId }) => attemptId)],
+  )
+  await client.end()
+  const sorted = times.sort((a, b) => a - b)
+  const at = (share: number) => sorted[Math.floor((sorted.length - 1) * share)]!
+  const all = LEARNERS * BATCHES_EACH
+  return [
+    {
+      what: `${LEARNERS} learners playing at once, a batch each every 5 s for a minute: until it is acknowledged, 95th percentile`,
+      value: `${at(0.95).toFixed(0)} ms (median ${at(0.5).toFixed(0)} ms)`,
+      reference: `${again} of ${all} batches were sent again while the database was away`,
+      aim: 'at most 250 ms',
+    },
+    {
+      what: 'Of these, lost with the database killed and started again half-way',
+      value: `${all - rows[0]!.kept}`,
+      reference: `${all} acknowledged`,
+      aim: 'none',
+    },
+  ]
+}

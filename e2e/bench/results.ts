@@ -1,0 +1,51 @@
+// How long each view of results takes the server at 1,000 and at 100 learners on an hour of film.
+import { signedInCookie } from '../support/http.ts'
+import type { RealServer } from '../support/server.ts'
+import { putBigClasses } from './bigClass.ts'
+import type { Figure } from './main.ts'
+
+const [LARGE, SMALL] = [1000, 100]
+const ROUNDS = 7
+
+const middle = (numbers: readonly number[]) =>
+  [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)]!
+
+export async function measureResults(server: RealServer): Promise<Figure[]> {
+  const owner = 'designer@harrowmere.example'
+  await putBigClasses(server.settings, [LARGE, SMALL], owner)
+  const cookie = await signedInCookie(server.url)
+  const views = (size: number) => {
+    const from = `/api/results/assignment/big-assignment-${size}`
+    return {
+      standing: `/api/classes/big-class-${size}/assignments/big-assignment-${size}/standing`,
+      'watch map': `${from}/watching`,
+      questions: `${from}/questions`,
+      ways: `${from}/ways`,
+      comparison: `${from}/comparison`,
+      'mark book': `/api/classes/big-class-${size}/mark-book`,
+    }
+  }
+  const timeOf = async (path: string) => {
+    const times: number[] = []
+    for (let round = 0; round < ROUNDS; round += 1) {
+      const began = performance.now()
+      const reply = await fetch(`${server.url}${path}`, { headers: { Cookie: cookie } })
+      if (!reply.ok) throw new Error(`${path}: ${reply.status}`)
+      await reply.arrayBuffer()
+      times.push(performance.now() - began)
+    }
+    return middle(times)
+  }
+  const [large, small] = [views(LARGE), views(SMALL)]
+  const figures: Figure[] = []
+  for (const view of Object.keys(large) as (keyof typeof large)[]) {
+    const [many, few] = [await timeOf(large[view]), await timeOf(small[view])]
+    figures.push({
+      what: `Results, ${view}, ${LARGE} learners on an hour of film, median of ${ROUNDS}`,
+      value: `${many.toFixed(0)} ms = ${(many / few).toFixed(1)} × that of ${SMALL}`,
+      reference: `${SMALL} learners ${few.toFixed(0)} ms`,
+      aim: 'at most 1000 ms and 12 ×',
+    })
+  }
+  return figures
+}
