@@ -9,6 +9,7 @@ import {
   questionsMet,
   quizSummary,
   scoreSoFar,
+  untoldSummary,
 } from './index.ts'
 
 const lesson = edited(withQuiz(fullLesson()), edits.setQuestionRules, {
@@ -45,6 +46,20 @@ describe('the summary of a quiz', () => {
     const mixed = [given('q-i1', 2, 'wrong', 0), given('q-i1', 1, 'right', 1)]
     expect(quizSummary(last, quiz, mixed).states).toMatchObject({ wrong: 1, right: 0 })
     expect(quizSummary(lesson, quiz, mixed).states).toMatchObject({ wrong: 0, right: 1 })
+  })
+
+  it('says nothing of what is right as long as nobody is told', () => {
+    const told = (verdict: 'right' | 'wrong') =>
+      untoldSummary(
+        quizSummary(lesson, quiz, [given('q-i1', 1, verdict, verdict === 'right' ? 1 : 0)]),
+      )
+    expect(told('right')).toEqual(told('wrong'))
+    expect(told('right')).toMatchObject({
+      points: 0,
+      max: 0,
+      answered: 1,
+      states: { given: 1, open: 2 },
+    })
   })
 
   it('is nothing before the first answer', () =>

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { filmsInOrder } from '../lesson/index.ts'
-import { fullLesson } from '../testing/index.ts'
+import { fullLesson, lessonWithFilm, withQuestion } from '../testing/index.ts'
 import {
   attemptThatCounts,
   fromWallClock,
@@ -10,6 +10,7 @@ import {
   phaseAt,
   positionBefore,
   presenceAt,
+  tellsAt,
   timesFault,
   toWallClock,
   underRules,
@@ -160,5 +161,43 @@ describe('rules', () => {
     expect([first, between, second]).toEqual([first, between, second].sort())
     expect(positionBefore(list, 'a') < first).toBe(true)
     expect(positionBefore(list, 'gone') > second).toBe(true)
+  })
+})
+
+describe('when learners are told', () => {
+  const rules = (feedback?: 'atOnce' | 'afterDue' | 'afterClosing') => ({
+    ...usualRules(),
+    feedback,
+  })
+  const times = { dueAt: '2026-03-02T09:00:00.000Z', closesAt: '2026-03-05T09:00:00.000Z' }
+  const tells = (
+    feedback: Parameters<typeof rules>[0],
+    at: string,
+    given: typeof times | object = times,
+  ) => tellsAt(rules(feedback), { dueAt: null, closesAt: null, ...given }, new Date(at))
+  it('is at once, once it is due, or once it has closed', () => {
+    const [before, between, after] = ['2026-03-01T00:00Z', '2026-03-03T00:00Z', '2026-03-06T00:00Z']
+    expect([before, between, after].map((at) => tells('atOnce', at))).toEqual([true, true, true])
+    expect([before, between, after].map((at) => tells(undefined, at))).toEqual([true, true, true])
+    expect([before, between, after].map((at) => tells('afterDue', at))).toEqual([false, true, true])
+    expect([before, between, after].map((at) => tells('afterClosing', at))).toEqual([
+      false,
+      false,
+      true,
+    ])
+  })
+  it('is at once where the time is not set, and by the closing where it is never due', () => {
+    expect(tells('afterDue', '2026-03-01T00:00Z', {})).toBe(true)
+    const { closesAt } = times
+    expect(tells('afterDue', '2026-03-03T00:00Z', { closesAt })).toBe(false)
+  })
+  it('until then nothing holds until it is right, nor leads back', () => {
+    const lesson = withQuestion(lessonWithFilm(), {
+      ...{ id: 'a', atMs: 5000, hold: 'right', sendBack: true },
+      evidence: { fromMs: 1000, toMs: 2000 },
+    })
+    const held = underRules(lesson, usualRules(), false).cues.a
+    expect(held).toMatchObject({ hold: 'answered', sendBack: false })
+    expect(underRules(lesson, usualRules()).cues.a).toMatchObject({ hold: 'right', sendBack: true })
   })
 })

@@ -7,6 +7,8 @@ import { filmsInOrder, type Lesson, type SeekRule } from '../lesson/index.ts'
 export const SEEK_RULES = ['lesson', 'free', 'backOnly', 'none'] as const
 /** How fast films may be played; the last is as fast as players go. */
 export const TOP_RATES = [1, 1.25, 1.5, 2] as const
+/** When learners are told what came of their answers. */
+export const FEEDBACK_TIMES = ['atOnce', 'afterDue', 'afterClosing'] as const
 export const COMPLETIONS = ['finished', 'watched', 'answered', 'score', 'hand'] as const
 
 export interface AssignmentRules {
@@ -17,6 +19,8 @@ export interface AssignmentRules {
     /** Of what has to be watched or scored, 0 to 1; of no meaning for the others. */
     share: number
   }
+  /** Without it, at once. */
+  feedback?: (typeof FEEDBACK_TIMES)[number] | undefined
 }
 
 export const usualRules = (): AssignmentRules => ({
@@ -93,8 +97,38 @@ export function timesFault({ opensAt, dueAt, closesAt }: AssignmentTimes): Times
 
 const STRICTNESS: readonly SeekRule[] = ['free', 'backOnly', 'none']
 
+/** When learners are told what came of their answers; null for at once. Where the time that is named is not set, nobody would ever be told: then at once too. */
+export function toldFrom(
+  { feedback = 'atOnce' }: AssignmentRules,
+  { dueAt, closesAt }: Pick<AssignmentTimes, 'dueAt' | 'closesAt'>,
+): string | null {
+  return feedback === 'atOnce' ? null : feedback === 'afterDue' ? (dueAt ?? closesAt) : closesAt
+}
+
+/** Whether learners are told now. */
+export function tellsAt(
+  rules: AssignmentRules,
+  times: Pick<AssignmentTimes, 'dueAt' | 'closesAt'>,
+  now: Date,
+): boolean {
+  const from = toldFrom(rules, times)
+  return from === null || now.getTime() >= Date.parse(from)
+}
+
+/** As long as nobody is told, nothing may hold until it is right, nor lead back where it is wrong: that would tell. */
+function untold(lesson: Lesson): Lesson {
+  const cues = Object.entries(lesson.cues).map(([id, cue]) =>
+    cue.kind === 'question'
+      ? [id, { ...cue, hold: cue.hold === 'right' ? 'answered' : cue.hold, sendBack: false }]
+      : [id, cue],
+  )
+  return { ...lesson, cues: Object.fromEntries(cues) as Lesson['cues'] }
+}
+
 /** A lesson as it is learned under these rules; the assignment's word on jumping goes before the lesson's. */
-export function underRules(lesson: Lesson, { seek }: AssignmentRules): Lesson {
+export function underRules(whole: Lesson, rules: AssignmentRules, tells = true): Lesson {
+  const lesson = tells ? whole : untold(whole)
+  const { seek } = rules
   if (seek === 'lesson') return lesson
   const rule = STRICTNESS.find((one) => one === seek)!
   const films = filmsInOrder(lesson).map((part) => [part.id, { ...part, seekRule: rule }] as const)

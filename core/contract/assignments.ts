@@ -1,6 +1,12 @@
 // Assignments: lessons given to classes, what learners find of them, and how the class stands.
 import { z } from 'zod'
-import { COMPLETIONS, MOST_MEMBERS, SEEK_RULES, TOP_RATES } from '../classes/index.ts'
+import {
+  COMPLETIONS,
+  FEEDBACK_TIMES,
+  MOST_MEMBERS,
+  SEEK_RULES,
+  TOP_RATES,
+} from '../classes/index.ts'
 import { clockSchema, idSchema } from '../fields/index.ts'
 import { smallCuesSchema } from './lessons.ts'
 import { route, type ReplyOf } from './route.ts'
@@ -9,6 +15,7 @@ export const assignmentRulesSchema = z.strictObject({
   seek: z.enum(SEEK_RULES),
   topRate: z.literal(TOP_RATES),
   completion: z.strictObject({ by: z.enum(COMPLETIONS), share: z.number().min(0).max(1) }),
+  feedback: z.enum(FEEDBACK_TIMES).optional(),
 })
 
 const timesSchema = {
@@ -182,6 +189,8 @@ export const assignmentRoutes = {
               ...timesSchema,
               mostAttempts: z.int().nullable(),
               rules: assignmentRulesSchema,
+              /** Whether I am told by now what came of my answers; until then my points are none. */
+              tells: z.boolean(),
               attempts: z.array(myAttemptSchema),
             }),
           ),

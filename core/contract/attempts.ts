@@ -150,7 +150,11 @@ export const attemptSchema = z.strictObject({
   /** Under which rules it is learned, where a class was given it. */
   assignment: z
     .strictObject({
+      classTitle: z.string(),
       topRate: z.number(),
+      /** Whether learners are told by now what came of their answers; and from when on, where that is still to come. */
+      tells: z.boolean(),
+      tellsFrom: clockSchema.nullable(),
       dueAt: clockSchema.nullable(),
       closesAt: clockSchema.nullable(),
     })

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { assignmentRoutes } from './assignments.ts'
 import { attemptRoutes } from './attempts.ts'
 import { classRoutes } from './classes.ts'
+import { keepingRoutes } from './keeping.ts'
 import { lessonRoutes } from './lessons.ts'
 import { mailboxRoutes } from './mailbox.ts'
 import { markingRoutes } from './marking.ts'
@@ -39,6 +40,7 @@ export const contract = {
   ...markingRoutes,
   ...mailboxRoutes,
   ...reportRoutes,
+  ...keepingRoutes,
 }
 
 export type Contract = typeof contract
@@ -47,6 +49,7 @@ export type RouteName = keyof Contract
 export * from './assignments.ts'
 export * from './attempts.ts'
 export * from './classes.ts'
+export * from './keeping.ts'
 export * from './questions.ts'
 export * from './lessons.ts'
 export * from './limits.ts'

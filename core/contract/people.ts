@@ -57,18 +57,8 @@ export const peopleRoutes = {
     },
   ),
   signOut: route('delete', '/api/session', 'public', 'Sign out', { reply: sessionReply }),
-  keeperOverview: route('get', '/api/keeper', 'keeper', 'Accounts and disk space', {
-    reply: z.strictObject({
-      people: z.array(personSchema.extend({ createdAt: z.string() })),
-      lessons: z.int(),
-      mediaFiles: z.int(),
-      mediaBytes: z.number(),
-      freeBytes: z.number(),
-    }),
-  }),
 }
 
 export type Person = z.infer<typeof personSchema>
 export type Role = z.infer<typeof roleSchema>
 export type Session = z.infer<typeof sessionReply>
-export type KeeperOverview = ReplyOf<typeof peopleRoutes.keeperOverview>

@@ -1,6 +1,5 @@
 // Five hundred learners who play at once against one server process, with the database killed and started again on the way:
 // how soon each batch is acknowledged, and whether anything is lost.
-import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import pg from 'pg'
@@ -80,43 +79,16 @@ async function sendBatch(
   }
 }
 
-/** Kills the database as a power cut would, and starts it again on the same data. */
-async function restartDatabase(settings: RealServer['settings']): Promise<void> {
-  const client = new pg.Client({ connectionString: settings.databaseUrl })
+/** Kills the database as a power cut would; whoever started it starts it again on the same data. */
+async function killDatabase({ databaseUrl }: RealServer['settings']): Promise<void> {
+  const client = new pg.Client({ connectionString: databaseUrl })
   await client.connect()
-  const { rows } = await client.query<{ folder: string; bin: string; port: string }>(
-    `SELECT current_setting('data_directory') AS folder, current_setting('port') AS port,
-            (SELECT setting FROM pg_config WHERE name = 'BINDIR') AS bin`,
+  const { rows } = await client.query<{ folder: string }>(
+    `SELECT current_setting('data_directory') AS folder`,
   )
   await client.end()
-  const { folder, bin } = rows[0]!
-  const options = readFileSync(join(folder, 'postmaster.opts'), 'utf8').trim().split(/\s+/).slice(1)
-  const pid = Number(readFileSync(join(folder, 'postmaster.pid'), 'utf8').split('\n')[0])
-  process.kill(pid, 'SIGKILL')
-  const plain = options.map((one) => one.replaceAll('"', '')).join(' ')
-  const start = [
-    `${bin}/pg_ctl`,
-    'start',
-    '-w',
-    '-D',
-    folder,
-    '-o',
-    plain,
-    '-l',
-    `${folder}/again.log`,
-  ]
-  const isRoot = process.getuid?.() === 0
-  const [command, ...args] = isRoot ? ['runuser', '-u', 'postgres', '--', ...start] : start
-  for (let tries = 0; ; tries += 1) {
-    try {
-      execFileSync(command!, args, { stdio: 'ignore' })
-      return
-    } catch (error) {
-      // What the killed process left in shared memory goes in a moment.
-      if (tries > 20) throw error
-      await new Promise((done) => setTimeout(done, 500))
-    }
-  }
+  const pid = readFileSync(join(rows[0]!.folder, 'postmaster.pid'), 'utf8').split('\n')[0]
+  process.kill(Number(pid), 'SIGKILL')
 }
 
 export async function measurePlaying(server: RealServer): Promise<Figure[]> {
@@ -136,7 +108,7 @@ export async function measurePlaying(server: RealServer): Promise<Figure[]> {
   }
   const killing = (async () => {
     await new Promise((done) => setTimeout(done, (BATCHES_EACH / 2) * SEND_EVERY_MS))
-    await restartDatabase(server.settings)
+    await killDatabase(server.settings)
   })()
   await Promise.all([...learners.map(playOn), killing])
   const client = new pg.Client({ connectionString: server.settings.databaseUrl })

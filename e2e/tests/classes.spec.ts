@@ -152,7 +152,7 @@ test('the teacher sees who is done', async () => {
   await expect(desk.getByRole('row', { name: /Wren Gale Not begun/ })).toBeVisible()
   await expectNoBarriers(desk, 'how a class stands')
   const downloaded = desk.waitForEvent('download')
-  await desk.getByRole('button', { name: 'Take it along as CSV' }).click()
+  await desk.getByRole('link', { name: 'CSV' }).click()
   const lines = (await readFile(await (await downloaded).path(), 'utf8')).split('\r\n')
   expect(lines[1]).toMatch(/^Perrin Askew-Finch,Done,[\d.]+,0,\d+,0,\d+,1,20/)
   await desk.getByRole('link', { name: 'Who is where now' }).click()

@@ -8,6 +8,15 @@ import WelcomePage from './WelcomePage.vue'
 
 const [, place, key = ''] = location.pathname.split('/')
 const host = shallowRef<Host | null>(null)
+/** Results lead back to a moment of a film; a reload goes on where the learner is by then. */
+function takeStart(): { partId: string; atMs: number } | null {
+  const words = new URLSearchParams(location.hash.slice(1))
+  const [partId, atMs] = [words.get('part'), Math.round(Number(words.get('at')))]
+  if (!partId || !(atMs >= 0)) return null
+  history.replaceState(null, '', location.pathname)
+  return { partId, atMs }
+}
+const startAt = place === 'learn' ? takeStart() : null
 const ownTab = place === 'embed' ? `/open/${key}` : undefined
 
 async function learn(attemptId: string): Promise<void> {
@@ -21,6 +30,6 @@ onScopeDispose(() => host.value?.destroy())
 </script>
 
 <template>
-  <LessonPlayer v-if="host" :host="host" :own-tab="ownTab" />
+  <LessonPlayer v-if="host" :host="host" :own-tab="ownTab" :start-at="startAt" />
   <WelcomePage v-else-if="place === 'open' || place === 'embed'" :code="key" @opened="learn" />
 </template>

@@ -186,6 +186,8 @@ export default {
   waits: 'Handed in. A person will mark it.',
   thanks: 'Thank you. Your answer is kept.',
   kept: 'Kept. You will be told how you did once you have handed in.',
+  keptLater: 'Kept. How you did is told to everybody later.',
+  toldLater: 'All that you gave is kept. How you did is told to everybody later.',
   changesLeft:
     'It can no longer be changed. | You may change it once. | You may change it {n} times.',
   noPoints: 'not marked',
@@ -268,7 +270,10 @@ export default {
     noMarks: 'Nothing in this quiz is marked.',
     waiting:
       'Nothing waits for a person. | One answer waits for a person; its marks are not in yet. | {n} answers wait for a person; their marks are not in yet.',
-    count: { right: 'right', partly: 'partly right', wrong: 'not right', open: 'not answered' },
+    count: {
+      ...{ right: 'right', partly: 'partly right', wrong: 'not right' },
+      ...{ open: 'not answered', given: 'answered' },
+    },
     lookAgain: 'Choose a question to look at it again.',
     lookAgainAt: 'Look again at question {number}: {stem}',
     toWrong: 'Go to what was not right',

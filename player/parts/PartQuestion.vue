@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { partOfKind } from '@fernbrake/core/lesson'
 import AskedCard from '../questions/AskedCard.vue'
+import { toldOf } from '../session/toldOf.ts'
 import { useSitting } from './usePart.ts'
 
 const props = defineProps<{ askId: string; questionId: string }>()
@@ -28,6 +29,7 @@ const evidence = computed(() =>
     :number="number"
     :count="asks.length"
     :evidence="evidence"
+    :untold="!toldOf(opened)[1]"
     @give="answers.give({ id: askId, questionId }, $event)"
   />
 </template>

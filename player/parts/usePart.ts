@@ -5,6 +5,7 @@ import { isoTime, nowMs } from '../clock.ts'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { provideForQuestions } from '../questions/provideForQuestions.ts'
 import { provideStretches } from './stretches.ts'
+import { toldOf } from '../session/toldOf.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 import { useFacts } from '../session/useFacts.ts'
 
@@ -34,7 +35,7 @@ export function usePart(host: Host, opened: OpenedLesson, part: Part): PartSitti
   // That the part itself was opened is noted by whoever opens it.
   const things = (progress.seen[part.id] ?? []).filter((id) => id !== part.id)
   const seen = reactive(new Set(things))
-  const answers = useAnswers(host, lesson, progress.responses)
+  const answers = useAnswers(host, lesson, progress.responses, ...toldOf(opened))
   const asks = asksIn(part)
   provideForQuestions(host, opened)
   provideStretches(host, opened)

@@ -28,8 +28,14 @@ defineExpose({ focus: () => heading.value?.focus({ preventScroll: true }) })
 const summary = computed(() => props.quiz.summary.value)
 const figure = (points: number) => n(points, { maximumFractionDigits: 2 })
 const share = computed(() => (summary.value.max > 0 ? summary.value.points / summary.value.max : 0))
-const words = computed(() => filled(endMessage(props.part.ending, summary.value)))
-const COUNTED = ['right', 'partly', 'wrong', 'open'] as const
+const words = computed(() =>
+  props.quiz.told.value ? filled(endMessage(props.part.ending, summary.value)) : '',
+)
+const COUNTED = computed(() =>
+  props.quiz.told.value
+    ? (['right', 'partly', 'wrong', 'open'] as const)
+    : (['given', 'open'] as const),
+)
 const questionOf = new Map(props.quiz.questions.map((one) => [one.itemId, one]))
 const sections = computed(() =>
   summary.value.sections.map((outcome) => ({
@@ -68,7 +74,7 @@ const sign: Record<ItemState, string> = {
           )
         }}
       </p>
-      <p v-else>{{ t('player.quiz.noMarks') }}</p>
+      <p v-else>{{ t(quiz.told.value ? 'player.quiz.noMarks' : 'player.toldLater') }}</p>
       <div v-if="summary.max > 0" class="bar" aria-hidden="true">
         <i :style="{ width: `${share * 100}%` }" />
       </div>

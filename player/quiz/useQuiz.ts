@@ -1,11 +1,12 @@
 // A quiz as one learner works through it: its questions in their order, what is written and given, and handing in.
 import { computed, reactive, ref } from 'vue'
-import { quizSummary, type ItemState } from '@fernbrake/core/analysis'
+import { quizSummary, untoldSummary, type ItemState } from '@fernbrake/core/analysis'
 import { sectionsInOrder, type QuizPart, type QuizSection } from '@fernbrake/core/lesson'
 import { fitsQuestion, type Answer, type Question } from '@fernbrake/core/questions'
 import { isoTime, nowMs } from '../clock.ts'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { useAnswerDraft } from '../questions/useAnswerDraft.ts'
+import { toldOf } from '../session/toldOf.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 
 /** A question of the quiz, numbered as this learner meets it. */
@@ -18,11 +19,8 @@ export interface QuizQuestion {
   section: QuizSection
 }
 
-export function useQuiz(
-  host: Host,
-  { lesson, progress, seed, keepsDrafts = true }: OpenedLesson,
-  quiz: QuizPart,
-) {
+export function useQuiz(host: Host, opened: OpenedLesson, quiz: QuizPart) {
+  const { lesson, progress, seed, keepsDrafts = true } = opened
   const questions: QuizQuestion[] = []
   for (const { section, items } of sectionsInOrder(quiz, seed))
     items.forEach(({ id: itemId, questionId }, index) => {
@@ -33,13 +31,16 @@ export function useQuiz(
     })
 
   const handedIn = ref(progress.finishedParts.includes(quiz.id))
-  const isTold = () => quiz.tells === 'atOnce' || handedIn.value
+  const [, tells] = toldOf(opened)
+  const isTold = () => tells && (quiz.tells === 'atOnce' || handedIn.value)
   const told = computed(isTold)
-  const answers = useAnswers(host, lesson, progress.responses, isTold)
-  const summary = computed(() => quizSummary(lesson, quiz, answers.responses.value, seed))
+  const answers = useAnswers(host, lesson, progress.responses, isTold, tells)
+  const whole = computed(() => quizSummary(lesson, quiz, answers.responses.value, seed))
+  /** As it may be shown. */
+  const summary = computed(() => (told.value ? whole.value : untoldSummary(whole.value)))
   const outcomes = computed(
     () =>
-      new Map(summary.value.sections.flatMap(({ items }) => items.map((one) => [one.itemId, one]))),
+      new Map(whole.value.sections.flatMap(({ items }) => items.map((one) => [one.itemId, one]))),
   )
   /** How a question may be shown to stand: while nothing is told, only whether it was answered. */
   function stateOf(itemId: string): ItemState {

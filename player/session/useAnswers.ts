@@ -79,6 +79,8 @@ export function useAnswers(
   lesson: Lesson,
   earlier: readonly PastResponse[],
   isTold: () => boolean = () => true,
+  /** False where not even the sum of the points may be told. */
+  tellsScore = true,
 ) {
   const responses = shallowRef<PastResponse[]>([...earlier])
 
@@ -118,6 +120,7 @@ export function useAnswers(
 
   /** The same over some questions alone, such as those of one part. */
   function scoreOf(questions: readonly Question[]): { points: number; max: number } {
+    if (!tellsScore) return { points: 0, max: 0 }
     return {
       points: questions.reduce((sum, one) => sum + questionScore(one, responses.value), 0),
       max: questions.reduce((sum, one) => sum + one.points, 0),

@@ -10,6 +10,8 @@ export function useFrondCues(
   lesson: Lesson,
   partId: string,
   answers: { standing(questionId: string): QuestionStanding },
+  /** False where nobody is told yet what is right. */
+  tells = true,
 ) {
   const { t } = useI18n()
   return computed<FrondCue[]>(() =>
@@ -35,7 +37,8 @@ export function useFrondCues(
           ? []
           : [{ ...at, kind: cue.kind, label: t('player.cue.fork', { time, prompt: cue.prompt }) }]
       const { triesUsed, lastMark } = answers.standing(cue.questionId)
-      const standing = lastMark?.verdict === 'right' ? 'right' : triesUsed > 0 ? 'answered' : 'open'
+      const standing =
+        tells && lastMark?.verdict === 'right' ? 'right' : triesUsed > 0 ? 'answered' : 'open'
       const key = standing === 'open' ? 'question' : standing
       const kind = isRecap(lesson, cue) ? 'recap' : cue.kind
       return [{ ...at, kind, standing, label: t(`player.cue.${key}`, { time }) }]

@@ -1,6 +1,8 @@
 // How far the learner has come while the lesson is open: each part takes up what the others have recorded.
 import { shallowRef, type ShallowRef } from 'vue'
+import { partOfKind } from '@fernbrake/core/lesson'
 import { knownOf, type Known, type Travelled } from '@fernbrake/core/routes'
+import { furthestMs } from '@fernbrake/core/watching'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { noteRecord } from './learnerProgress.ts'
 
@@ -15,6 +17,8 @@ export function useTravelled(
   known: Readonly<ShallowRef<Known>>
   /** Call once the lesson is open. */
   begin(): void
+  /** Notes where a film is to be taken up; under a rule on jumping, no further than the learner has come. */
+  leaveAt(opened: OpenedLesson, place: { partId: string; atMs: number }): void
   /** The lesson as a part is to find it now. */
   openedAt(partId: string, fromBeginning: boolean): OpenedLesson
 } {
@@ -52,6 +56,13 @@ export function useTravelled(
       const { partId, atMs } = opened.value!.progress
       if (partId !== null) places.set(partId, atMs)
       refresh()
+    },
+    leaveAt({ lesson, progress }, { partId, atMs }) {
+      const film = partOfKind(lesson, partId, 'film')
+      if (!film) return
+      const furthest =
+        film.seekRule === 'free' ? Infinity : furthestMs(progress.covered[partId] ?? [])
+      places.set(partId, Math.max(0, Math.min(atMs, furthest, (film.durationMs ?? 1) - 1)))
     },
     openedAt(partId, fromBeginning) {
       const lesson = opened.value!

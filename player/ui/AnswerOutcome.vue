@@ -1,13 +1,14 @@
 <script setup lang="ts">
 // What came of an answer: the verdict in words and by a sign, what is said to it, the tries that are left, and why.
-import { useTemplateRef } from 'vue'
+import { computed, inject, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { isBlank, type RichText } from '@fernbrake/core/fields'
 import TextView from '../questions/TextView.vue'
+import { ASSIGNMENT } from './about.ts'
 
 export type Verdict = 'right' | 'partly' | 'wrong' | 'waits' | 'thanks' | 'kept'
 
-defineProps<{
+const props = defineProps<{
   /** Null where time ran out before there was an answer. */
   verdict: Verdict | null
   feedback: RichText
@@ -18,6 +19,11 @@ defineProps<{
   triesLeft: number | null
 }>()
 const { t } = useI18n()
+const assignment = inject(ASSIGNMENT, null)
+/** What a class is told later is said so; else handing in tells. */
+const words = computed(() =>
+  props.verdict === 'kept' && assignment?.value?.tells === false ? 'keptLater' : props.verdict,
+)
 const box = useTemplateRef('box')
 defineExpose({ focus: () => box.value?.focus({ preventScroll: true }) })
 </script>
@@ -34,7 +40,7 @@ defineExpose({ focus: () => box.value?.focus({ preventScroll: true }) })
         <path v-else-if="verdict === 'thanks' || verdict === 'kept'" d="M10 4 V16 M4 10 H16" />
         <path v-else d="M3 10 H17" />
       </svg>
-      {{ t(`player.${verdict}`) }}
+      {{ t(`player.${words}`) }}
     </p>
     <TextView v-if="!isBlank(feedback)" class="said" :text="feedback" />
     <p v-if="triesLeft !== null" class="tries">

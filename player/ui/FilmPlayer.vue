@@ -20,6 +20,7 @@ import type { Answer } from '@fernbrake/core/questions'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { provideForQuestions } from '../questions/provideForQuestions.ts'
 import { useCaptionWish } from '../session/useCaptionWish.ts'
+import { toldOf } from '../session/toldOf.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 import { useFacts } from '../session/useFacts.ts'
 import { leavingOf } from '../session/leaving.ts'
@@ -61,7 +62,8 @@ const emit = defineEmits<{
 const session = useFilmSession(props.host, props.opened, props.partId, {
   toPart: (partId) => emit('toPart', partId),
 })
-const answers = useAnswers(props.host, lesson, props.opened.progress.responses)
+const told = toldOf(props.opened)
+const answers = useAnswers(props.host, lesson, props.opened.progress.responses, ...told)
 const { state, mediaMs, covered, durationMs, schedule, range } = session
 const root = useTemplateRef('root')
 const own = useOwnNotes()
@@ -112,7 +114,7 @@ function choose(choiceId: string): void {
   void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="play"]')?.focus())
 }
 
-const frondCues = useFrondCues(lesson, props.partId, answers)
+const frondCues = useFrondCues(lesson, props.partId, answers, told[1])
 
 const watched = computed(() => coverage(covered.value, durationMs))
 const isEnded = computed(() => state.value.mode.kind === 'ended')
@@ -256,6 +258,7 @@ onMounted(() => {
         :reviewing="state.mode.kind === 'reviewing'"
         :seed="opened.seed"
         :keeps-drafts="opened.keepsDrafts ?? true"
+        :told="told[1]"
         :countdown="session.countdown.value"
         :time-up="state.timeUp[open.cue.id] === true"
         @give="give"

@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { endMessage } from '@fernbrake/core/lesson'
 import { fillPlaces } from '@fernbrake/core/text'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
+import { toldOf } from '../session/toldOf.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 import { useFacts } from '../session/useFacts.ts'
 import NewerEdition from './NewerEdition.vue'
@@ -21,7 +22,7 @@ const props = defineProps<{
 const emit = defineEmits<{ pickPart: [partId: string] }>()
 const { t } = useI18n()
 const { lesson, progress, learnerName } = props.opened
-const { score } = useAnswers(props.host, lesson, progress.responses)
+const { score } = useAnswers(props.host, lesson, progress.responses, ...toldOf(props.opened))
 const facts = useFacts(learnerName, score)
 const words = computed(() =>
   fillPlaces(props.message || endMessage(lesson.ending, score.value), facts.value),

@@ -29,7 +29,13 @@ import { partsState, type ShownWay } from './partsState.ts'
 import { useTheme } from './useTheme.ts'
 
 /** `ownTab` is where the lesson opens on its own, told where a frame on another page cannot keep who is learning. */
-const props = defineProps<{ host: Host; aside?: string; ownTab?: string }>()
+const props = defineProps<{
+  host: Host
+  aside?: string
+  ownTab?: string
+  /** Where to begin, in place of where the learner went on last. */
+  startAt?: { partId: string; atMs: number } | null
+}>()
 const { t, n } = useI18n()
 const opened = shallowRef<OpenedLesson | null>(null)
 const failure = ref<HostError['reason'] | null>(null)
@@ -115,8 +121,10 @@ async function openLesson(): Promise<void> {
     document.title = opened.value.lesson.title
     travel.begin()
     ownNotes.takeUp(opened.value)
-    const place = placeToGoOn(opened.value.lesson, opened.value.progress)
-    if (place) goTo(place.part.id, false)
+    if (props.startAt) travel.leaveAt(opened.value, props.startAt)
+    const wanted = opened.value.lesson.parts[props.startAt?.partId ?? '']
+    const part = wanted ?? placeToGoOn(opened.value.lesson, opened.value.progress)?.part
+    if (part) goTo(part.id, false)
     void nextTick(() => prepareParts(kindsAhead()))
   } catch (error) {
     failure.value = error instanceof HostError ? error.reason : 'failed'

@@ -9,6 +9,8 @@ export async function withTestDatabase(work, { durable = false } = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'fernbrake-tests-'))
   const fast = durable ? [] : ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off']
   const postgres = await startPostgres(folder, fast)
+  // A bench kills it on the way.
+  if (durable) await postgres.keepRunning(() => undefined)
   const env = { FERNBRAKE_TEST_DATABASE_URL: postgres.url('postgres') }
   try {
     return await work(env)

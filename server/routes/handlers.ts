@@ -42,8 +42,15 @@ import {
   findByCard,
   findByPassword,
   hasPassword,
-  overviewForKeeper,
 } from '../services/people.ts'
+import {
+  addPerson,
+  changePerson,
+  exportPerson,
+  overviewForKeeper,
+  removePerson,
+  resetPassword,
+} from '../services/keeping.ts'
 import { cutPicture, readUses, replaceEverywhere } from '../services/shelf.ts'
 import { checkPage } from '../services/webPages.ts'
 import { takeRecords } from '../services/records.ts'
@@ -66,6 +73,7 @@ export function createHandlers(context: Context): Handlers {
   return {
     ...generalHandlers(context),
     ...peopleHandlers(context),
+    ...keepingHandlers(context),
     ...lessonHandlers(context),
     ...sharingHandlers(context),
     ...mediaHandlers(context),
@@ -106,7 +114,7 @@ function generalHandlers({ database, version }: Context): Part<'health' | 'opena
 
 function peopleHandlers(
   context: Context,
-): Part<'session' | 'signIn' | 'signOut' | 'choosePassword' | 'keeperOverview'> {
+): Part<'session' | 'signIn' | 'signOut' | 'choosePassword'> {
   return {
     session: ({ person, request }) =>
       describeSession(person, request.session.choosing?.personId ?? null),
@@ -136,11 +144,33 @@ function peopleHandlers(
       await endSession(request)
       return describeSession(null)
     },
-    keeperOverview: () => overviewForKeeper(context),
   }
 }
 
 const CARD_GONE = 'This card is not good any more. Ask your teacher for a new one.'
+
+function keepingHandlers(
+  context: Context,
+): Part<
+  | 'keeperOverview'
+  | 'addPerson'
+  | 'changePerson'
+  | 'resetPassword'
+  | 'removePerson'
+  | 'exportPerson'
+> {
+  return {
+    keeperOverview: () => overviewForKeeper(context),
+    addPerson: ({ body }) => addPerson(context, body),
+    changePerson: ({ params, body }) => changePerson(context, params.personId, body),
+    resetPassword: ({ params }) => resetPassword(context, params.personId),
+    removePerson: (call) => removePerson(context, whoCalls(call), call.params.personId),
+    exportPerson: async ({ params, response }) => {
+      await exportPerson(context, params.personId, response)
+      return undefined
+    },
+  }
+}
 
 function lessonHandlers(
   context: Context,

@@ -3,7 +3,14 @@ import { nanoid } from 'nanoid'
 import type { Transaction } from 'sequelize'
 import { attemptOutcome } from '@fernbrake/core/analysis'
 import { posterOf, type Lesson } from '@fernbrake/core/lesson'
-import { isComplete, isInTime, phaseAt, positionBefore, timesFault } from '@fernbrake/core/classes'
+import {
+  isComplete,
+  isInTime,
+  phaseAt,
+  positionBefore,
+  tellsAt,
+  timesFault,
+} from '@fernbrake/core/classes'
 import {
   MOST_ASSIGNMENTS,
   type Assignment,
@@ -39,7 +46,7 @@ import type { Context } from './context.ts'
 type Body<Name extends keyof typeof contract> = BodyOf<(typeof contract)[Name]>
 
 const clock = (date: Date | null) => date?.toISOString() ?? null
-const timesOf = ({ opensAt, dueAt, closesAt }: AssignmentFacts) => ({
+export const timesOf = ({ opensAt, dueAt, closesAt }: AssignmentFacts) => ({
   ...{ opensAt: clock(opensAt), dueAt: clock(dueAt), closesAt: clock(closesAt) },
 })
 
@@ -248,12 +255,14 @@ export async function listWork(context: Context, person: Person): Promise<{ clas
     classes.set(classId, { id: classId, title: classTitle, assignments: [] })
   for (const row of given) {
     const mine = attempts.filter(({ assignmentId }) => assignmentId === row.id)
+    const tells = tellsAt(row.rules, timesOf(row), new Date())
     classes.get(row.classId)!.assignments.push({
       ...{ id: row.id, ...(await describeLesson(row)), ...timesOf(row) },
-      ...{ mostAttempts: row.mostAttempts, rules: row.rules },
+      ...{ mostAttempts: row.mostAttempts, rules: row.rules, tells },
       attempts: mine.map(({ id }) => {
         const { leftOut: _, openedAt: __, ...own } = stood.get(id)!
-        return own
+        // What came of the answers is told later, and so is the sum of it.
+        return tells ? own : { ...own, points: 0 }
       }),
     })
   }

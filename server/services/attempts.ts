@@ -1,7 +1,7 @@
 // Opening a lesson by its link, and what a learner needs to go on.
 import { nanoid } from 'nanoid'
 import type { Attempt, AttemptCard, LinkReply, Person } from '@fernbrake/core/contract'
-import { underRules } from '@fernbrake/core/classes'
+import { tellsAt, toldFrom, underRules } from '@fernbrake/core/classes'
 import { attemptOutcome } from '@fernbrake/core/analysis'
 import {
   mediaIdsOf,
@@ -21,6 +21,7 @@ import {
 } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { toPerson } from '../http/session.ts'
+import { readClassHead } from '../queries/classes.ts'
 import { readAssignmentOf } from '../queries/assignments.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
 import { readChosen } from '../queries/choices.ts'
@@ -32,6 +33,7 @@ import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt, type Response } from '../queries/responses.ts'
 import type { Context } from './context.ts'
 import { newestEdition } from './editions.ts'
+import { timesOf } from './assignments.ts'
 import { findFile } from './media.ts'
 import { admit } from './sharing.ts'
 
@@ -102,7 +104,9 @@ export async function readAttempt(
   const { lessonId } = facts
   const edition = await editionDocument(facts)
   const assignment = await readAssignmentOf(database, facts)
-  const lesson = assignment ? underRules(edition, assignment.rules) : edition
+  const times = assignment && timesOf(assignment)
+  const tells = !assignment || tellsAt(assignment.rules, times!, new Date())
+  const lesson = assignment ? underRules(edition, assignment.rules, tells) : edition
   const [row, newest, person, responses, covered, chosen, finishedParts, seen, ownNotes, media] =
     await Promise.all([
       AttemptRow.findByPk(attemptId),
@@ -125,9 +129,10 @@ export async function readAttempt(
     person: toPerson(person),
     lesson: withoutNotes(lesson),
     assignment: assignment && {
+      classTitle: (await readClassHead(within(database), assignment.classId))?.title ?? '',
       topRate: assignment.rules.topRate,
-      dueAt: assignment.dueAt?.toISOString() ?? null,
-      closesAt: assignment.closesAt?.toISOString() ?? null,
+      ...{ tells, tellsFrom: tells ? null : toldFrom(assignment.rules, times!) },
+      ...{ dueAt: times!.dueAt, closesAt: times!.closesAt },
     },
     media,
     progress: {

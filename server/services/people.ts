@@ -131,25 +131,11 @@ export async function describeSession(
   const chooser = choosingId === null ? null : await PersonRow.findByPk(choosingId)
   return {
     person,
-    choosing: chooser?.signIn ? { name: chooser.name, signIn: chooser.signIn } : null,
+    choosing: chooser
+      ? { name: chooser.name, signIn: chooser.signIn ?? chooser.email ?? '' }
+      : null,
     demoAccounts: demo.flatMap(({ email, role, passwordHash }) =>
       email && passwordHash ? [{ email, role, password: DEMO_PASSWORD }] : [],
     ),
-  }
-}
-
-export async function overviewForKeeper({ database, store }: Context): Promise<KeeperOverview> {
-  const people = await PersonRow.findAll({ order: [['createdAt', 'ASC']], limit: 1000 })
-  const [totals] = await select<{ lessons: number; files: number; bytes: string }>(
-    database,
-    `SELECT (SELECT count(*)::int FROM lessons) AS lessons,
-            count(*)::int AS files, coalesce(sum(bytes), 0) AS bytes FROM media_files`,
-  )
-  return {
-    people: people.map((row) => ({ ...toPerson(row), createdAt: row.createdAt.toISOString() })),
-    lessons: totals!.lessons,
-    mediaFiles: totals!.files,
-    mediaBytes: Number(totals!.bytes),
-    freeBytes: await store.freeBytes(),
   }
 }

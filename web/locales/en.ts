@@ -4,12 +4,14 @@ import bench from './en/bench.ts'
 import classes from './en/classes.ts'
 import edits from './en/edits.ts'
 import marking from './en/marking.ts'
+import mine from './en/mine.ts'
 import overlays from './en/overlays.ts'
 import parts from './en/parts.ts'
 import questions from './en/questions.ts'
 import reports from './en/reports.ts'
 import recording from './en/recording.ts'
 import rich from './en/rich.ts'
+import keeper from './en/keeper.ts'
 import lesson from './en/lesson.ts'
 import sharing from './en/sharing.ts'
 import templates from './en/templates.ts'
@@ -22,12 +24,14 @@ export default {
   ...classes,
   ...edits,
   ...marking,
+  ...mine,
   ...reports,
   ...overlays,
   ...parts,
   ...questions,
   ...recording,
   ...rich,
+  ...keeper,
   ...lesson,
   ...sharing,
   ...templates,
@@ -93,14 +97,6 @@ export default {
     lastSeen: 'Last here {when}',
     goOn: 'Go on',
     lookAgain: 'Look again',
-  },
-  keeper: {
-    title: 'Accounts and space',
-    space: 'Media take {used} MB in {files} files; {free} MB are free on the disk.',
-    name: 'Name',
-    email: 'Email address',
-    role: 'Role',
-    since: 'Since',
   },
   preview: {
     strip: 'This is the draft as a learner sees it. Nothing you do here is kept.',

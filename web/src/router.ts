@@ -89,6 +89,12 @@ export function createAppRouter(): Router {
         props: true,
       },
       {
+        path: '/my-results/:attemptId',
+        name: 'my-results',
+        component: () => import('./views/MyResultsView.vue'),
+        props: true,
+      },
+      {
         path: '/stand-ins/mailbox',
         name: 'mailbox',
         component: () => import('./views/MailboxView.vue'),

@@ -34,6 +34,13 @@ export default {
     },
     rate: 'Fastest speed',
     rateTimes: '{rate}×',
+    feedbackLabel: 'Learners are told how they did',
+    feedback: {
+      atOnce: 'At once, as the lesson says',
+      afterDue: 'Once it is due',
+      afterClosing: 'Once it has closed',
+    },
+    tellsNever: 'Set the time first from which they are told.',
     complete: 'Complete once',
     by: {
       finished: 'every part was finished',
@@ -110,6 +117,8 @@ export default {
       hand: 'Done once you say so.',
     },
     attempts: 'No attempts | One attempt. | {n} attempts.',
+    results: 'See your results',
+    resultsWhich: 'See your results in “{title}”',
     marks: '{points} of {max} marks',
     begin: 'Begin',
     beginWhich: 'Begin “{title}”',

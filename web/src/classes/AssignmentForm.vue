@@ -4,7 +4,14 @@ import Button from 'primevue/button'
 import { computed, reactive, ref } from 'vue'
 import { nanoid } from 'nanoid'
 import { useI18n } from 'vue-i18n'
-import { COMPLETIONS, SEEK_RULES, timesFault, TOP_RATES, usualRules } from '@fernbrake/core/classes'
+import {
+  COMPLETIONS,
+  FEEDBACK_TIMES,
+  SEEK_RULES,
+  timesFault,
+  TOP_RATES,
+  usualRules,
+} from '@fernbrake/core/classes'
 import { MOST_ATTEMPTS, type Assignment, type Class } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
@@ -61,6 +68,17 @@ const labelled = <Value,>(values: readonly Value[], write: (value: Value) => str
   values.map((value) => ({ value, label: write(value) }))
 const seeks = labelled(SEEK_RULES, (rule) => t(`assign.seek.${rule}`))
 const rates = labelled(TOP_RATES, (rate) => t('assign.rateTimes', { rate: n(rate) }))
+const feedback = computed({
+  get: () => given.rules.feedback ?? 'atOnce',
+  set: (when) => (given.rules.feedback = when),
+})
+const feedbacks = labelled(FEEDBACK_TIMES, (when) => t(`assign.feedback.${when}`))
+/** Nobody would ever be told. */
+const tellsNever = computed(
+  () =>
+    (feedback.value === 'afterClosing' && !given.closesAt) ||
+    (feedback.value === 'afterDue' && !given.dueAt && !given.closesAt),
+)
 const completions = labelled(COMPLETIONS, (by) => t(`assign.by.${by}`))
 const attempts = [
   { value: null as number | null, label: t('assign.anyAttempts') },
@@ -148,6 +166,8 @@ function save(): void {
       />
       <LabelledSelect v-model="given.rules.seek" :label="t('assign.seekLabel')" :options="seeks" />
       <LabelledSelect v-model="given.rules.topRate" :label="t('assign.rate')" :options="rates" />
+      <LabelledSelect v-model="feedback" :label="t('assign.feedbackLabel')" :options="feedbacks" />
+      <p v-if="tellsNever" class="fault" role="alert">{{ t('assign.tellsNever') }}</p>
       <LabelledSelect
         v-model="given.rules.completion.by"
         :label="t('assign.complete')"
@@ -173,7 +193,7 @@ function save(): void {
     <Button
       type="submit"
       :label="t(!known ? 'assign.give' : known.isWithdrawn ? 'assign.giveAgain' : 'assign.keep')"
-      :disabled="given.lessonId === '' || fault !== null || isEmpty"
+      :disabled="given.lessonId === '' || fault !== null || isEmpty || tellsNever"
       :loading="busy"
     />
     <template v-if="known && !known.isWithdrawn">

@@ -3,6 +3,7 @@
 import Button from 'primevue/button'
 import { computed, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
 import { attemptThatCounts, phaseAt } from '@fernbrake/core/classes'
 import type { MyAssignment, MyClass } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
@@ -90,7 +91,7 @@ const confirm = (one: Card) =>
           <span v-if="one.best" class="muted">
             {{ t('home.watched', { share: percent(one.best.watched) }) }} ·
             {{ t('home.answered', { answered: one.best.answered, questions: one.best.questions }) }}
-            <template v-if="one.best.max > 0">
+            <template v-if="one.best.max > 0 && one.tells">
               ·
               {{
                 t('work.marks', {
@@ -106,6 +107,12 @@ const confirm = (one: Card) =>
           <a v-if="one.last" class="go" :href="`/learn/${one.last.id}`">{{
             one.last.finishedAt || one.phase === 'closed' ? t('home.lookAgain') : t('home.goOn')
           }}</a>
+          <RouterLink
+            v-if="one.last"
+            :to="{ name: 'my-results', params: { attemptId: one.last.id } }"
+            :aria-label="t('work.resultsWhich', { title: one.title })"
+            >{{ t('work.results') }}</RouterLink
+          >
           <Button
             v-if="!one.last && (one.phase === 'open' || one.phase === 'late')"
             :label="t('work.begin')"

@@ -1,0 +1,166 @@
+// The keeper's tasks: accounts, passwords, removal, and all that is held about one person.
+import { createReadStream } from 'node:fs'
+import { randomBytes } from 'node:crypto'
+import { once } from 'node:events'
+import type { Response } from 'express'
+import { strToU8, Zip, ZipDeflate, ZipPassThrough } from 'fflate'
+import { UniqueConstraintError, type Transaction } from 'sequelize'
+import { passPhraseOf } from '@fernbrake/core/classes'
+import type { BodyOf, contract, KeeperOverview, KeptPerson, Person } from '@fernbrake/core/contract'
+import { run, within } from '../database/connect.ts'
+import { PersonRow } from '../database/models.ts'
+import { HttpError } from '../http/HttpError.ts'
+import {
+  readHandedOf,
+  readHeld,
+  readHolds,
+  readKept,
+  readSpace,
+  removePerson as removeRows,
+} from '../queries/keeping.ts'
+import type { Context } from './context.ts'
+
+export async function overviewForKeeper({ database, store }: Context): Promise<KeeperOverview> {
+  const ask = within(database)
+  const [people, space, freeBytes] = await Promise.all([
+    readKept(ask),
+    readSpace(ask),
+    store.freeBytes(),
+  ])
+  return { people, ...space, freeBytes }
+}
+
+async function kept({ database }: Context, personId: string): Promise<KeptPerson> {
+  const [person] = await readKept(within(database), personId)
+  if (!person) throw new HttpError('not-found')
+  return person
+}
+
+type WithPhrase = { person: KeptPerson; phrase: string }
+
+/** Makes an account that has no password yet: a phrase opens the choice of one, as a sign-in card does. */
+export async function addPerson(
+  context: Context,
+  { id, name, email, role }: BodyOf<(typeof contract)['addPerson']>,
+): Promise<WithPhrase> {
+  const phrase = passPhraseOf(randomBytes)
+  const card = context.sealing.seal(phrase)
+  try {
+    const address = email.trim().toLowerCase()
+    await PersonRow.create({ id, name, email: address, role, passwordHash: null, card })
+  } catch (error) {
+    if (!(error instanceof UniqueConstraintError)) throw error
+    throw new HttpError('already-exists', {
+      detail: 'Somebody has an account with this email address already.',
+    })
+  }
+  return { person: await kept(context, id), phrase }
+}
+
+/** Another name or role. One keeper is always left. */
+export async function changePerson(
+  context: Context,
+  personId: string,
+  { name, role }: { name?: string | undefined; role?: KeptPerson['role'] | undefined },
+): Promise<KeptPerson> {
+  await context.database.transaction(async (transaction) => {
+    const row = await PersonRow.findByPk(personId, { transaction, lock: transaction.LOCK.UPDATE })
+    if (!row) throw new HttpError('not-found')
+    if (row.role === 'guest' && role !== undefined)
+      throw new HttpError('not-allowed', {
+        detail: 'A guest has no account that could have a role.',
+      })
+    if (role !== undefined && role !== 'keeper') await leaveAKeeper(row, transaction)
+    await row.update({ ...(name ? { name } : {}), ...(role ? { role } : {}) }, { transaction })
+  })
+  return kept(context, personId)
+}
+
+async function leaveAKeeper(row: PersonRow, transaction: Transaction): Promise<void> {
+  if (row.role !== 'keeper') return
+  // Two keepers who leave at once wait for each other.
+  const keepers = await PersonRow.findAll({
+    ...{ where: { role: 'keeper' }, transaction, lock: transaction.LOCK.UPDATE },
+  })
+  if (keepers.length < 2)
+    throw new HttpError('last-owner', {
+      detail: 'This is the only keeper. Make somebody else a keeper first.',
+    })
+}
+
+/** Takes the password away and ends all sessions; a phrase opens the choice of a new one. */
+export async function resetPassword(context: Context, personId: string): Promise<WithPhrase> {
+  const { database, sealing } = context
+  const phrase = passPhraseOf(randomBytes)
+  await database.transaction(async (transaction) => {
+    const row = await PersonRow.findByPk(personId, { transaction, lock: transaction.LOCK.UPDATE })
+    if (!row) throw new HttpError('not-found')
+    if (row.role === 'guest')
+      throw new HttpError('not-allowed', { detail: 'A guest has no password.' })
+    await row.update({ passwordHash: null, card: sealing.seal(phrase) }, { transaction })
+    await run(
+      ...([database, `DELETE FROM sessions WHERE sess->>'personId' = $1`] as const),
+      ...([[personId], transaction] as const),
+    )
+  })
+  return { person: await kept(context, personId), phrase }
+}
+
+/** Removes somebody with their records and files, unless lessons, classes or films would be left without anybody. */
+export async function removePerson(
+  { database, store }: Context,
+  keeper: Person,
+  personId: string,
+): Promise<{ attempts: number; files: number }> {
+  if (personId === keeper.id)
+    throw new HttpError('not-allowed', { detail: 'Nobody removes their own account.' })
+  const { attempts, keys } = await database.transaction(async (transaction) => {
+    const row = await PersonRow.findByPk(personId, { transaction, lock: transaction.LOCK.UPDATE })
+    if (!row) throw new HttpError('not-found')
+    await leaveAKeeper(row, transaction)
+    const ask = within(database, transaction)
+    const { lessons, classes, media } = await readHolds(ask, personId)
+    if (lessons + classes + media > 0)
+      throw new HttpError('last-owner', {
+        detail: `Nothing was removed: ${lessons} lessons and ${classes} classes would be left without anybody, and ${media} media of this person are used in lessons. Share them with somebody else first.`,
+      })
+    return removeRows(ask, personId)
+  })
+  // The rows are gone for good; a file that stays for now is in nobody's way.
+  await Promise.allSettled(keys.map((key) => store.remove(key)))
+  return { attempts, files: keys.length }
+}
+
+/** A name of a file within an archive: nothing that leads anywhere. */
+const plainName = (name: string) => name.replace(/[^\p{L}\p{N} ._-]+/gu, '_').replace(/^\.+/, '')
+
+/** Streams an archive: everything the database holds as JSON, and the files that were handed in. */
+export async function exportPerson(
+  { database, store }: Context,
+  personId: string,
+  response: Response,
+): Promise<void> {
+  const ask = within(database)
+  const held = await readHeld(ask, personId)
+  if (held.account!.length === 0) throw new HttpError('not-found')
+  const files = await readHandedOf(ask, personId)
+  response.attachment('person.zip').type('application/zip')
+  const zip = new Zip((error, chunk, isLast) => {
+    if (error) return response.destroy(error)
+    response.write(chunk)
+    if (isLast) response.end()
+  })
+  const about = new ZipDeflate('person.json')
+  zip.add(about)
+  about.push(strToU8(JSON.stringify(held, null, 2)), true)
+  for (const [index, { key, name }] of files.entries()) {
+    const entry = new ZipPassThrough(`files/${index + 1} ${plainName(name)}`)
+    zip.add(entry)
+    for await (const chunk of createReadStream(store.pathTo(key))) {
+      entry.push(chunk as Buffer)
+      if (response.writableNeedDrain) await once(response, 'drain')
+    }
+    entry.push(new Uint8Array(), true)
+  }
+  zip.end()
+}
