@@ -1,7 +1,7 @@
 // Sessions, people and the keeper's overview.
 import { z } from 'zod'
 import { idSchema, plainText } from '../fields/index.ts'
-import { route, type ReplyOf } from './route.ts'
+import { route } from './route.ts'
 
 export const roleSchema = z.enum(['designer', 'learner', 'keeper', 'guest'])
 

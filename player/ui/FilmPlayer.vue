@@ -19,6 +19,7 @@ import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { provideForQuestions } from '../questions/provideForQuestions.ts'
+import { useCaptionLook } from '../session/useCaptionLook.ts'
 import { useCaptionWish } from '../session/useCaptionWish.ts'
 import { toldOf } from '../session/toldOf.ts'
 import { useAnswers } from '../session/useAnswers.ts'
@@ -79,6 +80,7 @@ const script = computed(() =>
 )
 const lines = computed(() => (script.value ? linesInOrder(script.value) : []))
 const captions = useCaptionWish()
+const captionLook = useCaptionLook()
 const caption = computed(() => {
   const line = captions.value ? lines.value[lineIndexAt(lines.value, mediaMs.value)] : undefined
   return line && mediaMs.value < line.toMs ? line.text : null
@@ -218,6 +220,7 @@ onMounted(() => {
         <WatchSettings
           v-model:captions="captions"
           v-model:language="language"
+          :look="captionLook"
           :session="session"
           :languages="languages"
           @full-screen="fullScreen"
@@ -229,6 +232,7 @@ onMounted(() => {
           :lesson="lesson"
           :caption="caption"
           :captions="captions"
+          :caption-look="captionLook"
           :language="script?.language ?? lesson.language"
           :staged="opened.staged ?? {}"
         />

@@ -12,6 +12,7 @@ import {
 } from '@fernbrake/core/lesson'
 import type { PlayableMedia } from '../hosts/Host.ts'
 import { filmElement, prepareVideo, type FilmElement } from '../media/openFilm.ts'
+import { CAPTION_SCALE, type CaptionLook } from '../session/useCaptionLook.ts'
 import type { FilmSession } from '../session/useFilmSession.ts'
 import { createHearing, STAGE_PACE } from '../session/stagePace.ts'
 import { useStageActs } from '../session/useStageActs.ts'
@@ -26,6 +27,7 @@ const props = defineProps<{
   caption: string | null
   /** Whether what is said is to be read. */
   captions: boolean
+  captionLook: CaptionLook
   language: string
   /** Where the media on the stage are, by medium. */
   staged: Readonly<Record<string, string>>
@@ -120,10 +122,22 @@ onMounted(() => {
     <video v-for="address in soon" :key="address" :src="address" preload="auto" muted hidden />
     <StageWords v-if="words !== null" :words="words" @close="hideWords" />
     <PageSheet v-if="page" :address="page.address" :words="page.words" @close="closePage" />
-    <p v-if="captions && said && words === null" class="caption said" dir="auto">
+    <p
+      v-if="captions && said && words === null"
+      class="caption said"
+      :class="captionLook.ground"
+      :style="{ '--scale': CAPTION_SCALE[captionLook.size] }"
+      dir="auto"
+    >
       <span>{{ said }}</span>
     </p>
-    <p v-else-if="caption && words === null" class="caption" :lang="language">
+    <p
+      v-else-if="caption && words === null"
+      class="caption"
+      :class="captionLook.ground"
+      :style="{ '--scale': CAPTION_SCALE[captionLook.size] }"
+      :lang="language"
+    >
       <span>{{ caption }}</span>
     </p>
     <p v-if="needsGesture && film?.player" class="stage-word loading" role="status">
@@ -200,7 +214,7 @@ onMounted(() => {
   position: absolute;
   inset: auto 4% 4%;
   text-align: center;
-  font-size: max(13px, 4.6cqh);
+  font-size: calc(max(13px, 4.6cqh) * var(--scale, 1));
   line-height: 1.35;
   pointer-events: none;
 }
@@ -214,5 +228,17 @@ onMounted(() => {
   color: #fffdf8;
   box-decoration-break: clone;
   -webkit-box-decoration-break: clone;
+}
+.caption.light span {
+  background: #fffdf8f0;
+  color: #17231c;
+}
+/* Without a ground the letters carry their own edge. */
+.caption.none span {
+  background: none;
+  text-shadow:
+    0 0 3px #000,
+    0 0 3px #000,
+    0 1px 5px #000;
 }
 </style>
