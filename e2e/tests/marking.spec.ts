@@ -66,7 +66,8 @@ test('an answer given without a connection survives the closed tab, and is there
   phone = tab
   await phone.context().setOffline(false)
   await phone.goto(address)
-  await expect(phone.getByText(WORDS.slice(0, 30)).first()).toBeVisible()
+  await expect(phone.getByRole('textbox').last()).toHaveValue(WORDS)
+  await expect(phone.getByText('Handed in. A person will mark it.')).toBeVisible()
   await expect(phone.getByText(/Working offline/)).toHaveCount(0)
 })
 
@@ -114,7 +115,7 @@ test('somebody else’s mark is not overwritten unseen', async () => {
 test('the learner hears of it once it is told', async () => {
   await phone.goto(server.url)
   await phone.getByRole('link', { name: `See your results in “${LOG}”` }).tap()
-  await expect(phone.getByText('Waits for your teacher')).toBeVisible()
+  await expect(phone.getByText('Waits for your teacher', { exact: true })).toBeVisible()
   await expect(phone.getByText('Say which paddles.')).toHaveCount(0)
   await desk.getByRole('button', { name: 'Tell the learner one mark' }).click()
   await expect(desk.getByText('One learner sees the mark now.')).toBeVisible()

@@ -76,6 +76,8 @@ const blocks = computed(() => (typeof props.text === 'string' ? null : props.tex
   overflow-x: auto;
 }
 table {
+  /* A narrow screen moves a table sideways rather than break its words. */
+  overflow-wrap: normal;
   border-collapse: collapse;
   font-family: var(--interface);
   font-size: 15px;
