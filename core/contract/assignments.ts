@@ -57,6 +57,8 @@ const figures = {
   watched: z.number(),
   answered: z.int(),
   questions: z.int(),
+  /** Answers that a person has marked; learners are counted what they were told. */
+  marked: z.int(),
   points: z.number(),
   max: z.number(),
   finishedAt: clockSchema.nullable(),

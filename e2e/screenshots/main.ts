@@ -45,10 +45,6 @@ async function desk(browser: Browser, url: string): Promise<void> {
   await page.waitForLoadState('networkidle')
   await settled(page)
   await shoot(page, 'home')
-  await page.goto(`${url}${LESSON}/sharing`)
-  await page.getByRole('img', { name: /A code for cameras/ }).waitFor()
-  await settled(page)
-  await shoot(page, 'sharing')
   await page.goto(`${url}${LESSON}?part=the-film`)
   await find(page, 'Half the paddle first')
   await page.waitForLoadState('networkidle')
@@ -80,10 +76,6 @@ async function desk(browser: Browser, url: string): Promise<void> {
   await page.getByRole('link', { name: 'Water That Climbs' }).waitFor()
   await settled(page)
   await shoot(page, 'shelf')
-  await page.goto(`${url}${LESSON}/results`)
-  await page.getByRole('row', { name: /Ansa Quillmere/ }).waitFor()
-  await settled(page)
-  await shoot(page, 'results')
   await page.goto(`${url}/classes/spring-intake`)
   await page.getByRole('button', { name: 'Change how “Water That Climbs” is assigned' }).click()
   await page.getByRole('combobox', { name: 'Complete once' }).waitFor()
@@ -95,6 +87,34 @@ async function desk(browser: Browser, url: string): Promise<void> {
   await page.getByRole('row', { name: /Ansa Quillmere/ }).waitFor()
   await settled(page)
   await shoot(page, 'class-standing')
+  await page.close()
+}
+
+/** What comes after learning: marking, and two views of the results. */
+async function afterwards(browser: Browser, url: string): Promise<void> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await signIn(page, url, 'designer@harrowmere.example', DEMO_PASSWORD)
+  await page.goto(`${url}/marking/assignment/spring-budget`)
+  await page.locator('.rail section').last().getByRole('button').first().click()
+  await page.getByRole('img', { name: /Sketch of a lock/ }).waitFor()
+  for (const key of ['1', '2', '1']) await page.keyboard.press(key)
+  await page.waitForLoadState('networkidle')
+  await settled(page)
+  await shoot(page, 'marking-desk')
+  const results = `${url}/classes/spring-intake/assignments/spring-water`
+  await page.goto(`${results}/watching`)
+  await page.getByRole('listitem', { name: /^Jory Netherwood/ }).waitFor()
+  await settled(page)
+  await shoot(page, 'watch-map')
+  await page.goto(`${results}/questions`)
+  await page.getByText('How the marks spread').waitFor()
+  await page.waitForLoadState('networkidle')
+  await page
+    .getByRole('article')
+    .first()
+    .evaluate((card) => card.scrollIntoView({ block: 'end' }))
+  await settled(page)
+  await shoot(page, 'question-analysis')
   await page.close()
 }
 
@@ -182,13 +202,6 @@ async function phone(browser: Browser, url: string): Promise<void> {
   await settled(page)
   await page.evaluate(() => scrollTo(0, 0))
   await shoot(page, 'player-phone')
-  await page.getByRole('button', { name: 'Go on watching' }).tap()
-  // Nobody is let past the next question, so a jump to the end arrives at it.
-  await page.getByRole('slider', { name: 'Place in the film' }).press('End')
-  await page.getByRole('combobox', { name: 'Belongs to: The gates' }).selectOption({ index: 2 })
-  await settled(page)
-  await page.evaluate(() => scrollTo(0, 0))
-  await shoot(page, 'question-phone')
   await page.close()
 }
 
@@ -210,6 +223,7 @@ const server = await startRealServer({ demo: true })
 const browser = await chromium.launch(CHROMIUM)
 try {
   await desk(browser, server.url)
+  await afterwards(browser, server.url)
   await learner(browser, server.url)
   await explored(browser, server.url)
   await quiz(browser, server.url)

@@ -196,6 +196,7 @@ export function standOf(
   const [finished, confirmed] = [isDone(row.finishedAt), isDone(row.confirmedAt)]
   return {
     ...{ id: row.id, number: row.number, ...figures, leftOut },
+    marked: responses.filter(({ mark }) => mark !== null).length,
     ...{ finishedAt: clock(row.finishedAt), confirmedAt: clock(row.confirmedAt) },
     ...{ openedAt: row.openedAt.toISOString(), lastSeenAt: row.lastSeenAt.toISOString() },
     isComplete: isComplete(rules, { ...figures, finished, confirmed }),
@@ -262,7 +263,7 @@ export async function listWork(context: Context, person: Person): Promise<{ clas
       attempts: mine.map(({ id }) => {
         const { leftOut: _, openedAt: __, ...own } = stood.get(id)!
         // What came of the answers is told later, and so is the sum of it.
-        return tells ? own : { ...own, points: 0 }
+        return tells ? own : { ...own, points: 0, marked: 0 }
       }),
     })
   }

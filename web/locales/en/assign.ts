@@ -117,6 +117,8 @@ export default {
       hand: 'Done once you say so.',
     },
     attempts: 'No attempts | One attempt. | {n} attempts.',
+    marked:
+      'No answer was marked. | One answer was marked by your teacher. | {n} answers were marked by your teacher.',
     results: 'See your results',
     resultsWhich: 'See your results in “{title}”',
     marks: '{points} of {max} marks',

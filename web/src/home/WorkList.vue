@@ -101,6 +101,9 @@ const confirm = (one: Card) =>
               }}
             </template>
           </span>
+          <span v-if="one.last && one.last.marked > 0" class="marked">{{
+            t('work.marked', one.last.marked)
+          }}</span>
           <span v-if="!one.isDone && one.phase !== 'closed'" class="muted">{{ wanted(one) }}</span>
         </div>
         <div class="acts">
@@ -196,6 +199,10 @@ b {
   color: var(--rust);
 }
 .stands.done {
+  color: var(--fern);
+}
+.marked {
+  font-weight: 650;
   color: var(--fern);
 }
 .acts {

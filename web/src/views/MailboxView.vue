@@ -100,6 +100,10 @@ article {
   border: 1px solid var(--line);
   background: var(--surface);
 }
+.files a {
+  display: inline-block;
+  padding: 4px 0;
+}
 .body {
   max-width: 70ch;
   margin: 14px 0;

@@ -45,7 +45,7 @@ function describe(part: Part, { id, question, atMs }: PlaceAsked) {
   const state = itemState(question, tries)
   const told = tells(part)
   const rubric = 'rubric' in question ? rubricOf(question) : []
-  const levels = last?.marked?.levels ?? null
+  const levels = (told && last?.marked?.levels) || null
   const feedback =
     last && told && last.verdict !== 'unmarked' ? question.feedback[last.verdict] : ''
   return {
@@ -55,7 +55,7 @@ function describe(part: Part, { id, question, atMs }: PlaceAsked) {
     points: questionScore(question, tries),
     feedback: isBlank(feedback) ? null : feedback,
     explanation: last && told && !isBlank(question.explanation) ? question.explanation : null,
-    comment: last?.marked?.comment ?? '',
+    comment: (told && last?.marked?.comment) || '',
     levels: levels
       ? rubric.map(({ title, levels: steps }, at) => ({ title, step: steps[levels[at] ?? -1] }))
       : [],
