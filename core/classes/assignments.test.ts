@@ -1,12 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { filmsInOrder } from '../lesson/index.ts'
-import { fullLesson, lessonWithFilm, withQuestion } from '../testing/index.ts'
+import { fullLesson, lessonWithFilm, PART, withFork, withQuestion } from '../testing/index.ts'
 import {
   attemptThatCounts,
   fromWallClock,
   isComplete,
   isInTime,
+  jumpedOverMs,
   phaseAt,
   positionBefore,
   presenceAt,
@@ -199,5 +200,28 @@ describe('when learners are told', () => {
     const held = underRules(lesson, usualRules(), false).cues.a
     expect(held).toMatchObject({ hold: 'answered', sendBack: false })
     expect(underRules(lesson, usualRules()).cues.a).toMatchObject({ hold: 'right', sendBack: true })
+  })
+})
+
+describe('film that was jumped over', () => {
+  const seconds = (...stretches: [number, number][]) => ({
+    [PART]: stretches.map(([from, to]) => ({ fromMs: from * 1000, toMs: to * 1000 })),
+  })
+  const lesson = lessonWithFilm(60_000)
+  const jumped = (seek: 'free' | 'backOnly' | 'none', covered: ReturnType<typeof seconds>) =>
+    jumpedOverMs(lesson, { ...usualRules(), seek }, covered)
+  it('is what is missing before the furthest point, in whatever order it came', () => {
+    const covered = seconds([40, 45], [0, 10], [12, 20])
+    expect(jumped('none', covered)).toBe(20_000)
+    expect(jumped('backOnly', covered)).toBe(20_000)
+    expect(jumped('free', covered)).toBe(0)
+    expect(jumped('none', seconds([0, 30]))).toBe(0)
+    expect(jumped('none', seconds())).toBe(0)
+  })
+  it('is nobody’s doing where the film itself leads ahead', () => {
+    const ways = [{ id: 'on', target: { to: 'time' as const, atMs: 40_000 } }]
+    const forked = withFork(lesson, { id: 'f', atMs: 10_000, ways })
+    const rules = { ...usualRules(), seek: 'none' as const }
+    expect(jumpedOverMs(forked, rules, seconds([0, 10], [40, 60]))).toBe(0)
   })
 })

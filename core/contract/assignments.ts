@@ -86,6 +86,8 @@ export const standingSchema = z.strictObject({
       openedAt: clockSchema,
       /** Spans that could not be true, or broke the rules; kept, but left out of all figures. */
       leftOut: z.int(),
+      /** Film jumped over where the rules allow no jump ahead, in ms. */
+      jumpedMs: z.int(),
     }),
   ),
 })

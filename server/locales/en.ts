@@ -25,6 +25,7 @@ export default {
       markBook: 'Mark book',
     },
     nobody: 'Nobody has begun yet.',
+    cut: (rows: number) => `${rows} more lines are in the workbook.`,
     few: (count: number) =>
       `${count === 1 ? 'One learner' : `${count} learners`}: too few to say much by these figures.`,
     heads: {

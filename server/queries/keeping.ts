@@ -84,6 +84,9 @@ export async function removePerson(
     [personId],
   )
   await ask(`DELETE FROM sessions WHERE sess->>'personId' = $1`, [personId])
+  await ask('DELETE FROM mails WHERE recipient = (SELECT email FROM people WHERE id = $1)', [
+    personId,
+  ])
   await ask('DELETE FROM people WHERE id = $1', [personId])
   return { attempts: attempts.length, keys: handed.map(({ key }) => key) }
 }

@@ -106,6 +106,9 @@ async function pdfOf({ title, about, sentences, tables }: ReportDocument): Promi
       ...filled.flatMap((table): Content[] => [
         { text: table.title, bold: true, fontSize: 12, color: FERN, margin: [0, 12, 0, 2] },
         tableOf(table),
+        ...(table.rows.length > MOST_ROWS
+          ? [{ text: texts.report.cut(table.rows.length - MOST_ROWS), fontSize: 8, color: INK_2 }]
+          : []),
       ]),
     ],
   })

@@ -6,6 +6,7 @@ import { posterOf, type Lesson } from '@fernbrake/core/lesson'
 import {
   isComplete,
   isInTime,
+  jumpedOverMs,
   phaseAt,
   positionBefore,
   tellsAt,
@@ -196,6 +197,7 @@ export function standOf(
   const [finished, confirmed] = [isDone(row.finishedAt), isDone(row.confirmedAt)]
   return {
     ...{ id: row.id, number: row.number, ...figures, leftOut },
+    jumpedMs: jumpedOverMs(lesson, rules, spans),
     marked: responses.filter(({ mark }) => mark !== null).length,
     ...{ finishedAt: clock(row.finishedAt), confirmedAt: clock(row.confirmedAt) },
     ...{ openedAt: row.openedAt.toISOString(), lastSeenAt: row.lastSeenAt.toISOString() },
@@ -261,7 +263,7 @@ export async function listWork(context: Context, person: Person): Promise<{ clas
       ...{ id: row.id, ...(await describeLesson(row)), ...timesOf(row) },
       ...{ mostAttempts: row.mostAttempts, rules: row.rules, tells },
       attempts: mine.map(({ id }) => {
-        const { leftOut: _, openedAt: __, ...own } = stood.get(id)!
+        const { leftOut: _, openedAt: __, jumpedMs: ___, ...own } = stood.get(id)!
         // What came of the answers is told later, and so is the sum of it.
         return tells ? own : { ...own, points: 0, marked: 0 }
       }),

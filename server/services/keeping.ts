@@ -64,25 +64,30 @@ export async function changePerson(
   { name, role }: { name?: string | undefined; role?: KeptPerson['role'] | undefined },
 ): Promise<KeptPerson> {
   await context.database.transaction(async (transaction) => {
+    const keepers = await lockKeepers(transaction)
     const row = await PersonRow.findByPk(personId, { transaction, lock: transaction.LOCK.UPDATE })
     if (!row) throw new HttpError('not-found')
     if (row.role === 'guest' && role !== undefined)
       throw new HttpError('not-allowed', {
         detail: 'A guest has no account that could have a role.',
       })
-    if (role !== undefined && role !== 'keeper') await leaveAKeeper(row, transaction)
+    if (role !== undefined && role !== 'keeper') leaveAKeeper(row, keepers)
     await row.update({ ...(name ? { name } : {}), ...(role ? { role } : {}) }, { transaction })
   })
   return kept(context, personId)
 }
 
-async function leaveAKeeper(row: PersonRow, transaction: Transaction): Promise<void> {
-  if (row.role !== 'keeper') return
-  // Two keepers who leave at once wait for each other.
+/** Before anything else is locked, and always in the same order: two keepers who leave at once wait for each other. */
+async function lockKeepers(transaction: Transaction): Promise<number> {
   const keepers = await PersonRow.findAll({
-    ...{ where: { role: 'keeper' }, transaction, lock: transaction.LOCK.UPDATE },
+    ...{ where: { role: 'keeper' }, order: [['id', 'ASC']], attributes: ['id'] },
+    ...{ transaction, lock: transaction.LOCK.UPDATE },
   })
-  if (keepers.length < 2)
+  return keepers.length
+}
+
+function leaveAKeeper(row: PersonRow, keepers: number): void {
+  if (row.role === 'keeper' && keepers < 2)
     throw new HttpError('last-owner', {
       detail: 'This is the only keeper. Make somebody else a keeper first.',
     })
@@ -115,9 +120,10 @@ export async function removePerson(
   if (personId === keeper.id)
     throw new HttpError('not-allowed', { detail: 'Nobody removes their own account.' })
   const { attempts, keys } = await database.transaction(async (transaction) => {
+    const keepers = await lockKeepers(transaction)
     const row = await PersonRow.findByPk(personId, { transaction, lock: transaction.LOCK.UPDATE })
     if (!row) throw new HttpError('not-found')
-    await leaveAKeeper(row, transaction)
+    leaveAKeeper(row, keepers)
     const ask = within(database, transaction)
     const { lessons, classes, media } = await readHolds(ask, personId)
     if (lessons + classes + media > 0)

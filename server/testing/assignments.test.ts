@@ -293,3 +293,15 @@ describe('rules', () => {
     expect(await isComplete(byHand)).toBe(true)
   })
 })
+
+describe('jumping ahead against the rule', () => {
+  it('is told to the teacher, in whatever order devices sent what was watched', async () => {
+    const id = await assign({ rules: { seek: 'none' } })
+    const attemptId = await begun(ada, id)
+    await send(ada, attemptId, span(40_000, 45_000))
+    await send(ada, attemptId, span(0, 10_000))
+    expect((await standing(id, ada)).attempts[0]).toMatchObject({ jumpedMs: 30_000 })
+    await send(ada, attemptId, span(10_000, 40_000))
+    expect((await standing(id, ada)).attempts[0]).toMatchObject({ jumpedMs: 0 })
+  })
+})

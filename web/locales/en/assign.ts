@@ -81,6 +81,7 @@ export default {
     answered: 'Answered',
     score: 'Marks',
     lastSeen: 'Last seen',
+    jumped: '{length} of film was jumped over, against the rules',
     leftOut:
       'Nothing left out | One stretch is not counted: not possible, or against the rules | {n} stretches are not counted: not possible, or against the rules',
   },

@@ -6,6 +6,7 @@ import { computed, watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { attemptThatCounts } from '@fernbrake/core/classes'
+import { clockTime } from '@fernbrake/core/media'
 import { call } from '../api/client.ts'
 import ReportFiles from '../reports/ReportFiles.vue'
 import ReportTabs from '../reports/ReportTabs.vue'
@@ -34,8 +35,9 @@ const rows = computed(() =>
         .sort()
         .at(-1) ?? null
     const leftOut = attempts.reduce((sum, one) => sum + one.leftOut, 0)
+    const jumpedMs = attempts.reduce((sum, one) => sum + one.jumpedMs, 0)
     return {
-      ...{ personId, name, hasLeft, state, best, score, lastSeenAt, leftOut },
+      ...{ personId, name, hasLeft, state, best, score, lastSeenAt, leftOut, jumpedMs },
       ...{ watched: best?.watched ?? -1, answered: best?.answered ?? -1, tries: attempts.length },
     }
   }),
@@ -144,6 +146,9 @@ watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all'))
               <span v-if="data.lastSeenAt">{{ writeMoment(new Date(data.lastSeenAt)) }}</span>
               <small v-if="data.leftOut > 0" class="flag">{{
                 t('assign.leftOut', data.leftOut)
+              }}</small>
+              <small v-if="data.jumpedMs > 0" class="flag">{{
+                t('assign.jumped', { length: clockTime(data.jumpedMs) })
               }}</small>
             </template>
           </Column>
