@@ -34,6 +34,7 @@ export default {
     resetHelp:
       'The password is taken away, and all sessions end. A phrase opens the choice of another.',
     reset: 'Take the password away',
+    newPhrase: 'Make a new phrase',
     held: 'What is held about this person',
     heldHelp: 'Everything in the database as JSON, with the files that were handed in.',
     export: 'Take it along as ZIP',

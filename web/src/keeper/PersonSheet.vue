@@ -82,7 +82,7 @@ const remove = () =>
           <template v-else>
             <p class="help">{{ t(person.isWaiting ? 'keeper.waits' : 'keeper.resetHelp') }}</p>
             <Button
-              :label="t('keeper.reset')"
+              :label="t(person.isWaiting ? 'keeper.newPhrase' : 'keeper.reset')"
               size="small"
               severity="secondary"
               variant="outlined"
