@@ -1,7 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { correlation, variance } from '../statistics/index.ts'
-import { analyseQuestions, analyseTest, type Asked, type Outcome, type Sitting } from './index.ts'
+import {
+  analyseQuestions,
+  analyseTest,
+  helpOf,
+  tellingOf,
+  tenthsOf,
+  type Asked,
+  type Outcome,
+  type Sitting,
+} from './index.ts'
 
 const asked = (id: string, max = 1, right: string[] = []): Asked => ({
   ...{ id, max },
@@ -73,6 +82,34 @@ describe('a question', () => {
     expect(seen).toMatchObject({ withIt: { count: 2, of: 3 }, without: { count: 0, of: 1 } })
     expect(seen!.gap!.difference).toBeCloseTo(2 / 3, 12)
     expect([medianMs, tries]).toEqual([4000, 1.4])
+  })
+})
+
+describe('in words', () => {
+  it('a question tells much, little, or the wrong way round', () =>
+    expect([null, -0.1, 0, 0.19, 0.2, 0.6].map(tellingOf)).toEqual([
+      ...['unknown', 'against', 'little', 'little', 'well', 'well'],
+    ]))
+  it('seeing the answer helped only where the interval leaves no doubt', () => {
+    const gap = (low: number, high: number) => helpOf({ low, high })
+    expect([gap(0.1, 0.5), gap(-0.5, -0.1), gap(-0.1, 0.5), helpOf(null)]).toEqual([
+      ...['helped', 'hindered', 'open', 'unknown'],
+    ])
+  })
+})
+
+describe('how totals spread', () => {
+  it('each is in the tenth that it is the upper end of, none below the first', () => {
+    expect(tenthsOf([0, 1, 1.01, 5, 9.99, 10], 10)).toEqual([2, 1, 0, 0, 1, 0, 0, 0, 0, 2])
+    expect(tenthsOf([0.3, 0.1 + 0.2], 3)).toEqual([2, 0, 0, 0, 0, 0, 0, 0, 0, 0])
+    expect(tenthsOf([3], 0)).toEqual(Array(10).fill(0))
+  })
+  it('everybody is somewhere', () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 7, noNaN: true })), (totals) => {
+        expect(tenthsOf(totals, 7).reduce((all, one) => all + one, 0)).toBe(totals.length)
+      }),
+    )
   })
 })
 

@@ -189,6 +189,36 @@ export function analyseTest(
   }
 }
 
+/** How many totals lie in each tenth of the points that could be had; the upper end belongs to it. */
+export function tenthsOf(totals: readonly number[], max: number): number[] {
+  const tenths = Array<number>(10).fill(0)
+  if (max <= 0) return tenths
+  for (const total of totals) {
+    // What rounding adds at the edge of a tenth is no reason to be in the next.
+    const tenth = Math.ceil((total / max) * 10 - 1e-9) - 1
+    tenths[Math.min(9, Math.max(0, tenth))]! += 1
+  }
+  return tenths
+}
+
+/** Below this a question hardly tells the strong from the weak (Crocker and Algina, after Ebel). */
+const LITTLE = 0.2
+export type Telling = 'unknown' | 'against' | 'little' | 'well'
+
+/** How well a question tells the strong from the weak, in a word. */
+export function tellingOf(discrimination: number | null): Telling {
+  if (discrimination === null) return 'unknown'
+  return discrimination < 0 ? 'against' : discrimination < LITTLE ? 'little' : 'well'
+}
+
+/** What comes of having seen the answer: something only where the interval leaves no doubt. */
+export function helpOf(
+  gap: { low: number; high: number } | null | undefined,
+): 'unknown' | 'helped' | 'hindered' | 'open' {
+  if (!gap) return 'unknown'
+  return gap.low > 0 ? 'helped' : gap.high < 0 ? 'hindered' : 'open'
+}
+
 /** Cronbach 1951; null of fewer than two questions, or where nobody differs. */
 function alpha(
   questions: readonly Asked[],

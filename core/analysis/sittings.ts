@@ -9,11 +9,9 @@ import {
   type Question,
 } from '../questions/index.ts'
 import { mean } from '../statistics/index.ts'
+import { SEEN_SHARE } from '../watching/index.ts'
 import type { Asked, Sitting } from './questionAnalysis.ts'
 import { byQuestion, placesAsked, questionScore, triesOf, type ResponseRecord } from './results.ts'
-
-/** From this share on, the stretch that answers a question counts as watched. */
-export const SEEN_SHARE = 0.8
 
 /** A response with what the analysis wants to know of it. */
 export interface AnalysedResponse extends ResponseRecord {

@@ -11,6 +11,7 @@ import {
   phaseAt,
   positionBefore,
   presenceAt,
+  standsAs,
   tellsAt,
   timesFault,
   toWallClock,
@@ -163,6 +164,18 @@ describe('rules', () => {
     expect(positionBefore(list, 'a') < first).toBe(true)
     expect(positionBefore(list, 'gone') > second).toBe(true)
   })
+})
+
+it('somebody stands by the attempt that counts, and was last heard of in any', () => {
+  const one = (isComplete: boolean, points: number, lastSeenAt: string) => ({
+    ...{ isComplete, points, watched: 0, lastSeenAt },
+  })
+  const attempts = [one(true, 1, '2026-03-02'), one(false, 9, '2026-03-04')]
+  expect(standsAs(attempts)).toEqual({
+    ...{ best: attempts[0], state: 'complete', lastSeenAt: '2026-03-04' },
+  })
+  expect(standsAs(attempts.slice(1))).toMatchObject({ state: 'begun' })
+  expect(standsAs([])).toEqual({ best: null, state: 'notBegun', lastSeenAt: null })
 })
 
 describe('when learners are told', () => {

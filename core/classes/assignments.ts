@@ -239,6 +239,24 @@ export function attemptThatCounts<
   return attempts.reduce<T | null>((best, one) => (best && !isBetter(one, best) ? best : one), null)
 }
 
+export type Stand = 'notBegun' | 'begun' | 'complete'
+
+/** How somebody stands after all their attempts: by the one that counts, and when they were last heard of. */
+export function standsAs<
+  T extends Pick<AttemptFigures, 'points' | 'watched'> & {
+    isComplete: boolean
+    lastSeenAt: string
+  },
+>(attempts: readonly T[]): { best: T | null; state: Stand; lastSeenAt: string | null } {
+  const best = attemptThatCounts(attempts)
+  const times = attempts.map(({ lastSeenAt }) => lastSeenAt).sort()
+  return {
+    best,
+    state: !best ? 'notBegun' : best.isComplete ? 'complete' : 'begun',
+    lastSeenAt: times.at(-1) ?? null,
+  }
+}
+
 /** Whoever was heard of within this time is there now, in ms: players send every five seconds while a film plays. */
 export const HERE_WITHIN_MS = 40_000
 /** Within this time somebody may still be reading or writing an answer, in ms. */

@@ -38,6 +38,16 @@ export function linesInOrder(script: Pick<Script, 'lines'>): ScriptLine[] {
   )
 }
 
+/** The line that is spoken in the middle of a stretch, or is nearest to it; undefined where nothing is spoken. */
+export function lineNear(
+  script: Pick<Script, 'lines'> | undefined,
+  { fromMs, toMs }: { fromMs: number; toMs: number },
+): ScriptLine | undefined {
+  const middle = (fromMs + toMs) / 2
+  const awayMs = (line: ScriptLine) => Math.max(line.fromMs - middle, middle - line.toMs, 0)
+  return script && linesInOrder(script).sort((a, b) => awayMs(a) - awayMs(b))[0]
+}
+
 /** The script of a part in the wanted language, else its first one, else undefined. */
 export function scriptOfPart(
   lesson: Pick<Lesson, 'scripts'>,

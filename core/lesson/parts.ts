@@ -28,15 +28,22 @@ export function partOfKind<K extends Part['kind']>(
   return part?.kind === kind ? (part as Extract<Part, { kind: K }>) : null
 }
 
-/** The length of a film part in ms; null where it is not known, or the part is no film. */
 /** Whether a film's frames can be drawn for somebody to point at: not those of a film that stays with its host. */
 export function hasFrames({ durationMs, frameRate }: FilmPart): boolean {
   return durationMs === null || frameRate !== null
 }
 
+/** The length of a film part in ms; null where it is not known, or the part is no film. */
 export function filmLengthMs(lesson: WithParts, partId: string): number | null {
   return partOfKind(lesson, partId, 'film')?.durationMs ?? null
 }
+
+/**
+ * Whether a part tells by now what came of its answers: a quiz may wait until it was handed in;
+ * `tells` is the word of the class.
+ */
+export const tellsNow = (part: Part, isFinished: boolean, tells: boolean): boolean =>
+  tells && (part.kind !== 'quiz' || part.tells === 'atOnce' || isFinished)
 
 /** A quiz's sections in order, each with its items in theirs. */
 export interface SectionOfItems {

@@ -12,6 +12,7 @@ import {
   partsInOrder,
   runEdit,
   sectionsInOrder,
+  tellsNow,
   type Lesson,
 } from './index.ts'
 
@@ -22,6 +23,22 @@ const quizOf = (of: Lesson) => partOfKind(of, QUIZ, 'quiz')!
 const read = (of: Lesson, seed?: string) =>
   sectionsInOrder(quizOf(of), seed).map(({ items }) => items.map(({ id }) => id).join(' '))
 const place = { partId: QUIZ }
+
+describe('what came of the answers', () => {
+  const quiz = quizOf(lesson)
+  const film = partOfKind(lesson, PART, 'film')!
+
+  it('is told at once in a film, and in a quiz as it says', () => {
+    expect(tellsNow(film, false, true)).toBe(true)
+    expect(tellsNow({ ...quiz, tells: 'atOnce' }, false, true)).toBe(true)
+    expect(tellsNow({ ...quiz, tells: 'atEnd' }, false, true)).toBe(false)
+    expect(tellsNow({ ...quiz, tells: 'atEnd' }, true, true)).toBe(true)
+  })
+  it('is told nowhere while the class is to wait', () => {
+    for (const part of [film, { ...quiz, tells: 'atOnce' as const }])
+      for (const isFinished of [false, true]) expect(tellsNow(part, isFinished, false)).toBe(false)
+  })
+})
 
 describe('the questions of a quiz', () => {
   const moved = (of: Lesson, itemId: string, by: 1 | -1) =>

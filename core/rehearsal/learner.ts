@@ -15,7 +15,7 @@ import {
 } from '../lesson/index.ts'
 import { drawAnswer, isSettled, markQuestion } from '../questions/index.ts'
 import { knownOf, nextPart, routesOpen } from '../routes/index.ts'
-import { clip, coveredMs } from '../watching/index.ts'
+import { SEEN_SHARE, shareWatched } from '../watching/index.ts'
 import { chanceOfRight } from './answering.ts'
 import { chanceOfLeaving, type Persona } from './persona.ts'
 import type { Random } from './random.ts'
@@ -192,8 +192,7 @@ function choose(sitting: Sitting, fork: Extract<Cue, { kind: 'fork' }>) {
 function hasSeenEvidence({ lesson, covered, persona }: Sitting, questionId: string): boolean {
   const { evidence } = lesson.questions[questionId]!
   if (!evidence) return !persona.skips
-  const seen = clip(covered[evidence.partId] ?? [], evidence.fromMs, evidence.toMs)
-  return coveredMs(seen) >= 0.8 * (evidence.toMs - evidence.fromMs)
+  return shareWatched(covered[evidence.partId] ?? [], evidence) >= SEEN_SHARE
 }
 
 /** What asks, and when in a film. */

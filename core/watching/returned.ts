@@ -1,7 +1,7 @@
 // What a class came back to in a film. After Kim et al. 2014, “Understanding in-video dropouts and interaction peaks in
 // online lecture videos”.
 import { median } from '../statistics/index.ts'
-import { normalise, playsByBin, type Span } from './spans.ts'
+import { counts, learnersPerBin, type Span } from './spans.ts'
 
 /** By bin: how often its middle was played by all, and by how many learners at least once. */
 export interface Played {
@@ -16,8 +16,8 @@ export function playedByBin(
   binMs: number,
 ): Played {
   return {
-    plays: playsByBin(spansByLearner.flat(), durationMs, binMs),
-    learners: playsByBin(spansByLearner.flatMap(normalise), durationMs, binMs),
+    plays: counts(spansByLearner.flat(), durationMs, binMs),
+    learners: learnersPerBin(spansByLearner, durationMs, binMs),
   }
 }
 

@@ -12,7 +12,7 @@ import {
   learnersPerBin,
   leaveOff,
   normalise,
-  playsByBin,
+  shareWatched,
   recordTick,
   watchedAgain,
   type OpenSpan,
@@ -68,6 +68,10 @@ describe('coverage', () => {
   it('is 0 for a film without length', () => expect(coverage([span(0, 5)], 0)).toBe(0))
   it('clips at both ends', () =>
     expect(clip([span(0, 10), span(20, 30)], 5, 25)).toEqual([span(5, 10), span(20, 25)]))
+  it('tells how much of a stretch was watched', () => {
+    expect(shareWatched([span(0, 10), span(5, 12), span(18, 40)], span(8, 20))).toBe(0.5)
+    expect([shareWatched([], span(0, 5)), shareWatched([span(0, 9)], span(5, 5))]).toEqual([0, 0])
+  })
   it('knows the furthest point', () =>
     expect([furthestMs([span(4, 9), span(1, 2)]), furthestMs([])]).toEqual([9, 0]))
 })
@@ -80,7 +84,10 @@ describe('counts by bin', () => {
         const slow = Array.from(
           { length: Math.ceil(LENGTH / binMs) },
           (_, bin) =>
-            proper.filter((s) => s.fromMs < (bin + 1) * binMs && s.toMs > bin * binMs).length,
+            proper.filter((s) => {
+              const middle = (bin * binMs + Math.min((bin + 1) * binMs, LENGTH)) / 2
+              return s.fromMs <= middle && middle < s.toMs
+            }).length,
         )
         expect(counts(proper, LENGTH, binMs)).toEqual(slow)
       }),
@@ -212,7 +219,7 @@ describe('how often each bin was played', () => {
           const middle = (bin * 1000 + Math.min((bin + 1) * 1000, durationMs)) / 2
           return spans.filter(({ fromMs, toMs }) => fromMs <= middle && middle < toMs).length
         })
-        expect(playsByBin(spans, durationMs, 1000)).toEqual(slow)
+        expect(counts(spans, durationMs, 1000)).toEqual(slow)
       }),
     )
   })
@@ -225,11 +232,11 @@ describe('how often each bin was played', () => {
             pieces.push({ fromMs: at, toMs: Math.min(toMs, at + step) })
           return pieces
         })
-        expect(playsByBin(cut, 10_000, 1000)).toEqual(playsByBin(spans, 10_000, 1000))
+        expect(counts(cut, 10_000, 1000)).toEqual(counts(spans, 10_000, 1000))
       }),
     )
   })
-  it('is nothing of a film without length', () => expect(playsByBin([], 0, 1000)).toEqual([]))
+  it('is nothing of a film without length', () => expect(counts([], 0, 1000)).toEqual([]))
 })
 
 it('what was watched again lies in two spans or more', () => {

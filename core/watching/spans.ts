@@ -52,6 +52,13 @@ export function coverage(spans: readonly Span[], durationMs: number): number {
   return durationMs <= 0 ? 0 : Math.min(1, coveredMs(clip(spans, 0, durationMs)) / durationMs)
 }
 
+/** The share of a stretch that spans cover, 0 to 1; 0 of one without length. */
+export const shareWatched = (spans: readonly Span[], { fromMs, toMs }: Span): number =>
+  toMs <= fromMs ? 0 : coveredMs(clip(spans, fromMs, toMs)) / (toMs - fromMs)
+
+/** From this share on, the stretch that answers a question counts as watched. */
+export const SEEN_SHARE = 0.8
+
 /** The parts of spans that lie within `[fromMs, toMs)`. */
 export function clip(spans: readonly Span[], fromMs: number, toMs: number): Span[] {
   return spans
@@ -65,25 +72,10 @@ export function furthestMs(spans: readonly Span[]): number {
 }
 
 /**
- * How often each bin of `binMs` was played, over `[0, durationMs)`; a bin counts as played by every span that touches
- * it. By difference array, O(spans + bins).
+ * How often the middle of each bin of `binMs` was played, over `[0, durationMs)`: so it makes no difference into how
+ * many spans a playing was cut while it was reported. By difference array, O(spans + bins).
  */
 export function counts(spans: readonly Span[], durationMs: number, binMs: number): number[] {
-  const bins = Math.ceil(durationMs / binMs)
-  const difference = new Array<number>(bins + 1).fill(0)
-  for (const span of clip(spans, 0, durationMs)) {
-    difference[Math.floor(span.fromMs / binMs)]! += 1
-    difference[Math.ceil(span.toMs / binMs)]! -= 1
-  }
-  let running = 0
-  return difference.slice(0, bins).map((step) => (running += step))
-}
-
-/**
- * How often the middle of each bin of `binMs` was played, over `[0, durationMs)`. Unlike `counts` this does not mind into
- * how many spans a playing was cut while it was reported. By difference array, O(spans + bins).
- */
-export function playsByBin(spans: readonly Span[], durationMs: number, binMs: number): number[] {
   const bins = Math.ceil(durationMs / binMs)
   if (bins === 0) return []
   const difference = new Array<number>(bins + 1).fill(0)
@@ -102,19 +94,12 @@ export function playsByBin(spans: readonly Span[], durationMs: number, binMs: nu
   return difference.slice(0, bins).map((step) => (running += step))
 }
 
-/** How many learners played each bin at least once; one list of spans a learner. */
-export function learnersPerBin(
+/** How many learners played each bin, by its middle, at least once; one list of spans a learner. */
+export const learnersPerBin = (
   spansPerLearner: readonly (readonly Span[])[],
   durationMs: number,
   binMs: number,
-): number[] {
-  const totals = new Array<number>(Math.ceil(durationMs / binMs)).fill(0)
-  for (const spans of spansPerLearner)
-    counts(spans, durationMs, binMs).forEach((count, bin) => {
-      if (count > 0) totals[bin]! += 1
-    })
-  return totals
-}
+): number[] => counts(spansPerLearner.flatMap(normalise), durationMs, binMs)
 
 /** The share of learners whose furthest point is at or beyond each of `timesMs`; all 0 without learners. */
 export function leaveOff(

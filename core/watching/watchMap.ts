@@ -1,5 +1,5 @@
 // What a class watched of a film, learner by learner, and where they left it.
-import { furthestMs, playsByBin, type Span } from './spans.ts'
+import { furthestMs, counts, type Span } from './spans.ts'
 
 /**
  * By bin, as one letter each: `0` skipped, `1` seen, `2` seen again. A bin is what its middle is. `spans` and `again` are
@@ -11,8 +11,8 @@ export function cellsOf(
   durationMs: number,
   binMs: number,
 ): string {
-  const twice = playsByBin(again, durationMs, binMs)
-  return playsByBin(spans, durationMs, binMs)
+  const twice = counts(again, durationMs, binMs)
+  return counts(spans, durationMs, binMs)
     .map((seen, bin) => (twice[bin]! > 0 ? '2' : seen > 0 ? '1' : '0'))
     .join('')
 }

@@ -1,7 +1,7 @@
 // A quiz as one learner works through it: its questions in their order, what is written and given, and handing in.
 import { computed, reactive, ref } from 'vue'
 import { quizSummary, untoldSummary, type ItemState } from '@fernbrake/core/analysis'
-import { sectionsInOrder, type QuizPart, type QuizSection } from '@fernbrake/core/lesson'
+import { sectionsInOrder, tellsNow, type QuizPart, type QuizSection } from '@fernbrake/core/lesson'
 import { fitsQuestion, type Answer, type Question } from '@fernbrake/core/questions'
 import { isoTime, nowMs } from '../clock.ts'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
@@ -32,7 +32,7 @@ export function useQuiz(host: Host, opened: OpenedLesson, quiz: QuizPart) {
 
   const handedIn = ref(progress.finishedParts.includes(quiz.id))
   const [, tells] = toldOf(opened)
-  const isTold = () => tells && (quiz.tells === 'atOnce' || handedIn.value)
+  const isTold = () => tellsNow(quiz, handedIn.value, tells)
   const told = computed(isTold)
   const answers = useAnswers(host, lesson, progress.responses, isTold, tells)
   const whole = computed(() => quizSummary(lesson, quiz, answers.responses.value, seed))

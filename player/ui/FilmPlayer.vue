@@ -3,7 +3,6 @@
 import { computed, nextTick, onMounted, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import {
-  cuesInOrder,
   cueStartMs,
   lineIndexAt,
   linesInOrder,
@@ -13,7 +12,6 @@ import {
 import { clockTime } from '@fernbrake/core/media'
 import type { OwnNote } from '@fernbrake/core/notes'
 import { placesAsked, scoreSoFar } from '@fernbrake/core/analysis'
-import type { QuestionMoment } from '@fernbrake/core/playback'
 import { knownOf } from '@fernbrake/core/routes'
 import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
@@ -24,15 +22,14 @@ import { useCaptionWish } from '../session/useCaptionWish.ts'
 import { toldOf } from '../session/toldOf.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 import { useFacts } from '../session/useFacts.ts'
-import { leavingOf } from '../session/leaving.ts'
 import { useFork } from '../session/useFork.ts'
 import { useFrondCues } from '../session/useFrondCues.ts'
 import { useFilmSession } from '../session/useFilmSession.ts'
+import { useOpenQuestion } from '../session/useOpenQuestion.ts'
 import { usePlayerKeys } from '../session/usePlayerKeys.ts'
 import OwnNotesPanel from '../notes/OwnNotesPanel.vue'
 import { useOwnNotes } from '../notes/useOwnNotes.ts'
 import FilmEnd from './FilmEnd.vue'
-import { nowMs } from '../clock.ts'
 import FilmStage from './FilmStage.vue'
 import ForkSheet from './ForkSheet.vue'
 import PartsNav from './PartsNav.vue'
@@ -86,23 +83,7 @@ const caption = computed(() => {
   return line && mediaMs.value < line.toMs ? line.text : null
 })
 
-const questionCues = cuesInOrder(lesson, props.partId).filter((cue) => cue.kind === 'question')
-/** The question on the sheet: the one that holds, else the first that runs beside. */
-const open = computed(() => {
-  const { mode, beside } = state.value
-  const id = mode.kind === 'held' || mode.kind === 'reviewing' ? mode.cueId : beside[0]
-  const index = questionCues.findIndex((cue) => cue.id === id)
-  const cue = questionCues[index]
-  if (!cue) return null
-  const moment = schedule.moments.find(
-    (m) => m.kind === 'question' && m.cueId === cue.id,
-  ) as QuestionMoment
-  const question = lesson.questions[cue.questionId]!
-  const material = lesson.materials?.[question.materialId ?? ''] ?? null
-  const leaving = leavingOf(moment, state.value.results[cue.id], t)
-  return { cue, leaving, number: index + 1, question, material }
-})
-
+const { questionCues, open, openForMs } = useOpenQuestion(session, lesson)
 const filmScore = computed(() =>
   answers.scoreOf(placesAsked(lesson, session.part).map(({ question }) => question)),
 )
@@ -132,19 +113,11 @@ watch(
   { immediate: true },
 )
 
-/** Since when the question on the sheet has been there, in ms of the clock. */
-let openSinceMs = 0
-watch(
-  () => open.value?.cue.id,
-  () => (openSinceMs = nowMs()),
-  { immediate: true },
-)
-
 function give(answer: Answer): void {
   if (!open.value) return
   const { cue } = open.value
   // A countdown stands still where nobody is there, so it knows better.
-  const waitedMs = state.value.waited[cue.id] ?? nowMs() - openSinceMs
+  const waitedMs = state.value.waited[cue.id] ?? openForMs()
   const result = answers.give(cue, answer, waitedMs)
   if (result) session.dispatch({ kind: 'answered', cueId: cue.id, result })
 }

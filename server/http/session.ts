@@ -78,32 +78,30 @@ export function toPerson({ id, name, email, role }: Person | PersonRow): Person 
  */
 const FRAMED_COOKIE = { sameSite: 'none', secure: true, partitioned: true } as const
 
-/** Begins a fresh session for a person; the old session id is of no use any more. */
-export async function beginSession(request: Request, personId: string): Promise<void> {
+/** A session of its own under a new id; the old id is of no use any more. */
+async function freshSession(request: Request, fill: () => void): Promise<void> {
   await new Promise<void>((resolve, reject) =>
     request.session.regenerate((error: unknown) => (error ? reject(error as Error) : resolve())),
   )
-  request.session.personId = personId
-  if (request.get('X-Embedded') && originOf(request).startsWith('https:'))
-    Object.assign(request.session.cookie, FRAMED_COOKIE)
+  fill()
   await new Promise<void>((resolve, reject) =>
     request.session.save((error: unknown) => (error ? reject(error as Error) : resolve())),
   )
 }
 
+/** Begins a fresh session for a person. */
+export const beginSession = (request: Request, personId: string): Promise<void> =>
+  freshSession(request, () => {
+    request.session.personId = personId
+    if (request.get('X-Embedded') && originOf(request).startsWith('https:'))
+      Object.assign(request.session.cookie, FRAMED_COOKIE)
+  })
+
 /** Begins a session in which a person chooses a password first; nobody is signed in by it. */
-export async function beginChoosing(
+export const beginChoosing = (
   request: Request,
   choosing: { personId: string; phrase: string },
-): Promise<void> {
-  await new Promise<void>((resolve, reject) =>
-    request.session.regenerate((error: unknown) => (error ? reject(error as Error) : resolve())),
-  )
-  request.session.choosing = choosing
-  await new Promise<void>((resolve, reject) =>
-    request.session.save((error: unknown) => (error ? reject(error as Error) : resolve())),
-  )
-}
+): Promise<void> => freshSession(request, () => (request.session.choosing = choosing))
 
 export async function endSession(request: Request): Promise<void> {
   await new Promise<void>((resolve, reject) =>

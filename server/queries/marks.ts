@@ -1,5 +1,6 @@
 // SQL about marks that people give, and where answers wait for them.
 import type { PileCard, Source } from '@fernbrake/core/contract'
+import { isByPerson, QUESTION_KINDS } from '@fernbrake/core/questions'
 import type { Ask } from '../database/connect.ts'
 import type { StoredMark } from './responses.ts'
 
@@ -13,7 +14,19 @@ export const OF_SOURCE: Record<Source, string> = {
 export const IS_LAST_TRY = `NOT EXISTS (SELECT FROM responses later WHERE later.attempt_id = r.attempt_id
   AND later.question_id = r.question_id AND later.try_number > r.try_number)`
 
-const BY_PERSON = `r.answer->>'kind' IN ('longText', 'upload', 'recording')`
+/** Of the kinds that a person has to look at. */
+const BY_PERSON = `r.answer->>'kind' IN (${QUESTION_KINDS.filter((kind) => isByPerson({ kind }))
+  .map((kind) => `'${kind}'`)
+  .join(', ')})`
+
+/**
+ * Whether the person `$n` may mark an attempt `a` and read its results: who teaches the class whose assignment `s` it was
+ * begun for, or edits a lesson that was opened by its link. The same as `marker` in http/authorise.ts, over many attempts.
+ */
+export const isMarker = (person: string) => `CASE WHEN s.id IS NULL
+  THEN EXISTS (SELECT FROM lesson_roles l WHERE l.lesson_id = a.lesson_id AND l.person_id = ${person}
+                  AND l.role IN ('owner', 'editor'))
+  ELSE EXISTS (SELECT FROM class_teachers t WHERE t.class_id = s.class_id AND t.person_id = ${person}) END`
 
 type PileRow = Omit<PileCard, 'title' | 'oldestAt'> & {
   lessonId: string
@@ -36,10 +49,7 @@ export const readPiles = (ask: Ask, personId: string) =>
        LEFT JOIN assignments s ON s.id = a.assignment_id
        LEFT JOIN classes c ON c.id = s.class_id
        LEFT JOIN marks m ON m.attempt_id = r.attempt_id AND m.response_id = r.id
-      WHERE CASE WHEN s.id IS NULL
-              THEN EXISTS (SELECT FROM lesson_roles l WHERE l.lesson_id = a.lesson_id AND l.person_id = $1
-                              AND l.role IN ('owner', 'editor'))
-              ELSE EXISTS (SELECT FROM class_teachers t WHERE t.class_id = s.class_id AND t.person_id = $1) END
+      WHERE ${isMarker('$1')}
       GROUP BY s.id, a.lesson_id, c.title
       ORDER BY count(*) FILTER (WHERE m.revision IS NULL) = 0, min(r.answered_at), s.id`,
     [personId],

@@ -1,5 +1,6 @@
 // SQL that counts for the results: how often stretches were played, which ways were taken, how far parts got.
 import type { Ask } from '../database/connect.ts'
+import { isMarker } from './marks.ts'
 
 /** A film, and the bins in which its playing is counted. */
 export interface Binned {
@@ -9,7 +10,7 @@ export interface Binned {
 }
 
 /**
- * How often the middle of each bin was played, by part; the same as `playsByBin` in core/watching says of these attempts'
+ * How often the middle of each bin was played, by part; the same as `counts` in core/watching says of these attempts'
  * spans that count. By difference array, in one pass.
  */
 export async function countPlays(
@@ -86,10 +87,7 @@ export const readGroupsOf = (ask: Ask, lessonId: string, personId: string) =>
   ask<{ assignmentId: string | null; classTitle: string | null; edition: number; lastAt: Date }>(
     `SELECT s.id AS "assignmentId", c.title AS "classTitle", a.edition, max(a.last_seen_at) AS "lastAt"
        FROM attempts a LEFT JOIN assignments s ON s.id = a.assignment_id LEFT JOIN classes c ON c.id = s.class_id
-      WHERE a.lesson_id = $1 AND CASE WHEN s.id IS NULL
-              THEN EXISTS (SELECT FROM lesson_roles l WHERE l.lesson_id = $1 AND l.person_id = $2
-                              AND l.role IN ('owner', 'editor'))
-              ELSE EXISTS (SELECT FROM class_teachers t WHERE t.class_id = s.class_id AND t.person_id = $2) END
+      WHERE a.lesson_id = $1 AND ${isMarker('$2')}
       GROUP BY s.id, c.title, a.edition ORDER BY max(a.last_seen_at) DESC LIMIT 12`,
     [lessonId, personId],
   )

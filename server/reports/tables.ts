@@ -7,7 +7,7 @@ import type {
   WatchMap,
   WaysTaken,
 } from '@fernbrake/core/contract'
-import { attemptThatCounts } from '@fernbrake/core/classes'
+import { standsAs } from '@fernbrake/core/classes'
 import type { Cell } from '@fernbrake/core/formats'
 import { clockTime } from '@fernbrake/core/media'
 import texts from '../locales/en.ts'
@@ -36,14 +36,7 @@ export function overviewDocument(
   learners: readonly Pick<Standing, 'name' | 'hasLeft' | 'attempts'>[],
 ): ReportDocument {
   const rows = learners.map(({ name, hasLeft, attempts }) => {
-    const best = attemptThatCounts(attempts)
-    const state: keyof typeof states = !best ? 'notBegun' : best.isComplete ? 'complete' : 'begun'
-    const lastSeenAt =
-      attempts
-        .map((one) => one.lastSeenAt)
-        .sort()
-        .at(-1) ?? null
-    return { name, hasLeft, best, state, lastSeenAt, count: attempts.length }
+    return { name, hasLeft, ...standsAs(attempts), count: attempts.length }
   })
   const meant = rows.filter(({ hasLeft }) => !hasLeft)
   const count = (state: string) => meant.filter((row) => row.state === state).length

@@ -15,17 +15,17 @@ import type {
 import { isInTime } from '@fernbrake/core/classes'
 import { assertNever } from '@fernbrake/core/fields'
 import { askingOf, filmLengthMs, thingsToSee, type Lesson } from '@fernbrake/core/lesson'
-import { filesOfAnswer, fitsQuestion, markQuestion, type Question } from '@fernbrake/core/questions'
+import { filesOfAnswer, fitsQuestion, markQuestion } from '@fernbrake/core/questions'
 import { MOST_NOTES } from '@fernbrake/core/notes'
 import { partsLeft, type Known } from '@fernbrake/core/routes'
-import { clip, coveredMs, isPlausible, type Span } from '@fernbrake/core/watching'
+import { isPlausible, type Span } from '@fernbrake/core/watching'
 import { prepared, within, type Ask } from '../database/connect.ts'
 import { AttemptRow, ResponseRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { readAssignmentOf, type AssignmentFacts } from '../queries/assignments.ts'
 import { attemptFacts, type AttemptFacts } from '../queries/attemptFacts.ts'
 import { readChosen, storeChoices } from '../queries/choices.ts'
-import { readCovered, storeTaken, type Taken } from '../queries/covered.ts'
+import { storeTaken, type Taken } from '../queries/covered.ts'
 import { readFinished, storeFinished } from '../queries/finishedParts.ts'
 import { countOtherNotes, storeOwnNotes } from '../queries/ownNotes.ts'
 import { storeSeen, type Seen } from '../queries/seenThings.ts'
@@ -33,6 +33,7 @@ import { editionDocument } from '../queries/editions.ts'
 import type { Context } from './context.ts'
 import { handedIds } from './handedFiles.ts'
 import { readKnown } from './known.ts'
+import { seenShare, watchedBefore } from './seenBefore.ts'
 
 /** Reported times may lie past the film's end by this much, in ms: the container and the stream differ a little. */
 const END_SLACK_MS = 500
@@ -166,9 +167,8 @@ async function storeResponses(
   })
   const files = responses.flatMap(({ answer }) => filesOfAnswer(answer))
   const handed = await handedIds(attemptId, files)
-  const hasEvidence = ({ questionId }: ResponseRecordInput) =>
-    Boolean(batch.lesson.questions[questionId]?.evidence)
-  const watched = responses.some(hasEvidence) ? await watchedBefore(batch, transaction) : {}
+  const asked = responses.map(({ questionId }) => batch.lesson.questions[questionId])
+  const watched = await watchedBefore(within(AttemptRow.sequelize!, transaction), attemptId, asked)
   const fresh: NewResponse[] = []
   const told = responses.map((response): [string, Refusal | null] => [
     response.id,
@@ -176,34 +176,6 @@ async function storeResponses(
   ])
   await ResponseRow.bulkCreate(fresh, { transaction })
   return told
-}
-
-/** What counted as watched before this batch, by part. */
-async function watchedBefore({ attempt }: Batch, transaction: Transaction) {
-  const ask = within(AttemptRow.sequelize!, transaction)
-  return (await readCovered(ask, [attempt.id])).get(attempt.id)?.spans ?? {}
-}
-
-/**
- * How much of the stretch that answers a question had been watched when it was answered: in earlier batches, or in this
- * one before it. Null where the question names none.
- */
-function seenShare(
-  { taken }: Batch,
-  question: Question,
-  answeredAt: string,
-  watched: Record<string, Span[]>,
-): number | null {
-  const { evidence } = question
-  if (!evidence || evidence.toMs <= evidence.fromMs) return null
-  const answeredMs = Date.parse(answeredAt)
-  const justNow = taken.spans.filter(
-    (span) =>
-      span.counts && span.partId === evidence.partId && Date.parse(span.endedAt) <= answeredMs,
-  )
-  const all = [...(watched[evidence.partId] ?? []), ...justNow]
-  const within = clip(all, evidence.fromMs, evidence.toMs)
-  return Math.min(1, coveredMs(within) / (evidence.toMs - evidence.fromMs))
 }
 
 const hasTravelled = ({ choices, finished, seen, notes }: Batch) =>
@@ -319,7 +291,7 @@ function takeResponse(
     verdict,
     points,
     answeredAt: new Date(record.answeredAt),
-    seenShare: seenShare(batch, question, record.answeredAt, watched),
+    seenShare: seenShare(question, record.answeredAt, watched, batch.taken.spans),
     tookMs: record.waitedMs ?? null,
   })
   return null

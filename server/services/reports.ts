@@ -7,6 +7,7 @@ import {
   oftenSaid,
   RESULT_BINS,
   sittingOf,
+  tenthsOf,
   type AskedPlace,
   type QuestionFigures,
 } from '@fernbrake/core/analysis'
@@ -23,7 +24,7 @@ import { inOrder, plainOf } from '@fernbrake/core/fields'
 import {
   cuesInOrder,
   filmsInOrder,
-  linesInOrder,
+  lineNear,
   partsInOrder,
   scriptOfPart,
   type Lesson,
@@ -39,7 +40,6 @@ import {
   largestLeaving,
   leaveOff,
   returnedTo,
-  type Span,
 } from '@fernbrake/core/watching'
 import { direct, within } from '../database/connect.ts'
 import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
@@ -99,22 +99,12 @@ function watchedPart(
     leaving: largestLeaving(watchedAny, durationMs),
     returned: returnedTo({ plays, learners: seenBy }, durationMs, binMs).map((stretch) => ({
       ...stretch,
-      line: lineAt(lesson, partId, stretch),
+      line: lineNear(scriptOfPart(lesson, partId, lesson.language), stretch)?.text ?? null,
     })),
     asked: askedIn(lesson).flatMap(({ partId: where, number, atMs }) =>
       where === partId && atMs !== null ? [{ number, atMs }] : [],
     ),
   }
-}
-
-/** The line of the script that is spoken in the middle of a stretch, or next to it. */
-function lineAt(lesson: Lesson, partId: string, { fromMs, toMs }: Span): string | null {
-  const script = scriptOfPart(lesson, partId, lesson.language)
-  if (!script) return null
-  const middle = (fromMs + toMs) / 2
-  const away = (line: Span) => Math.max(line.fromMs - middle, middle - line.toMs, 0)
-  const [nearest] = linesInOrder(script).sort((a, b) => away(a) - away(b))
-  return nearest?.text ?? null
 }
 
 export async function readQuestionAnalysis(
@@ -143,15 +133,6 @@ export async function readQuestionAnalysis(
       oftenSaid: oftenSaid(one, sat),
     })),
   }
-}
-
-/** How many totals lie in each tenth of the marks; the upper end belongs to it. */
-function tenthsOf(totals: readonly number[], max: number): number[] {
-  const tenths = Array<number>(10).fill(0)
-  if (max > 0)
-    for (const total of totals)
-      tenths[Math.min(9, Math.max(0, Math.ceil((total / max) * 10 - 1e-9) - 1))]! += 1
-  return tenths
 }
 
 function toQuestionReport(

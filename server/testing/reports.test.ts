@@ -15,7 +15,7 @@ import type {
 import { edits } from '@fernbrake/core/lesson'
 import { createRandom } from '@fernbrake/core/rehearsal'
 import { edited, lessonWithFilm, PART, withFork, withQuestion } from '@fernbrake/core/testing'
-import { normalise, playsByBin, watchedAgain, type Span } from '@fernbrake/core/watching'
+import { normalise, counts, watchedAgain, type Span } from '@fernbrake/core/watching'
 import {
   answered,
   beginWork,
@@ -112,15 +112,12 @@ describe('the watch map', () => {
     const [part] = parts
     expect(count).toBe(CLASS)
     const { binMs, durationMs, plays, seenBy } = part!
-    expect(plays).toEqual(playsByBin(reported.flat(), durationMs, binMs))
-    expect(seenBy).toEqual(playsByBin(reported.flatMap(normalise), durationMs, binMs))
+    expect(plays).toEqual(counts(reported.flat(), durationMs, binMs))
+    expect(seenBy).toEqual(counts(reported.flatMap(normalise), durationMs, binMs))
     for (const [index, { person }] of learners.entries()) {
       const row = part!.learners.find(({ name }) => name === person.name)!
       const [once, twice] = [normalise(reported[index]!), watchedAgain(reported[index]!)]
-      const [seen, again] = [
-        playsByBin(once, durationMs, binMs),
-        playsByBin(twice, durationMs, binMs),
-      ]
+      const [seen, again] = [counts(once, durationMs, binMs), counts(twice, durationMs, binMs)]
       expect(row.cells).toBe(seen.map((one, bin) => (again[bin] ? 2 : one ? 1 : 0)).join(''))
     }
     expect(part!.leaveOff[0]).toBe(1)

@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
+import { helpOf, tellingOf } from '@fernbrake/core/analysis'
 import type { QuestionReport } from '@fernbrake/core/contract'
 import { clockTime } from '@fernbrake/core/media'
 import { useFigures } from './useReport.ts'
@@ -15,12 +16,7 @@ const seconds = computed(() =>
     ? '–'
     : t('reports.seconds', { n: n(Math.round(props.question.medianMs / 1000)) }),
 )
-/** How well it tells the strong from the weak, in a word. */
-const telling = computed(() => {
-  const { discrimination } = props.question
-  if (discrimination === null) return 'unknown'
-  return discrimination < 0 ? 'against' : discrimination < 0.2 ? 'little' : 'well'
-})
+const telling = computed(() => tellingOf(props.question.discrimination))
 const labelOf = (label: string) =>
   props.question.kind === 'trueFalse' ? t(`results.value.${label}`) : label
 const THIRDS = ['upper', 'middle', 'lower'] as const
@@ -29,12 +25,7 @@ const evidence = computed(() => {
   const { evidence: at } = props.question
   return at ? `${clockTime(at.fromMs)}–${clockTime(at.toMs)}` : ''
 })
-/** What comes of having seen it: only where the interval leaves no doubt. */
-const helped = computed(() => {
-  const gap = props.question.seen?.gap
-  if (!gap) return 'unknown'
-  return gap.low > 0 ? 'helped' : gap.high < 0 ? 'hindered' : 'open'
-})
+const helped = computed(() => helpOf(props.question.seen?.gap))
 </script>
 
 <template>

@@ -11,20 +11,19 @@ import {
   type PlaceAsked,
 } from '@fernbrake/core/analysis'
 import { isBlank } from '@fernbrake/core/fields'
-import { partOfKind, partsInOrder, type Part } from '@fernbrake/core/lesson'
+import { partOfKind, partsInOrder, tellsNow, type Part } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { isByPerson, readableAnswer, rubricOf } from '@fernbrake/core/questions'
 import { coverage } from '@fernbrake/core/watching'
 import { TextView } from '@fernbrake/player'
 import { call } from '../api/client.ts'
-import AppBar from '../ui/AppBar.vue'
 import { writeDayAndTime } from '../ui/dates.ts'
-import FaultNotice from '../ui/FaultNotice.vue'
+import ManagedPage from '../ui/ManagedPage.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
 const props = defineProps<{ attemptId: string }>()
 const { t, n } = useI18n()
-const { value, error, loading, reload } = useLoaded(() =>
+const { value, error, reload } = useLoaded(() =>
   call('attempt', { params: { attemptId: props.attemptId } }),
 )
 const attempt = computed(() => value.value)
@@ -32,11 +31,9 @@ const responses = computed(() => attempt.value?.progress.responses ?? [])
 const figure = (points: number) => n(points, { maximumFractionDigits: 2 })
 const percent = (share: number) => n(share, { style: 'percent', maximumFractionDigits: 0 })
 
-/** A quiz may tell nothing before it is handed in, and a class may have to wait. */
 function tells(part: Part): boolean {
-  if (attempt.value?.assignment?.tells === false) return false
-  if (part.kind !== 'quiz' || part.tells === 'atOnce') return true
-  return attempt.value!.progress.finishedParts.includes(part.id)
+  const { progress, assignment } = attempt.value!
+  return tellsNow(part, progress.finishedParts.includes(part.id), assignment?.tells ?? true)
 }
 
 function describe(part: Part, { id, question, atMs }: PlaceAsked) {
@@ -105,16 +102,11 @@ watchEffect(() => (document.title = attempt.value?.lesson.title ?? t('mine.title
 </script>
 
 <template>
-  <AppBar />
-  <main class="page mine">
-    <p class="back">
+  <ManagedPage width="narrow" :error="error" :ready="attempt !== null" @retry="reload">
+    <template #back>
       <RouterLink to="/">{{ t('mine.toHome') }}</RouterLink>
       <a :href="`/learn/${attemptId}`">{{ t('mine.toLesson') }}</a>
-    </p>
-    <FaultNotice v-if="error" :error="error" @retry="reload" />
-    <div v-else-if="loading && !attempt" role="status" :aria-label="t('app.loading')">
-      <div class="skeleton bone" />
-    </div>
+    </template>
     <template v-if="attempt">
       <h1 dir="auto">{{ attempt.lesson.title }}</h1>
       <p v-if="attempt.assignment?.tells === false" class="notice straw">
@@ -187,18 +179,10 @@ watchEffect(() => (document.title = attempt.value?.lesson.title ?? t('mine.title
         </ol>
       </section>
     </template>
-  </main>
+  </ManagedPage>
 </template>
 
 <style scoped>
-.mine {
-  max-width: 820px;
-}
-.back {
-  display: flex;
-  gap: 20px;
-  margin-bottom: 8px;
-}
 h1 {
   margin-bottom: 10px;
 }
@@ -275,9 +259,6 @@ blockquote {
 a {
   display: inline-block;
   margin-top: 6px;
-}
-.bone {
-  height: 320px;
 }
 @media (max-width: 720px) {
   section {

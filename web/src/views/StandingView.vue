@@ -5,35 +5,27 @@ import DataTable from 'primevue/datatable'
 import { computed, watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import { attemptThatCounts } from '@fernbrake/core/classes'
+import { standsAs, type Stand } from '@fernbrake/core/classes'
 import { clockTime } from '@fernbrake/core/media'
 import { call } from '../api/client.ts'
 import ReportFiles from '../reports/ReportFiles.vue'
 import ReportTabs from '../reports/ReportTabs.vue'
-import AppBar from '../ui/AppBar.vue'
 import { writeMoment } from '../ui/dates.ts'
-import FaultNotice from '../ui/FaultNotice.vue'
+import ManagedPage from '../ui/ManagedPage.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
 const props = defineProps<{ classId: string; assignmentId: string }>()
 const { t, n } = useI18n()
-const { value, error, loading, reload } = useLoaded(() =>
+const { value, error, reload } = useLoaded(() =>
   call('assignmentStanding', {
     params: { classId: props.classId, assignmentId: props.assignmentId },
   }),
 )
 const assignment = computed(() => value.value?.assignment ?? null)
-type State = 'notBegun' | 'begun' | 'complete'
 const rows = computed(() =>
   (value.value?.learners ?? []).map(({ personId, name, hasLeft, attempts }) => {
-    const best = attemptThatCounts(attempts)
-    const state: State = !best ? 'notBegun' : best.isComplete ? 'complete' : 'begun'
+    const { best, state, lastSeenAt } = standsAs(attempts)
     const score = best && best.max > 0 ? best.points / best.max : null
-    const lastSeenAt =
-      attempts
-        .map((one) => one.lastSeenAt)
-        .sort()
-        .at(-1) ?? null
     const leftOut = attempts.reduce((sum, one) => sum + one.leftOut, 0)
     const jumpedMs = attempts.reduce((sum, one) => sum + one.jumpedMs, 0)
     return {
@@ -43,7 +35,7 @@ const rows = computed(() =>
   }),
 )
 const meant = computed(() => rows.value.filter(({ hasLeft }) => !hasLeft))
-const count = (state: State) => meant.value.filter((row) => row.state === state).length
+const count = (state: Stand) => meant.value.filter((row) => row.state === state).length
 const sentence = computed(() => {
   const [complete, begun, none] = [count('complete'), count('begun'), count('notBegun')]
   return [
@@ -58,17 +50,12 @@ watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all'))
 </script>
 
 <template>
-  <AppBar />
-  <main class="page">
-    <p class="back">
+  <ManagedPage :error="error" :ready="assignment !== null" @retry="reload">
+    <template #back>
       <RouterLink :to="{ name: 'class', params: { classId } }">{{
         t('assign.toClass')
       }}</RouterLink>
-    </p>
-    <FaultNotice v-if="error" :error="error" @retry="reload" />
-    <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">
-      <div class="skeleton bone" />
-    </div>
+    </template>
     <template v-if="assignment">
       <div class="top">
         <h1 dir="auto">{{ assignment.title }}</h1>
@@ -155,13 +142,10 @@ watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all'))
         </DataTable>
       </template>
     </template>
-  </main>
+  </ManagedPage>
 </template>
 
 <style scoped>
-.back {
-  margin-bottom: 8px;
-}
 .top {
   display: flex;
   flex-wrap: wrap;
@@ -211,14 +195,5 @@ watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all'))
 .flag {
   display: block;
   color: var(--rust);
-}
-.empty {
-  max-width: 52ch;
-  font-family: var(--reading);
-  font-size: 17px;
-  color: var(--ink-2);
-}
-.bone {
-  height: 320px;
 }
 </style>

@@ -1,0 +1,38 @@
+// Which line of a script is said to stand for a stretch of film.
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { lineIndexAt, lineNear, linesInOrder, type ScriptLine } from './index.ts'
+
+const line = (id: string, fromMs: number, toMs: number): ScriptLine => ({
+  ...{ id, fromMs, toMs, text: `Line ${id}`, speaker: null },
+})
+const scriptOf = (...lines: ScriptLine[]) => ({
+  lines: Object.fromEntries(lines.map((one) => [one.id, one])),
+})
+const script = scriptOf(line('b', 4000, 6000), line('a', 0, 2000), line('c', 10_000, 12_000))
+const near = (fromMs: number, toMs: number) => lineNear(script, { fromMs, toMs })?.id
+
+describe('the line of a stretch', () => {
+  it('is the one spoken in its middle', () => {
+    expect(near(0, 1000)).toBe('a')
+    expect(near(0, 10_000)).toBe('b')
+    expect(near(10_500, 60_000)).toBe('c')
+  })
+  it('is the nearest where nothing is spoken', () => {
+    expect(near(2000, 2800)).toBe('a')
+    expect(near(3000, 3900)).toBe('b')
+    expect(near(8200, 9000)).toBe('c')
+  })
+  it('is missing where there is no script, or an empty one', () => {
+    expect(lineNear(undefined, { fromMs: 0, toMs: 10 })).toBeUndefined()
+    expect(lineNear({ lines: {} }, { fromMs: 0, toMs: 10 })).toBeUndefined()
+  })
+  it('is the line that has begun last, wherever one is being spoken', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 12_000 }), (at) => {
+        const lines = linesInOrder(script)
+        const begun = lines[lineIndexAt(lines, at)]
+        if (begun && at < begun.toMs) expect(near(at, at)).toBe(begun.id)
+      }),
+    ))
+})
