@@ -99,12 +99,6 @@ const place = (assignmentId: string, beforeId: string | null) =>
 .tools {
   margin-bottom: 14px;
 }
-.empty {
-  max-width: 52ch;
-  font-family: var(--reading);
-  font-size: 17px;
-  color: var(--ink-2);
-}
 .bone {
   height: 220px;
 }

@@ -4,10 +4,11 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { weightedShare } from '@fernbrake/core/analysis'
-import { FORMATS } from '@fernbrake/core/contract'
+import { mean } from '@fernbrake/core/statistics'
 import { call } from '../api/client.ts'
 import { useFigures } from '../reports/useReport.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
+import FormatLinks from '../reports/FormatLinks.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
 const props = defineProps<{ classId: string }>()
@@ -22,12 +23,9 @@ const book = computed(() => value.value)
 const learners = computed(() =>
   [...(book.value?.learners ?? [])].sort((a, b) => Number(a.hasLeft) - Number(b.hasLeft)),
 )
-const mean = (shares: (number | null)[]) => {
-  const known = shares.filter((share) => share !== null)
-  return known.length > 0 ? known.reduce((sum, one) => sum + one, 0) / known.length : null
-}
+const meanOfKnown = (shares: (number | null)[]) => mean(shares.filter((share) => share !== null))
 const meanOf = (assignmentId: string) =>
-  mean(
+  meanOfKnown(
     learners.value
       .filter(({ hasLeft }) => !hasLeft)
       .map(({ marks }) => marks[assignmentId])
@@ -72,16 +70,9 @@ async function weigh(assignmentId: string, typed: string): Promise<void> {
     <template v-else-if="book">
       <div class="head">
         <p class="muted help">{{ t('markBook.help') }}</p>
-        <span class="take" role="group" :aria-label="t('reports.take')">
-          <span class="muted">{{ t('reports.take') }}</span>
-          <a
-            v-for="format in FORMATS"
-            :key="format"
-            :href="`/api/classes/${classId}/mark-book/file?format=${format}`"
-            download
-            >{{ format.toUpperCase() }}</a
-          >
-        </span>
+        <FormatLinks
+          :address-of="(format) => `/api/classes/${classId}/mark-book/file?format=${format}`"
+        />
       </div>
       <div class="scroll" tabindex="0" role="region" :aria-label="t('markBook.title')">
         <table>
@@ -153,7 +144,9 @@ async function weigh(assignmentId: string, typed: string): Promise<void> {
                   <span />
                   <span>{{
                     percent(
-                      mean(learners.filter(({ hasLeft }) => !hasLeft).map(({ share }) => share)),
+                      meanOfKnown(
+                        learners.filter(({ hasLeft }) => !hasLeft).map(({ share }) => share),
+                      ),
                     )
                   }}</span>
                 </span>
@@ -176,13 +169,6 @@ async function weigh(assignmentId: string, typed: string): Promise<void> {
 }
 .help {
   max-width: 70ch;
-}
-.take {
-  display: inline-flex;
-  gap: 10px;
-}
-.take a {
-  font-weight: 600;
 }
 .scroll {
   border: 1px solid var(--line);
@@ -265,12 +251,6 @@ tfoot td {
 }
 .part {
   fill: var(--fern);
-}
-.empty {
-  max-width: 52ch;
-  font-family: var(--reading);
-  font-size: 17px;
-  color: var(--ink-2);
 }
 .bone {
   height: 320px;

@@ -2,13 +2,14 @@
 // Making an account: a name, an address, a role; the phrase that opens it is shown once.
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
-import { reactive, ref, shallowRef, useId } from 'vue'
+import { reactive, shallowRef, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { KeptPerson } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
 import ClassSheet from '../classes/ClassSheet.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import LabelledSelect from '../ui/LabelledSelect.vue'
+import { useAct } from '../ui/useAct.ts'
 import PhraseShown from './PhraseShown.vue'
 
 const emit = defineEmits<{ made: [person: KeptPerson]; close: [] }>()
@@ -21,25 +22,17 @@ const ROLES = (['learner', 'designer', 'keeper'] as const).map((value) => ({
 const given = reactive({ name: '', email: '', role: 'learner' as (typeof ROLES)[number]['value'] })
 /** The same account, however often the button is pressed. */
 let newId = nanoid()
-const busy = ref(false)
-const fault = shallowRef<unknown>(null)
+const { busy, fault, act } = useAct()
 const made = shallowRef<{ phrase: string; signIn: string } | null>(null)
 
-async function make(): Promise<void> {
-  busy.value = true
-  fault.value = null
-  try {
+const make = () =>
+  act(async () => {
     const { person, phrase } = await call('addPerson', { body: { id: newId, ...given } })
     emit('made', person)
     made.value = { phrase, signIn: person.signIn ?? '' }
     Object.assign(given, { name: '', email: '' })
     newId = nanoid()
-  } catch (error) {
-    fault.value = error
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>

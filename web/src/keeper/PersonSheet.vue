@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // One person, as the keeper sees them: role, password, what is held about them, removal.
 import Button from 'primevue/button'
-import { ref, shallowRef } from 'vue'
+import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { KeptPerson } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
@@ -10,6 +10,7 @@ import { useSession } from '../stores/session.ts'
 import { writeDay, writeDayAndTime } from '../ui/dates.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
 import LabelledSelect from '../ui/LabelledSelect.vue'
+import { useAct } from '../ui/useAct.ts'
 import PhraseShown from './PhraseShown.vue'
 
 const props = defineProps<{ person: KeptPerson }>()
@@ -22,22 +23,10 @@ const ROLES = (['learner', 'designer', 'keeper'] as const).map((value) => ({
   value: value as Role,
   label: t(`signIn.role.${value}`),
 }))
-const busy = ref(false)
-const fault = shallowRef<unknown>(null)
+const { busy, fault, act } = useAct()
 const phrase = ref('')
 const asksRemoval = ref(false)
 
-async function act(carryOut: () => Promise<void>): Promise<void> {
-  busy.value = true
-  fault.value = null
-  try {
-    await carryOut()
-  } catch (error) {
-    fault.value = error
-  } finally {
-    busy.value = false
-  }
-}
 const setRole = (role: Role) =>
   act(async () => emit('changed', await call('changePerson', { params, body: { role } })))
 const reset = () =>

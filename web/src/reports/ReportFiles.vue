@@ -4,10 +4,12 @@ import Button from 'primevue/button'
 import { nextTick, ref, useId, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import { FORMATS, type ReportName } from '@fernbrake/core/contract'
+import type { ReportFormat, ReportName } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
 import { useSession } from '../stores/session.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
+import { useAct } from '../ui/useAct.ts'
+import FormatLinks from './FormatLinks.vue'
 import type { ReportSource } from './useReport.ts'
 
 const props = defineProps<
@@ -17,13 +19,12 @@ const { t } = useI18n()
 const session = useSession()
 const id = useId()
 const mailing = ref(false)
-const sending = ref(false)
 const sent = ref(0)
-const fault = ref<unknown>(null)
+const { busy: sending, fault, act } = useAct()
 const to = ref(session.person?.email ?? '')
 const field = useTemplateRef('field')
 
-function addressOf(format: string): string {
+function addressOf(format: ReportFormat): string {
   const { source, sourceId, report, edition } = props
   const query = new URLSearchParams({ format, ...(edition ? { edition: String(edition) } : {}) })
   return `/api/results/${source}/${sourceId}/files/${report}?${query.toString()}`
@@ -38,28 +39,17 @@ async function send(): Promise<void> {
   const addresses = to.value.split(/[\s,;]+/).filter(Boolean)
   if (addresses.length === 0) return
   const { source, sourceId, edition } = props
-  sending.value = true
-  fault.value = null
-  try {
+  await act(async () => {
     const body = { to: addresses, ...(edition ? { edition } : {}) }
     sent.value = (await call('mailReport', { params: { source, sourceId }, body })).sent
     mailing.value = false
-  } catch (error) {
-    fault.value = error
-  } finally {
-    sending.value = false
-  }
+  })
 }
 </script>
 
 <template>
   <div class="files">
-    <span class="take" role="group" :aria-label="t('reports.take')">
-      <span class="muted">{{ t('reports.take') }}</span>
-      <a v-for="format in FORMATS" :key="format" :href="addressOf(format)" download>{{
-        format.toUpperCase()
-      }}</a>
-    </span>
+    <FormatLinks :address-of="addressOf" />
     <Button
       :label="t('reports.mail')"
       size="small"
@@ -96,13 +86,6 @@ async function send(): Promise<void> {
   flex-wrap: wrap;
   align-items: center;
   gap: 8px 16px;
-}
-.take {
-  display: inline-flex;
-  gap: 10px;
-}
-.take a {
-  font-weight: 600;
 }
 .mail {
   display: grid;

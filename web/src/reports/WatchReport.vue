@@ -158,10 +158,4 @@ q {
   gap: 24px;
   margin-top: 20px;
 }
-.empty {
-  max-width: 52ch;
-  font-family: var(--reading);
-  font-size: 17px;
-  color: var(--ink-2);
-}
 </style>

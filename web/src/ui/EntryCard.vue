@@ -46,6 +46,11 @@ h1 {
   font-size: 26px;
   font-weight: 600;
 }
+:slotted(form) {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
 @media (max-width: 480px) {
   .card {
     padding: 24px 18px;

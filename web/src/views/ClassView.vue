@@ -15,16 +15,16 @@ import MemberSheet from '../classes/MemberSheet.vue'
 import PeopleTable from '../classes/PeopleTable.vue'
 import { useClass } from '../classes/useClass.ts'
 import { useSession } from '../stores/session.ts'
-import AppBar from '../ui/AppBar.vue'
 import BesideSheet from '../ui/BesideSheet.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
+import ManagedPage from '../ui/ManagedPage.vue'
 
 const props = defineProps<{ classId: string }>()
 const { t } = useI18n()
 const [route, router] = [useRoute(), useRouter()]
 const session = useSession()
 const desk = useClass(props.classId)
-const { value: school, error, loading, reload, fault } = desk
+const { value: school, error, reload, fault } = desk
 const SHEETS = ['names', 'cards', 'join', 'settings'] as const
 const PLACE_WORDS = {
   ...{ assignments: 'assign.title', people: 'assign.people', marks: 'markBook.title' },
@@ -61,15 +61,10 @@ watchEffect(() => (document.title = school.value?.title ?? t('classes.all')))
 </script>
 
 <template>
-  <AppBar />
-  <main class="page">
-    <p class="back">
+  <ManagedPage :error="error" :ready="school !== null" :height="220" @retry="reload">
+    <template #back>
       <RouterLink :to="{ name: 'classes' }">{{ t('classes.toAll') }}</RouterLink>
-    </p>
-    <FaultNotice v-if="error" :error="error" @retry="reload" />
-    <div v-else-if="loading && !school" role="status" :aria-label="t('app.loading')">
-      <div class="skeleton bone" />
-    </div>
+    </template>
     <template v-if="school">
       <div class="top">
         <h1 dir="auto">{{ school.title }}</h1>
@@ -129,13 +124,10 @@ watchEffect(() => (document.title = school.value?.title ?? t('classes.all')))
         </template>
       </BesideSheet>
     </template>
-  </main>
+  </ManagedPage>
 </template>
 
 <style scoped>
-.back {
-  margin-bottom: 8px;
-}
 .top {
   display: flex;
   flex-wrap: wrap;
@@ -167,14 +159,5 @@ watchEffect(() => (document.title = school.value?.title ?? t('classes.all')))
 }
 .notice {
   margin-bottom: 14px;
-}
-.empty {
-  max-width: 52ch;
-  font-family: var(--reading);
-  font-size: 17px;
-  color: var(--ink-2);
-}
-.bone {
-  height: 320px;
 }
 </style>

@@ -127,10 +127,4 @@ h2 {
   height: 84px;
   margin-bottom: 16px;
 }
-.empty {
-  max-width: 52ch;
-  font-family: var(--reading);
-  font-size: 17px;
-  color: var(--ink-2);
-}
 </style>

@@ -11,14 +11,14 @@ import MarkSheet from '../marking/MarkSheet.vue'
 import PileRail from '../marking/PileRail.vue'
 import { useDesk } from '../marking/useDesk.ts'
 import { useSession } from '../stores/session.ts'
-import AppBar from '../ui/AppBar.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
+import ManagedPage from '../ui/ManagedPage.vue'
 
 const props = defineProps<{ source: Source; sourceId: string }>()
 const { t, n } = useI18n()
 const session = useSession()
 const desk = useDesk(props.source, props.sourceId, session.person!.id)
-const { pile, error, loading, names, which, order, open, question, index, counts, fault } = desk
+const { pile, error, names, which, order, open, question, index, counts, fault } = desk
 const ORDERS: PileOrder[] = ['question', 'learner']
 const said = ref('')
 const sheet = useTemplateRef<InstanceType<typeof MarkSheet>>('sheet')
@@ -53,15 +53,16 @@ watchEffect(() => (document.title = pile.value?.title ?? t('marking.title')))
 </script>
 
 <template>
-  <AppBar />
-  <main class="page wide">
-    <p class="back">
+  <ManagedPage
+    :error="error"
+    :ready="pile !== null"
+    :height="420"
+    width="wide"
+    @retry="desk.reload"
+  >
+    <template #back>
       <RouterLink :to="{ name: 'marking' }">{{ t('marking.toPiles') }}</RouterLink>
-    </p>
-    <FaultNotice v-if="error" :error="error" @retry="desk.reload" />
-    <div v-else-if="loading && !pile" role="status" :aria-label="t('app.loading')">
-      <div class="skeleton bone" />
-    </div>
+    </template>
     <template v-if="pile">
       <div class="top">
         <h1 dir="auto">{{ pile.title }}</h1>
@@ -158,17 +159,10 @@ watchEffect(() => (document.title = pile.value?.title ?? t('marking.title')))
         />
       </div>
     </template>
-  </main>
+  </ManagedPage>
 </template>
 
 <style scoped>
-.wide {
-  max-width: 1500px;
-  padding-top: 18px;
-}
-.back {
-  margin-bottom: 4px;
-}
 .top {
   display: flex;
   flex-wrap: wrap;
@@ -239,15 +233,6 @@ watchEffect(() => (document.title = pile.value?.title ?? t('marking.title')))
 }
 .notice {
   margin-bottom: 12px;
-}
-.empty {
-  max-width: 52ch;
-  font-family: var(--reading);
-  font-size: 17px;
-  color: var(--ink-2);
-}
-.bone {
-  height: 420px;
 }
 @media (max-width: 1020px) {
   .desk {

@@ -11,6 +11,7 @@ import { call } from '../api/client.ts'
 import { useSession } from '../stores/session.ts'
 import EntryCard from '../ui/EntryCard.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
+import { useAct } from '../ui/useAct.ts'
 
 const props = defineProps<{ code?: string }>()
 const { t } = useI18n()
@@ -19,8 +20,7 @@ const session = useSession()
 const typed = ref(props.code ?? '')
 const code = computed(() => readJoinCode(props.code ?? ''))
 const school = shallowRef<ReplyOf<Contract['joinInfo']> | null>(null)
-const fault = shallowRef<unknown>(null)
-const busy = ref(false)
+const { busy, fault, act } = useAct()
 const [name, password] = [ref(''), ref('')]
 const joined = shallowRef<ReplyOf<Contract['join']> | null>(null)
 const needsAccount = computed(() => !session.person || session.person.role === 'guest')
@@ -37,21 +37,14 @@ async function look(): Promise<void> {
 watch(code, look, { immediate: true })
 const open = () => router.push({ name: 'join', params: { code: readJoinCode(typed.value) ?? '' } })
 
-async function join(): Promise<void> {
-  busy.value = true
-  fault.value = null
-  try {
+const join = () =>
+  act(async () => {
     const body = needsAccount.value
       ? { password: password.value, ...(session.person ? {} : { name: name.value.trim() }) }
       : {}
     joined.value = await call('join', { params: { code: code.value! }, body })
     await session.ask()
-  } catch (caught) {
-    fault.value = caught
-  } finally {
-    busy.value = false
-  }
-}
+  })
 document.title = t('join.title')
 </script>
 
@@ -125,11 +118,6 @@ document.title = t('join.title')
 </template>
 
 <style scoped>
-form {
-  display: flex;
-  flex-direction: column;
-  gap: 14px;
-}
 .big {
   font-size: 21px;
 }

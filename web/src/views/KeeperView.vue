@@ -9,14 +9,13 @@ import type { KeptPerson } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
 import NewPerson from '../keeper/NewPerson.vue'
 import PersonSheet from '../keeper/PersonSheet.vue'
-import AppBar from '../ui/AppBar.vue'
 import BesideSheet from '../ui/BesideSheet.vue'
 import { writeDay } from '../ui/dates.ts'
-import FaultNotice from '../ui/FaultNotice.vue'
+import ManagedPage from '../ui/ManagedPage.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
 const { t, n } = useI18n()
-const { value, error, loading, reload } = useLoaded(() => call('keeperOverview'))
+const { value, error, reload } = useLoaded(() => call('keeperOverview'))
 const sought = ref('')
 const chosenId = ref<string | null>(null)
 const adding = ref(false)
@@ -65,13 +64,10 @@ watchEffect(() => (document.title = t('keeper.title')))
 </script>
 
 <template>
-  <AppBar />
-  <main class="page">
-    <h1>{{ t('keeper.title') }}</h1>
-    <FaultNotice v-if="error" :error="error" @retry="reload" />
-    <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">
-      <div class="skeleton bone" />
-    </div>
+  <ManagedPage :error="error" :ready="value !== null" :height="240" @retry="reload">
+    <template #head>
+      <h1>{{ t('keeper.title') }}</h1>
+    </template>
     <template v-if="value">
       <dl class="space">
         <div v-for="use in uses" :key="use.key" :class="use.key">
@@ -142,7 +138,7 @@ watchEffect(() => (document.title = t('keeper.title')))
         </template>
       </BesideSheet>
     </template>
-  </main>
+  </ManagedPage>
 </template>
 
 <style scoped>
@@ -196,8 +192,5 @@ input[type='search'] {
 }
 .notice {
   margin-bottom: 12px;
-}
-.bone {
-  height: 240px;
 }
 </style>

@@ -3,13 +3,12 @@
 import { computed, ref, watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../api/client.ts'
-import AppBar from '../ui/AppBar.vue'
 import { writeDayAndTime } from '../ui/dates.ts'
-import FaultNotice from '../ui/FaultNotice.vue'
+import ManagedPage from '../ui/ManagedPage.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
 const { t } = useI18n()
-const { value, error, loading, reload } = useLoaded(() => call('mailbox'))
+const { value, error, reload } = useLoaded(() => call('mailbox'))
 const openId = ref<string | null>(null)
 const mails = computed(() => value.value?.mails ?? [])
 const open = computed(
@@ -19,15 +18,12 @@ watchEffect(() => (document.title = t('mailbox.title')))
 </script>
 
 <template>
-  <AppBar />
-  <main class="page">
-    <h1>{{ t('mailbox.title') }}</h1>
-    <p class="muted help">{{ t('mailbox.help') }}</p>
-    <FaultNotice v-if="error" :error="error" @retry="reload" />
-    <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">
-      <div class="skeleton bone" />
-    </div>
-    <p v-else-if="!open" class="empty">{{ t('mailbox.none') }}</p>
+  <ManagedPage :error="error" :ready="value !== null" :height="300" @retry="reload">
+    <template #head>
+      <h1>{{ t('mailbox.title') }}</h1>
+      <p class="muted help">{{ t('mailbox.help') }}</p>
+    </template>
+    <p v-if="!open" class="empty">{{ t('mailbox.none') }}</p>
     <div v-else class="box">
       <ul>
         <li v-for="mail in mails" :key="mail.id">
@@ -54,7 +50,7 @@ watchEffect(() => (document.title = t('mailbox.title')))
         </ul>
       </article>
     </div>
-  </main>
+  </ManagedPage>
 </template>
 
 <style scoped>
@@ -109,14 +105,6 @@ article {
   margin: 14px 0;
   font-family: var(--reading);
   white-space: pre-line;
-}
-.empty {
-  font-family: var(--reading);
-  font-size: 17px;
-  color: var(--ink-2);
-}
-.bone {
-  height: 300px;
 }
 @media (max-width: 800px) {
   .box {

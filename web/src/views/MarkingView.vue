@@ -4,25 +4,21 @@ import { watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { call } from '../api/client.ts'
-import AppBar from '../ui/AppBar.vue'
 import { writeDayAndTime } from '../ui/dates.ts'
-import FaultNotice from '../ui/FaultNotice.vue'
+import ManagedPage from '../ui/ManagedPage.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
 const { t, n } = useI18n()
-const { value, error, loading, reload } = useLoaded(() => call('piles'))
+const { value, error, reload } = useLoaded(() => call('piles'))
 watchEffect(() => (document.title = t('marking.title')))
 </script>
 
 <template>
-  <AppBar />
-  <main class="page">
-    <h1>{{ t('marking.title') }}</h1>
-    <FaultNotice v-if="error" :error="error" @retry="reload" />
-    <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">
-      <div class="skeleton bone" />
-    </div>
-    <p v-else-if="value?.piles.length === 0" class="empty">{{ t('marking.nothing') }}</p>
+  <ManagedPage :error="error" :ready="value !== null" :height="220" @retry="reload">
+    <template #head>
+      <h1>{{ t('marking.title') }}</h1>
+    </template>
+    <p v-if="value?.piles.length === 0" class="empty">{{ t('marking.nothing') }}</p>
     <ul v-else-if="value" class="piles">
       <li v-for="pile in value.piles" :key="`${pile.source} ${pile.sourceId}`">
         <RouterLink
@@ -51,7 +47,7 @@ watchEffect(() => (document.title = t('marking.title')))
         </span>
       </li>
     </ul>
-  </main>
+  </ManagedPage>
 </template>
 
 <style scoped>
@@ -96,15 +92,6 @@ li + li {
 }
 .untold {
   color: var(--rust);
-}
-.empty {
-  max-width: 52ch;
-  font-family: var(--reading);
-  font-size: 17px;
-  color: var(--ink-2);
-}
-.bone {
-  height: 220px;
 }
 @media (max-width: 800px) {
   li {

@@ -7,9 +7,8 @@ import { presenceAt, type Presence } from '@fernbrake/core/classes'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, type FrondCue } from '@fernbrake/player'
 import { call } from '../api/client.ts'
-import AppBar from '../ui/AppBar.vue'
 import { writeMoment } from '../ui/dates.ts'
-import FaultNotice from '../ui/FaultNotice.vue'
+import ManagedPage from '../ui/ManagedPage.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
 const props = defineProps<{ classId: string; assignmentId: string }>()
@@ -17,7 +16,7 @@ const { t, n } = useI18n()
 const EVERY_MS = 5000
 const fetchNow = () =>
   call('assignmentNow', { params: { classId: props.classId, assignmentId: props.assignmentId } })
-const { value, error, loading, reload } = useLoaded(fetchNow)
+const { value, error, reload } = useLoaded(fetchNow)
 let isAsking = false
 const timer = setInterval(() => {
   if (document.hidden || isAsking || !value.value) return
@@ -64,17 +63,12 @@ watchEffect(() => (document.title = t('now.title', { title: value.value?.title ?
 </script>
 
 <template>
-  <AppBar />
-  <main class="page">
-    <p class="back">
+  <ManagedPage :error="error" :ready="value !== null" @retry="reload">
+    <template #back>
       <RouterLink :to="{ name: 'standing', params: { classId, assignmentId } }">{{
         t('now.toStanding')
       }}</RouterLink>
-    </p>
-    <FaultNotice v-if="error" :error="error" @retry="reload" />
-    <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">
-      <div class="skeleton bone" />
-    </div>
+    </template>
     <template v-if="value">
       <h1 dir="auto">{{ t('now.title', { title: value.title }) }}</h1>
       <p class="sentence">
@@ -102,13 +96,10 @@ watchEffect(() => (document.title = t('now.title', { title: value.value?.title ?
         </li>
       </ul>
     </template>
-  </main>
+  </ManagedPage>
 </template>
 
 <style scoped>
-.back {
-  margin-bottom: 8px;
-}
 .sentence {
   display: flex;
   flex-wrap: wrap;
@@ -155,8 +146,5 @@ small,
 .where {
   color: var(--ink-2);
   font-size: 13.5px;
-}
-.bone {
-  height: 320px;
 }
 </style>

@@ -101,9 +101,4 @@ b {
 .bone {
   height: 260px;
 }
-.empty {
-  font-family: var(--reading);
-  font-size: 17px;
-  color: var(--ink-2);
-}
 </style>

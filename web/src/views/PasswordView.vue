@@ -2,7 +2,7 @@
 // Choosing a password: at first, after coming in by a sign-in card; later, another one.
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { SHORTEST_PASSWORD } from '@fernbrake/core/contract'
@@ -10,28 +10,21 @@ import { useSession } from '../stores/session.ts'
 import { whereTo } from '../ui/whereTo.ts'
 import EntryCard from '../ui/EntryCard.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
+import { useAct } from '../ui/useAct.ts'
 
 const { t } = useI18n()
 const session = useSession()
 const [route, router] = [useRoute(), useRouter()]
 const [before, password] = [ref(''), ref('')]
 const seen = ref(false)
-const busy = ref(false)
-const fault = shallowRef<unknown>(null)
+const { busy, fault, act } = useAct()
 const choosing = computed(() => session.session?.choosing ?? null)
 
-async function choose(): Promise<void> {
-  busy.value = true
-  fault.value = null
-  try {
+const choose = () =>
+  act(async () => {
     await session.choosePassword(password.value, choosing.value ? undefined : before.value)
     await whereTo(router, route.query.to)
-  } catch (caught) {
-    fault.value = caught
-  } finally {
-    busy.value = false
-  }
-}
+  })
 document.title = t('password.title')
 </script>
 
@@ -89,11 +82,6 @@ document.title = t('password.title')
 </template>
 
 <style scoped>
-form {
-  display: flex;
-  flex-direction: column;
-  gap: 14px;
-}
 .check {
   display: inline-flex;
   gap: 8px;

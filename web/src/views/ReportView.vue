@@ -149,10 +149,4 @@ watchEffect(() => (document.title = about.value?.title ?? t('classes.all')))
 .tall {
   height: 380px;
 }
-.empty {
-  max-width: 52ch;
-  font-family: var(--reading);
-  font-size: 17px;
-  color: var(--ink-2);
-}
 </style>

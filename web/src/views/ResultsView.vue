@@ -148,12 +148,6 @@ function choose(number: number): void {
 .tall {
   height: 320px;
 }
-.empty {
-  max-width: 52ch;
-  font-family: var(--reading);
-  font-size: 17px;
-  color: var(--ink-2);
-}
 .summary {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));

@@ -105,11 +105,6 @@ async function takeAccount(account: { email: string; password: string }): Promis
 </template>
 
 <style scoped>
-form {
-  display: flex;
-  flex-direction: column;
-  gap: 14px;
-}
 .open {
   display: flex;
   flex-wrap: wrap;
