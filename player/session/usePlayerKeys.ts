@@ -1,5 +1,6 @@
 // The learner's keys. They never fire while typing or while a control that uses the key itself has the focus.
 import { onMounted, onScopeDispose } from 'vue'
+import { keysOn } from './singleKeys.ts'
 
 export interface PlayerKeyActions {
   toggle(): void
@@ -12,6 +13,8 @@ export interface PlayerKeyActions {
 }
 
 const TYPING = 'input, textarea, select, [contenteditable="true"]'
+
+const isLetter = (key: string) => key.length === 1 && key !== ' '
 
 /** Whether a key pressed here belongs to the element itself. */
 export function belongsToTarget(event: KeyboardEvent): boolean {
@@ -41,6 +44,7 @@ export function usePlayerKeys(actions: PlayerKeyActions): void {
   }
   const onKey = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return
+    if (!keysOn.value && isLetter(event.key)) return
     const action = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key]
     if (!action || belongsToTarget(event)) return
     event.preventDefault()

@@ -5,6 +5,8 @@ import { useI18n } from 'vue-i18n'
 import { CAPTION_GROUNDS, CAPTION_SIZES, type CaptionLook } from '../session/useCaptionLook.ts'
 import type { FilmSession } from '../session/useFilmSession.ts'
 import { ASSIGNMENT } from './about.ts'
+import FoldedPanel from './FoldedPanel.vue'
+import KeysPanel from './KeysPanel.vue'
 
 const props = defineProps<{
   session: FilmSession
@@ -38,27 +40,28 @@ const RATES = computed(() =>
     >
       {{ t('player.captions') }}
     </button>
-    <details v-if="languages.length > 0 && captions" class="look">
-      <summary class="fb-button plain">{{ t('player.captionLook') }}</summary>
-      <div class="panel paper">
-        <label>
-          <span>{{ t('player.captionSize') }}</span>
-          <select v-model="look.size">
-            <option v-for="size in CAPTION_SIZES" :key="size" :value="size">
-              {{ t(`player.captionSizes.${size}`) }}
-            </option>
-          </select>
-        </label>
-        <label>
-          <span>{{ t('player.captionGround') }}</span>
-          <select v-model="look.ground">
-            <option v-for="ground in CAPTION_GROUNDS" :key="ground" :value="ground">
-              {{ t(`player.captionGrounds.${ground}`) }}
-            </option>
-          </select>
-        </label>
-      </div>
-    </details>
+    <FoldedPanel
+      v-if="languages.length > 0 && captions"
+      class="look"
+      :label="t('player.captionLook')"
+    >
+      <label>
+        <span>{{ t('player.captionSize') }}</span>
+        <select v-model="look.size">
+          <option v-for="size in CAPTION_SIZES" :key="size" :value="size">
+            {{ t(`player.captionSizes.${size}`) }}
+          </option>
+        </select>
+      </label>
+      <label>
+        <span>{{ t('player.captionGround') }}</span>
+        <select v-model="look.ground">
+          <option v-for="ground in CAPTION_GROUNDS" :key="ground" :value="ground">
+            {{ t(`player.captionGrounds.${ground}`) }}
+          </option>
+        </select>
+      </label>
+    </FoldedPanel>
     <label v-if="languages.length > 1" class="speed">
       <span>{{ t('player.captionsIn') }}</span>
       <select v-model="language">
@@ -87,41 +90,18 @@ const RATES = computed(() =>
     <button class="fb-button plain" type="button" @click="emit('fullScreen')">
       {{ t('player.fullScreen') }}
     </button>
+    <KeysPanel />
   </div>
 </template>
 
 <style scoped>
-.look {
-  position: relative;
-}
-.look summary {
-  list-style: none;
-  cursor: pointer;
-}
-.look summary::-webkit-details-marker {
-  display: none;
-}
-.panel {
-  position: absolute;
-  z-index: 5;
-  inset-inline-start: 0;
-  top: 100%;
-  display: grid;
-  gap: 10px;
-  width: max-content;
-  padding: 12px 16px;
-  border: 1px solid var(--line);
-  border-radius: var(--radius);
-  background: var(--surface);
-  color: var(--ink);
-}
-.panel label {
+.look label {
   display: grid;
   grid-template-columns: 5em auto;
   gap: 10px;
   align-items: center;
 }
-.panel select {
+.look select {
   min-height: 36px;
   padding: 2px 4px;
   border: 1px solid var(--line-strong);

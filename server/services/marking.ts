@@ -12,8 +12,21 @@ import {
   type PileCard,
   type Source,
 } from '@fernbrake/core/contract'
-import { markFault, pseudonyms, verdictOfPoints, type MarkFault } from '@fernbrake/core/marking'
-import { filesOfAnswer, isByPerson, isGraded, readableAnswer } from '@fernbrake/core/questions'
+import {
+  markFault,
+  plainFileName,
+  pseudonyms,
+  verdictOfPoints,
+  withoutFileNames,
+  type MarkFault,
+} from '@fernbrake/core/marking'
+import {
+  filesOfAnswer,
+  isByPerson,
+  isGraded,
+  readableAnswer,
+  type Question,
+} from '@fernbrake/core/questions'
 import { direct, run, within } from '../database/connect.ts'
 import { AttemptRow, PersonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
@@ -111,33 +124,46 @@ export async function readPile(
   ])
   const nameOf = new Map(people.map(({ id, name }) => [id, name]))
   const numbers = pseudonyms([...nameOf.keys()], from.sourceId)
-  const pile: Pile = { ...about, questions: {}, answers: [], comments }
+  const isHidden = names === 'hidden'
+  const { title, classTitle, order } = about
+  const pile: Pile = { title, classTitle, order, questions: {}, answers: [], comments }
   for (const attempt of attempts) {
     const lesson = await editionDocument(attempt)
-    const number = numbers.get(attempt.personId)!
-    const learner = { number, name: names === 'hidden' ? null : nameOf.get(attempt.personId)! }
+    const name = isHidden ? null : nameOf.get(attempt.personId)!
+    const learner = { number: numbers.get(attempt.personId)!, name }
     for (const response of lastTries(responses.get(attempt.id) ?? [])) {
       const question = lesson.questions[response.questionId]
       if (!question || !(which === 'all' ? isGraded(question) : isByPerson(question))) continue
       const asked = `${attempt.edition}/${question.id}`
       pile.questions[asked] ??= question
-      const wanted = filesOfAnswer(response.answer)
-      pile.answers.push({
-        ...{ attemptId: attempt.id, responseId: response.id, learner, questionId: question.id },
-        ...{ asked, tryNumber: response.tryNumber, answer: response.answer },
-        text: readableAnswer(question, response.answer),
-        files: (handed.get(attempt.id) ?? [])
-          .filter(({ id }) => wanted.includes(id))
-          .map(({ id, name, contentType }) => ({ id, name, contentType })),
-        answeredAt: response.answeredAt.toISOString(),
-        ...response.own,
-        mark: response.mark && toMark(response.mark),
-      } satisfies PileAnswer)
+      const about = { attemptId: attempt.id, learner, questionId: question.id, asked }
+      const shown = showAnswer(question, response, handed.get(attempt.id) ?? [], isHidden)
+      pile.answers.push({ ...about, ...shown })
     }
   }
+  return pile
+}
+
+/** An answer as it lies in the pile, with the files that were handed in with it. */
+function showAnswer(
+  question: Question,
+  response: Response,
+  handed: readonly { id: string; name: string; contentType: string }[],
+  isHidden: boolean,
+): Omit<PileAnswer, 'attemptId' | 'learner' | 'questionId' | 'asked'> {
+  const answer = isHidden ? withoutFileNames(response.answer) : response.answer
+  const wanted = filesOfAnswer(answer)
+  const called = (id: string, name: string) =>
+    isHidden ? plainFileName(name, wanted.indexOf(id) + 1) : name
   return {
-    ...{ title: about.title, classTitle: about.classTitle, questions: pile.questions },
-    ...{ order: about.order, answers: pile.answers, comments },
+    ...{ responseId: response.id, tryNumber: response.tryNumber, answer },
+    text: readableAnswer(question, answer),
+    files: handed
+      .filter(({ id }) => wanted.includes(id))
+      .map(({ id, name, contentType }) => ({ id, name: called(id, name), contentType })),
+    answeredAt: response.answeredAt.toISOString(),
+    ...response.own,
+    mark: response.mark && toMark(response.mark),
   }
 }
 

@@ -3,7 +3,7 @@ import { readdir, readFile, writeFile } from 'node:fs/promises'
 import { basename, join } from 'node:path'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { UPLOADS_PATH } from '@fernbrake/core/contract'
+import { UPLOADS_PATH, type Pile } from '@fernbrake/core/contract'
 import { edits } from '@fernbrake/core/lesson'
 import { edited, lessonWithFilm, PART } from '@fernbrake/core/testing'
 import { createUploads } from '../media/uploads.ts'
@@ -117,6 +117,21 @@ describe('what is handed in', () => {
     await designer.agent
       .get(`/api/lessons/${put.lessonId}/attempts/${learner.attemptId}/files/file-1`)
       .expect(200)
+  })
+
+  it('says nothing of its name where names are hidden', async () => {
+    const learner = await goIn()
+    await handIn(learner, PNG, { filename: 'Piet.png' })
+    await answerWith(learner, ['file-1'])
+    const path = `/api/marking/lesson/${put.lessonId}`
+    const read = async (names: string) =>
+      (await designer.agent.get(`${path}?names=${names}`).expect(200)).body as Pile
+    const mine = (pile: Pile) =>
+      pile.answers.find(({ attemptId }) => attemptId === learner.attemptId)!
+    expect(mine(await read('shown')).files).toMatchObject([{ name: 'Piet.png' }])
+    const hidden = await read('hidden')
+    expect(mine(hidden).files).toMatchObject([{ id: 'file-1', name: '1.png' }])
+    expect(JSON.stringify(hidden)).not.toMatch(/Piet|Sketch/)
   })
 
   it('is fetched rather than shown where it is a document', async () => {

@@ -3,7 +3,7 @@
 import Dialog from 'primevue/dialog'
 import ToggleSwitch from 'primevue/toggleswitch'
 import { useI18n } from 'vue-i18n'
-import { keysOn, switchKeys } from './useBenchKeys.ts'
+import { keysOn, switchKeys } from '@fernbrake/player'
 
 const visible = defineModel<boolean>('visible', { required: true })
 const { t } = useI18n()

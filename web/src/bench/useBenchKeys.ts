@@ -1,28 +1,7 @@
 // The keys of the bench. They never fire while typing, and can be switched off.
-import { onMounted, onScopeDispose, ref } from 'vue'
+import { onMounted, onScopeDispose } from 'vue'
+import { keysOn } from '@fernbrake/player'
 import type { Bench } from './useBench.ts'
-
-const OFF_KEY = 'fernbrake-bench-keys'
-
-function readWish(): boolean {
-  try {
-    return localStorage.getItem(OFF_KEY) !== 'off'
-  } catch {
-    return true
-  }
-}
-
-/** Whether single keys act; shared by the key sheet and the listener. */
-export const keysOn = ref(readWish())
-
-export function switchKeys(on: boolean): void {
-  keysOn.value = on
-  try {
-    localStorage.setItem(OFF_KEY, on ? 'on' : 'off')
-  } catch {
-    // Without storage the wish lasts for this sitting.
-  }
-}
 
 /** What acts also where the film is not in sight. */
 const EVERYWHERE = new Set(['z', 'y', '?'])

@@ -14,9 +14,11 @@ import type { Desk } from './useDesk.ts'
 
 const props = defineProps<{ desk: Desk; answer: PileAnswer; question: Question }>()
 const { t, n } = useI18n()
-const { saving, fault, overtaken, pile } = props.desk
+const { saving, fault, pile } = props.desk
 const id = useId()
 const draft = props.desk.draftOf(props.answer)
+/** Somebody else marked it after this was begun; what was written is kept beside their mark, and is given knowingly. */
+const isOvertaken = draft.revision !== (props.answer.mark?.revision ?? 0)
 const criteria = computed(() => ('rubric' in props.question ? rubricOf(props.question) : []))
 const levels = ref<(number | null)[]>(draft.levels ?? criteria.value.map(() => null))
 const typed = ref(draft.points)
@@ -40,7 +42,7 @@ const wrong = computed(() =>
 const canGive = computed(() => points.value !== null && wrong.value === '')
 watch([typed, levels, comment], () =>
   props.desk.keepDraft(props.answer, {
-    ...{ points: typed.value, comment: comment.value },
+    ...{ points: typed.value, comment: comment.value, revision: draft.revision },
     levels: criteria.value.length > 0 ? [...levels.value] : null,
   }),
 )
@@ -101,7 +103,7 @@ defineExpose({ focusFirst })
 
 <template>
   <form class="sheet-form mark" :aria-label="t('marking.mark')" @submit.prevent="give(true)">
-    <p v-if="overtaken && answer.mark" class="notice straw" role="alert">
+    <p v-if="isOvertaken && answer.mark" class="notice straw" role="alert">
       {{
         t('marking.overtaken', {
           name: answer.mark.by ?? t('marking.somebody'),

@@ -17,8 +17,6 @@ export function useDesk(source: Source, sourceId: string, personId: string) {
   const at = ref<string | null>(null)
   const saving = ref(false)
   const fault = shallowRef<unknown>(null)
-  /** Somebody else was quicker; what was written here is kept beside their mark. */
-  const overtaken = ref(false)
   const loaded = useLoaded(() =>
     call('pile', { params, query: { names: names.value, which: which.value } }),
   )
@@ -37,9 +35,10 @@ export function useDesk(source: Source, sourceId: string, personId: string) {
     told: answers.value.filter(({ mark }) => mark && mark.releasedAt !== null).length,
   }))
 
+  /** While a mark is on its way the desk stays where it is: what comes of it belongs to this answer. */
   function go(responseId: string | null): void {
+    if (saving.value) return
     at.value = responseId
-    overtaken.value = false
     fault.value = null
   }
   const step = (by: 1 | -1) => go(answers.value[index.value + by]?.responseId ?? at.value)
@@ -56,6 +55,7 @@ export function useDesk(source: Source, sourceId: string, personId: string) {
       points: answer.mark ? String(answer.mark.points) : '',
       levels: answer.mark?.levels ?? null,
       comment: answer.mark?.comment ?? '',
+      revision: answer.mark?.revision ?? 0,
     }
 
   function put(responseId: string, mark: GivenMark): void {
@@ -74,7 +74,6 @@ export function useDesk(source: Source, sourceId: string, personId: string) {
       const body = { attemptId, responseId, revision: mark?.revision ?? 0, ...given }
       put(responseId, await call('saveMark', { params, body }))
       forgetDraft(personId, answer)
-      overtaken.value = false
       return true
     } catch (error) {
       fault.value = error
@@ -87,7 +86,6 @@ export function useDesk(source: Source, sourceId: string, personId: string) {
   async function showTheirs(): Promise<void> {
     const query = { names: names.value, which: which.value }
     pile.value = await call('pile', { params, query }).catch(() => pile.value)
-    overtaken.value = true
   }
 
   async function tell(told: boolean): Promise<number> {
@@ -114,7 +112,7 @@ export function useDesk(source: Source, sourceId: string, personId: string) {
   return {
     ...{ pile, error: loaded.error, loading: loaded.loading, reload },
     ...{ names, which, order, answers, index, open, question, counts, go, step, goOn },
-    ...{ draftOf, save, saving, fault, overtaken, tell, comments },
+    ...{ draftOf, save, saving, fault, tell, comments },
     keepDraft: (answer: PileAnswer, draft: MarkDraft) => keepDraft(personId, answer, draft),
   }
 }

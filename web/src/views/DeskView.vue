@@ -6,6 +6,7 @@ import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import type { Source } from '@fernbrake/core/contract'
 import type { PileOrder } from '@fernbrake/core/marking'
+import { keysOn, switchKeys } from '@fernbrake/player'
 import AnswerShown from '../marking/AnswerShown.vue'
 import MarkSheet from '../marking/MarkSheet.vue'
 import PileRail from '../marking/PileRail.vue'
@@ -40,8 +41,10 @@ function onKey(event: KeyboardEvent): void {
   const act = {
     ArrowDown: () => desk.step(1),
     ArrowUp: () => desk.step(-1),
-    n: () => desk.goOn(),
-    p: () => sheet.value?.focusFirst(),
+    ...(keysOn.value && {
+      n: () => desk.goOn(),
+      p: () => sheet.value?.focusFirst(),
+    }),
   }[event.key]
   if (!act) return
   event.preventDefault()
@@ -112,7 +115,11 @@ watchEffect(() => (document.title = pile.value?.title ?? t('marking.title')))
           />
           {{ t('marking.everything') }}
         </label>
-        <span class="muted keys">{{ t('marking.keys') }}</span>
+        <label class="check">
+          <input type="checkbox" :checked="keysOn" @change="switchKeys(!keysOn)" />
+          {{ t('marking.letters') }}
+        </label>
+        <span class="muted keys">{{ t(keysOn ? 'marking.keys' : 'marking.keysFew') }}</span>
       </div>
       <p v-if="said" class="notice fern" role="status">{{ said }}</p>
       <FaultNotice v-if="fault && !open" :error="fault" @retry="desk.reload" />
