@@ -3,7 +3,7 @@ import pg from 'pg'
 import { usualRules } from '@fernbrake/core/classes'
 import { RECORDS_AT_ONCE, type LearnerRecord } from '@fernbrake/core/contract'
 import { edits, type Lesson } from '@fernbrake/core/lesson'
-import { createRandom, drawPersona, simulateLesson } from '@fernbrake/core/rehearsal'
+import { createRandom, drawPersona, simulateLesson, type Random } from '@fernbrake/core/rehearsal'
 import { edited, lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
 import { openServer, takeRecords, type Settings } from '@fernbrake/server'
 
@@ -12,10 +12,20 @@ const QUESTIONS = 24
 /** Players send what was played every five seconds. */
 const CUT_MS = 5000
 const SITTING_MS = 6 * HOUR_MS
-export const BIG_LESSON = 'big-hour'
+
+/** A lesson for a big class, and what each of its learners sends; `id` begins the ids of all that is put in for it. */
+export interface BigLesson {
+  id: string
+  lesson: Lesson
+  recordsOf(random: Random, index: number): LearnerRecord[]
+}
+export const bigIds = (lessonId: string, size: number) => ({
+  classId: `${lessonId}-class-${size}`,
+  assignmentId: `${lessonId}-assignment-${size}`,
+})
 
 /** An hour with a question every two and a half minutes, each answered by the half minute before it. */
-export function hourLesson(): Lesson {
+function hourLesson(): Lesson {
   let lesson = lessonWithFilm(HOUR_MS)
   for (let index = 1; index <= QUESTIONS; index += 1) {
     const atMs = Math.round((HOUR_MS * index) / (QUESTIONS + 1))
@@ -49,45 +59,64 @@ function asPlayed(records: readonly LearnerRecord[]): LearnerRecord[] {
 const rowsOf = <T>(count: number, row: (index: number) => T) =>
   Array.from({ length: count }, (_, index) => row(index))
 
-/** Puts a lesson and one class for each of these sizes into the database; answers with the assignments. */
+/** An hour of film with questions, watched and answered by simulated learners. */
+export function hourOfFilm(): BigLesson {
+  const lesson = hourLesson()
+  const start = Date.now() - SITTING_MS
+  return {
+    ...{ id: 'big-hour', lesson },
+    recordsOf(random) {
+      // Nobody would sit through an hour otherwise; a class is told to.
+      const drawn = drawPersona(random)
+      const persona = { ...drawn, patienceMs: drawn.patienceMs * 4 }
+      return asPlayed(simulateLesson(lesson, persona, random, start))
+    },
+  }
+}
+
+/** Puts a lesson and one class for each of these sizes into the database. */
 export async function putBigClasses(
   settings: Settings,
   sizes: readonly number[],
   ownerEmail: string,
-): Promise<string[]> {
+  big: BigLesson,
+): Promise<void> {
   const client = new pg.Client({ connectionString: settings.databaseUrl })
   await client.connect()
   const { rows } = await client.query<{ id: string }>('SELECT id FROM people WHERE email = $1', [
     ownerEmail,
   ])
   const owner = rows[0]!.id
-  const lesson = hourLesson()
-  const document = JSON.stringify(lesson)
+  const document = JSON.stringify(big.lesson)
   await client.query('INSERT INTO lessons (id, draft, revision) VALUES ($1, $2, 1)', [
-    ...[BIG_LESSON, document],
+    ...[big.id, document],
   ])
-  await client.query(`INSERT INTO lesson_roles VALUES ($1, $2, 'owner')`, [BIG_LESSON, owner])
+  await client.query(`INSERT INTO lesson_roles VALUES ($1, $2, 'owner')`, [big.id, owner])
   await client.query(
     'INSERT INTO editions (lesson_id, number, document, revision) VALUES ($1, 1, $2, 1)',
-    [BIG_LESSON, document],
+    [big.id, document],
   )
-  const made: string[] = []
-  for (const size of sizes) made.push(await putClass(client, owner, size))
+  for (const size of sizes) await putClass(client, owner, big.id, size)
   await client.end()
   const { context, close } = await openServer({ ...settings, runsJobs: false }, () => undefined)
   try {
-    for (const size of sizes) await playAll(context, lesson, size)
+    for (const size of sizes) await playAll(context, big, size)
   } finally {
     await close()
   }
-  return made
 }
 
-const attemptOf = (size: number, index: number) => `big-attempt-${size}-${index}`
+const attemptOf = (lessonId: string, size: number, index: number) =>
+  `${lessonId}-attempt-${size}-${index}`
 
-async function putClass(client: pg.Client, owner: string, size: number): Promise<string> {
-  const [classId, assignmentId] = [`big-class-${size}`, `big-assignment-${size}`]
-  const people = rowsOf(size, (index) => `big-person-${size}-${index}`)
+async function putClass(
+  client: pg.Client,
+  owner: string,
+  lessonId: string,
+  size: number,
+): Promise<void> {
+  const { classId, assignmentId } = bigIds(lessonId, size)
+  const people = rowsOf(size, (index) => `${lessonId}-person-${size}-${index}`)
   await client.query(
     `INSERT INTO people (id, name, email, role, password_hash)
      SELECT id, 'Learner ' || id, id || '@harrowmere.example', 'learner', 'none' FROM unnest($1::text[]) AS id`,
@@ -103,35 +132,30 @@ async function putClass(client: pg.Client, owner: string, size: number): Promise
   ])
   await client.query(
     `INSERT INTO assignments (id, class_id, lesson_id, position, rules) VALUES ($1, $2, $3, 'a0', $4)`,
-    [assignmentId, classId, BIG_LESSON, JSON.stringify({ ...usualRules(), topRate: 2 })],
+    [assignmentId, classId, lessonId, JSON.stringify({ ...usualRules(), topRate: 2 })],
   )
   await client.query(
     `INSERT INTO attempts (id, lesson_id, edition, person_id, assignment_id)
      SELECT * FROM unnest($1::text[], $2::text[], $3::int[], $4::text[], $5::text[])`,
     [
-      rowsOf(size, (index) => attemptOf(size, index)),
-      ...[people.map(() => BIG_LESSON), people.map(() => 1), people],
+      rowsOf(size, (index) => attemptOf(lessonId, size, index)),
+      ...[people.map(() => lessonId), people.map(() => 1), people],
       people.map(() => assignmentId),
     ],
   )
-  return assignmentId
 }
 
 async function playAll(
   context: Parameters<typeof takeRecords>[0],
-  lesson: Lesson,
+  big: BigLesson,
   size: number,
 ): Promise<void> {
   const random = createRandom(size)
-  const start = Date.now() - SITTING_MS
   for (let index = 0; index < size; index += 1) {
-    // Nobody would sit through an hour otherwise; a class is told to.
-    const drawn = drawPersona(random)
-    const persona = { ...drawn, patienceMs: drawn.patienceMs * 4 }
-    const records = asPlayed(simulateLesson(lesson, persona, random, start))
+    const records = big.recordsOf(random, index)
     for (let from = 0; from < records.length; from += RECORDS_AT_ONCE)
       await takeRecords(
-        ...([context, attemptOf(size, index)] as const),
+        ...([context, attemptOf(big.id, size, index)] as const),
         records.slice(from, from + RECORDS_AT_ONCE),
       )
   }

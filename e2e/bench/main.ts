@@ -4,6 +4,7 @@ import { CHROMIUM } from '../playwright.config.ts'
 import clearAway from '../support/run.ts'
 import { startRealServer } from '../support/server.ts'
 import { measureCalmSpot } from './calmSpot.ts'
+import { measureDesk } from './desk.ts'
 import { measureHolds } from './holds.ts'
 import { measureLong } from './long.ts'
 import { measureMarking } from './marking.ts'
@@ -36,6 +37,7 @@ try {
   if (wants('marking')) figures.push(measureMarking())
   if (wants('routes')) figures.push(...(await measureRoutes(browser, server)))
   if (wants('long')) figures.push(...(await measureLong(browser, server)))
+  if (wants('desk')) figures.push(...(await measureDesk(browser, server)))
   if (wants('results')) figures.push(...(await measureResults(server)))
   if (wants('playing')) figures.push(...(await measurePlaying(server)))
   if (wants('spans')) figures.push(await measureSpans(server))

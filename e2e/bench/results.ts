@@ -1,7 +1,7 @@
 // How long each view of results takes the server at 1,000 and at 100 learners on an hour of film.
 import { signedInCookie } from '../support/http.ts'
 import type { RealServer } from '../support/server.ts'
-import { putBigClasses } from './bigClass.ts'
+import { bigIds, hourOfFilm, putBigClasses } from './bigClass.ts'
 import type { Figure } from './main.ts'
 
 const [LARGE, SMALL] = [1000, 100]
@@ -12,17 +12,19 @@ const middle = (numbers: readonly number[]) =>
 
 export async function measureResults(server: RealServer): Promise<Figure[]> {
   const owner = 'designer@harrowmere.example'
-  await putBigClasses(server.settings, [LARGE, SMALL], owner)
+  const big = hourOfFilm()
+  await putBigClasses(server.settings, [LARGE, SMALL], owner, big)
   const cookie = await signedInCookie(server.url)
   const views = (size: number) => {
-    const from = `/api/results/assignment/big-assignment-${size}`
+    const { classId, assignmentId } = bigIds(big.id, size)
+    const from = `/api/results/assignment/${assignmentId}`
     return {
-      standing: `/api/classes/big-class-${size}/assignments/big-assignment-${size}/standing`,
+      standing: `/api/classes/${classId}/assignments/${assignmentId}/standing`,
       'watch map': `${from}/watching`,
       questions: `${from}/questions`,
       ways: `${from}/ways`,
       comparison: `${from}/comparison`,
-      'mark book': `/api/classes/big-class-${size}/mark-book`,
+      'mark book': `/api/classes/${classId}/mark-book`,
     }
   }
   const timeOf = async (path: string) => {

@@ -5,7 +5,7 @@ import { edits, emptyLesson, runEdit, type Edit, type EditMade } from '@fernbrak
 import { surveyRoutes } from '@fernbrake/core/routes'
 import { DEMO_PASSWORD } from '@fernbrake/server'
 import { sendJson, signedInCookie } from '../support/http.ts'
-import { goInAsGuest, signIn } from '../support/pages.ts'
+import { goInAsGuest, NAMED, signIn } from '../support/pages.ts'
 import type { RealServer } from '../support/server.ts'
 import type { Figure } from './main.ts'
 
@@ -14,9 +14,6 @@ const ROUTES = 400
 const LESSON = 'sixty-parts'
 const SURVEYS = 21
 const SWITCHES = 15
-/** What runs in the page was translated with a helper that names functions, which the page does not have. */
-const NAMED = { content: 'globalThis.__name = (named) => named' }
-
 const middle = (numbers: readonly number[]) =>
   [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)]!
 

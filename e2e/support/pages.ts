@@ -3,6 +3,9 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
 import { PASSWORD } from './server.ts'
 
+/** For `addInitScript`: what runs in a page was translated with a helper that names functions, which pages do not have. */
+export const NAMED = { content: 'globalThis.__name = (named) => named' }
+
 export async function signIn(
   page: Page,
   url: string,
