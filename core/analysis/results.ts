@@ -51,7 +51,8 @@ export interface QuestionOutcome {
 
 export interface AttemptOutcome {
   attemptId: string
-  watched: number
+  /** The share of all film that was watched, 0 to 1; null where there is none. */
+  watched: number | null
   answered: number
   questions: number
   points: number
@@ -164,7 +165,7 @@ export function attemptOutcome(lesson: Lesson, attempt: AttemptRecord): AttemptO
   }, 0)
   return {
     attemptId: attempt.attemptId,
-    watched: totalMs > 0 ? watchedMs / totalMs : 0,
+    watched: totalMs > 0 ? watchedMs / totalMs : null,
     answered: questions.filter((question) => answers.has(question.id)).length,
     questions: questions.length,
     points: questions.reduce(

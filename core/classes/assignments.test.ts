@@ -45,9 +45,13 @@ describe('an assignment is complete', () => {
     expect(isComplete(rules, figures(enough))).toBe(true)
     expect(isComplete(rules, figures(little))).toBe(false)
   })
-  it('by a score only where there are marks to score', () => {
-    const rules = { ...usualRules(), completion: { by: 'score', share: 0 } as const }
-    expect(isComplete(rules, figures({ max: 0 }))).toBe(false)
+  it.each([
+    ['score', { max: 0 }],
+    ['watched', { watched: null }],
+  ] as const)('once it is finished where there is nothing of the kind: %s', (by, none) => {
+    const rules = { ...usualRules(), completion: { by, share: 0 } }
+    expect(isComplete(rules, figures(none))).toBe(false)
+    expect(isComplete(rules, figures({ ...none, finished: true }))).toBe(true)
   })
 })
 

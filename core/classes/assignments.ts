@@ -34,8 +34,8 @@ export const usualRules = (): AssignmentRules => ({
 export interface AttemptFigures {
   finished: boolean
   confirmed: boolean
-  /** 0 to 1. */
-  watched: number
+  /** 0 to 1; null where the lesson has no film. */
+  watched: number | null
   answered: number
   questions: number
   points: number
@@ -46,6 +46,7 @@ export interface AttemptFigures {
 const reaches = (figure: number, share: number) =>
   Math.round(figure * 100) >= Math.round(share * 100)
 
+/** Where a lesson has no film to watch, or nothing to score, whoever has finished it is done. */
 export function isComplete({ completion }: AssignmentRules, figures: AttemptFigures): boolean {
   switch (completion.by) {
     case 'finished':
@@ -53,11 +54,15 @@ export function isComplete({ completion }: AssignmentRules, figures: AttemptFigu
     case 'hand':
       return figures.confirmed
     case 'watched':
-      return reaches(figures.watched, completion.share)
+      return figures.watched === null
+        ? figures.finished
+        : reaches(figures.watched, completion.share)
     case 'answered':
       return figures.answered >= figures.questions
     case 'score':
-      return figures.max > 0 && reaches(figures.points / figures.max, completion.share)
+      return figures.max > 0
+        ? reaches(figures.points / figures.max, completion.share)
+        : figures.finished
   }
 }
 
@@ -230,7 +235,7 @@ export function positionBefore(
 export function attemptThatCounts<
   T extends Pick<AttemptFigures, 'points' | 'watched'> & { isComplete: boolean },
 >(attempts: readonly T[]): T | null {
-  const rank = ({ isComplete, points, watched }: T) => [Number(isComplete), points, watched]
+  const rank = ({ isComplete, points, watched }: T) => [Number(isComplete), points, watched ?? 0]
   const isBetter = (one: T, other: T) => {
     const [a, b] = [rank(one), rank(other)]
     const at = a.findIndex((value, index) => value !== b[index])

@@ -54,7 +54,8 @@ const assignmentParams = classParams.extend({ assignmentId: idSchema })
 
 /** How one attempt stands. */
 const figures = {
-  watched: z.number(),
+  /** 0 to 1; null where the lesson has no film. */
+  watched: z.number().nullable(),
   answered: z.int(),
   questions: z.int(),
   /** Answers that a person has marked; learners are counted what they were told. */

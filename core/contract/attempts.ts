@@ -139,6 +139,15 @@ export const pastResponseSchema = z.strictObject({
     .optional(),
 })
 
+/** A file that was handed in with an answer. */
+export const fileTakenSchema = z.strictObject({
+  id: idSchema,
+  name: z.string(),
+  contentType: z.string(),
+})
+
+export type FileTaken = z.infer<typeof fileTakenSchema>
+
 export const attemptSchema = z.strictObject({
   id: idSchema,
   lessonId: idSchema,
@@ -160,6 +169,8 @@ export const attemptSchema = z.strictObject({
     })
     .nullable(),
   media: z.array(attemptMediaSchema),
+  /** The files that were handed in with its answers. */
+  handed: z.array(fileTakenSchema),
   progress: z.strictObject({
     partId: idSchema.nullable(),
     atMs: z.int(),
@@ -214,7 +225,7 @@ export const attemptRoutes = {
           id: idSchema,
           title: z.string(),
           edition: z.int(),
-          watched: z.number(),
+          watched: z.number().nullable(),
           answered: z.int(),
           questions: z.int(),
           finished: z.boolean(),

@@ -2,6 +2,7 @@
 import { z } from 'zod'
 import { clockSchema, idSchema, languageSchema, plainText } from '../fields/index.ts'
 import { CHANGES, lessonSchema, patchSchema } from '../lesson/index.ts'
+import { fileTakenSchema } from './attempts.ts'
 import { route, type ReplyOf } from './route.ts'
 import { editionNoteSchema, lessonRoleSchema, seenBySchema } from './sharing.ts'
 
@@ -112,7 +113,7 @@ const resultsReply = z.strictObject({
       openedAt: clockSchema,
       lastSeenAt: clockSchema,
       finishedAt: clockSchema.nullable(),
-      watched: z.number(),
+      watched: z.number().nullable(),
       answered: z.int(),
       questions: z.int(),
       points: z.number(),
@@ -130,9 +131,7 @@ const resultsReply = z.strictObject({
           points: z.number(),
           text: z.string(),
           /** What was handed in with it. */
-          files: z.array(
-            z.strictObject({ id: idSchema, name: z.string(), contentType: z.string() }),
-          ),
+          files: z.array(fileTakenSchema),
           answeredAt: clockSchema,
         }),
       ),

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { clockSchema, idSchema, plainText } from '../fields/index.ts'
 import { LONGEST_COMMENT } from '../marking/index.ts'
 import { answerSchema, questionSchema } from '../questions/index.ts'
+import { fileTakenSchema } from './attempts.ts'
 import { route, type ReplyOf } from './route.ts'
 
 /** Where attempts come from: an assignment, or a lesson that was opened by its link. */
@@ -23,12 +24,6 @@ export const markSchema = z.strictObject({
   by: z.string().nullable(),
   at: clockSchema,
   releasedAt: clockSchema.nullable(),
-})
-
-export const fileTakenSchema = z.strictObject({
-  id: idSchema,
-  name: z.string(),
-  contentType: z.string(),
 })
 
 export const pileAnswerSchema = z.strictObject({

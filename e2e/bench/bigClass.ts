@@ -1,11 +1,12 @@
 // A class of so many simulated learners on an hour of film, through the same door that real players' records take.
-import pg from 'pg'
+import type pg from 'pg'
 import { usualRules } from '@fernbrake/core/classes'
 import { RECORDS_AT_ONCE, type LearnerRecord } from '@fernbrake/core/contract'
 import { edits, type Lesson } from '@fernbrake/core/lesson'
 import { createRandom, drawPersona, simulateLesson, type Random } from '@fernbrake/core/rehearsal'
 import { edited, lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
 import { openServer, takeRecords, type Settings } from '@fernbrake/server'
+import { inDatabase, putLesson } from '../support/lessons.ts'
 
 const HOUR_MS = 3_600_000
 const QUESTIONS = 24
@@ -81,23 +82,10 @@ export async function putBigClasses(
   ownerEmail: string,
   big: BigLesson,
 ): Promise<void> {
-  const client = new pg.Client({ connectionString: settings.databaseUrl })
-  await client.connect()
-  const { rows } = await client.query<{ id: string }>('SELECT id FROM people WHERE email = $1', [
-    ownerEmail,
-  ])
-  const owner = rows[0]!.id
-  const document = JSON.stringify(big.lesson)
-  await client.query('INSERT INTO lessons (id, draft, revision) VALUES ($1, $2, 1)', [
-    ...[big.id, document],
-  ])
-  await client.query(`INSERT INTO lesson_roles VALUES ($1, $2, 'owner')`, [big.id, owner])
-  await client.query(
-    'INSERT INTO editions (lesson_id, number, document, revision) VALUES ($1, 1, $2, 1)',
-    [big.id, document],
-  )
-  for (const size of sizes) await putClass(client, owner, big.id, size)
-  await client.end()
+  await inDatabase(settings, async (client) => {
+    const owner = await putLesson(client, ownerEmail, big)
+    for (const size of sizes) await putClass(client, owner, big.id, size)
+  })
   const { context, close } = await openServer({ ...settings, runsJobs: false }, () => undefined)
   try {
     for (const size of sizes) await playAll(context, big, size)

@@ -98,6 +98,16 @@ test('a note is written at a moment of a film by a key, and all are taken along'
   await page.getByRole('button', { name: /^Go on with/ }).click()
   await page.getByRole('button', { name: 'Play', exact: true }).click()
   await expect(page.getByText(/You have watched (?!0)/)).toBeVisible()
+  // Whoever speaks to the computer switches the letters off; nothing happens then by chance.
+  await page.getByText('Keys', { exact: true }).click()
+  const letters = page.getByLabel('Letters act')
+  await letters.uncheck()
+  await expectNoBarriers(page, 'the keys beside a film')
+  await page.locator('body').press('n')
+  await expect(page.locator('[data-note]')).toHaveCount(0)
+  await letters.check()
+  await letters.press('Escape')
+  await expect(letters).toBeHidden()
   await page.locator('body').press('n')
   await page.keyboard.type('A hill, not a river')
   // Left with the last key: nothing of it is lost.

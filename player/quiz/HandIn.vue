@@ -15,6 +15,15 @@ const asks = ref(false)
 const ask = useTemplateRef('ask')
 const open = computed(() => props.quiz.stillOpen.value)
 const waits = computed(() => props.tellsAtEnd && !props.quiz.handedIn.value)
+const endWord = computed(() =>
+  props.quiz.isHeldBack
+    ? waits.value
+      ? 'handInOnly'
+      : 'seeAnswers'
+    : waits.value
+      ? 'handIn'
+      : 'seeSummary',
+)
 watch(open, ({ length }) => {
   if (length === 0) asks.value = false
 })
@@ -34,7 +43,9 @@ function end(): void {
           n: quiz.summary.value.answered,
           all: quiz.summary.value.count,
         })
-      }}<template v-if="waits"> · {{ t('player.quiz.handInHelp') }}</template>
+      }}<template v-if="waits">
+        · {{ t(quiz.isHeldBack ? 'player.quiz.heldBackHelp' : 'player.quiz.handInHelp') }}</template
+      >
     </p>
     <div v-if="asks" ref="ask" class="ask" tabindex="-1" role="alert">
       <p>{{ t('player.quiz.stillOpen', open.length) }}</p>
@@ -42,11 +53,13 @@ function end(): void {
         {{ t('player.quiz.goTo', { number: open[0]!.number }) }}
       </button>
       <button class="fb-button" type="button" @click="emit('handIn')">
-        {{ t(waits ? 'player.quiz.anyway' : 'player.quiz.summaryAnyway') }}
+        {{
+          t(`player.quiz.${waits ? 'anyway' : quiz.isHeldBack ? 'answersAnyway' : 'summaryAnyway'}`)
+        }}
       </button>
     </div>
     <button v-else class="fb-button act" type="button" @click="end">
-      {{ t(waits ? 'player.quiz.handIn' : 'player.quiz.seeSummary') }}
+      {{ t(`player.quiz.${endWord}`) }}
     </button>
   </section>
 </template>

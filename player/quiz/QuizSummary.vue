@@ -25,6 +25,9 @@ const filled = usePlaces()
 const heading = useTemplateRef('heading')
 defineExpose({ focus: () => heading.value?.focus({ preventScroll: true }) })
 
+const title = computed(() =>
+  t(props.quiz.isHeldBack ? 'player.quiz.yourAnswers' : 'player.quiz.summary'),
+)
 const summary = computed(() => props.quiz.summary.value)
 const figure = (points: number) => n(points, { maximumFractionDigits: 2 })
 const share = computed(() => (summary.value.max > 0 ? summary.value.points / summary.value.max : 0))
@@ -62,9 +65,9 @@ const sign: Record<ItemState, string> = {
 </script>
 
 <template>
-  <section class="summary paper" :aria-label="t('player.quiz.summary')">
+  <section class="summary paper" :aria-label="title">
     <div role="status">
-      <h3 ref="heading" tabindex="-1">{{ t('player.quiz.summary') }}</h3>
+      <h3 ref="heading" tabindex="-1">{{ title }}</h3>
       <p v-if="summary.max > 0" class="score">
         {{
           t(
@@ -98,7 +101,7 @@ const sign: Record<ItemState, string> = {
         type="button"
         @click="emit('look', firstWrong.itemId)"
       >
-        {{ t('player.quiz.toWrong') }}
+        {{ t(quiz.told.value ? 'player.quiz.toWrong' : 'player.quiz.toOpen') }}
       </button>
       <button class="fb-button plain" type="button" @click="emit('back')">
         {{ t('player.quiz.toQuestions') }}

@@ -102,6 +102,8 @@ export function useQuiz(host: Host, opened: OpenedLesson, quiz: QuizPart) {
     questions,
     answers,
     told,
+    /** The class tells everybody later; handing in changes nothing about that. */
+    isHeldBack: !tells,
     handedIn,
     summary,
     outcomes,

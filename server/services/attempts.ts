@@ -27,6 +27,7 @@ import { attemptFacts } from '../queries/attemptFacts.ts'
 import { readChosen } from '../queries/choices.ts'
 import { readCovered } from '../queries/covered.ts'
 import { readFinished } from '../queries/finishedParts.ts'
+import { handedByAttempt, toTaken } from '../queries/handedFiles.ts'
 import { readOwnNotes } from '../queries/ownNotes.ts'
 import { readSeen } from '../queries/seenThings.ts'
 import { editionDocument } from '../queries/editions.ts'
@@ -107,19 +108,31 @@ export async function readAttempt(
   const times = assignment && timesOf(assignment)
   const tells = !assignment || tellsAt(assignment.rules, times!, new Date())
   const lesson = assignment ? underRules(edition, assignment.rules, tells) : edition
-  const [row, newest, person, responses, covered, chosen, finishedParts, seen, ownNotes, media] =
-    await Promise.all([
-      AttemptRow.findByPk(attemptId),
-      EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
-      PersonRow.findByPk(facts.personId),
-      responsesByAttempt(direct(pool), [attemptId], 'told'),
-      readCovered(within(database), [attemptId]),
-      readChosen(within(database), attemptId),
-      readFinished(within(database), attemptId),
-      readSeen(within(database), [attemptId]),
-      readOwnNotes(within(database), attemptId),
-      playableMedia(lesson),
-    ])
+  const [
+    row,
+    newest,
+    person,
+    responses,
+    covered,
+    chosen,
+    finishedParts,
+    seen,
+    ownNotes,
+    media,
+    handed,
+  ] = await Promise.all([
+    AttemptRow.findByPk(attemptId),
+    EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
+    PersonRow.findByPk(facts.personId),
+    responsesByAttempt(direct(pool), [attemptId], 'told'),
+    readCovered(within(database), [attemptId]),
+    readChosen(within(database), attemptId),
+    readFinished(within(database), attemptId),
+    readSeen(within(database), [attemptId]),
+    readOwnNotes(within(database), attemptId),
+    playableMedia(lesson),
+    handedByAttempt([attemptId]),
+  ])
   if (!row || !person) throw new HttpError('not-found')
   return {
     id: row.id,
@@ -135,6 +148,7 @@ export async function readAttempt(
       ...{ dueAt: times!.dueAt, closesAt: times!.closesAt },
     },
     media,
+    handed: (handed.get(attemptId) ?? []).map(toTaken),
     progress: {
       partId: row.placePart,
       atMs: row.placeMs,

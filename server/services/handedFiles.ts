@@ -7,6 +7,7 @@ import { filesAsked, isOfSort, type FileSort } from '@fernbrake/core/questions'
 import { HandedFileRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { typeOf } from '../media/contentType.ts'
+import { probe } from '../media/ffmpeg.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
 import { editionDocument } from '../queries/editions.ts'
 import type { Context } from './context.ts'
@@ -90,8 +91,17 @@ export async function takeHandedFile(
 /** The content type of a file if it is of one of these sorts by what stands in it; null where it is not. */
 async function contentOf(path: string, sorts: readonly FileSort[]): Promise<string | null> {
   const type = (await typeOf(path))?.mime
-  return type && sorts.some((sort) => isOfSort(sort, type)) ? type : null
+  if (!type || !sorts.some((sort) => isOfSort(sort, type))) return null
+  const mayBeSound = type.startsWith('video/') && isOfSort('sound', type)
+  return mayBeSound && (await isSoundAlone(path)) ? type.replace('video/', 'audio/') : type
 }
+
+/** Recorders write sound into the containers of films; it is to be heard then, and not looked at. */
+const isSoundAlone = (path: string): Promise<boolean> =>
+  probe(path).then(
+    ({ video, audioCodec }) => video === null && audioCodec !== null,
+    () => false,
+  )
 
 /** Content that a browser shows by itself, without anything in it that could act. */
 const isShown = (contentType: string) => /^(?:image|audio|video)\//.test(contentType)

@@ -254,7 +254,7 @@ function summaryOf({ lesson, learners }: Gathered) {
   return {
     learners: learners.length,
     finished: learners.filter(({ stood }) => stood.finishedAt !== null).length,
-    watched: mean(learners.map(({ stood }) => stood.watched)),
+    watched: mean(learners.flatMap(({ stood }) => stood.watched ?? [])),
     score: mean(shares),
     questions: difficulties(asked, sittings),
   }

@@ -8,7 +8,7 @@ import { AttemptRow, EditionRow, PersonRow, type HandedFileRow } from '../databa
 import { waysByAttempt, type WayTaken } from '../queries/choices.ts'
 import { readCovered, type Covered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
-import { handedByAttempt } from '../queries/handedFiles.ts'
+import { handedByAttempt, toTaken } from '../queries/handedFiles.ts'
 import { readSeen } from '../queries/seenThings.ts'
 import { responsesByAttempt, type Response } from '../queries/responses.ts'
 import type { Context } from './context.ts'
@@ -98,9 +98,7 @@ function toLearner(lesson: Lesson, outcome: AttemptOutcome, rows: LearnerRows): 
       verdict: row.verdict,
       points: row.points,
       text: readableAnswer(lesson.questions[row.questionId]!, row.answer),
-      files: handed
-        .filter(({ id }) => filesOfAnswer(row.answer).includes(id))
-        .map(({ id, name, contentType }) => ({ id, name, contentType })),
+      files: handed.filter(({ id }) => filesOfAnswer(row.answer).includes(id)).map(toTaken),
       answeredAt: row.answeredAt.toISOString(),
     })),
   }

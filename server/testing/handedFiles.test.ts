@@ -7,7 +7,7 @@ import { UPLOADS_PATH, type Pile } from '@fernbrake/core/contract'
 import { edits } from '@fernbrake/core/lesson'
 import { edited, lessonWithFilm, PART } from '@fernbrake/core/testing'
 import { createUploads } from '../media/uploads.ts'
-import { PIECE, TUS } from './films.ts'
+import { createFilmFolder, PICTURE, PIECE, SOUND, TUS } from './films.ts'
 import {
   goInAsGuest,
   putLesson,
@@ -32,7 +32,9 @@ function lessonWithUpload() {
   const asked = { ...ids, kind: 'upload', partId: PART, atMs: 5000 } as const
   const made = edited(lessonWithFilm(60_000), edits.addQuestion, asked)
   const rules = { mostFiles: 2, mostMegabytes: 1, tries: 2 } as never
-  return edited(made, edits.setQuestionRules, { questionId: 'sketch', rules })
+  const sketched = edited(made, edits.setQuestionRules, { questionId: 'sketch', rules })
+  const said = { cueId: 'speak', questionId: 'said', optionIds: [], kind: 'recording' } as const
+  return edited(sketched, edits.addQuestion, { ...said, partId: PART, atMs: 8000 })
 }
 
 beforeAll(async () => {
@@ -149,6 +151,20 @@ describe('what is handed in', () => {
     await fileOf(learner, 'file-1').expect(404)
     const { refused } = await answerWith(learner, ['file-1'])
     expect(refused).toMatchObject([{ code: 'missingFile' }])
+  })
+
+  it('is heard where it is sound alone, though it came in the container of a film', async () => {
+    const films = createFilmFolder()
+    const sound = films.make('voice.webm', ...SOUND, '-c:a', 'libopus')
+    const film = films.make('face.webm', ...PICTURE, '-c:v', 'libvpx', '-t', '0.2')
+    films.remove()
+    const learner = await goIn()
+    const typeOf = async (content: Buffer, fileId: string) => {
+      await handIn(learner, content, { questionId: 'said', fileId, filename: 'Voice 0:02' })
+      return (await fileOf(learner, fileId).expect(200)).headers['content-type']
+    }
+    expect(await typeOf(sound, 'voice')).toBe('audio/webm')
+    expect(await typeOf(film, 'face')).toBe('video/webm')
   })
 
   it('may be sent twice', async () => {

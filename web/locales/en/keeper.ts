@@ -13,6 +13,7 @@ export default {
     count: 'Nobody | One person | {n} people',
     name: 'Name',
     fullName: 'First and last name',
+    rename: 'Correct it',
     signIn: 'Signs in as',
     email: 'Email address',
     role: 'Role',

@@ -7,6 +7,7 @@ import LessonPicture from './LessonPicture.vue'
 
 defineProps<{ attempts: AttemptCard[] }>()
 const { t, n } = useI18n()
+const percent = (share: number) => n(share, { style: 'percent', maximumFractionDigits: 0 })
 </script>
 
 <template>
@@ -18,12 +19,9 @@ const { t, n } = useI18n()
           <b dir="auto">{{ attempt.title }}</b>
           <span class="muted">
             {{ attempt.finished ? t('home.finished') : t('home.begun') }} ·
-            {{
-              t('home.watched', {
-                share: n(attempt.watched, { style: 'percent', maximumFractionDigits: 0 }),
-              })
-            }}
-            ·
+            <template v-if="attempt.watched !== null"
+              >{{ t('home.watched', { share: percent(attempt.watched) }) }} ·
+            </template>
             {{ t('home.answered', { answered: attempt.answered, questions: attempt.questions }) }}
           </span>
           <span class="muted">{{

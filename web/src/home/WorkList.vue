@@ -89,7 +89,9 @@ const confirm = (one: Card) =>
             >{{ standsAs(one) }}</span
           >
           <span v-if="one.best" class="muted">
-            {{ t('home.watched', { share: percent(one.best.watched) }) }} ·
+            <template v-if="one.best.watched !== null"
+              >{{ t('home.watched', { share: percent(one.best.watched) }) }} ·
+            </template>
             {{ t('home.answered', { answered: one.best.answered, questions: one.best.questions }) }}
             <template v-if="one.best.max > 0 && one.tells">
               ·

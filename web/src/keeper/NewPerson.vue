@@ -53,14 +53,3 @@ const make = () =>
     </form>
   </ClassSheet>
 </template>
-
-<style scoped>
-.text {
-  padding: 8px 10px;
-  border: 1px solid var(--line-strong);
-  border-radius: var(--radius);
-  background: var(--surface);
-  color: var(--ink);
-  font: inherit;
-}
-</style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // One person, as the keeper sees them: role, password, what is held about them, removal.
 import Button from 'primevue/button'
-import { ref } from 'vue'
+import { ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { KeptPerson } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
@@ -26,7 +26,15 @@ const ROLES = (['learner', 'designer', 'keeper'] as const).map((value) => ({
 const { busy, fault, act } = useAct()
 const phrase = ref('')
 const asksRemoval = ref(false)
+const id = useId()
 
+const name = ref(props.person.name)
+const rename = () =>
+  act(async () => {
+    const changed = await call('changePerson', { params, body: { name: name.value.trim() } })
+    name.value = changed.name
+    emit('changed', changed)
+  })
 const setRole = (role: Role) =>
   act(async () => emit('changed', await call('changePerson', { params, body: { role } })))
 const reset = () =>
@@ -58,6 +66,21 @@ const remove = () =>
         <li>{{ t('keeper.teaches', { n: n(person.teaches) }, person.teaches) }}</li>
         <li>{{ t('keeper.attempts', { n: n(person.attempts) }, person.attempts) }}</li>
       </ul>
+      <form class="field" @submit.prevent="rename">
+        <label :for="`${id}-name`">{{ t('keeper.fullName') }}</label>
+        <span class="name">
+          <input :id="`${id}-name`" v-model="name" class="text" required dir="auto" />
+          <Button
+            v-if="name !== person.name"
+            type="submit"
+            :label="t('keeper.rename')"
+            size="small"
+            severity="secondary"
+            variant="outlined"
+            :loading="busy"
+          />
+        </span>
+      </form>
       <template v-if="person.role !== 'guest'">
         <LabelledSelect
           :model-value="person.role as Role"
@@ -120,6 +143,14 @@ const remove = () =>
 </template>
 
 <style scoped>
+.name {
+  display: flex;
+  gap: 8px;
+}
+.text {
+  flex: 1 1 auto;
+  min-width: 0;
+}
 .facts {
   margin: 0;
   padding: 0;

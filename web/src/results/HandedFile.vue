@@ -2,10 +2,10 @@
 // A file that a learner handed in: seen or heard in place where the browser can, else fetched.
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { LearnerResult } from '@fernbrake/core/contract'
+import type { FileTaken } from '@fernbrake/core/contract'
 
 const props = defineProps<{
-  file: LearnerResult['answers'][number]['files'][number]
+  file: FileTaken
   /** Where the files of its attempt are. */
   folder: string
   large?: boolean

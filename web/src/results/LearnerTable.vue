@@ -45,7 +45,7 @@ const number = (value: number) => n(value, { maximumFractionDigits: 2 })
     <Column field="watched" :header="t('results.watched')" sortable style="width: 34%">
       <template #body="{ data }">
         <div class="watched">
-          <span class="mono">{{ percent(data.watched) }}</span>
+          <span v-if="data.watched !== null" class="mono">{{ percent(data.watched) }}</span>
           <Frond
             v-if="film"
             :duration-ms="film.durationMs ?? 0"

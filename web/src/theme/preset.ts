@@ -95,6 +95,17 @@ export const fernbrakePreset = definePreset(Aura, {
               hoverColor: '#17231c',
               activeColor: '#17231c',
             },
+            danger: {
+              background: '#a5461d',
+              hoverBackground: '#8a3816',
+              activeBackground: '#8a3816',
+              borderColor: '#a5461d',
+              hoverBorderColor: '#8a3816',
+              activeBorderColor: '#8a3816',
+              color: '#fffdf8',
+              hoverColor: '#fffdf8',
+              activeColor: '#fffdf8',
+            },
           },
           text: {
             secondary: {
@@ -110,6 +121,12 @@ export const fernbrakePreset = definePreset(Aura, {
               borderColor: '#8d8a7b',
               hoverBackground: '#ebe7da',
               activeBackground: '#d9d3c2',
+            },
+            danger: {
+              color: '#a5461d',
+              borderColor: '#a5461d',
+              hoverBackground: '#f7e3d6',
+              activeBackground: '#f7e3d6',
             },
           },
         },

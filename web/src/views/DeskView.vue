@@ -77,6 +77,7 @@ watchEffect(() => (document.title = pile.value?.title ?? t('marking.title')))
         <Button
           v-if="counts.untold > 0"
           :label="t('marking.tell', counts.untold)"
+          :variant="isDone ? undefined : 'outlined'"
           @click="tell(true)"
         />
         <Button

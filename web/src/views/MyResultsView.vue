@@ -13,10 +13,17 @@ import {
 import { isBlank } from '@fernbrake/core/fields'
 import { partOfKind, partsInOrder, tellsNow, type Part } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
-import { isByPerson, readableAnswer, rubricOf } from '@fernbrake/core/questions'
+import {
+  filesOfAnswer,
+  isByPerson,
+  readableAnswer,
+  rubricOf,
+  type Answer,
+} from '@fernbrake/core/questions'
 import { coverage } from '@fernbrake/core/watching'
 import { TextView } from '@fernbrake/player'
 import { call } from '../api/client.ts'
+import HandedFile from '../results/HandedFile.vue'
 import { writeDayAndTime } from '../ui/dates.ts'
 import ManagedPage from '../ui/ManagedPage.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
@@ -36,6 +43,12 @@ function tells(part: Part): boolean {
   return tellsNow(part, progress.finishedParts.includes(part.id), assignment?.tells ?? true)
 }
 
+const folder = `/api/attempts/${props.attemptId}/files`
+function filesTaken(answer: Answer) {
+  const ids = filesOfAnswer(answer)
+  return attempt.value!.handed.filter(({ id }) => ids.includes(id))
+}
+
 function describe(part: Part, { id, question, atMs }: PlaceAsked) {
   const tries = triesOf(question, responses.value)
   const last = tries.at(-1) ?? null
@@ -49,6 +62,7 @@ function describe(part: Part, { id, question, atMs }: PlaceAsked) {
     ...{ id, question, atMs, last, told, tries: tries.length },
     shown: told || state === 'open' ? state : ('given' as const),
     text: last ? readableAnswer(question, last.answer) : '',
+    files: last ? filesTaken(last.answer) : [],
     points: questionScore(question, tries),
     feedback: isBlank(feedback) ? null : feedback,
     explanation: last && told && !isBlank(question.explanation) ? question.explanation : null,
@@ -156,7 +170,10 @@ watchEffect(() => (document.title = attempt.value?.lesson.title ?? t('mine.title
                 }}</span
               >
             </p>
-            <p v-if="asked.text" class="said" dir="auto">{{ asked.text }}</p>
+            <HandedFile v-for="file in asked.files" :key="file.id" :file="file" :folder="folder" />
+            <p v-if="asked.text && asked.files.length === 0" class="said" dir="auto">
+              {{ asked.text }}
+            </p>
             <div v-if="asked.feedback" class="feedback"><TextView :text="asked.feedback" /></div>
             <div v-if="asked.explanation" class="feedback muted">
               <TextView :text="asked.explanation" />

@@ -47,7 +47,7 @@ const summary = computed(() => {
       word: t('results.finishedCount'),
     },
     {
-      value: percent(mean(list.map((learner) => learner.watched))),
+      value: percent(mean(list.flatMap((learner) => learner.watched ?? []))),
       word: t('results.meanWatched'),
     },
     {

@@ -106,7 +106,7 @@ watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all'))
           </Column>
           <Column field="watched" :header="t('assign.watched')" sortable>
             <template #body="{ data }">
-              <span v-if="data.best" class="mono">{{ percent(data.best.watched) }}</span>
+              <span v-if="data.watched >= 0" class="mono">{{ percent(data.watched) }}</span>
             </template>
           </Column>
           <Column field="answered" :header="t('assign.answered')" sortable>
