@@ -33,7 +33,7 @@ function gateWork() {
 async function assign(dueInMs: number, rules: AssignmentRules): Promise<void> {
   const data = {
     ...{ id: 'gate-work-autumn', lessonId: 'gate-work', opensAt: null, closesAt: null },
-    ...{ mostAttempts: 1, rules, groups: [], people: [] },
+    ...{ mostAttempts: null, rules, groups: [], people: [] },
     dueAt: new Date(Date.now() + dueInMs).toISOString(),
   }
   const headers = { origin: server.url }
@@ -63,6 +63,7 @@ test('a teacher lets everybody hear at the same time how they did', async () => 
   await desk.goto(`${server.url}/classes/autumn-refreshers`)
   const card = desk.getByRole('listitem').filter({ hasText: TITLE })
   await card.getByRole('button', { name: 'Change' }).click()
+  await expect(desk.getByRole('combobox', { name: 'Attempts' })).toHaveText('As many as wanted')
   const told = desk.getByRole('combobox', { name: 'Learners are told how they did' })
   await told.click()
   await desk.getByRole('option', { name: 'Once it is due' }).click()

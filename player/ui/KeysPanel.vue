@@ -45,7 +45,13 @@ dd {
 label {
   display: flex;
   gap: 8px;
-  align-items: baseline;
+  align-items: center;
+}
+input {
+  width: 17px;
+  height: 17px;
+  margin: 0;
+  accent-color: var(--fern);
 }
 /* Nobody has keys to press where fingers point. */
 @media (hover: none) and (pointer: coarse) {

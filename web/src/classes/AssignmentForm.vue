@@ -80,10 +80,15 @@ const tellsNever = computed(
     (feedback.value === 'afterDue' && !given.dueAt && !given.closesAt),
 )
 const completions = labelled(COMPLETIONS, (by) => t(`assign.by.${by}`))
-const attempts = [
-  { value: null as number | null, label: t('assign.anyAttempts') },
-  ...labelled<number | null>([1, 2, 3, 4, 5, 10, MOST_ATTEMPTS], (count) => n(count!)),
-]
+/** A list shows no value that is null, so any number of attempts is 0 in it. */
+const ANY = 0
+const mostAttempts = computed({
+  get: () => given.mostAttempts ?? ANY,
+  set: (count) => (given.mostAttempts = count === ANY ? null : count),
+})
+const attempts = labelled([ANY, 1, 2, 3, 4, 5, 10, MOST_ATTEMPTS], (count) =>
+  count === ANY ? t('assign.anyAttempts') : n(count),
+)
 const needsShare = computed(() => ['watched', 'score'].includes(given.rules.completion.by))
 
 function toggle(list: string[], one: string, isIn: boolean): void {
@@ -159,11 +164,7 @@ function save(): void {
     </fieldset>
     <fieldset>
       <legend>{{ t('assign.rules') }}</legend>
-      <LabelledSelect
-        v-model="given.mostAttempts"
-        :label="t('assign.attempts')"
-        :options="attempts"
-      />
+      <LabelledSelect v-model="mostAttempts" :label="t('assign.attempts')" :options="attempts" />
       <LabelledSelect v-model="given.rules.seek" :label="t('assign.seekLabel')" :options="seeks" />
       <LabelledSelect v-model="given.rules.topRate" :label="t('assign.rate')" :options="rates" />
       <LabelledSelect v-model="feedback" :label="t('assign.feedbackLabel')" :options="feedbacks" />

@@ -1,4 +1,4 @@
-<script setup lang="ts" generic="Value extends string | number | null">
+<script setup lang="ts" generic="Value extends string | number">
 // One of a few values, under its label. Closed while they load: a list opened empty would close itself when they come.
 import Select from 'primevue/select'
 import { useId } from 'vue'
