@@ -82,10 +82,7 @@ async function allButLint() {
   await step('types', 'npm', ['run', 'types', '--silent'], beside)
 }
 // Two cores, and two halves that take about as long as each other.
-await Promise.all([
-  step('lint', 'node', ['scripts/lint.mjs'], beside),
-  allButLint(),
-])
+await Promise.all([step('lint', 'node', ['scripts/lint.mjs'], beside), allButLint()])
 await step('unit', 'npx', vitest(['core', 'player', 'web'], 'unit.json'))
 if (wants('unit')) count(join(reports, 'unit.json'), readVitest)
 if (wants('server') || wants('e2e')) {
