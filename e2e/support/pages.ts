@@ -1,10 +1,23 @@
 // Steps that several browser tests take, in the words of the interface.
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page } from '@playwright/test'
+import { expect, type Browser, type Page } from '@playwright/test'
 import { PASSWORD } from './server.ts'
 
 /** For `addInitScript`: what runs in a page was translated with a helper that names functions, which pages do not have. */
 export const NAMED = { content: 'globalThis.__name = (named) => named' }
+
+/** A page of somebody on a phone, with a context of its own. */
+export async function openPhone(browser: Browser): Promise<Page> {
+  const context = await browser.newContext({
+    ...{ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
+  })
+  return context.newPage()
+}
+
+/** A page of somebody at a desk, with a context of its own. */
+export async function openDesk(browser: Browser): Promise<Page> {
+  return (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+}
 
 export async function signIn(
   page: Page,

@@ -5,7 +5,7 @@ import { readFile } from 'node:fs/promises'
 import { promisify } from 'node:util'
 import { expect, test, type Page } from '@playwright/test'
 import { DEMO_PASSWORD } from '@fernbrake/server'
-import { expectNoBarriers, signIn, watchForErrors } from '../support/pages.ts'
+import { expectNoBarriers, openDesk, openPhone, signIn, watchForErrors } from '../support/pages.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
@@ -21,21 +21,13 @@ const PASSWORD = 'a heron on the weir'
 test.beforeAll(async ({ browser }) => {
   test.setTimeout(900_000)
   server = await startRealServer({ demo: true })
-  desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  desk = await openDesk(browser)
   errors = watchForErrors(desk)
   await signIn(desk, server.url, 'designer@harrowmere.example', DEMO_PASSWORD)
 })
 test.afterAll(() => server?.stop())
 
-async function phoneOf(page: Page): Promise<Page> {
-  const context = await page
-    .context()
-    .browser()!
-    .newContext({
-      ...{ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
-    })
-  return context.newPage()
-}
+const phoneOf = (page: Page) => openPhone(page.context().browser()!)
 /** Prints with the button that is pressed, and reads the words of the PDF. */
 async function print(press: () => Promise<void>): Promise<string> {
   const downloaded = desk.waitForEvent('download')

@@ -8,6 +8,7 @@ import {
   expectNoBarriers,
   goInAsGuest,
   goTo,
+  openDesk,
   signIn,
   watchForErrors,
 } from '../support/pages.ts'
@@ -24,7 +25,7 @@ let link = ''
 test.beforeAll(async ({ browser }) => {
   server = await startRealServer()
   host = `http://127.0.0.1:${server.settings.filmHostPort}`
-  bench = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  bench = await openDesk(browser)
   errors = watchForErrors(bench)
   await signIn(bench, server.url, DESIGNER.email)
 })

@@ -2,7 +2,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { usualRules } from '@fernbrake/core/classes'
 import { DEMO_PASSWORD } from '@fernbrake/server'
-import { expectNoBarriers, signIn, watchForErrors } from '../support/pages.ts'
+import { expectNoBarriers, openDesk, openPhone, signIn, watchForErrors } from '../support/pages.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
@@ -38,14 +38,11 @@ async function giveTheLog(): Promise<void> {
 test.beforeAll(async ({ browser }) => {
   test.setTimeout(900_000)
   server = await startRealServer({ demo: true })
-  desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  desk = await openDesk(browser)
   errors = watchForErrors(desk)
   await signIn(desk, server.url, 'designer@harrowmere.example', DEMO_PASSWORD)
   await giveTheLog()
-  const context = await browser.newContext({
-    ...{ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
-  })
-  phone = await context.newPage()
+  phone = await openPhone(browser)
   await signIn(phone, server.url, 'learner@harrowmere.example', DEMO_PASSWORD)
 })
 test.afterAll(() => server?.stop())
@@ -72,7 +69,8 @@ test('an answer given without a connection survives the closed tab, and is there
 })
 
 test('the answer waits, and is marked by keyboard; one above the maximum is told of', async () => {
-  await desk.getByRole('link', { name: 'Marking' }).click()
+  await desk.goto(server.url)
+  await desk.getByRole('link', { name: /answers wait to be marked$/ }).click()
   await expectNoBarriers(desk, 'what waits to be marked')
   await desk.getByRole('link', { name: LOG }).click()
   await expect(desk.getByText(WORDS)).toBeVisible()

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { DEMO_LINK } from '@fernbrake/demo'
 import { DEMO_PASSWORD } from '@fernbrake/server'
-import { expectNoBarriers, watchForErrors } from '../support/pages.ts'
+import { expectNoBarriers, openDesk, watchForErrors } from '../support/pages.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
@@ -44,9 +44,7 @@ const marks = (page: Page) =>
 test('words on a page are marked, and what is noted is found on another device', async ({
   browser,
 }) => {
-  const page = await (
-    await browser.newContext({ viewport: { width: 1280, height: 800 } })
-  ).newPage()
+  const page = await openDesk(browser)
   const errors = watchForErrors(page)
   await begin(page)
   await select(page, 'with a windlass in your hand')
@@ -91,9 +89,7 @@ test('words on a page are marked, and what is noted is found on another device',
 test('a note is written at a moment of a film by a key, and all are taken along', async ({
   browser,
 }) => {
-  const page = await (
-    await browser.newContext({ viewport: { width: 1280, height: 800 } })
-  ).newPage()
+  const page = await openDesk(browser)
   await begin(page)
   await page.getByRole('button', { name: /^Go on with/ }).click()
   await page.getByRole('button', { name: 'Play', exact: true }).click()

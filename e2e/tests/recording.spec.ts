@@ -6,6 +6,7 @@ import {
   expectNoBarriers,
   goInAsGuest,
   goTo,
+  openDesk,
   signIn,
   watchForErrors,
 } from '../support/pages.ts'
@@ -19,7 +20,7 @@ let errors: string[]
 
 test.beforeAll(async ({ browser }) => {
   server = await startRealServer()
-  page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  page = await openDesk(browser)
   errors = watchForErrors(page)
   await signIn(page, server.url, DESIGNER.email)
 })

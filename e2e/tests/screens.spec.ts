@@ -3,7 +3,7 @@ import { gzipSync } from 'node:zlib'
 import { expect, test, type Page } from '@playwright/test'
 import { DEMO_LINK } from '@fernbrake/demo'
 import { DEMO_PASSWORD } from '@fernbrake/server'
-import { expectNoBarriers, signIn, watchForErrors } from '../support/pages.ts'
+import { expectNoBarriers, openPhone, signIn, watchForErrors } from '../support/pages.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
 
 let server: RealServer
@@ -54,12 +54,7 @@ async function expectToFit(page: Page): Promise<void> {
 }
 
 test('a learner on a phone', async ({ browser }) => {
-  const context = await browser.newContext({
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-  })
-  const page = await context.newPage()
+  const page = await openPhone(browser)
   await page.goto(`${server.url}/open/${DEMO_LINK}`)
   await page.getByLabel('Your first and last name').fill('Ottoline Fairweather')
   await page.getByRole('button', { name: 'Go in as a guest' }).tap()
@@ -77,7 +72,7 @@ test('a learner on a phone', async ({ browser }) => {
   await page.setViewportSize({ width: 844, height: 390 })
   await expectToFit(page)
   expect((await page.locator('video').boundingBox())!.height).toBeGreaterThan(150)
-  await context.close()
+  await page.context().close()
 })
 
 test('the script that a learner is sent is small, and carries no schemas', async ({ page }) => {

@@ -5,7 +5,14 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test, type Browser, type Page } from '@playwright/test'
 import { CAPTIONS, makeFilm } from '../support/films.ts'
-import { expectKept, expectNoBarriers, goTo, signIn, watchForErrors } from '../support/pages.ts'
+import {
+  expectKept,
+  expectNoBarriers,
+  goTo,
+  openDesk,
+  signIn,
+  watchForErrors,
+} from '../support/pages.ts'
 import { DESIGNER, LEARNER, startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
@@ -20,7 +27,7 @@ test.beforeAll(async ({ browser }) => {
   test.setTimeout(900_000)
   server = await startRealServer()
   folder = mkdtempSync(join(tmpdir(), 'fernbrake-story-'))
-  bench = await newPage(browser)
+  bench = await openDesk(browser)
   errors = watchForErrors(bench)
 })
 test.afterAll(async () => {
@@ -28,8 +35,6 @@ test.afterAll(async () => {
   rmSync(folder, { recursive: true, force: true })
 })
 
-const newPage = async (browser: Browser) =>
-  (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
 const timecode = (page: Page) => page.getByTestId('timecode')
 const leaves = (page: Page) => page.locator('.time [data-cue]:not(rect)')
 
@@ -259,7 +264,7 @@ test('a script in another language; captions go out as they came in', async () =
 test('two tabs see each other’s changes; edits made offline survive a reload and a killed server', async ({
   browser,
 }) => {
-  const other = await newPage(browser)
+  const other = await openDesk(browser)
   await signIn(other, server.url, DESIGNER.email)
   await other.goto(bench.url())
   await expect(other.getByText('Mind the gate')).toBeVisible()
@@ -324,7 +329,7 @@ test('publishing names what must be mended, then freezes an edition and gives a 
 test('a guest watches by keyboard alone, is held, answers offline, and loses nothing', async ({
   browser,
 }) => {
-  const page = await newPage(browser)
+  const page = await openDesk(browser)
   const complaints = watchForErrors(page)
   await page.goto(link)
   await expectNoBarriers(page, 'invitation')
@@ -375,7 +380,7 @@ test('a guest watches by keyboard alone, is held, answers offline, and loses not
 test('a learner goes on to the second on another device, and stays on the edition begun', async ({
   browser,
 }) => {
-  const first = await newPage(browser)
+  const first = await openDesk(browser)
   await signIn(first, server.url, LEARNER.email)
   await first.goto(link)
   await first.getByRole('button', { name: 'Begin the lesson' }).click()
@@ -398,7 +403,7 @@ test('a learner goes on to the second on another device, and stays on the editio
   await expect(bench.getByText('Edition 2 is published')).toBeVisible()
   await bench.keyboard.press('Escape')
 
-  const second = await newPage(browser)
+  const second = await openDesk(browser)
   await signIn(second, server.url, LEARNER.email)
   await second.getByRole('link', { name: /Go on/ }).click()
   await expect(second.getByRole('heading', { name: 'The Upper Paddle', exact: true })).toBeVisible()

@@ -7,7 +7,7 @@ import { edited, QUIZ, withQuiz } from '@fernbrake/core/testing'
 import { DEMO_PASSWORD } from '@fernbrake/server'
 import { option } from '../support/everyKind.ts'
 import { inDatabase, putLesson } from '../support/lessons.ts'
-import { expectNoBarriers, signIn, watchForErrors } from '../support/pages.ts'
+import { expectNoBarriers, openDesk, openPhone, signIn, watchForErrors } from '../support/pages.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
@@ -47,14 +47,11 @@ test.beforeAll(async ({ browser }) => {
   server = await startRealServer({ demo: true })
   const lesson = { id: 'gate-work', lesson: gateWork() }
   await inDatabase(server.settings, (client) => putLesson(client, TEACHER, lesson))
-  desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  desk = await openDesk(browser)
   errors = watchForErrors(desk)
   await signIn(desk, server.url, TEACHER, DEMO_PASSWORD)
   await assign(DAY_MS, usualRules())
-  const context = await browser.newContext({
-    ...{ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
-  })
-  phone = await context.newPage()
+  phone = await openPhone(browser)
   await signIn(phone, server.url, 'learner@harrowmere.example', DEMO_PASSWORD)
 })
 test.afterAll(() => server?.stop())

@@ -82,6 +82,9 @@ export default {
     newTitle: 'Title of a new lesson',
     begin: 'Begin this lesson',
     empty: 'A lesson begins with a title and a film. Give the first one a title above.',
+    waiting: 'What waits to be marked',
+    toMark:
+      'No answer waits to be marked | One answer waits to be marked | {n} answers wait to be marked',
     nothingToLearn: 'You have not opened a lesson yet. Open the link that your teacher sent you.',
     noFilm: 'No film yet',
     questions: 'No questions | One question | {n} questions',

@@ -140,7 +140,7 @@ async function add(): Promise<void> {
       <ul class="counts">
         <template v-for="state in [...ORDER].reverse()" :key="state">
           <li v-if="counts[state] > 0" :class="state">
-            {{ t(`classes.state.${state}`, counts[state]) }}
+            {{ t(`classes.state.${state}`, { n: n(counts[state]) }, counts[state]) }}
           </li>
         </template>
       </ul>
@@ -168,7 +168,7 @@ async function add(): Promise<void> {
       {{ t('classes.full', { most: n(MOST_MEMBERS), over: n(taken.length - room) }) }}
     </p>
     <Button
-      :label="t('classes.add', taken.length)"
+      :label="t('classes.add', { n: n(taken.length) }, taken.length)"
       :disabled="taken.length + regrouped.length === 0 || taken.length > room"
       :loading="desk.busy.value"
       @click="add"

@@ -10,6 +10,7 @@ import BeginLesson from '../home/BeginLesson.vue'
 import LearningList from '../home/LearningList.vue'
 import LessonCard from '../home/LessonCard.vue'
 import ShareSeveral from '../home/ShareSeveral.vue'
+import WaitingStrip from '../home/WaitingStrip.vue'
 import WorkList from '../home/WorkList.vue'
 import { useSession } from '../stores/session.ts'
 import AppBar from '../ui/AppBar.vue'
@@ -23,12 +24,13 @@ const fault = shallowRef<unknown>(null)
 let again: () => Promise<void> = () => Promise.resolve()
 
 const { value, error, loading, reload } = useLoaded(async () => {
-  const [lessons, attempts, classes] = await Promise.all([
+  const [lessons, attempts, classes, piles] = await Promise.all([
     session.isDesigner ? call('lessons').then((reply) => reply.lessons) : [],
     call('myAttempts').then((reply) => reply.attempts),
     call('myWork').then((reply) => reply.classes),
+    session.isDesigner ? call('piles').then((reply) => reply.piles) : [],
   ])
-  return { lessons, attempts, classes }
+  return { lessons, attempts, classes, piles }
 })
 const isEmpty = computed(() => value.value !== null && value.value.lessons.length === 0)
 
@@ -68,6 +70,7 @@ document.title = t('app.name')
         <BeginLesson />
       </div>
       <FaultNotice v-if="fault" :error="fault" @retry="again()" />
+      <WaitingStrip v-if="value" :piles="value.piles" />
       <div v-if="loading && !value" role="status" :aria-label="t('app.loading')">
         <div v-for="index in 2" :key="index" class="skeleton bone" />
       </div>

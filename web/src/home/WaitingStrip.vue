@@ -1,0 +1,63 @@
+<script setup lang="ts">
+// What waits for me to mark, in a strip above my lessons: the piles that have waited longest, and a way to all of them.
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import type { PileCard } from '@fernbrake/core/contract'
+
+const props = defineProps<{ piles: readonly PileCard[] }>()
+const { t, n } = useI18n()
+const MOST_SHOWN = 3
+const waiting = computed(() => props.piles.filter((pile) => pile.waiting > 0))
+const count = computed(() => waiting.value.reduce((sum, pile) => sum + pile.waiting, 0))
+</script>
+
+<template>
+  <section v-if="count > 0" class="waiting" :aria-label="t('home.waiting')">
+    <RouterLink class="all" :to="{ name: 'marking' }">{{
+      t('home.toMark', { n: n(count) }, count)
+    }}</RouterLink>
+    <ul>
+      <li v-for="pile in waiting.slice(0, MOST_SHOWN)" :key="`${pile.source} ${pile.sourceId}`">
+        <RouterLink
+          :to="{ name: 'desk', params: { source: pile.source, sourceId: pile.sourceId } }"
+          dir="auto"
+          >{{ pile.title }}</RouterLink
+        >
+        <span class="muted" dir="auto">{{ pile.classTitle ?? t('marking.byLink') }}</span>
+        <span class="mono">{{ n(pile.waiting) }}</span>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.waiting {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 32px;
+  align-items: baseline;
+  margin-bottom: 24px;
+  padding: 12px 18px;
+  border: 1px solid var(--line);
+  border-left: 4px solid var(--rust);
+  border-radius: var(--radius);
+  background: var(--surface);
+}
+.all {
+  font-weight: 650;
+}
+ul {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 28px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+}
+</style>
