@@ -121,6 +121,13 @@ export function tellsAt(
   return from === null || now.getTime() >= Date.parse(from)
 }
 
+/** When learners will be told who are not told yet; null where they are. */
+export const heldBackUntil = (
+  rules: AssignmentRules,
+  times: Pick<AssignmentTimes, 'dueAt' | 'closesAt'>,
+  now: Date,
+): string | null => (tellsAt(rules, times, now) ? null : toldFrom(rules, times))
+
 /** As long as nobody is told, nothing may hold until it is right, nor lead back where it is wrong: that would tell. */
 function untold(lesson: Lesson): Lesson {
   const cues = Object.entries(lesson.cues).map(([id, cue]) =>

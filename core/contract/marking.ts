@@ -78,6 +78,8 @@ export const markingRoutes = {
     reply: z.strictObject({
       title: z.string(),
       classTitle: z.string().nullable(),
+      /** From when on learners see the marks that they are told; null where that is at once. */
+      tellsFrom: clockSchema.nullable(),
       questions: z.record(z.string(), questionSchema),
       /** The ids of questions in the order of the newest edition. */
       order: z.array(idSchema),

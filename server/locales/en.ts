@@ -1,4 +1,11 @@
 // English texts of what the server draws itself.
+
+/** A moment by the clock of a class. */
+const writeTime = ({ until, timeZone }: { until: string; timeZone: string }) =>
+  new Intl.DateTimeFormat('en', { dateStyle: 'long', timeStyle: 'short', timeZone }).format(
+    new Date(until),
+  )
+
 export default {
   cards: {
     goTo: 'Go to',
@@ -8,8 +15,13 @@ export default {
   mail: {
     marked: {
       subject: (title: string) => `Your answers in “${title}” have been marked`,
-      body: (name: string, title: string, by: string) =>
-        `Dear ${name},\n\n${by} has marked your answers in “${title}”. You find the marks and what was said about them on your page, at “See your results”.\n`,
+      body: (
+        name: string,
+        title: string,
+        by: string,
+        heldBack: { until: string; timeZone: string } | null,
+      ) =>
+        `Dear ${name},\n\n${by} has marked your answers in “${title}”. You find the marks and what was said about them on your page, at “See your results”${heldBack ? `, from ${writeTime(heldBack)} on` : ''}.\n`,
     },
   },
   report: {

@@ -27,8 +27,14 @@ export interface Response {
   mark: StoredMark | null
 }
 
-/** Which marks count: those whom teachers see, or those that learners were told. */
-export type Marks = 'given' | 'told'
+/** Which marks count: those whom teachers see, those that learners were told, or none as long as nobody is told. */
+export type Marks = 'given' | 'told' | 'none'
+
+const COUNTS: Record<Marks, string> = {
+  given: '',
+  told: 'AND m.released_at IS NOT NULL',
+  none: 'AND false',
+}
 
 type Row = Omit<Response, 'own' | 'mark'> & {
   [Key in keyof StoredMark as `mark${Capitalize<Key>}`]: StoredMark[Key]
@@ -49,7 +55,7 @@ export async function responsesByAttempt(
   const rows = await ask<Row>(
     `SELECT ${COLUMNS} FROM responses r
        LEFT JOIN marks m ON m.attempt_id = r.attempt_id AND m.response_id = r.id
-         ${marks === 'told' ? 'AND m.released_at IS NOT NULL' : ''}
+         ${COUNTS[marks]}
        LEFT JOIN people b ON b.id = m.person_id
       WHERE r.attempt_id = ANY($1::text[]) ORDER BY r.try_number`,
     [[...attemptIds]],

@@ -1,7 +1,7 @@
 // Opening a lesson by its link, and what a learner needs to go on.
 import { nanoid } from 'nanoid'
 import type { Attempt, AttemptCard, LinkReply, Person } from '@fernbrake/core/contract'
-import { tellsAt, toldFrom, underRules } from '@fernbrake/core/classes'
+import { heldBackUntil, underRules } from '@fernbrake/core/classes'
 import { attemptOutcome } from '@fernbrake/core/analysis'
 import {
   mediaIdsOf,
@@ -106,8 +106,8 @@ export async function readAttempt(
   const edition = await editionDocument(facts)
   const assignment = await readAssignmentOf(database, facts)
   const times = assignment && timesOf(assignment)
-  const tells = !assignment || tellsAt(assignment.rules, times!, new Date())
-  const lesson = assignment ? underRules(edition, assignment.rules, tells) : edition
+  const tellsFrom = assignment && heldBackUntil(assignment.rules, times!, new Date())
+  const lesson = assignment ? underRules(edition, assignment.rules, tellsFrom === null) : edition
   const [
     row,
     newest,
@@ -124,7 +124,7 @@ export async function readAttempt(
     AttemptRow.findByPk(attemptId),
     EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
     PersonRow.findByPk(facts.personId),
-    responsesByAttempt(direct(pool), [attemptId], 'told'),
+    responsesByAttempt(direct(pool), [attemptId], tellsFrom === null ? 'told' : 'none'),
     readCovered(within(database), [attemptId]),
     readChosen(within(database), attemptId),
     readFinished(within(database), attemptId),
@@ -144,7 +144,7 @@ export async function readAttempt(
     assignment: assignment && {
       classTitle: (await readClassHead(within(database), assignment.classId))?.title ?? '',
       topRate: assignment.rules.topRate,
-      ...{ tells, tellsFrom: tells ? null : toldFrom(assignment.rules, times!) },
+      ...{ tells: tellsFrom === null, tellsFrom },
       ...{ dueAt: times!.dueAt, closesAt: times!.closesAt },
     },
     media,

@@ -1,6 +1,7 @@
 // Marking: the answers of a pile, the marks that people give, and telling learners.
 import type { Transaction } from 'sequelize'
 import { questionsMet } from '@fernbrake/core/analysis'
+import { heldBackUntil } from '@fernbrake/core/classes'
 import {
   MOST_COMMENTS,
   type BodyOf,
@@ -37,6 +38,7 @@ import { editionDocument } from '../queries/editions.ts'
 import { handedByAttempt } from '../queries/handedFiles.ts'
 import { readKeptComments, readMark, readPiles, releaseMarks, storeMark } from '../queries/marks.ts'
 import { responsesByAttempt, type Response, type StoredMark } from '../queries/responses.ts'
+import { timesOf } from './assignments.ts'
 import type { Context } from './context.ts'
 import { tellMarks } from './notices.ts'
 
@@ -79,21 +81,34 @@ export const attemptsOf = ({ source, sourceId }: SourceOf): Promise<AttemptRow[]
     order: [['number', 'ASC']],
   })
 
+interface SourceFacts {
+  title: string
+  classTitle: string | null
+  lessonId: string
+  order: string[]
+  /** When learners will be told how they did, and by which clock; null where they are told by now. */
+  heldBack: { until: string; timeZone: string } | null
+}
+
 /** What a source is called: the newest edition's title, and that of the class if it is one's. */
 export async function describeSource(
   { database }: Context,
   { source, sourceId }: SourceOf,
   attempts: readonly AttemptRow[],
-): Promise<{ title: string; classTitle: string | null; lessonId: string; order: string[] }> {
+): Promise<SourceFacts> {
   const assignment =
     source === 'assignment' ? await readAssignment(within(database), sourceId) : null
   const lessonId = assignment?.lessonId ?? sourceId
   const edition = assignment?.newest ?? Math.max(0, ...attempts.map((row) => row.edition))
-  if (edition === 0) return { title: '', classTitle: null, lessonId, order: [] }
+  if (edition === 0) return { title: '', classTitle: null, lessonId, order: [], heldBack: null }
   const lesson = await editionDocument({ lessonId, edition })
   const head = assignment && (await readClassHead(within(database), assignment.classId))
   const order = questionsMet(lesson).map(({ id }) => id)
-  return { title: lesson.title, classTitle: head?.title ?? null, lessonId, order }
+  const until = assignment && heldBackUntil(assignment.rules, timesOf(assignment), new Date())
+  return {
+    ...{ title: lesson.title, classTitle: head?.title ?? null, lessonId, order },
+    heldBack: until && head ? { until, timeZone: head.timeZone } : null,
+  }
 }
 
 const toMark = ({ at, releasedAt, ...mark }: StoredMark): GivenMark => ({
@@ -126,7 +141,8 @@ export async function readPile(
   const numbers = pseudonyms([...nameOf.keys()], from.sourceId)
   const isHidden = names === 'hidden'
   const { title, classTitle, order } = about
-  const pile: Pile = { title, classTitle, order, questions: {}, answers: [], comments }
+  const tellsFrom = about.heldBack?.until ?? null
+  const pile: Pile = { title, classTitle, tellsFrom, order, questions: {}, answers: [], comments }
   for (const attempt of attempts) {
     const lesson = await editionDocument(attempt)
     const name = isHidden ? null : nameOf.get(attempt.personId)!
@@ -227,7 +243,7 @@ export async function release(
     const ask = within(context.database, transaction)
     const rows = await releaseMarks(ask, from.source, from.sourceId, given)
     const learners = [...new Set(rows.map(({ personId }) => personId))]
-    if (given.told) await tellMarks(ask, person, about.title, learners)
+    if (given.told) await tellMarks(ask, person, about, learners)
     return { marks: rows.length, learners: learners.length }
   })
 }

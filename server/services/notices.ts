@@ -8,7 +8,7 @@ import texts from '../locales/en.ts'
 export async function tellMarks(
   ask: Ask,
   by: Person,
-  title: string,
+  { title, heldBack }: { title: string; heldBack: { until: string; timeZone: string } | null },
   learners: readonly string[],
 ): Promise<void> {
   const people = await ask<{ email: string; name: string }>(
@@ -19,6 +19,6 @@ export async function tellMarks(
     await storeMail(ask, by.id, {
       recipient: email,
       subject: texts.mail.marked.subject(title),
-      body: texts.mail.marked.body(name, title, by.name),
+      body: texts.mail.marked.body(name, title, by.name, heldBack),
     })
 }

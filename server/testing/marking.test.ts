@@ -9,6 +9,7 @@ import type {
   PileCard,
   Standing,
 } from '@fernbrake/core/contract'
+import { usualRules } from '@fernbrake/core/classes'
 import { edits } from '@fernbrake/core/lesson'
 import { edited, lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
 import {
@@ -86,6 +87,31 @@ async function workOf({ agent }: Somebody) {
 const heard = async ({ agent }: Somebody, attemptId: string) =>
   ((await agent.get(`/api/attempts/${attemptId}`).expect(200)).body as Attempt).progress
     .responses[0]!
+
+it('what everybody is told later is not told before; the desk and the mail say when', async () => {
+  const dueAt = new Date(Date.now() + 86_400_000).toISOString()
+  const rules = { ...usualRules(), feedback: 'afterDue' as const }
+  room = await openClassroom(server, teacher, [ada, bram], written(), { dueAt, rules })
+  pilePath = `/api/marking/assignment/${room.assignmentId}`
+  const about = await write(ada)
+  await mark({ ...about, comment: 'Well seen' }).expect(200)
+  await tell()
+  expect((await pile()).tellsFrom).toBe(dueAt)
+  const early = await heard(ada, about.attemptId)
+  expect(early).toMatchObject({ verdict: 'unmarked', points: 0 })
+  expect(JSON.stringify(early)).not.toContain('Well seen')
+  const { body } = await ada.agent.get('/api/mailbox').expect(200)
+  expect(body.mails[0].body).toMatch(/“See your results”, from .*\d{4} at .* on\./)
+  const over = { dueAt: new Date(Date.now() - 1000).toISOString(), rules }
+  const times = { opensAt: null, closesAt: null, mostAttempts: null, groups: [], people: [] }
+  const { assignmentId: id, lessonId, path } = room
+  await teacher.agent
+    .post(path)
+    .send({ id, lessonId, ...times, ...over })
+    .expect(200)
+  expect((await pile()).tellsFrom).toBeNull()
+  expect((await heard(ada, about.attemptId)).marked).toMatchObject({ comment: 'Well seen' })
+})
 
 describe('a pile', () => {
   it('holds what a person has to look at, and with all of it the rest that brings points', async () => {

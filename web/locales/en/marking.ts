@@ -14,6 +14,8 @@ export default {
     tell: 'Nothing to tell | Tell the learner one mark | Tell learners {n} marks',
     takeBack: 'Take back what was told',
     toldNow: 'Nobody | One learner sees the mark now. | {n} learners see their marks now.',
+    toldFrom:
+      'Nobody | One learner sees the mark from {when} on. | {n} learners see their marks from {when} on.',
     tookBack:
       'Nobody | One learner does not see the mark any more. | {n} learners do not see their marks any more.',
     order: 'Go through them',

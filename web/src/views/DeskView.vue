@@ -12,6 +12,7 @@ import MarkSheet from '../marking/MarkSheet.vue'
 import PileRail from '../marking/PileRail.vue'
 import { useDesk } from '../marking/useDesk.ts'
 import { useSession } from '../stores/session.ts'
+import { writeDayAndTime } from '../ui/dates.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
 import ManagedPage from '../ui/ManagedPage.vue'
 
@@ -31,7 +32,13 @@ onMounted(() => void desk.reload())
 
 async function tell(told: boolean): Promise<void> {
   const learners = await desk.tell(told)
-  if (learners > 0) said.value = t(told ? 'marking.toldNow' : 'marking.tookBack', learners)
+  if (learners === 0) return
+  const from = pile.value?.tellsFrom
+  said.value = !told
+    ? t('marking.tookBack', learners)
+    : from
+      ? t('marking.toldFrom', { when: writeDayAndTime(new Date(from)), n: n(learners) }, learners)
+      : t('marking.toldNow', learners)
 }
 /** Outside of what is written in: arrows go through the pile, N to the next to do, P to the points. */
 function onKey(event: KeyboardEvent): void {
