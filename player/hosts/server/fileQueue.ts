@@ -1,5 +1,6 @@
 // Files that go with answers wait in IndexedDB until the server has them; without IndexedDB in memory.
 import { openDB, type DBSchema } from 'idb'
+import { ON_DISK } from './onDisk.ts'
 
 export interface WaitingFile {
   id: string
@@ -28,7 +29,10 @@ export async function openFileQueue(attemptId: string): Promise<FileQueue> {
       },
     })
     return {
-      add: async (file) => void (await database.put('files', file)),
+      async add(file) {
+        const transaction = database.transaction('files', 'readwrite', ON_DISK)
+        await Promise.all([transaction.store.put(file), transaction.done])
+      },
       list: () => database.getAllFromIndex('files', 'attempt', attemptId),
       drop: (id) => database.delete('files', id),
     }

@@ -2,6 +2,7 @@
 // Where IndexedDB is refused (private windows), memory has to do.
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { LearnerRecord } from '@fernbrake/core/contract'
+import { ON_DISK } from './onDisk.ts'
 
 export interface WaitingRecord {
   /** Position in the queue; grows. */
@@ -46,7 +47,8 @@ function openDatabase(): Promise<IDBPDatabase<QueueSchema>> {
 function storedQueue(database: IDBPDatabase<QueueSchema>, attemptId: string): RecordQueue {
   return {
     async add(record) {
-      await database.add('records', { attemptId, record })
+      const transaction = database.transaction('records', 'readwrite', ON_DISK)
+      await Promise.all([transaction.store.add({ attemptId, record }), transaction.done])
     },
     async oldest(most) {
       const waiting = await database.getAllFromIndex('records', 'attempt', attemptId, most)
