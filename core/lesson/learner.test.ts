@@ -27,6 +27,9 @@ it('the words at the end follow the marks', () => {
   const unsaid = { ...ending, pass: { share: 0, message: '' } }
   expect(endMessage(unsaid, { points: 1, max: 1 })).toBe('Thank you')
   expect(endMessage({ message: '', pass: null }, { points: 1, max: 1 })).toBe('')
+  // As long as nobody is told, neither set of words may tell.
+  expect(endMessage(ending, null)).toBe('')
+  expect(endMessage({ ...ending, pass: null }, null)).toBe(ending.message)
 })
 
 describe('hidden parts', () => {

@@ -8,11 +8,15 @@ export function withoutNotes(lesson: Lesson): Lesson {
   return { ...lesson, cues: Object.fromEntries(cues) }
 }
 
-/** The words for a learner at the end, by their share of the marks; '' where the designer wrote none. */
+/**
+ * The words for a learner at the end, by their share of the marks; '' where the designer wrote none. While learners are
+ * not told yet (`score` null) nothing is said that depends on it.
+ */
 export function endMessage(
   { message, pass }: Ending,
-  score: { points: number; max: number },
+  score: { points: number; max: number } | null,
 ): string {
+  if (!score) return pass ? '' : message
   const share = score.max > 0 ? score.points / score.max : 0
   return pass && share >= pass.share && pass.message !== '' ? pass.message : message
 }

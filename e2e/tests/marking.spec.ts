@@ -96,8 +96,15 @@ test('the answer waits, and is marked by keyboard; one above the maximum is told
   await expect(desk.getByRole('button', { name: /Alt 1 Say/ })).toBeVisible()
   await desk.getByLabel('Hide names').check()
   await expect(desk.getByRole('heading', { name: /^Learner \d+$/ })).toBeVisible()
+  // The server dies as the mark is given: it is said, nothing is lost, and the same key gives it later.
+  await server.kill()
+  await points.press('Enter')
+  await expect(desk.getByText(/cannot be reached/)).toBeVisible()
+  await expect(points).toHaveValue('1,5')
+  await server.start()
   await points.press('Enter')
   await expect(desk.getByText('1 of 1 marked')).toBeVisible()
+  await expect(desk.getByText(/cannot be reached/)).toHaveCount(0)
 })
 
 test('somebody else’s mark is not overwritten unseen', async () => {

@@ -92,6 +92,7 @@ export default {
   wordsAtMost: 'at most one word | at most {n} words',
   goodAnswer: 'A good answer',
   scoreSoFar: '{points} of {max}',
+  scoreLater: 'what you are told later',
   termsHelp: 'Turn the cards over, or match them. Give your answer when you have practised enough.',
   termsWay: { flip: 'Turn over', match: 'Match' },
   term: 'Term',

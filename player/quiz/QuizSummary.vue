@@ -32,7 +32,7 @@ const summary = computed(() => props.quiz.summary.value)
 const figure = (points: number) => n(points, { maximumFractionDigits: 2 })
 const share = computed(() => (summary.value.max > 0 ? summary.value.points / summary.value.max : 0))
 const words = computed(() =>
-  props.quiz.told.value ? filled(endMessage(props.part.ending, summary.value)) : '',
+  filled(endMessage(props.part.ending, props.quiz.told.value ? summary.value : null)),
 )
 const COUNTED = computed(() =>
   props.quiz.told.value

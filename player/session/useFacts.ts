@@ -15,10 +15,13 @@ export function useFacts(
     firstName: firstNameOf(learnerName),
     // Whoever learns by a link belongs to no class.
     className: assignment?.value?.classTitle ?? '',
-    score: t('player.scoreSoFar', {
-      points: n(score.value.points, { maximumFractionDigits: 2 }),
-      max: n(score.value.max),
-    }),
+    score:
+      assignment?.value?.tells === false
+        ? t('player.scoreLater')
+        : t('player.scoreSoFar', {
+            points: n(score.value.points, { maximumFractionDigits: 2 }),
+            max: n(score.value.max),
+          }),
   }))
   provide(FACTS, facts)
   return facts

@@ -2,11 +2,12 @@
 // What is said when a film has come to its end, and where it goes on.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { endMessage, type Ending } from '@fernbrake/core/lesson'
+import type { Ending } from '@fernbrake/core/lesson'
 import { fillPlaces, type PlaceholderFacts } from '@fernbrake/core/text'
 import { pluralOf } from '../i18n.ts'
 import type { PartsState, ShownWay } from './partsState.ts'
 import WaysOn from './WaysOn.vue'
+import { useEndMessage } from '../session/useEndMessage.ts'
 
 const props = defineProps<{
   ending: Ending
@@ -24,6 +25,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ take: [way: ShownWay] }>()
 const { t, n } = useI18n()
+const endMessage = useEndMessage()
 const share = computed(() => n(props.watched, { style: 'percent', maximumFractionDigits: 0 }))
 const goesOn = computed(() => props.parts.ways.length > 0)
 const words = computed(() => {

@@ -2,7 +2,6 @@
 // The end that a way led to: its words, or the lesson's, and the parts to look at again.
 import { computed, onMounted, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { endMessage } from '@fernbrake/core/lesson'
 import { fillPlaces } from '@fernbrake/core/text'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { toldOf } from '../session/toldOf.ts'
@@ -11,6 +10,7 @@ import { useFacts } from '../session/useFacts.ts'
 import NewerEdition from './NewerEdition.vue'
 import PartsNav from './PartsNav.vue'
 import type { PartsState } from './partsState.ts'
+import { useEndMessage } from '../session/useEndMessage.ts'
 
 const props = defineProps<{
   host: Host
@@ -21,6 +21,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ pickPart: [partId: string] }>()
 const { t } = useI18n()
+const endMessage = useEndMessage()
 const { lesson, progress, learnerName } = props.opened
 const { score } = useAnswers(props.host, lesson, progress.responses, ...toldOf(props.opened))
 const facts = useFacts(learnerName, score)
