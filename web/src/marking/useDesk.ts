@@ -1,5 +1,5 @@
 // One pile on the marking desk: which answer is open, what is being written about it, and giving marks.
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { GivenMark, Pile, PileAnswer, Source } from '@fernbrake/core/contract'
 import { inPileOrder, nextUnmarked, type PileOrder } from '@fernbrake/core/marking'
 import { call, ApiError } from '../api/client.ts'
@@ -44,10 +44,9 @@ export function useDesk(source: Source, sourceId: string, personId: string) {
   const step = (by: 1 | -1) => go(answers.value[index.value + by]?.responseId ?? at.value)
   const goOn = () => go(nextUnmarked(answers.value, at.value)?.responseId ?? at.value)
 
-  async function reload(): Promise<void> {
-    await loaded.reload()
+  watch(pile, () => {
     if (!open.value) go((nextUnmarked(answers.value, null) ?? answers.value[0])?.responseId ?? null)
-  }
+  })
 
   /** What is written about an answer: what waits on this device, or the mark that it has. */
   const draftOf = (answer: PileAnswer): MarkDraft =>
@@ -110,7 +109,7 @@ export function useDesk(source: Source, sourceId: string, personId: string) {
   }
 
   return {
-    ...{ pile, error: loaded.error, loading: loaded.loading, reload },
+    ...{ pile, error: loaded.error, loading: loaded.loading, reload: loaded.reload },
     ...{ names, which, order, answers, index, open, question, counts, go, step, goOn },
     ...{ draftOf, save, saving, fault, tell, comments },
     keepDraft: (answer: PileAnswer, draft: MarkDraft) => keepDraft(personId, answer, draft),

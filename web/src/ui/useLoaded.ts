@@ -1,21 +1,27 @@
 // Loading something for a view: the value, whether it is still coming, and what went wrong.
-import { onMounted, ref, shallowRef } from 'vue'
+import { getCurrentInstance, onMounted, ref, shallowRef } from 'vue'
 
 export function useLoaded<T>(load: () => Promise<T>) {
   const value = shallowRef<T | null>(null)
   const error = shallowRef<unknown>(null)
   const loading = ref(true)
+  let asked = 0
+  /** Of several at once the latest counts, in whatever order they are answered. */
   async function reload(): Promise<void> {
+    asked += 1
+    const turn = asked
     loading.value = true
     error.value = null
     try {
-      value.value = await load()
+      const loaded = await load()
+      if (turn === asked) value.value = loaded
     } catch (caught) {
-      error.value = caught
+      if (turn === asked) error.value = caught
     } finally {
-      loading.value = false
+      if (turn === asked) loading.value = false
     }
   }
-  onMounted(reload)
+  // Outside of a component, whoever wants it asks for it.
+  if (getCurrentInstance()) onMounted(reload)
   return { value, error, loading, reload }
 }

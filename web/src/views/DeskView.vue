@@ -28,7 +28,6 @@ const isEmpty = computed(() => pile.value !== null && counts.value.all === 0)
 const isDone = computed(() => counts.value.all > 0 && counts.value.marked === counts.value.all)
 
 watch([names, which], () => void desk.reload())
-onMounted(() => void desk.reload())
 
 async function tell(told: boolean): Promise<void> {
   const learners = await desk.tell(told)
