@@ -5,8 +5,10 @@ import {
   inPileOrder,
   markFault,
   nextUnmarked,
+  plainFileName,
   pseudonyms,
   verdictOfPoints,
+  withoutFileNames,
   type InPile,
 } from './index.ts'
 
@@ -96,4 +98,26 @@ describe('learners without their names', () => {
   })
   it('stand in another order for each pile', () =>
     expect([...pseudonyms(people, 'a').keys()]).not.toEqual([...pseudonyms(people, 'b').keys()]))
+})
+
+describe('whose answer it is, while names are hidden', () => {
+  it.each([
+    ['Greta Ullswick sketch.webp', '1.webp'],
+    ['sketch.tar.GZ', '1.GZ'],
+    ['Greta', '1'],
+    ['.Greta Ullswick', '1'],
+    ['sketch.by Greta', '1'],
+    ['sketch.', '1'],
+  ])('is not in the name of a file: %s', (name, shown) =>
+    expect(plainFileName(name, 1)).toBe(shown),
+  )
+  it('is not in an answer, of which all else stays', () => {
+    const file = (id: string, name: string) => ({ id, name, bytes: 7 })
+    const answer = { kind: 'upload' as const, files: [file('a', 'Greta.png'), file('b', 'G.pdf')] }
+    expect(withoutFileNames(answer)).toEqual({
+      ...{ kind: 'upload', files: [file('a', '1.png'), file('b', '2.pdf')] },
+    })
+    const text = { kind: 'longText' as const, text: 'A sketch.png' }
+    expect(withoutFileNames(text)).toBe(text)
+  })
 })

@@ -100,6 +100,7 @@ export default {
     withoutWords: 'by itself',
     theEnd: 'the end of the lesson',
     onward: 'straight on',
+    groups: 'Classes and editions',
     alone: 'No other class or edition of this lesson has been begun.',
     class: 'Class',
     byLink: 'By the link',

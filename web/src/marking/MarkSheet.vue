@@ -321,6 +321,11 @@ kbd {
   font: 12.5px var(--mono);
   color: var(--ink-2);
 }
+@media (hover: none) and (pointer: coarse) {
+  kbd {
+    display: none;
+  }
+}
 .kept .link-button {
   font-weight: 400;
   font-size: 13.5px;

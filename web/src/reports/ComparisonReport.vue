@@ -35,36 +35,38 @@ const rows = computed(() =>
 
 <template>
   <p v-if="groups.length < 2" class="sentence">{{ t('reports.alone') }}</p>
-  <table class="groups">
-    <thead>
-      <tr>
-        <th scope="col">{{ t('reports.class') }}</th>
-        <th scope="col">{{ t('reports.editionHead') }}</th>
-        <th scope="col">{{ t('reports.learners') }}</th>
-        <th scope="col">{{ t('reports.finishedHead') }}</th>
-        <th scope="col">{{ t('reports.watched') }}</th>
-        <th scope="col">{{ t('reports.score') }}</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="(group, at) in groups" :key="group.key" :class="{ own: group.isOwn }">
-        <th scope="row" dir="auto">
-          <span
-            class="key"
-            :style="{ background: at < COLOURS.length ? `var(${COLOURS[at]})` : 'transparent' }"
-            aria-hidden="true"
-          />
-          {{ group.classTitle ?? t('reports.byLink') }}
-          <small v-if="group.isOwn" class="muted">{{ t('reports.thisOne') }}</small>
-        </th>
-        <td class="mono">{{ n(group.edition) }}</td>
-        <td class="mono">{{ n(group.learners) }}</td>
-        <td class="mono">{{ n(group.finished) }}</td>
-        <td class="mono">{{ percent(group.watched) }}</td>
-        <td class="mono">{{ percent(group.score) }}</td>
-      </tr>
-    </tbody>
-  </table>
+  <div class="scroll" tabindex="0" role="region" :aria-label="t('reports.groups')">
+    <table class="groups">
+      <thead>
+        <tr>
+          <th scope="col">{{ t('reports.class') }}</th>
+          <th scope="col">{{ t('reports.editionHead') }}</th>
+          <th scope="col">{{ t('reports.learners') }}</th>
+          <th scope="col">{{ t('reports.finishedHead') }}</th>
+          <th scope="col">{{ t('reports.watched') }}</th>
+          <th scope="col">{{ t('reports.score') }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(group, at) in groups" :key="group.key" :class="{ own: group.isOwn }">
+          <th scope="row" dir="auto">
+            <span
+              class="key"
+              :style="{ background: at < COLOURS.length ? `var(${COLOURS[at]})` : 'transparent' }"
+              aria-hidden="true"
+            />
+            {{ group.classTitle ?? t('reports.byLink') }}
+            <small v-if="group.isOwn" class="muted">{{ t('reports.thisOne') }}</small>
+          </th>
+          <td class="mono">{{ n(group.edition) }}</td>
+          <td class="mono">{{ n(group.learners) }}</td>
+          <td class="mono">{{ n(group.finished) }}</td>
+          <td class="mono">{{ percent(group.watched) }}</td>
+          <td class="mono">{{ percent(group.score) }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
   <ChartFigure
     v-if="comparison.questions.length > 0"
     :caption="t('reports.comparedCaption')"
@@ -85,9 +87,12 @@ const rows = computed(() =>
   font-family: var(--reading);
   font-size: 17px;
 }
+.scroll {
+  margin-bottom: 24px;
+  overflow-x: auto;
+}
 .groups {
   width: 100%;
-  margin-bottom: 24px;
   border: 1px solid var(--line);
   border-collapse: collapse;
   background: var(--surface);

@@ -97,7 +97,7 @@ const spread = computed(() => ({
 <style scoped>
 .whole {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(340px, 100%), 1fr));
   gap: 28px;
   margin-bottom: 20px;
   padding: 18px 22px;

@@ -122,7 +122,7 @@ watchEffect(() => (document.title = pile.value?.title ?? t('marking.title')))
           />
           {{ t('marking.everything') }}
         </label>
-        <label class="check">
+        <label class="check letters">
           <input type="checkbox" :checked="keysOn" @change="switchKeys(!keysOn)" />
           {{ t('marking.letters') }}
         </label>
@@ -247,6 +247,13 @@ watchEffect(() => (document.title = pile.value?.title ?? t('marking.title')))
 }
 .notice {
   margin-bottom: 12px;
+}
+/* Nobody has keys to press where fingers point. */
+@media (hover: none) and (pointer: coarse) {
+  .letters,
+  .keys {
+    display: none;
+  }
 }
 @media (max-width: 1020px) {
   .desk {
