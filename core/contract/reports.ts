@@ -41,7 +41,16 @@ const watchedPartSchema = z.strictObject({
   leaveOff: z.array(z.number()),
   leaving: spanSchema.extend({ count: z.int(), of: z.int() }).nullable(),
   /** Stretches that learners came back to, with the line of the script that names each. */
-  returned: z.array(spanSchema.extend({ ratio: z.number(), line: z.string().nullable() })),
+  returned: z.array(
+    spanSchema.extend({
+      /** The highest of plays to learners in it. */
+      ratio: z.number(),
+      /** How many saw some of it again, of those who saw anything of it. */
+      again: z.int(),
+      seen: z.int(),
+      line: z.string().nullable(),
+    }),
+  ),
   /** Where questions stand, in ms. */
   asked: z.array(z.strictObject({ number: z.int(), atMs: z.int() })),
 })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { playedByBin, returnedTo, type Span } from './index.ts'
+import { playedByBin, returnedTo, whoCameBack, type Span } from './index.ts'
 
 const span = (fromS: number, toS: number): Span => ({ fromMs: fromS * 1000, toMs: toS * 1000 })
 const BIN = 1000
@@ -37,4 +37,12 @@ describe('what learners came back to', () => {
     const played = playedByBin(class_, 119_500, BIN)
     expect(returnedTo(played, 119_500, BIN).at(-1)?.toMs).toBe(119_500)
   })
+})
+
+it('those who came back are counted among those who saw anything of it', () => {
+  const cells = ['0112', '1200', '0000', '0110', '1001']
+  expect(whoCameBack(cells, span(1, 3), BIN)).toEqual({ seen: 3, again: 1 })
+  expect(whoCameBack(cells, span(0, 4), BIN)).toEqual({ seen: 4, again: 2 })
+  expect(whoCameBack(cells, { fromMs: 3000, toMs: 3500 }, BIN)).toEqual({ seen: 2, again: 1 })
+  expect(whoCameBack([], span(0, 4), BIN)).toEqual({ seen: 0, again: 0 })
 })

@@ -59,3 +59,20 @@ export function returnedTo(
   }
   return found
 }
+
+/** What one learner came back to says something of that learner; what several did, something of the film. */
+export const FEWEST_WHO_RETURN = 2
+
+/**
+ * Of those who saw anything of a stretch, how many saw some of it again. `cells` are as `cellsOf` writes them, one text a
+ * learner.
+ */
+export function whoCameBack(
+  cells: readonly string[],
+  { fromMs, toMs }: Span,
+  binMs: number,
+): { again: number; seen: number } {
+  const [first, end] = [Math.floor(fromMs / binMs), Math.ceil(toMs / binMs)]
+  const seen = cells.map((one) => one.slice(first, end)).filter((one) => /[12]/.test(one))
+  return { again: seen.filter((one) => one.includes('2')).length, seen: seen.length }
+}

@@ -83,6 +83,8 @@ export default {
       value: 'Value',
       from: 'From',
       to: 'To',
+      seenBy: 'Saw it',
+      cameBack: 'Came back to it',
       line: 'Line of the script',
       weight: 'Weight',
     },

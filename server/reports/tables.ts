@@ -104,9 +104,14 @@ const overTime = (map: WatchMap): Table => ({
 
 const returnedTable = (map: WatchMap): Table => ({
   title: texts.report.returned,
-  columns: [text(heads.part), text(heads.from), text(heads.to), text(heads.line)],
+  columns: [
+    ...[text(heads.part), text(heads.from), text(heads.to)],
+    ...[number(heads.seenBy), number(heads.cameBack), text(heads.line)],
+  ],
   rows: map.parts.flatMap(({ title, returned }) =>
-    returned.map(({ fromMs, toMs, line }) => [title, clockTime(fromMs), clockTime(toMs), line]),
+    returned.map(({ fromMs, toMs, seen, again, line }): Cell[] => [
+      ...[title, clockTime(fromMs), clockTime(toMs), seen, again, line],
+    ]),
   ),
 })
 

@@ -39,7 +39,9 @@ import {
   furthestMs,
   largestLeaving,
   leaveOff,
+  FEWEST_WHO_RETURN,
   returnedTo,
+  whoCameBack,
 } from '@fernbrake/core/watching'
 import { direct, within } from '../database/connect.ts'
 import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
@@ -97,10 +99,17 @@ function watchedPart(
       plays.map((_, bin) => bin * binMs),
     ),
     leaving: largestLeaving(watchedAny, durationMs),
-    returned: returnedTo({ plays, learners: seenBy }, durationMs, binMs).map((stretch) => ({
-      ...stretch,
-      line: lineNear(scriptOfPart(lesson, partId, lesson.language), stretch)?.text ?? null,
-    })),
+    returned: returnedTo({ plays, learners: seenBy }, durationMs, binMs)
+      .map((stretch) => ({
+        ...stretch,
+        ...whoCameBack(
+          rows.map(({ cells }) => cells),
+          stretch,
+          binMs,
+        ),
+        line: lineNear(scriptOfPart(lesson, partId, lesson.language), stretch)?.text ?? null,
+      }))
+      .filter(({ again }) => again >= FEWEST_WHO_RETURN),
     asked: askedIn(lesson).flatMap(({ partId: where, number, atMs }) =>
       where === partId && atMs !== null ? [{ number, atMs }] : [],
     ),

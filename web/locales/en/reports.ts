@@ -27,7 +27,7 @@ export default {
     noFilm: 'This lesson has no film.',
     left: 'Nobody left. | One of {of} left between {from} and {to}. | {count} of {of} left between {from} and {to}.',
     nobodyLeft: 'Nowhere did several leave at once.',
-    returned: 'Came back to {range}, up to {times} plays for each who saw it:',
+    returned: '{again} of {seen} who saw {range} came back to it:',
     watched: 'Watched',
     rowOf: '{name}: watched {share}, came to {at}',
     mapLabel: 'Who watched what of {title}',

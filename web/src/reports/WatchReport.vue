@@ -22,7 +22,7 @@ const MOST_RETURNED = 4
 /** The strongest few, in the order of the film. */
 const returnedIn = ({ returned }: WatchedPart) =>
   [...returned]
-    .sort((a, b) => b.ratio - a.ratio)
+    .sort((a, b) => b.again - a.again || b.ratio - a.ratio)
     .slice(0, MOST_RETURNED)
     .sort((a, b) => a.fromMs - b.fromMs)
 const range = (fromMs: number, toMs: number) => `${clockTime(fromMs)}–${clockTime(toMs)}`
@@ -89,8 +89,8 @@ const heads = computed(() =>
       <li v-for="one in returnedIn(part)" :key="one.fromMs">
         {{
           t('reports.returned', {
+            ...{ again: n(one.again), seen: n(one.seen) },
             range: range(one.fromMs, one.toMs),
-            times: n(one.ratio, { maximumFractionDigits: 2 }),
           })
         }}
         <q v-if="one.line" dir="auto">{{ one.line }}</q>
