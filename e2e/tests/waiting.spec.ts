@@ -26,7 +26,9 @@ function gateWork() {
   const quiz = withQuiz(emptyLesson(TITLE), { tells: 'atOnce' })
   const asked = edited(quiz, edits.askInQuiz, { ...place, kind: 'recording', ids: [] })
   const stem = { questionId: 'q-aloud', field: 'stem', text: 'Call the boat up.' } as const
-  return edited(asked, edits.setQuestionText, stem)
+  const said = edited(asked, edits.setQuestionText, stem)
+  const ending = { message: 'So far: {score}', pass: null }
+  return edited(said, edits.setQuizEnding, { partId: QUIZ, change: ending })
 }
 
 /** Gives the lesson to the class, or says anew when it is due. */
@@ -91,6 +93,7 @@ test('until then answers are kept, and nothing says how they did', async () => {
   const summary = phone.getByRole('region', { name: 'Your answers' })
   await expect(summary.getByText('All that you gave is kept.')).toBeVisible()
   await expect(summary.getByText('Everything is kept.')).toBeVisible()
+  await expect(summary.getByText('So far: what you are told later')).toBeVisible()
   await expect(phone.getByText(/marks|right/i)).toHaveCount(0)
   await expectNoBarriers(phone, 'a quiz of which is told later')
 })
