@@ -311,6 +311,7 @@ export default {
   },
   finishedSummary:
     'You watched {share} of the film and have {points} of 1 mark. | You watched {share} of the film and have {points} of {max} marks.',
+  finishedWatched: 'You watched {share} of the film.',
   allKept: 'Everything is kept. You can close this page.',
   notAllKept: 'Keep this page open until everything is sent.',
   offline:

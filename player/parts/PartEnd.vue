@@ -2,16 +2,15 @@
 // The foot of a part: what is not answered yet, and the way on. Whoever goes on says that they are done here.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { endMessage } from '@fernbrake/core/lesson'
 import { fillPlaces } from '@fernbrake/core/text'
 import type { PartsState, ShownWay } from '../ui/partsState.ts'
 import WaysOn from '../ui/WaysOn.vue'
 import type { PartSitting } from './usePart.ts'
-import { useEndMessage } from '../session/useEndMessage.ts'
 
 const props = defineProps<{ sitting: PartSitting; parts: PartsState; allSent: boolean }>()
 const emit = defineEmits<{ take: [way: ShownWay] }>()
 const { t } = useI18n()
-const endMessage = useEndMessage()
 const { answers, asks, done, facts, opened } = props.sitting
 const open = computed(
   () => asks.filter(({ questionId }) => answers.standing(questionId).triesUsed === 0).length,

@@ -15,14 +15,13 @@ const asks = ref(false)
 const ask = useTemplateRef('ask')
 const open = computed(() => props.quiz.stillOpen.value)
 const waits = computed(() => props.tellsAtEnd && !props.quiz.handedIn.value)
-const endWord = computed(() =>
-  props.quiz.isHeldBack
-    ? waits.value
-      ? 'handInOnly'
-      : 'seeAnswers'
-    : waits.value
-      ? 'handIn'
-      : 'seeSummary',
+/** What the buttons are called: to hand in or to look, with a class that is told at once or later. */
+const WORDS = {
+  told: { hand: ['handIn', 'anyway'], look: ['seeSummary', 'summaryAnyway'] },
+  later: { hand: ['handInOnly', 'anyway'], look: ['seeAnswers', 'answersAnyway'] },
+} as const
+const words = computed(
+  () => WORDS[props.quiz.isHeldBack ? 'later' : 'told'][waits.value ? 'hand' : 'look'],
 )
 watch(open, ({ length }) => {
   if (length === 0) asks.value = false
@@ -53,13 +52,11 @@ function end(): void {
         {{ t('player.quiz.goTo', { number: open[0]!.number }) }}
       </button>
       <button class="fb-button" type="button" @click="emit('handIn')">
-        {{
-          t(`player.quiz.${waits ? 'anyway' : quiz.isHeldBack ? 'answersAnyway' : 'summaryAnyway'}`)
-        }}
+        {{ t(`player.quiz.${words[1]}`) }}
       </button>
     </div>
     <button v-else class="fb-button act" type="button" @click="end">
-      {{ t(`player.quiz.${endWord}`) }}
+      {{ t(`player.quiz.${words[0]}`) }}
     </button>
   </section>
 </template>

@@ -3,7 +3,7 @@
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { isBlank } from '@fernbrake/core/fields'
-import type { QuizPart } from '@fernbrake/core/lesson'
+import { endMessage, type QuizPart } from '@fernbrake/core/lesson'
 import { fillPlaces } from '@fernbrake/core/text'
 import { provideStretches } from '../parts/stretches.ts'
 import { provideForQuestions } from '../questions/provideForQuestions.ts'
@@ -17,12 +17,10 @@ import QuizItem from './QuizItem.vue'
 import QuizSummary from './QuizSummary.vue'
 import type { PartProps } from '../parts/partProps.ts'
 import { useQuiz } from './useQuiz.ts'
-import { useEndMessage } from '../session/useEndMessage.ts'
 
 const props = defineProps<PartProps & { part: QuizPart }>()
 const emit = defineEmits<{ pickPart: [partId: string]; take: [way: ShownWay] }>()
 const { t } = useI18n()
-const endMessage = useEndMessage()
 const { part } = props
 const quiz = useQuiz(props.host, props.opened, part)
 provideForQuestions(props.host, props.opened)

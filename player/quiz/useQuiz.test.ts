@@ -51,6 +51,20 @@ const give = (quiz: Quiz, itemId: string, which: 'a' | 'b') =>
 const kinds = () => records.map(({ kind }) => kind)
 const standing = (quiz: Quiz, itemId: string) => quiz.answers.standing(`q-${itemId}`)
 
+it('while the class is told later there is no sum of points, in the quiz or over the lesson', () => {
+  const assignment = {
+    ...{ classTitle: 'Spring', topRate: 2, tells: false, tellsFrom: null, dueAt: null },
+    closesAt: null,
+  }
+  for (const tells of [true, false]) {
+    const quiz = begin(lessonOf({ tells: 'atOnce' }), { assignment: { ...assignment, tells } })
+    give(quiz, 'i1', 'a')
+    expect(quiz.answers.score.value).toEqual(tells ? { points: 1, max: 3 } : null)
+    expect(quiz.summary.value).toMatchObject(tells ? { points: 1, max: 3 } : { max: 0 })
+    expect([quiz.isHeldBack, quiz.stateOf('i1')]).toEqual([!tells, tells ? 'right' : 'given'])
+  }
+})
+
 describe('the questions', () => {
   it('are numbered through all sections; the first of each begins it', () => {
     const { questions } = begin(lessonOf())

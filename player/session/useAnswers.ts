@@ -74,6 +74,11 @@ export function standingOf(
   }
 }
 
+export interface Score {
+  points: number
+  max: number
+}
+
 export function useAnswers(
   host: Host,
   lesson: Lesson,
@@ -115,12 +120,15 @@ export function useAnswers(
     return { right, final: isFinal(question, isTold() && right, tryNumber) }
   }
 
-  /** Points so far, and those that could be had, over all questions that are met; as the results count them. */
+  /**
+   * Points so far, and those that could be had, over all questions that are met; as the results count them. Null while it
+   * is not to be told.
+   */
   const score = computed(() => scoreOf(questionsMet(lesson)))
 
   /** The same over some questions alone, such as those of one part. */
-  function scoreOf(questions: readonly Question[]): { points: number; max: number } {
-    if (!tellsScore) return { points: 0, max: 0 }
+  function scoreOf(questions: readonly Question[]): Score | null {
+    if (!tellsScore) return null
     return {
       points: questions.reduce((sum, one) => sum + questionScore(one, responses.value), 0),
       max: questions.reduce((sum, one) => sum + one.points, 0),

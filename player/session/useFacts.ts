@@ -3,11 +3,12 @@ import { computed, inject, provide, type ComputedRef, type Ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { firstNameOf, type PlaceholderFacts } from '@fernbrake/core/text'
 import { FACTS } from '../questions/answerView.ts'
+import type { Score } from './useAnswers.ts'
 import { ASSIGNMENT } from '../ui/about.ts'
 
 export function useFacts(
   learnerName: string,
-  score: Readonly<Ref<{ points: number; max: number }>>,
+  score: Readonly<Ref<Score | null>>,
 ): ComputedRef<PlaceholderFacts> {
   const { t, n } = useI18n()
   const assignment = inject(ASSIGNMENT, null)
@@ -16,7 +17,7 @@ export function useFacts(
     // Whoever learns by a link belongs to no class.
     className: assignment?.value?.classTitle ?? '',
     score:
-      assignment?.value?.tells === false
+      score.value === null
         ? t('player.scoreLater')
         : t('player.scoreSoFar', {
             points: n(score.value.points, { maximumFractionDigits: 2 }),

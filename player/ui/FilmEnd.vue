@@ -2,21 +2,21 @@
 // What is said when a film has come to its end, and where it goes on.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { Ending } from '@fernbrake/core/lesson'
+import { endMessage, type Ending } from '@fernbrake/core/lesson'
 import { fillPlaces, type PlaceholderFacts } from '@fernbrake/core/text'
 import { pluralOf } from '../i18n.ts'
 import type { PartsState, ShownWay } from './partsState.ts'
 import WaysOn from './WaysOn.vue'
-import { useEndMessage } from '../session/useEndMessage.ts'
+import type { Score } from '../session/useAnswers.ts'
 
 const props = defineProps<{
   ending: Ending
   /** The words of the fork that led here; '' where none did. */
   forkEnding: string
-  /** Over the whole lesson; what is said may hang on it. */
-  score: { points: number; max: number }
+  /** Over the whole lesson; what is said may hang on it. Null while it is not to be told, as is the other. */
+  score: Score | null
   /** Over the questions of this film. */
-  filmScore: { points: number; max: number }
+  filmScore: Score | null
   /** The share of the film that was watched. */
   watched: number
   facts: PlaceholderFacts
@@ -25,7 +25,6 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ take: [way: ShownWay] }>()
 const { t, n } = useI18n()
-const endMessage = useEndMessage()
 const share = computed(() => n(props.watched, { style: 'percent', maximumFractionDigits: 0 }))
 const goesOn = computed(() => props.parts.ways.length > 0)
 const words = computed(() => {
@@ -40,7 +39,7 @@ const words = computed(() => {
     <div role="status">
       <h2>{{ t(goesOn ? 'player.filmFinished' : 'player.finished') }}</h2>
       <p v-if="words" class="end-words" dir="auto">{{ words }}</p>
-      <p>
+      <p v-if="filmScore && filmScore.max > 0">
         {{
           t(
             'player.finishedSummary',
@@ -53,6 +52,7 @@ const words = computed(() => {
           )
         }}
       </p>
+      <p v-else>{{ t('player.finishedWatched', { share }) }}</p>
       <p class="kept">{{ allSent ? t('player.allKept') : t('player.notAllKept') }}</p>
     </div>
     <WaysOn class="on" :parts="parts" @take="emit('take', $event)" />

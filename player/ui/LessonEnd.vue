@@ -2,6 +2,7 @@
 // The end that a way led to: its words, or the lesson's, and the parts to look at again.
 import { computed, onMounted, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { endMessage } from '@fernbrake/core/lesson'
 import { fillPlaces } from '@fernbrake/core/text'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { toldOf } from '../session/toldOf.ts'
@@ -10,7 +11,6 @@ import { useFacts } from '../session/useFacts.ts'
 import NewerEdition from './NewerEdition.vue'
 import PartsNav from './PartsNav.vue'
 import type { PartsState } from './partsState.ts'
-import { useEndMessage } from '../session/useEndMessage.ts'
 
 const props = defineProps<{
   host: Host
@@ -21,7 +21,6 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ pickPart: [partId: string] }>()
 const { t } = useI18n()
-const endMessage = useEndMessage()
 const { lesson, progress, learnerName } = props.opened
 const { score } = useAnswers(props.host, lesson, progress.responses, ...toldOf(props.opened))
 const facts = useFacts(learnerName, score)
@@ -38,7 +37,7 @@ onMounted(() => heading.value?.focus({ preventScroll: true }))
       <p class="lesson" dir="auto">{{ lesson.title }}</p>
       <h1 ref="heading" tabindex="-1">{{ t('player.part.theEnd') }}</h1>
       <p v-if="words" class="words" dir="auto">{{ words }}</p>
-      <p v-if="score.max > 0">{{ facts.score }}</p>
+      <p v-if="score && score.max > 0">{{ facts.score }}</p>
       <NewerEdition />
       <p class="kept" role="status">
         {{ t(hostState.waiting === 0 ? 'player.allKept' : 'player.notAllKept') }}

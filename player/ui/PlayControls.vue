@@ -5,11 +5,13 @@ import { useI18n } from 'vue-i18n'
 import { pluralOf } from '../i18n.ts'
 import { clockTime } from '@fernbrake/core/media'
 import type { FilmSession } from '../session/useFilmSession.ts'
+import type { Score } from '../session/useAnswers.ts'
 
 const props = defineProps<{
   session: FilmSession
   watched: number
-  score: { points: number; max: number }
+  /** Null while it is not to be told. */
+  score: Score | null
 }>()
 const { t, n } = useI18n()
 const { snapshot, mediaMs, durationMs, isHeld, range, state } = props.session
@@ -19,7 +21,6 @@ const playWord = computed(() => {
   return state.value.mode.kind === 'ended' ? t('player.playAgain') : t('player.play')
 })
 const share = computed(() => n(props.watched, { style: 'percent', maximumFractionDigits: 0 }))
-const points = computed(() => n(props.score.points, { maximumFractionDigits: 2 }))
 </script>
 
 <template>
@@ -53,8 +54,12 @@ const points = computed(() => n(props.score.points, { maximumFractionDigits: 2 }
     </button>
     <span class="gap" />
     <span class="told">{{ t('player.watched', { share }) }}</span>
-    <span v-if="score.max > 0" class="told">{{
-      t('player.marks', { points, max: n(score.max) }, pluralOf(score.max))
+    <span v-if="score && score.max > 0" class="told">{{
+      t(
+        'player.marks',
+        { points: n(score.points, { maximumFractionDigits: 2 }), max: n(score.max) },
+        pluralOf(score.max),
+      )
     }}</span>
   </div>
 </template>

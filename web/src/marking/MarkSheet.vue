@@ -180,6 +180,7 @@ defineExpose({ focusFirst })
         :id="`${id}-words`"
         ref="words"
         v-model="comment"
+        class="text"
         rows="4"
         dir="auto"
         :maxlength="LONGEST_COMMENT"
@@ -283,12 +284,6 @@ input[type='text'] {
 }
 textarea {
   width: 100%;
-  padding: 8px 10px;
-  border: 1px solid var(--line-strong);
-  border-radius: var(--radius);
-  background: var(--surface);
-  color: var(--ink);
-  font: inherit;
   resize: vertical;
 }
 .kept ul {

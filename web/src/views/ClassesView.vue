@@ -67,7 +67,9 @@ document.title = t('classes.all')
             <b dir="auto">{{ one.title }}</b>
             <span class="muted">
               {{ t('classes.people', one.members) }}
-              <template v-if="one.groups > 0">· {{ t('classes.groupCount', one.groups) }}</template>
+              <template v-if="one.groups > 0"
+                >· {{ t('classes.groupCount', one.groups) }}&nbsp;</template
+              >
               <template v-if="one.lastSeenAt"
                 >·
                 {{ t('home.lastSeen', { when: writeMoment(new Date(one.lastSeenAt)) }) }}</template

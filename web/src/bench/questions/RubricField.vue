@@ -29,7 +29,7 @@ const rows = computed(() => Math.min(10, (props.question.rubric ?? '').split('\n
       <label :for="id" class="visually-hidden">{{ t('ask.rubric') }}</label>
       <textarea
         :id="id"
-        class="rubric"
+        class="text rubric"
         dir="auto"
         :rows="rows"
         :maxlength="LONGEST_RUBRIC"
@@ -57,14 +57,8 @@ const rows = computed(() => Math.min(10, (props.question.rubric ?? '').split('\n
 </template>
 
 <style scoped>
-.rubric {
+.text.rubric {
   width: 100%;
-  padding: 8px 10px;
-  border: 1px solid var(--line-strong);
-  border-radius: var(--radius);
-  background: var(--surface);
-  color: var(--ink);
-  font: inherit;
   font-size: 13.5px;
   resize: vertical;
 }
