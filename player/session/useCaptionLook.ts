@@ -1,5 +1,6 @@
 // How a learner wants captions to look; remembered on the device.
 import { reactive, watch } from 'vue'
+import { keepHere, readKept } from './onDevice.ts'
 
 export const CAPTION_SIZES = ['small', 'usual', 'large', 'largest'] as const
 export const CAPTION_GROUNDS = ['dark', 'light', 'none'] as const
@@ -14,18 +15,9 @@ export const CAPTION_SCALE: Record<CaptionLook['size'], number> = {
   ...{ small: 0.8, usual: 1, large: 1.35, largest: 1.8 },
 }
 
-function readKept(): Partial<Record<string, unknown>> {
-  try {
-    return (JSON.parse(localStorage.getItem(LOOK_KEY) ?? '{}') ?? {}) as Record<string, unknown>
-  } catch {
-    // Storage may be switched off, or hold something else.
-    return {}
-  }
-}
-
 /** What is not known is as usual: an older or a newer player may have written it. */
 function readLook(): CaptionLook {
-  const kept = readKept()
+  const kept = (readKept(LOOK_KEY) ?? {}) as Partial<Record<string, unknown>>
   return {
     size: CAPTION_SIZES.find((one) => one === kept.size) ?? 'usual',
     ground: CAPTION_GROUNDS.find((one) => one === kept.ground) ?? 'dark',
@@ -34,12 +26,6 @@ function readLook(): CaptionLook {
 
 export function useCaptionLook(): CaptionLook {
   const look = reactive(readLook())
-  watch(look, () => {
-    try {
-      localStorage.setItem(LOOK_KEY, JSON.stringify(look))
-    } catch {
-      // The look then lasts for this sitting.
-    }
-  })
+  watch(look, () => keepHere(LOOK_KEY, look))
   return look
 }
