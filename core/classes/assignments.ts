@@ -22,6 +22,8 @@ export interface AssignmentRules {
   }
   /** Without it, at once. */
   feedback?: (typeof FEEDBACK_TIMES)[number] | undefined
+  /** Whether the class talks about it; without it, not. */
+  talk?: boolean | undefined
 }
 
 export const usualRules = (): AssignmentRules => ({

@@ -16,6 +16,7 @@ export const assignmentRulesSchema = z.strictObject({
   topRate: z.literal(TOP_RATES),
   completion: z.strictObject({ by: z.enum(COMPLETIONS), share: z.number().min(0).max(1) }),
   feedback: z.enum(FEEDBACK_TIMES).optional(),
+  talk: z.boolean().optional(),
 })
 
 const timesSchema = {
@@ -91,6 +92,8 @@ export const standingSchema = z.strictObject({
       jumpedMs: z.int(),
     }),
   ),
+  /** What they have said in the talk about it. */
+  posts: z.int(),
 })
 
 export const assignmentRoutes = {

@@ -7,6 +7,7 @@ import { answerSchema } from '../questions/index.ts'
 import { MOST_RECORDS } from './limits.ts'
 import { fullNameSchema, personSchema } from './people.ts'
 import { route, type ReplyOf } from './route.ts'
+import { sayRecordSchema } from './talk.ts'
 
 /** The code in a lesson's link. */
 export const linkCodeSchema = z.string().regex(/^[A-Za-z0-9_-]{8,40}$/)
@@ -110,6 +111,7 @@ export const learnerRecordSchema = z.discriminatedUnion('kind', [
   choiceRecordSchema,
   seenRecordSchema,
   ownNoteRecordSchema,
+  sayRecordSchema,
 ])
 
 export const attemptMediaSchema = z.strictObject({
@@ -161,6 +163,8 @@ export const attemptSchema = z.strictObject({
     .strictObject({
       classTitle: z.string(),
       topRate: z.number(),
+      /** Whether the class talks about it, and this learner with it. */
+      talks: z.boolean(),
       /** Whether learners are told by now what came of their answers; and from when on, where that is still to come. */
       tells: z.boolean(),
       tellsFrom: clockSchema.nullable(),
@@ -284,6 +288,11 @@ export const attemptRoutes = {
               'futureClock',
               'tooManyNotes',
               'closed',
+              'talkOff',
+              'unknownPost',
+              'notForYou',
+              'wrongNumber',
+              'tooManyPosts',
             ]),
             message: z.string(),
           }),

@@ -49,6 +49,8 @@ export const memberSchema = z.strictObject({
   leftAt: clockSchema.nullable(),
   lastSeenAt: clockSchema.nullable(),
   card: z.enum(CARD_STATES),
+  /** Whether they may hide what others say in the talk. */
+  moderates: z.boolean(),
 })
 
 export const classSchema = z.strictObject({
@@ -124,13 +126,14 @@ export const classRoutes = {
     'patch',
     '/api/classes/:classId/members/:personId',
     'classTeacher',
-    'Correct a name, put somebody in groups, let them leave or come back',
+    'Correct a name, put somebody in groups, let them leave, come back or moderate the talk',
     {
       params: memberParams,
       body: z.strictObject({
         name: learnerNameSchema.optional(),
         groups: z.array(idSchema).max(MOST_GROUPS).optional(),
         hasLeft: z.boolean().optional(),
+        moderates: z.boolean().optional(),
       }),
       reply: classSchema,
     },

@@ -13,6 +13,7 @@ import { questionRoutes } from './questions.ts'
 import { reportRoutes } from './reports.ts'
 import { route } from './route.ts'
 import { sharingRoutes } from './sharing.ts'
+import { talkRoutes } from './talk.ts'
 import { webRoutes } from './web.ts'
 
 export const healthSchema = z.strictObject({
@@ -37,6 +38,7 @@ export const contract = {
   ...webRoutes,
   ...classRoutes,
   ...assignmentRoutes,
+  ...talkRoutes,
   ...markingRoutes,
   ...mailboxRoutes,
   ...reportRoutes,
@@ -61,6 +63,7 @@ export * from './problem.ts'
 export * from './reports.ts'
 export * from './sharing.ts'
 export * from './sockets.ts'
+export * from './talk.ts'
 export * from './web.ts'
 export {
   BODY_LIMIT,

@@ -10,6 +10,7 @@ import { z } from 'zod'
  * `attemptOwner` the learner whose attempt it is; `questionOwner` the designer who keeps the question;
  * `classTeacher` who teaches the class;
  * `assignmentLearner` who is in the class that was given the lesson, if it is for them;
+ * `talkModerator` the learner whose attempt it is, where the teachers of the class let them hide what others say;
  * `marker` who teaches the class that was given the lesson, or edits the lesson where it was opened by its link.
  * What a person may not see is answered as not found.
  */
@@ -28,6 +29,7 @@ export type Access =
   | 'questionOwner'
   | 'classTeacher'
   | 'assignmentLearner'
+  | 'talkModerator'
   | 'marker'
 
 export type Method = 'get' | 'post' | 'patch' | 'delete'

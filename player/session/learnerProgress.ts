@@ -48,6 +48,9 @@ export function noteRecord(lesson: Lesson, progress: LearnerProgress, record: Le
       progress.ownNotes = withNote(progress.ownNotes, noteId, note)
       return
     }
+    // What is said to others is no progress.
+    case 'say':
+      return
     default:
       assertNever(record)
   }

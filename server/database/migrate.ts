@@ -21,6 +21,7 @@ import { SCHEMA_016 } from './schema016.ts'
 import { SCHEMA_017 } from './schema017.ts'
 import { SCHEMA_018 } from './schema018.ts'
 import { SCHEMA_019 } from './schema019.ts'
+import { SCHEMA_020 } from './schema020.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -49,6 +50,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '017-classes', up: sql(SCHEMA_017) },
   { name: '018-assignments', up: sql(SCHEMA_018) },
   { name: '019-marks', up: sql(SCHEMA_019) },
+  { name: '020-talk', up: sql(SCHEMA_020) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

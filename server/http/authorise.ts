@@ -1,11 +1,13 @@
 // Who may use a route. Every access that the contract names is decided here and nowhere else.
 import type { Access, LessonRoleName, Person } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
-import { KeptQuestionRow, LessonRoleRow, MediaRow } from '../database/models.ts'
+import { within } from '../database/connect.ts'
+import { AttemptRow, KeptQuestionRow, LessonRoleRow, MediaRow } from '../database/models.ts'
 import { classOfAssignment, isAssignedTo, isInWork } from '../queries/assignments.ts'
 import { isTeacher } from '../queries/classTeachers.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
 import { mayLearnFrom } from '../queries/mediaAccess.ts'
+import { moderates } from '../queries/talk.ts'
 import { HttpError } from './HttpError.ts'
 
 /** Passes, or throws the fault that the person may know: what they may not see does not exist for them. */
@@ -45,6 +47,8 @@ export async function authorise(
       return need(await teaches(person, params.classId!))
     case 'assignmentLearner':
       return need(await isAssignedTo(params.assignmentId!, person.id))
+    case 'talkModerator':
+      return need(await mayModerate(person, params.attemptId!))
     case 'marker':
       return need(await mayMark(person, params))
     default:
@@ -85,6 +89,13 @@ export async function hasLessonRole(
 async function teaches(person: Person, classId: string): Promise<boolean> {
   if (person.role !== 'designer' && person.role !== 'keeper') return false
   return isTeacher(classId, person.id)
+}
+
+/** The learner whose attempt it is, as long as they are in the class and moderate its talk. */
+async function mayModerate(person: Person, attemptId: string): Promise<boolean> {
+  const facts = await attemptFacts(attemptId)
+  if (facts?.personId !== person.id || facts.assignmentId === null) return false
+  return moderates(within(AttemptRow.sequelize!), facts.assignmentId, person.id)
 }
 
 async function mayMark(person: Person, params: Record<string, string>): Promise<boolean> {

@@ -55,7 +55,7 @@ export async function readMembers(ask: Ask, classId: string): Promise<Member[]> 
   const rows = await ask<MemberRow>(
     `SELECT p.id, p.name, p.role, coalesce(p.sign_in, p.email) AS "signIn",
             coalesce(g.groups, '{}') AS groups, e.joined_at AS "joinedAt", e.left_at AS "leftAt",
-            seen.at AS "lastSeenAt",
+            e.moderates, seen.at AS "lastSeenAt",
             CASE WHEN p.home_class IS DISTINCT FROM e.class_id THEN 'other'
                  WHEN p.card IS NOT NULL THEN 'open' ELSE 'used' END AS card
        FROM enrolments e JOIN people p ON p.id = e.person_id

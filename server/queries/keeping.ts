@@ -87,6 +87,11 @@ export async function removePerson(
   await ask('DELETE FROM mails WHERE recipient = (SELECT email FROM people WHERE id = $1)', [
     personId,
   ])
+  // What others replied to stays as a place that is empty; all else of what was said is gone.
+  await ask(
+    `UPDATE posts SET words = '', number = NULL, is_gone = true, change = nextval('post_changes') WHERE person_id = $1`,
+    [personId],
+  )
   await ask('DELETE FROM people WHERE id = $1', [personId])
   return { attempts: attempts.length, keys: handed.map(({ key }) => key) }
 }
@@ -146,6 +151,11 @@ const HELD: readonly [name: string, sql: string][] = [
     'marksGiven',
     `SELECT attempt_id AS "attemptId", response_id AS "responseId", points, comment, marked_at AS "markedAt"
        FROM marks WHERE person_id = $1`,
+  ],
+  [
+    'talk',
+    `SELECT assignment_id AS "assignmentId", id, sort, reply_to AS "replyTo", part_id AS "partId", place, words, number,
+            is_gone AS "isGone", said_at AS "saidAt", hidden_at AS "hiddenAt" FROM posts WHERE person_id = $1 ORDER BY said_at`,
   ],
   [
     'mails',

@@ -34,6 +34,7 @@ import {
 } from '../services/media.ts'
 import { classHandlers } from './classHandlers.ts'
 import { markingHandlers } from './markingHandlers.ts'
+import { talkHandlers } from './talkHandlers.ts'
 import { reportHandlers } from './reportHandlers.ts'
 import {
   choosePassword,
@@ -81,6 +82,7 @@ export function createHandlers(context: Context): Handlers {
     ...attemptHandlers(context),
     ...classHandlers(context),
     ...markingHandlers(context),
+    ...talkHandlers(context),
     ...reportHandlers(context),
     checkPage: ({ body, request }) => checkPage(context, body.address, originOf(request)),
   }

@@ -21,6 +21,7 @@ import {
   type Person,
   type Standing,
 } from '@fernbrake/core/contract'
+import { NO_ACTIVITY, postsIn } from '@fernbrake/core/talk'
 import type { Span } from '@fernbrake/core/watching'
 import { direct, run, within, type Ask } from '../database/connect.ts'
 import { AttemptRow, EditionRow } from '../database/models.ts'
@@ -41,6 +42,7 @@ import { readGroups, readMembers } from '../queries/classes.ts'
 import { readCovered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt, type Marks, type Response } from '../queries/responses.ts'
+import { countActivity } from '../queries/talk.ts'
 import { changingClass } from './classes.ts'
 import type { Context } from './context.ts'
 
@@ -239,9 +241,14 @@ export async function readStanding(
     AttemptRow.findAll({ where: { assignmentId }, order: [['number', 'ASC']] }),
   ])
   const stood = await standingOf(context, rows, () => row)
+  const said = await countActivity(within(context.database), assignmentId)
   const byPerson = new Map<string, Stood[]>(meant.map(({ personId }) => [personId, []]))
   for (const { id, personId } of rows) byPerson.get(personId)?.push(stood.get(id)!)
-  const learners = meant.map((one) => ({ ...one, attempts: byPerson.get(one.personId)! }))
+  const learners = meant.map((one) => ({
+    ...one,
+    attempts: byPerson.get(one.personId)!,
+    posts: postsIn(said.get(one.personId) ?? NO_ACTIVITY),
+  }))
   return { assignment: await toAssignment(row), learners }
 }
 

@@ -37,6 +37,7 @@ import { newestEdition } from './editions.ts'
 import { timesOf } from './assignments.ts'
 import { findFile } from './media.ts'
 import { admit } from './sharing.ts'
+import { talksNow } from './talk.ts'
 
 async function findLink(
   context: Context,
@@ -144,6 +145,7 @@ export async function readAttempt(
     assignment: assignment && {
       classTitle: (await readClassHead(within(database), assignment.classId))?.title ?? '',
       topRate: assignment.rules.topRate,
+      talks: await talksNow(assignment, facts.personId),
       ...{ tells: tellsFrom === null, tellsFrom },
       ...{ dueAt: times!.dueAt, closesAt: times!.closesAt },
     },

@@ -169,7 +169,7 @@ async function makeLearners(
 export async function changeMember(
   context: Context,
   { classId, personId }: { classId: string; personId: string },
-  { name, groups, hasLeft }: Body<'changeMember'>,
+  { name, groups, hasLeft, moderates }: Body<'changeMember'>,
 ): Promise<Class> {
   await changingClass(context, classId, async (ask, transaction) => {
     const found = await ask('SELECT 1 FROM enrolments WHERE class_id = $1 AND person_id = $2', [
@@ -188,6 +188,10 @@ export async function changeMember(
         [classId, personId, hasLeft],
       )
     if (groups !== undefined) await setGroups(ask, classId, personId, groups)
+    if (moderates !== undefined)
+      await ask('UPDATE enrolments SET moderates = $3 WHERE class_id = $1 AND person_id = $2', [
+        ...[classId, personId, moderates],
+      ])
   })
   return readClass(context, classId)
 }

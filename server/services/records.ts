@@ -7,8 +7,8 @@ import type {
   OwnNoteRecord,
   PlaceRecord,
   RecordsReply,
-  RefusedRecord,
   ResponseRecordInput,
+  SayRecord,
   SeenRecord,
   SpanRecord,
 } from '@fernbrake/core/contract'
@@ -33,7 +33,9 @@ import { editionDocument } from '../queries/editions.ts'
 import type { Context } from './context.ts'
 import { handedIds } from './handedFiles.ts'
 import { readKnown } from './known.ts'
+import { REFUSALS, type Refusal } from './refusals.ts'
 import { seenShare, watchedBefore } from './seenBefore.ts'
+import { takeSayings, talksNow } from './talk.ts'
 
 /** Reported times may lie past the film's end by this much, in ms: the container and the stream differ a little. */
 const END_SLACK_MS = 500
@@ -58,46 +60,10 @@ interface Batch {
   finished: Map<string, Date>
   seen: Seen[]
   notes: OwnNoteRecord[]
+  sayings: SayRecord[]
+  /** The assignment in whose talk they are said; null where there is none for this learner. */
+  talksIn: string | null
 }
-
-type Refusal = Omit<RefusedRecord, 'id'>
-
-const REFUSALS = {
-  unknownPart: { code: 'unknownPart', message: 'This part is not in the lesson.' },
-  unknownQuestion: { code: 'unknownQuestion', message: 'This question is not in the lesson.' },
-  unknownChoice: { code: 'unknownChoice', message: 'This way is not in the lesson.' },
-  unknownThing: { code: 'unknownThing', message: 'This is not in this part of the lesson.' },
-  beyondEnd: { code: 'beyondEnd', message: 'This time lies beyond the end of the film.' },
-  noTriesLeft: {
-    code: 'noTriesLeft',
-    message: 'No tries are left for this question; the earlier answers stand.',
-  },
-  missingFile: {
-    code: 'missingFile',
-    message: 'A file of this answer has not arrived.',
-  },
-  tooLate: {
-    code: 'tooLate',
-    message: 'The time for this question had run out before this answer was given.',
-  },
-  closed: {
-    code: 'closed',
-    message: 'It had closed before this answer was given.',
-  },
-  wrongAnswerKind: {
-    code: 'wrongAnswerKind',
-    message: 'This is not an answer to this kind of question.',
-  },
-  tooManyNotes: {
-    code: 'tooManyNotes',
-    message:
-      'This lesson holds as many notes of yours as it can. Take some away, then write it again.',
-  },
-  futureClock: {
-    code: 'futureClock',
-    message: 'The clock of this device runs more than a day ahead.',
-  },
-} as const satisfies Record<RefusedRecord['code'], Refusal>
 
 /**
  * Stores a batch. Every id comes back either as kept (in the database now) or as refused with a reason (it can never
@@ -111,14 +77,17 @@ export async function takeRecords(
 ): Promise<RecordsReply> {
   const attempt = await attemptFacts(attemptId)
   if (!attempt) throw new HttpError('not-found')
+  const assignment = await readAssignmentOf(database, attempt)
   const taken: Taken = { spans: [], place: null, released: [], finishedAt: null, seenAt: now }
   const batch: Batch = {
     ...{ attempt, lesson: await editionDocument(attempt), nowMs: now.getTime(), taken },
-    assignment: await readAssignmentOf(database, attempt),
+    assignment,
+    talksIn: null,
     choices: [],
     finished: new Map(),
     seen: [],
     notes: [],
+    sayings: [],
   }
   const reply: RecordsReply = { kept: [], refused: [] }
   const note = (id: string, refusal: Refusal | null) =>
@@ -126,10 +95,13 @@ export async function takeRecords(
   const responses: ResponseRecordInput[] = []
   for (const record of records) {
     if (record.kind === 'response') responses.push(record)
+    else if (record.kind === 'say') batch.sayings.push(record)
     else if (record.kind === 'ownNote' && noteFault(batch, record) === null)
       batch.notes.push(record)
     else note(record.id, takeMovement(batch, record))
   }
+  if (batch.sayings.length > 0 && assignment && (await talksNow(assignment, attempt.personId)))
+    batch.talksIn = assignment.id
   // What was watched is one statement, which needs no transaction; answers are counted, and so wait for one another.
   const isStored =
     responses.length === 0 && !hasTravelled(batch)
@@ -142,6 +114,7 @@ export async function takeRecords(
           for (const [id, refusal] of await storeNotes(within(database, transaction), batch))
             note(id, refusal)
           const ask = within(database, transaction)
+          for (const [id, refusal] of await storeSayings(ask, batch)) note(id, refusal)
           await storeTravel(ask, batch, () =>
             readKnown(database, batch.lesson, attemptId, transaction),
           )
@@ -178,8 +151,20 @@ async function storeResponses(
   return told
 }
 
-const hasTravelled = ({ choices, finished, seen, notes }: Batch) =>
-  notes.length > 0 || choices.length > 0 || finished.size > 0 || seen.length > 0
+const hasTravelled = ({ choices, finished, seen, notes, sayings }: Batch) =>
+  notes.length > 0 ||
+  sayings.length > 0 ||
+  choices.length > 0 ||
+  finished.size > 0 ||
+  seen.length > 0
+
+const storeSayings = (ask: Ask, { attempt, talksIn, lesson, sayings, nowMs }: Batch) =>
+  takeSayings(
+    ask,
+    { assignmentId: talksIn, personId: attempt.personId, lesson },
+    sayings.map(({ kind: _, ...saying }) => saying),
+    nowMs,
+  )
 
 /** Stores what was seen, which ways were taken and what was finished; the lesson is, once nothing is left of it. */
 async function storeTravel(ask: Ask, batch: Batch, readKnown: () => Promise<Known | null>) {
@@ -197,7 +182,7 @@ async function storeTravel(ask: Ask, batch: Batch, readKnown: () => Promise<Know
 
 function takeMovement(
   batch: Batch,
-  record: Exclude<LearnerRecord, ResponseRecordInput>,
+  record: Exclude<LearnerRecord, ResponseRecordInput | SayRecord>,
 ): Refusal | null {
   switch (record.kind) {
     case 'span':

@@ -32,6 +32,7 @@ const MAY: Record<Access, readonly Who[]> = {
   questionOwner: ['owner'],
   classTeacher: ['owner'],
   assignmentLearner: ['learner'],
+  talkModerator: ['learner'],
   marker: ['owner'],
 }
 
@@ -51,12 +52,12 @@ beforeAll(async () => {
   const other = await putLesson(owner.person, lessonWithFilm())
   await LessonRoleRow.create({ lessonId, personId: viewer.person.id, role: 'viewer' })
   await run(server.context.database, 'INSERT INTO media_uses VALUES ($1, $2)', [lessonId, mediaId])
-  const opened = await learner.agent.post(`/api/links/${code}/attempts`).send({})
+  await learner.agent.post(`/api/links/${code}/attempts`).send({}).expect(201)
   Object.assign(params, {
     lessonId,
     mediaId,
     code,
-    attemptId: opened.body.attemptId,
+    postId: 'none',
     file: 'poster',
     fileId: 'nothing',
     personId: 'nobody',
@@ -86,6 +87,13 @@ beforeAll(async () => {
   await owner.agent
     .post('/api/classes/class/assignments')
     .send({ ...given, groups: [], people: [] })
+    .expect(200)
+  const begun = await learner.agent.post('/api/assignments/given/attempts').send({ number: 1 })
+  params.attemptId = begun.body.attemptId
+  // Of those who learn it, this one may hide what others say.
+  await owner.agent
+    .patch(`/api/classes/class/members/${learner.person.id}`)
+    .send({ moderates: true })
     .expect(200)
   Object.assign(agents, {
     anonymous: server.anonymous(),

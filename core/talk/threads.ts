@@ -1,0 +1,64 @@
+// Posts in the order in which they are read: what began it, and what was replied.
+import { holdingWords } from '../text/index.ts'
+import type { Post } from './posts.ts'
+
+export interface Thread {
+  head: Post
+  /** In the order in which they were said. */
+  replies: Post[]
+}
+
+/** The posts once these are known too; the latest word on each holds. */
+export function withPosts(known: readonly Post[], news: readonly Post[]): Post[] {
+  const byId = new Map(known.map((post) => [post.id, post]))
+  for (const post of news) byId.set(post.id, post)
+  return [...byId.values()]
+}
+
+/** Whether something of a post is left to read. */
+const isThere = ({ isGone, isHidden, words, number }: Post) =>
+  !isGone && !(isHidden && words === '' && number === null)
+
+const byTime = (a: Post, b: Post) =>
+  a.saidAt < b.saidAt ? -1 : a.saidAt > b.saidAt ? 1 : a.id < b.id ? -1 : 1
+
+const startMs = ({ place }: Post) => (place.on === 'moment' ? place.atMs : Infinity)
+
+/**
+ * The threads in the order of the lesson (`partIds`), within a part by the time of the film, what is about the whole part
+ * last; then as they were said. What is gone stands only as long as something hangs on it. Parts that are not named are
+ * left out.
+ */
+export function threadsOf(posts: readonly Post[], partIds: readonly string[]): Thread[] {
+  const replies = new Map<string, Post[]>()
+  for (const post of posts)
+    if (post.replyTo !== null && isThere(post))
+      replies.set(post.replyTo, [...(replies.get(post.replyTo) ?? []), post])
+  const place = new Map(partIds.map((id, index) => [id, index]))
+  return posts
+    .filter(({ replyTo, partId }) => replyTo === null && place.has(partId))
+    .map((head) => ({ head, replies: (replies.get(head.id) ?? []).sort(byTime) }))
+    .filter(({ head, replies }) => isThere(head) || replies.length > 0)
+    .sort(
+      ({ head: a }, { head: b }) =>
+        place.get(a.partId)! - place.get(b.partId)! ||
+        compare(startMs(a), startMs(b)) ||
+        byTime(a, b),
+    )
+}
+
+/** Two that never end are equal, which their difference would not tell. */
+const compare = (a: number, b: number) => (a === b ? 0 : a < b ? -1 : 1)
+
+/** The threads in which somebody says all of these words, or is called by them. Without any words, all threads. */
+export function searchThreads(threads: readonly Thread[], query: string): Thread[] {
+  if (query.trim() === '') return [...threads]
+  const holds = holdingWords(query)
+  return threads.filter(({ head, replies }) =>
+    [head, ...replies].some(({ author, words }) => holds(`${author?.name ?? ''} ${words}`)),
+  )
+}
+
+/** An enquiry waits as long as no teacher has replied to it. */
+export const waitsForTeacher = ({ head, replies }: Thread): boolean =>
+  head.sort === 'enquiry' && !head.isGone && !replies.some(({ author }) => author?.teaches)

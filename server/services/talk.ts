@@ -1,0 +1,303 @@
+// The talk of a class: reading it, saying something, hiding what was said, switching it on and off.
+import {
+  POSTS_AT_ONCE,
+  type BodyOf,
+  type contract,
+  type Person,
+  type Saying,
+  type TalkReply,
+  type TalkReport,
+} from '@fernbrake/core/contract'
+import { filmLengthMs, partsInOrder, type Lesson } from '@fernbrake/core/lesson'
+import {
+  fitsRange,
+  maySay,
+  maySee,
+  mayHide,
+  MOST_POSTS,
+  NO_ACTIVITY,
+  type Onlooker,
+  type Post,
+} from '@fernbrake/core/talk'
+import { within, type Ask } from '../database/connect.ts'
+import { HttpError } from '../http/HttpError.ts'
+import {
+  isAssignedTo,
+  readAssignment,
+  readAssignmentOf,
+  readMeant,
+  type AssignmentFacts,
+} from '../queries/assignments.ts'
+import { attemptFacts } from '../queries/attemptFacts.ts'
+import { editionDocument } from '../queries/editions.ts'
+import {
+  countActivity,
+  countPosts,
+  lockTalk,
+  moderates,
+  readPost,
+  readPosts,
+  storeHiding,
+  storeSaying,
+  toPost,
+} from '../queries/talk.ts'
+import type { Context } from './context.ts'
+import { REFUSALS, type Refusal } from './refusals.ts'
+
+/** Where somebody talks, and as what. */
+interface Place extends Onlooker {
+  assignmentId: string
+}
+
+/** Whether somebody of a class talks with it: it may, and the lesson is theirs to learn still. */
+export const talksNow = async (
+  assignment: Pick<AssignmentFacts, 'id' | 'rules'>,
+  personId: string,
+): Promise<boolean> =>
+  assignment.rules.talk === true && (await isAssignedTo(assignment.id, personId))
+
+const NOTHING: TalkReply = { isOn: false, mayHide: false, posts: [], upTo: 0, isMore: false }
+
+/** What a learner's class says; nothing where there is no talk, or none for them. */
+export async function readTalk(
+  { database }: Context,
+  attemptId: string,
+  after: number,
+): Promise<TalkReply> {
+  const facts = await attemptFacts(attemptId)
+  const assignment = facts && (await readAssignmentOf(database, facts))
+  if (!assignment || !(await talksNow(assignment, facts.personId))) return NOTHING
+  const ask = within(database)
+  const { personId } = facts
+  const moderator = await moderates(ask, assignment.id, personId)
+  const place = { assignmentId: assignment.id, personId, teaches: false, moderates: moderator }
+  return { isOn: true, mayHide: moderator, ...(await newsOf(ask, place, after)) }
+}
+
+/** What a class says, for its teachers; it stays there when the talk is switched off. */
+export async function readClassTalk(
+  { database }: Context,
+  person: Person,
+  { classId, assignmentId }: InClass,
+  after: number,
+): Promise<TalkReply> {
+  const { rules } = await assignmentIn(within(database), classId, assignmentId)
+  const news = await newsOf(within(database), teacherAt(assignmentId, person), after)
+  return { isOn: rules.talk === true, mayHide: true, ...news }
+}
+
+interface InClass {
+  classId: string
+  assignmentId: string
+}
+const teacherAt = (assignmentId: string, { id }: Person): Place => ({
+  ...{ assignmentId, personId: id, teaches: true, moderates: true },
+})
+
+async function assignmentIn(
+  ask: Ask,
+  classId: string,
+  assignmentId: string,
+): Promise<AssignmentFacts> {
+  const assignment = await readAssignment(ask, assignmentId)
+  if (assignment?.classId !== classId) throw new HttpError('not-found')
+  return assignment
+}
+
+async function newsOf(
+  ask: Ask,
+  place: Place,
+  after: number,
+): Promise<Pick<TalkReply, 'posts' | 'upTo' | 'isMore'>> {
+  const most = POSTS_AT_ONCE
+  const rows = await readPosts(ask, place.assignmentId, place, { after, most })
+  return {
+    posts: rows.map((row) => toPost(row, place)),
+    upTo: Number(rows.at(-1)?.change ?? after),
+    isMore: rows.length === most,
+  }
+}
+
+/** A film is sometimes a little longer than it says, in ms. */
+const END_SLACK_MS = 500
+
+/** What keeps somebody from saying something about this place of the lesson, or null. */
+function placeFault(lesson: Lesson, { partId, place }: Saying): Refusal | null {
+  if (!Object.hasOwn(lesson.parts, partId)) return REFUSALS.unknownPart
+  if (place.on === 'part') return null
+  const lengthMs = filmLengthMs(lesson, partId)
+  if (lengthMs === null) return REFUSALS.unknownPart
+  return place.atMs > lengthMs + END_SLACK_MS ? REFUSALS.beyondEnd : null
+}
+
+/** Takes one saying in, or tells why not. The talk is locked by now. */
+async function takeSaying(
+  ask: Ask,
+  by: Place,
+  lesson: Lesson,
+  saying: Saying,
+  nowMs: number,
+): Promise<Refusal | null> {
+  const { assignmentId, personId, teaches } = by
+  const known = await readPost(ask, assignmentId, saying.postId)
+  if (known) {
+    if (known.personId !== personId || known.sort !== saying.sort) return REFUSALS.notForYou
+  } else {
+    if (!maySay(saying.sort, teaches)) return REFUSALS.notForYou
+    if ((await countPosts(ask, assignmentId, personId)) >= MOST_POSTS) return REFUSALS.tooManyPosts
+  }
+  const replyTo = known?.replyTo ?? saying.replyTo
+  const head = replyTo === null ? null : await readPost(ask, assignmentId, replyTo)
+  if (replyTo !== null && (!head || head.replyTo !== null || !maySee(head, by)))
+    return REFUSALS.unknownPost
+  if (head?.isGone && !known) return REFUSALS.unknownPost
+  const fault = head || known ? null : placeFault(lesson, saying)
+  if (fault) return fault
+  if (!fitsRange(saying.number, head?.range ?? null)) return REFUSALS.wrongNumber
+  // A reply stands where what it answers stands. A clock that runs ahead must not outrank every later word.
+  const at = new Date(Math.min(Date.parse(saying.at), nowMs)).toISOString()
+  const { partId, place } = head ?? known ?? saying
+  await storeSaying(
+    ask,
+    { assignmentId, personId, teaches },
+    { ...saying, replyTo, partId, place, at },
+  )
+  return null
+}
+
+/** A learner who says something. */
+interface Speaker {
+  assignmentId: string | null
+  personId: string
+  lesson: Lesson
+}
+
+/**
+ * Takes in what a learner said, in its order; tells of each whether it was refused. Where the learner's class does not talk
+ * any more, all of it is.
+ */
+export async function takeSayings(
+  ask: Ask,
+  /** `assignmentId` is null where there is no talk for this learner. */
+  { assignmentId, personId, lesson }: Speaker,
+  sayings: readonly (Saying & { id: string })[],
+  nowMs: number,
+): Promise<[id: string, refusal: Refusal | null][]> {
+  if (sayings.length === 0) return []
+  if (assignmentId === null) return sayings.map(({ id }) => [id, REFUSALS.talkOff])
+  await lockTalk(ask, assignmentId)
+  const by = { assignmentId, personId, teaches: false, moderates: false }
+  const told: [string, Refusal | null][] = []
+  for (const saying of sayings)
+    told.push([saying.id, await takeSaying(ask, by, lesson, saying, nowMs)])
+  return told
+}
+
+const DETAILS: Partial<Record<Refusal['code'], 'not-found' | 'not-allowed'>> = {
+  unknownPost: 'not-found',
+  unknownPart: 'not-found',
+  notForYou: 'not-allowed',
+}
+
+/** A teacher says something, changes it or takes it back; whether the talk is on or not. */
+export async function sayToClass(
+  { database }: Context,
+  person: Person,
+  { classId, assignmentId }: InClass,
+  saying: Saying,
+): Promise<Post> {
+  return database.transaction(async (transaction) => {
+    const ask = within(database, transaction)
+    const { lessonId, newest } = await assignmentIn(ask, classId, assignmentId)
+    const lesson = await editionDocument({ lessonId, edition: newest })
+    const by = teacherAt(assignmentId, person)
+    await lockTalk(ask, assignmentId)
+    const refusal = await takeSaying(ask, by, lesson, saying, Date.now())
+    if (refusal)
+      throw new HttpError(DETAILS[refusal.code] ?? 'invalid-input', { detail: refusal.message })
+    return toPost((await readPost(ask, assignmentId, saying.postId))!, by)
+  })
+}
+
+async function hide(
+  { database }: Context,
+  by: Place,
+  postId: string,
+  isHidden: boolean,
+): Promise<Post> {
+  return database.transaction(async (transaction) => {
+    const ask = within(database, transaction)
+    const { assignmentId } = by
+    await lockTalk(ask, assignmentId)
+    const post = await readPost(ask, assignmentId, postId)
+    const head = post?.replyTo ? await readPost(ask, assignmentId, post.replyTo) : post
+    if (!post || !head || !maySee(head, by)) throw new HttpError('not-found')
+    if (!mayHide(toPost(post, by), by))
+      throw new HttpError('not-allowed', { detail: 'What teachers say is theirs to take back.' })
+    await storeHiding(ask, { assignmentId, postId }, isHidden, by.personId)
+    return toPost((await readPost(ask, assignmentId, postId))!, by)
+  })
+}
+
+/** A learner who moderates hides what somebody said, or shows it again. */
+export async function hidePost(
+  context: Context,
+  { attemptId, postId }: { attemptId: string; postId: string },
+  isHidden: boolean,
+): Promise<Post> {
+  const facts = await attemptFacts(attemptId)
+  if (!facts?.assignmentId) throw new HttpError('not-found')
+  const { assignmentId, personId } = facts
+  return hide(
+    context,
+    { assignmentId, personId, teaches: false, moderates: true },
+    postId,
+    isHidden,
+  )
+}
+
+export async function hideInClass(
+  context: Context,
+  person: Person,
+  { classId, assignmentId, postId }: InClass & { postId: string },
+  isHidden: boolean,
+): Promise<Post> {
+  await assignmentIn(within(context.database), classId, assignmentId)
+  return hide(context, teacherAt(assignmentId, person), postId, isHidden)
+}
+
+/** Lets a class talk, or ends it; what was said stays. */
+export async function switchTalk(
+  { database }: Context,
+  { classId, assignmentId }: InClass,
+  { isOn }: BodyOf<(typeof contract)['switchTalk']>,
+): Promise<{ isOn: boolean }> {
+  const rows = await within(database)(
+    `UPDATE assignments SET rules = rules || jsonb_build_object('talk', $3::boolean)
+      WHERE id = $1 AND class_id = $2 RETURNING id`,
+    [assignmentId, classId, isOn],
+  )
+  if (rows.length === 0) throw new HttpError('not-found')
+  return { isOn }
+}
+
+/** Who has posted what: all whom the assignment is for, and those who have begun it and left. */
+export async function readTalkReport(
+  { database }: Context,
+  { classId, assignmentId }: InClass,
+): Promise<TalkReport> {
+  const ask = within(database)
+  const { lessonId, newest, rules } = await assignmentIn(ask, classId, assignmentId)
+  const [lesson, meant, activity] = await Promise.all([
+    editionDocument({ lessonId, edition: newest }),
+    readMeant(ask, assignmentId),
+    countActivity(ask, assignmentId),
+  ])
+  return {
+    ...{ title: lesson.title, isOn: rules.talk === true },
+    parts: partsInOrder(lesson).map(({ id, title }, index) => ({
+      ...{ id, number: index + 1, title, durationMs: filmLengthMs(lesson, id) ?? null },
+    })),
+    people: meant.map((one) => ({ ...one, ...(activity.get(one.personId) ?? NO_ACTIVITY) })),
+  }
+}
