@@ -66,6 +66,7 @@ export const postSchema = z.strictObject({
   isChanged: z.boolean(),
   isGone: z.boolean(),
   isHidden: z.boolean(),
+  change: z.int(),
 })
 
 /** So many posts come at once. */
@@ -130,6 +131,22 @@ export const talkRoutes = {
     'Hide what somebody said, or show it again',
     { params: classParams.extend({ postId: idSchema }), body: hiding, reply: postSchema },
   ),
+  enquiries: route(
+    'get',
+    '/api/enquiries',
+    'designer',
+    'What learners asked me and nobody has answered',
+    {
+      reply: z.strictObject({
+        enquiries: z.array(
+          z.strictObject({
+            ...{ assignmentId: idSchema, classId: idSchema },
+            ...{ title: z.string(), classTitle: z.string(), waiting: z.int() },
+          }),
+        ),
+      }),
+    },
+  ),
   talkActivity: route(
     'get',
     `${PATH}/activity`,
@@ -139,6 +156,9 @@ export const talkRoutes = {
       params: classParams,
       reply: z.strictObject({
         title: z.string(),
+        lessonId: idSchema,
+        /** Whether I may open the lesson on the bench. */
+        mayOpenBench: z.boolean(),
         isOn: z.boolean(),
         parts: z.array(
           z.strictObject({
@@ -163,3 +183,4 @@ export type Saying = z.infer<typeof sayingSchema>
 export type SayRecord = z.infer<typeof sayRecordSchema>
 export type TalkReply = ReplyOf<typeof talkRoutes.talk>
 export type TalkReport = ReplyOf<typeof talkRoutes.talkActivity>
+export type WaitingEnquiries = ReplyOf<typeof talkRoutes.enquiries>['enquiries'][number]

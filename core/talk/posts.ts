@@ -39,6 +39,8 @@ export interface Post {
   /** Taken back by whoever said it. */
   isGone: boolean
   isHidden: boolean
+  /** Grows with each change in the talk. */
+  change: number
 }
 
 export const LONGEST_POST = 2000

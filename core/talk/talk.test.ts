@@ -26,7 +26,7 @@ const at = (second: number) => new Date(Date.UTC(2026, 2, 2, 10, 0, second)).toI
 const post = (id: string, more: Partial<Post> = {}): Post => ({
   ...{ id, sort: 'comment', replyTo: null, partId: 'film', place: { on: 'moment', atMs: 0 } },
   ...{ words: id, number: null, range: null, author: ADA, isMine: false, saidAt: at(0) },
-  ...{ isChanged: false, isGone: false, isHidden: false },
+  ...{ isChanged: false, isGone: false, isHidden: false, change: 1 },
   ...more,
 })
 const reply = (id: string, replyTo: string, more: Partial<Post> = {}): Post =>

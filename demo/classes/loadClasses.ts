@@ -20,10 +20,12 @@ import { WATER_THAT_CLIMBS } from '../lessons/waterThatClimbs.ts'
 import { markSome, withHandwork } from './byHand.ts'
 import { AUTUMN_REFRESHERS, CANTLE_STEPS_CREW } from './otherClasses.ts'
 import { SKIPPERS, SPRING_INTAKE } from './springIntake.ts'
+import { AUTUMN_TALK, SPRING_TALK, talkAbout } from './talk.ts'
 
 const CLASS_SEED = 1791
 const DAY_MS = 24 * 60 * 60 * 1000
 const ZONE = 'Europe/London'
+const TALKED_ABOUT = { ...usualRules(), talk: true }
 
 type Lesson = Parameters<typeof simulateLesson>[0]
 
@@ -48,7 +50,7 @@ export async function loadClasses(
   ])
   await give(spring.id, {
     ...{ id: 'spring-water', lessonId: WATER_THAT_CLIMBS.lessonId },
-    ...{ opensAt: ago(15), dueAt: ago(-2), closesAt: ago(-9) },
+    ...{ opensAt: ago(15), dueAt: ago(-2), closesAt: ago(-9), rules: TALKED_ABOUT },
   })
   await give(spring.id, {
     ...{ id: 'spring-budget', lessonId: WATER_BUDGET.lessonId, opensAt: ago(6), dueAt: ago(-3) },
@@ -61,6 +63,10 @@ export async function loadClasses(
     const did = { lesson: first, persona, random, startMs }
     await work(context, person, 'spring-water', did)
   }
+  await talkAbout(context, SPRING_TALK, {
+    ...{ teacher, classId: spring.id, assignmentId: 'spring-water', today },
+    people: (name) => personIn(spring, name),
+  })
 
   const second = await firstEdition(context, WATER_BUDGET.lessonId)
   for (const name of SPRING_INTAKE) {
@@ -78,7 +84,7 @@ export async function loadClasses(
   const watched = { by: 'watched', share: 0.8 } as const
   await give(autumn.id, {
     ...{ id: 'autumn-water', lessonId: WATER_THAT_CLIMBS.lessonId, dueAt: ago(-12) },
-    rules: { ...usualRules(), seek: 'backOnly', topRate: 1.5, completion: watched },
+    rules: { ...TALKED_ABOUT, seek: 'backOnly', topRate: 1.5, completion: watched },
   })
   await give(autumn.id, { id: 'autumn-night', lessonId: NIGHT_PASSAGE.lessonId, dueAt: ago(-19) })
   for (const name of others.slice(0, 5)) {
@@ -87,6 +93,10 @@ export async function loadClasses(
     const did = { lesson: first, persona, random, startMs, share: 0.25 }
     await work(context, personIn(autumn, name), 'autumn-water', did)
   }
+  await talkAbout(context, AUTUMN_TALK, {
+    ...{ teacher, classId: autumn.id, assignmentId: 'autumn-water', today },
+    people: (which) => personIn(autumn, others[which === 'first' ? 0 : 1]!),
+  })
 
   const crew = await make('cantle-steps-crew', 'Cantle Steps crew', CANTLE_STEPS_CREW, [])
   await give(crew.id, { id: 'crew-night', lessonId: NIGHT_PASSAGE.lessonId })

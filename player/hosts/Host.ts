@@ -1,6 +1,13 @@
 // What the player needs from whoever embeds it. The player itself knows no server, no storage and no address.
-import type { Attempt, LearnerRecord, RefusedRecord } from '@fernbrake/core/contract'
+import type {
+  Attempt,
+  LearnerRecord,
+  RefusedRecord,
+  SayRecord,
+  TalkReply,
+} from '@fernbrake/core/contract'
 import type { Lesson } from '@fernbrake/core/lesson'
+import type { Post } from '@fernbrake/core/talk'
 
 /** A film as the player needs it. */
 export interface PlayableMedia {
@@ -27,6 +34,8 @@ export interface OpenedLesson {
   /** The rules of the class that was given it; none where it was opened by a link. */
   assignment?: Attempt['assignment']
   learnerName: string
+  /** Whose sitting this is, where others could hear of it. */
+  learnerId?: string
   /** What the mixing of options follows from: the same for one learner, whenever they come back. */
   seed: string
   /** False where nothing may stay behind on the device, as in a preview. */
@@ -64,6 +73,15 @@ export interface HandedFiles {
   address(id: string): string
 }
 
+/** What the class says about the lesson. What somebody says themselves is a record like any other. */
+export interface HostTalk {
+  /** What came after a change; rejects where that cannot be known now. */
+  read(after: number): Promise<TalkReply>
+  /** What was said on this device and is not acknowledged yet. */
+  unsent(): Promise<SayRecord[]>
+  hide(postId: string, isHidden: boolean): Promise<Post>
+}
+
 /** How sending stands; `waiting` records are kept on this device until they are acknowledged. */
 export interface HostState {
   waiting: number
@@ -83,6 +101,8 @@ export interface Host {
   /** How all have answered; rejects where that cannot be known now. */
   tally(questionId: string): Promise<Tally>
   readonly files: HandedFiles
+  /** Null where nobody else could hear. */
+  readonly talk: HostTalk | null
   /** Sends what waits, as far as that is possible now. */
   flush(): Promise<void>
   destroy(): void

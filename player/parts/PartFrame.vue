@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // The frame of a part that is read: what it is called, what it holds, the way on, and beside it the parts of the lesson.
-import { computed, onMounted, useTemplateRef } from 'vue'
+import { computed, defineAsyncComponent, onMounted, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PartsNav from '../ui/PartsNav.vue'
 import type { ShownWay } from '../ui/partsState.ts'
+import { useClassTalk } from '../talk/provideTalk.ts'
 import PartEnd from './PartEnd.vue'
 import type { PartProps } from './partProps.ts'
 import { useNarrow } from './useNarrow.ts'
@@ -13,6 +14,8 @@ const props = defineProps<PartProps & { title: string; partId: string; wide?: bo
 const emit = defineEmits<{ pickPart: [partId: string]; take: [way: ShownWay] }>()
 const { t } = useI18n()
 const sitting = useSitting()!
+const classTalk = useClassTalk()
+const PartTalk = defineAsyncComponent(() => import('../talk/PartTalk.vue'))
 const where = computed(() => ({
   number: props.parts.all.findIndex(({ id }) => id === props.partId) + 1,
   count: props.parts.all.length,
@@ -24,7 +27,7 @@ onMounted(() => props.takesFocus && heading.value?.focus({ preventScroll: true }
 </script>
 
 <template>
-  <div class="frame" :class="{ wide, alone: parts.all.length < 2 && !$slots.beside }">
+  <div class="frame" :class="{ wide, alone: parts.all.length < 2 && !$slots.beside && !classTalk }">
     <main>
       <header>
         <p class="lesson">
@@ -39,7 +42,10 @@ onMounted(() => props.takesFocus && heading.value?.focus({ preventScroll: true }
         </div>
       </header>
       <slot />
-      <div v-if="narrow && $slots.beside" class="beside paper"><slot name="beside" /></div>
+      <div v-if="narrow && ($slots.beside || classTalk)" class="beside paper">
+        <slot name="beside" />
+        <PartTalk v-if="classTalk" :class-talk="classTalk" :part-id="partId" />
+      </div>
       <PartEnd
         :sitting="sitting"
         :parts="parts"
@@ -49,6 +55,7 @@ onMounted(() => props.takesFocus && heading.value?.focus({ preventScroll: true }
     </main>
     <div class="side paper">
       <slot v-if="!narrow" name="beside" />
+      <PartTalk v-if="classTalk && !narrow" :class-talk="classTalk" :part-id="partId" />
       <PartsNav :parts="parts" @pick="emit('pickPart', $event)" />
     </div>
   </div>

@@ -55,6 +55,7 @@ it('while the class is told later there is no sum of points, in the quiz or over
   const assignment = {
     ...{ classTitle: 'Spring', topRate: 2, tells: false, tellsFrom: null, dueAt: null },
     closesAt: null,
+    talks: false,
   }
   for (const tells of [true, false]) {
     const quiz = begin(lessonOf({ tells: 'atOnce' }), { assignment: { ...assignment, tells } })

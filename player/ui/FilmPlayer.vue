@@ -9,8 +9,6 @@ import {
   scriptLanguages,
   scriptOfPart,
 } from '@fernbrake/core/lesson'
-import { clockTime } from '@fernbrake/core/media'
-import type { OwnNote } from '@fernbrake/core/notes'
 import { placesAsked, scoreSoFar } from '@fernbrake/core/analysis'
 import { knownOf } from '@fernbrake/core/routes'
 import { coverage } from '@fernbrake/core/watching'
@@ -27,8 +25,7 @@ import { useFrondCues } from '../session/useFrondCues.ts'
 import { useFilmSession } from '../session/useFilmSession.ts'
 import { useOpenQuestion } from '../session/useOpenQuestion.ts'
 import { usePlayerKeys } from '../session/usePlayerKeys.ts'
-import OwnNotesPanel from '../notes/OwnNotesPanel.vue'
-import { useOwnNotes } from '../notes/useOwnNotes.ts'
+import FilmBeside from './FilmBeside.vue'
 import FilmEnd from './FilmEnd.vue'
 import FilmStage from './FilmStage.vue'
 import ForkSheet from './ForkSheet.vue'
@@ -37,7 +34,6 @@ import type { PartsState, ShownWay } from './partsState.ts'
 import PlaceSlider from './PlaceSlider.vue'
 import PlayControls from './PlayControls.vue'
 import QuestionSheet from './QuestionSheet.vue'
-import SidePanel from './SidePanel.vue'
 import WatchSettings from './WatchSettings.vue'
 
 const props = defineProps<{
@@ -64,9 +60,7 @@ const told = toldOf(props.opened)
 const answers = useAnswers(props.host, lesson, props.opened.progress.responses, ...told)
 const { state, mediaMs, covered, durationMs, schedule, range } = session
 const root = useTemplateRef('root')
-const own = useOwnNotes()
 const side = useTemplateRef('side')
-const notes = useTemplateRef('notes')
 provideForQuestions(props.host, props.opened, session)
 const facts = useFacts(props.opened.learnerName, answers.score)
 
@@ -135,17 +129,6 @@ function pickCue(id: string): void {
   if (cue) session.seek(cueStartMs(cue))
 }
 
-/** Begins a note at this moment; the film waits while it is written. */
-async function noteHere(): Promise<void> {
-  if (!side.value) return
-  session.pause()
-  const id = own.begin(props.partId, { on: 'moment', atMs: Math.round(mediaMs.value) })
-  side.value.showNotes()
-  await nextTick()
-  void notes.value?.open(id)
-}
-const goToNote = ({ place }: OwnNote) => place.on === 'moment' && session.seek(place.atMs)
-
 function fullScreen(): void {
   if (document.fullscreenElement) void document.exitFullscreen()
   else void root.value?.requestFullscreen?.().catch(() => undefined)
@@ -168,7 +151,7 @@ usePlayerKeys({
   captions: () => (captions.value = !captions.value),
   mute: () => session.setMuted(!session.snapshot.value.muted),
   fullScreen,
-  note: () => void noteHere(),
+  note: () => void side.value?.noteHere(),
 })
 
 const live = ref('')
@@ -263,26 +246,13 @@ onMounted(() => {
           @take="emit('take', $event)"
         />
         <PartsNav :parts="parts" @pick="emit('pickPart', $event)" />
-        <SidePanel
+        <FilmBeside
           ref="side"
-          :schedule="schedule"
+          :session="session"
+          :part-id="partId"
           :lines="lines"
           :language="script?.language ?? lesson.language"
-          :media-ms="mediaMs"
-          :range="range"
-          @seek="session.seek"
-        >
-          <template #notes>
-            <OwnNotesPanel
-              ref="notes"
-              :part-id="partId"
-              :add-words="t('player.notes.addAt', { time: clockTime(mediaMs) })"
-              :stays="range === null"
-              @add="noteHere"
-              @go="goToNote"
-            />
-          </template>
-        </SidePanel>
+        />
       </template>
     </aside>
   </div>

@@ -25,6 +25,7 @@ import HostStrip from './HostStrip.vue'
 import { gateWords } from './gateWords.ts'
 import LessonEnd from './LessonEnd.vue'
 import { provideOwnNotes } from '../notes/useOwnNotes.ts'
+import { provideTalk } from '../talk/provideTalk.ts'
 import { partsState, type ShownWay } from './partsState.ts'
 import { useTheme } from './useTheme.ts'
 
@@ -64,6 +65,14 @@ const parts = computed(
       words,
     ),
 )
+const talk = provideTalk(travel.host, hostState, {
+  goTo({ partId, place }) {
+    if (place.on === 'moment') travel.leaveAt(opened.value!, { partId, atMs: place.atMs })
+    goTo(partId, false)
+  },
+  mayOpen: (partId) => parts.value?.all.find(({ id }) => id === partId)?.isOpen ?? false,
+  parts: computed(() => parts.value?.all ?? []),
+})
 const theme = useTheme(() => opened.value?.lesson.theme)
 provide(
   ABOUT,
@@ -121,6 +130,7 @@ async function openLesson(): Promise<void> {
     document.title = opened.value.lesson.title
     travel.begin()
     ownNotes.takeUp(opened.value)
+    talk.begin(opened.value)
     if (props.startAt) travel.leaveAt(opened.value, props.startAt)
     const wanted = opened.value.lesson.parts[props.startAt?.partId ?? '']
     const part = wanted ?? placeToGoOn(opened.value.lesson, opened.value.progress)?.part

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What stands beside the film while no question does: its contents and its script.
+// What stands beside the film while no question does: its contents, its script, notes, and what the class says.
 import { computed, nextTick, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { lineIndexAt, type ScriptLine } from '@fernbrake/core/lesson'
@@ -13,11 +13,21 @@ const props = defineProps<{
   mediaMs: number
   /** Where jumps may land; null where there are none. */
   range: { fromMs: number; toMs: number } | null
+  /** How much of the talk is new; null where there is none. */
+  unseen: number | null
 }>()
 const emit = defineEmits<{ seek: [ms: number] }>()
 const { t } = useI18n()
-const TABS = ['contents', 'script', 'notes'] as const
-const tab = ref<(typeof TABS)[number]>('contents')
+type Tab = 'contents' | 'script' | 'notes' | 'talk'
+const tabs = computed<Tab[]>(() => [
+  ...(['contents', 'script', 'notes'] as const),
+  ...(props.unseen === null ? [] : (['talk'] as const)),
+])
+const tab = ref<Tab>('contents')
+const NAMES = {
+  ...{ contents: 'player.contents', script: 'player.script' },
+  ...{ notes: 'player.notes.mine', talk: 'player.talk.title' },
+}
 const list = ref<HTMLElement | null>(null)
 const current = computed(() => lineIndexAt(props.lines, props.mediaMs))
 const bookmark = computed(() => bookmarkAt(props.schedule, props.mediaMs)?.cueId ?? null)
@@ -27,6 +37,8 @@ const rule = computed(() => {
   return props.schedule.seekRule === 'backOnly' ? t('player.seekBackOnly') : null
 })
 
+// Without any talk there is nothing to look at.
+watch(tabs, (names) => names.includes(tab.value) || (tab.value = 'contents'))
 watch([current, tab], async () => {
   await nextTick()
   const line = list.value?.querySelector<HTMLElement>('[aria-current="true"]')
@@ -38,8 +50,8 @@ function onTabKey(event: KeyboardEvent): void {
   if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return
   event.preventDefault()
   event.stopPropagation()
-  const step = event.key === 'ArrowRight' ? 1 : TABS.length - 1
-  tab.value = TABS[(TABS.indexOf(tab.value) + step) % TABS.length]!
+  const step = event.key === 'ArrowRight' ? 1 : tabs.value.length - 1
+  tab.value = tabs.value[(tabs.value.indexOf(tab.value) + step) % tabs.value.length]!
   void nextTick(() => document.getElementById(`tab-${tab.value}`)?.focus())
 }
 defineExpose({ showNotes: () => (tab.value = 'notes') })
@@ -49,7 +61,7 @@ defineExpose({ showNotes: () => (tab.value = 'notes') })
   <div class="panel">
     <div class="tabs" role="tablist" @keydown="onTabKey">
       <button
-        v-for="name in TABS"
+        v-for="name in tabs"
         :id="`tab-${name}`"
         :key="name"
         type="button"
@@ -59,7 +71,11 @@ defineExpose({ showNotes: () => (tab.value = 'notes') })
         aria-controls="side-panel"
         @click="tab = name"
       >
-        {{ t(name === 'notes' ? 'player.notes.mine' : `player.${name}`) }}
+        {{ t(NAMES[name])
+        }}<span v-if="name === 'talk' && unseen" class="unseen"
+          ><span class="visually-hidden">{{ t('player.talk.new', unseen) }}</span
+          ><span aria-hidden="true">{{ unseen }}</span></span
+        >
       </button>
     </div>
     <div
@@ -71,6 +87,7 @@ defineExpose({ showNotes: () => (tab.value = 'notes') })
       :aria-labelledby="`tab-${tab}`"
     >
       <div v-if="tab === 'notes'" class="own"><slot name="notes" /></div>
+      <div v-else-if="tab === 'talk'" class="own"><slot name="talk" /></div>
       <p v-else-if="rule" class="empty">{{ rule }}</p>
       <template v-if="tab === 'contents'">
         <p v-if="schedule.bookmarks.length === 0" class="empty">{{ t('player.noContents') }}</p>
@@ -135,6 +152,15 @@ defineExpose({ showNotes: () => (tab.value = 'notes') })
 .tabs [aria-selected='true'] {
   border-color: var(--fern);
   color: var(--ink);
+}
+.unseen {
+  margin-inline-start: 6px;
+  padding: 0 6px;
+  border-radius: var(--radius);
+  background: var(--rust);
+  color: var(--surface);
+  font-family: var(--mono);
+  font-size: 12.5px;
 }
 .list {
   position: relative;

@@ -34,6 +34,7 @@ export default {
       questions: 'Questions',
       ways: 'Ways taken',
       comparison: 'Comparison',
+      talk: 'Talk',
       markBook: 'Mark book',
     },
     nobody: 'Nobody has begun yet.',
@@ -51,6 +52,7 @@ export default {
       max: 'Of',
       attempts: 'Attempts',
       lastSeen: 'Last seen',
+      posts: 'Said in the talk',
       part: 'Part',
       at: 'At',
       plays: 'Played',
@@ -105,6 +107,34 @@ export default {
       upper: 'Upper quartile',
       reliability: 'Reliability (Cronbach’s alpha)',
       error: 'Standard error of measurement',
+    },
+    talk: {
+      said: (count: number, of: number) =>
+        `${count} of ${of} ${count === 1 ? 'has' : 'have'} said something.`,
+      waiting: (count: number) =>
+        count === 1
+          ? 'One question to the teachers waits for a reply.'
+          : `${count} questions to the teachers wait for a reply.`,
+      posts: 'All that was said',
+      gone: '(taken back)',
+      sorts: {
+        comment: 'comment',
+        prompt: 'prompt',
+        enquiry: 'to the teachers alone',
+        reply: 'reply',
+      },
+      heads: {
+        comments: 'Comments',
+        enquiries: 'To the teachers',
+        replies: 'Replies',
+        answers: 'Prompts answered',
+        last: 'Last said',
+        words: 'Words',
+        number: 'Number',
+        replyTo: 'In reply to',
+        said: 'Said',
+        hidden: 'Hidden',
+      },
     },
     byLink: 'By the link',
     ending: 'the end',

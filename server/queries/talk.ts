@@ -84,6 +84,7 @@ export function toPost(row: PostRow, onlooker: Onlooker): Post {
     author: personId === null ? null : { id: personId, name: row.name!, teaches: row.teaches },
     isMine: personId === onlooker.personId,
     saidAt: row.saidAt.toISOString(),
+    change: Number(row.change),
   }
 }
 
@@ -181,10 +182,11 @@ export const readWaitingEnquiries = (ask: Ask, personId: string) =>
     classId: string
     classTitle: string
     lessonId: string
+    newest: number
     waiting: number
   }>(
     `SELECT a.id AS "assignmentId", c.id AS "classId", c.title AS "classTitle", a.lesson_id AS "lessonId",
-            count(*)::int AS waiting
+            (SELECT max(number) FROM editions n WHERE n.lesson_id = a.lesson_id) AS newest, count(*)::int AS waiting
        FROM posts p JOIN assignments a ON a.id = p.assignment_id JOIN classes c ON c.id = a.class_id
        JOIN class_teachers t ON t.class_id = c.id AND t.person_id = $1
       WHERE p.sort = 'enquiry' AND NOT p.is_gone AND NOT c.is_over

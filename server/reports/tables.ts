@@ -33,11 +33,12 @@ const plain = (value: number) => String(Number(value.toFixed(2)))
 /** How a class stands, learner by learner; those who have not begun are there too. */
 export function overviewDocument(
   about: About,
-  learners: readonly Pick<Standing, 'name' | 'hasLeft' | 'attempts'>[],
+  learners: readonly (Pick<Standing, 'name' | 'hasLeft' | 'attempts'> & { posts?: number })[],
 ): ReportDocument {
-  const rows = learners.map(({ name, hasLeft, attempts }) => {
-    return { name, hasLeft, ...standsAs(attempts), count: attempts.length }
+  const rows = learners.map(({ name, hasLeft, attempts, posts = 0 }) => {
+    return { name, hasLeft, ...standsAs(attempts), count: attempts.length, posts }
   })
+  const talks = rows.some(({ posts }) => posts > 0)
   const meant = rows.filter(({ hasLeft }) => !hasLeft)
   const count = (state: string) => meant.filter((row) => row.state === state).length
   return {
@@ -50,11 +51,12 @@ export function overviewDocument(
           ...[text(heads.name), text(heads.stands), share(heads.watched), number(heads.answered)],
           ...[number(heads.asked), number(heads.points), number(heads.max)],
           ...[number(heads.attempts), text(heads.lastSeen)],
+          ...(talks ? [number(heads.posts)] : []),
         ],
-        rows: rows.map(({ name, best, state, lastSeenAt, count: attempts }) => [
+        rows: rows.map(({ name, best, state, lastSeenAt, count: attempts, posts }) => [
           ...[name, states[state], rounded(best?.watched ?? null), best?.answered ?? null],
           ...[best?.questions ?? null, rounded(best?.points ?? null, 2), best?.max ?? null],
-          ...[attempts, lastSeenAt],
+          ...[attempts, lastSeenAt, ...(talks ? [posts] : [])],
         ]),
       },
     ],

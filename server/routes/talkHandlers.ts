@@ -4,6 +4,7 @@ import type { Context } from '../services/context.ts'
 import {
   hideInClass,
   hidePost,
+  listEnquiries,
   readClassTalk,
   readTalk,
   readTalkReport,
@@ -13,7 +14,14 @@ import {
 
 type TalkHandlers = Pick<
   Handlers,
-  'talk' | 'hidePost' | 'classTalk' | 'sayToClass' | 'switchTalk' | 'hideInClass' | 'talkActivity'
+  | 'talk'
+  | 'hidePost'
+  | 'classTalk'
+  | 'sayToClass'
+  | 'switchTalk'
+  | 'hideInClass'
+  | 'talkActivity'
+  | 'enquiries'
 >
 
 export function talkHandlers(context: Context): TalkHandlers {
@@ -24,6 +32,7 @@ export function talkHandlers(context: Context): TalkHandlers {
     sayToClass: (call) => sayToClass(context, whoCalls(call), call.params, call.body),
     switchTalk: ({ params, body }) => switchTalk(context, params, body),
     hideInClass: (call) => hideInClass(context, whoCalls(call), call.params, call.body.isHidden),
-    talkActivity: ({ params }) => readTalkReport(context, params),
+    talkActivity: (call) => readTalkReport(context, whoCalls(call), call.params),
+    enquiries: (call) => listEnquiries(context, whoCalls(call)),
   }
 }

@@ -5,6 +5,7 @@ import { HttpError } from '../http/HttpError.ts'
 import texts from '../locales/en.ts'
 import type { MailFile } from '../mail/compose.ts'
 import { classOfAssignment } from '../queries/assignments.ts'
+import { readClassHead } from '../queries/classes.ts'
 import { storeMail } from '../queries/mails.ts'
 import type { ReportDocument } from '../reports/document.ts'
 import {
@@ -15,6 +16,7 @@ import {
   watchingDocument,
   waysDocument,
 } from '../reports/tables.ts'
+import { talkDocument } from '../reports/talkTables.ts'
 import { CONTENT_TYPES, writeReport } from '../reports/write.ts'
 import { readStanding } from './assignments.ts'
 import type { Context } from './context.ts'
@@ -22,6 +24,7 @@ import { gather } from './gather.ts'
 import { readMarkBook } from './markBook.ts'
 import type { SourceOf } from './marking.ts'
 import { readComparison, readQuestionAnalysis, readWatchMap, readWays } from './reports.ts'
+import { readAllPosts, readTalkReport } from './talk.ts'
 
 async function overviewOf(
   context: Context,
@@ -38,6 +41,23 @@ async function overviewOf(
   }
   const own = learners.map(({ name, stood }) => ({ name, hasLeft: false, attempts: [stood] }))
   return overviewDocument(about, own)
+}
+
+async function talkOf(
+  context: Context,
+  person: Person,
+  { source, sourceId }: SourceOf,
+): Promise<ReportDocument> {
+  const classId = source === 'assignment' ? await classOfAssignment(sourceId) : null
+  // Those who opened a lesson by its link do not talk.
+  if (classId === null) throw new HttpError('not-found')
+  const where = { classId, assignmentId: sourceId }
+  const [about, posts, head] = await Promise.all([
+    readTalkReport(context, person, where),
+    readAllPosts(context, person, where),
+    readClassHead(within(context.database), classId),
+  ])
+  return talkDocument({ ...about, classTitle: head?.title ?? null }, posts)
 }
 
 async function documentOf(
@@ -57,6 +77,8 @@ async function documentOf(
       return waysDocument(await readWays(context, from, edition))
     case 'comparison':
       return comparisonDocument(await readComparison(context, person, from))
+    case 'talk':
+      return talkOf(context, person, from)
   }
 }
 

@@ -7,6 +7,7 @@ import {
   type Saying,
   type TalkReply,
   type TalkReport,
+  type WaitingEnquiries,
 } from '@fernbrake/core/contract'
 import { filmLengthMs, partsInOrder, type Lesson } from '@fernbrake/core/lesson'
 import {
@@ -20,6 +21,7 @@ import {
   type Post,
 } from '@fernbrake/core/talk'
 import { within, type Ask } from '../database/connect.ts'
+import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
 import { HttpError } from '../http/HttpError.ts'
 import {
   isAssignedTo,
@@ -37,9 +39,11 @@ import {
   moderates,
   readPost,
   readPosts,
+  readWaitingEnquiries,
   storeHiding,
   storeSaying,
   toPost,
+  type PostRow,
 } from '../queries/talk.ts'
 import type { Context } from './context.ts'
 import { REFUSALS, type Refusal } from './refusals.ts'
@@ -130,6 +134,34 @@ function placeFault(lesson: Lesson, { partId, place }: Saying): Refusal | null {
   return place.atMs > lengthMs + END_SLACK_MS ? REFUSALS.beyondEnd : null
 }
 
+/** What is there already that a saying is about. */
+interface Met {
+  known: PostRow | null
+  /** What it replies to. */
+  head: PostRow | null
+}
+
+async function meet(ask: Ask, { assignmentId }: Place, saying: Saying): Promise<Met> {
+  const known = await readPost(ask, assignmentId, saying.postId)
+  const replyTo = known ? known.replyTo : saying.replyTo
+  return { known, head: replyTo === null ? null : await readPost(ask, assignmentId, replyTo) }
+}
+
+/** What keeps somebody from saying this, whatever else they have said; null where nothing does. */
+function sayingFault(by: Place, lesson: Lesson, saying: Saying, { known, head }: Met) {
+  const isOwn = known ? known.personId === by.personId && known.sort === saying.sort : null
+  if (isOwn === false || (isOwn === null && !maySay(saying.sort, by.teaches)))
+    return REFUSALS.notForYou
+  if (saying.sort === 'reply' && !mayBeRepliedTo(head, by, known !== null))
+    return REFUSALS.unknownPost
+  if (!fitsRange(saying.number, head?.range ?? null)) return REFUSALS.wrongNumber
+  return head || known ? null : placeFault(lesson, saying)
+}
+
+/** One’s own word on what is gone can still be changed. */
+const mayBeRepliedTo = (head: PostRow | null, by: Place, isKnown: boolean): boolean =>
+  head !== null && head.replyTo === null && maySee(head, by) && (isKnown || !head.isGone)
+
 /** Takes one saying in, or tells why not. The talk is locked by now. */
 async function takeSaying(
   ask: Ask,
@@ -138,30 +170,15 @@ async function takeSaying(
   saying: Saying,
   nowMs: number,
 ): Promise<Refusal | null> {
-  const { assignmentId, personId, teaches } = by
-  const known = await readPost(ask, assignmentId, saying.postId)
-  if (known) {
-    if (known.personId !== personId || known.sort !== saying.sort) return REFUSALS.notForYou
-  } else {
-    if (!maySay(saying.sort, teaches)) return REFUSALS.notForYou
-    if ((await countPosts(ask, assignmentId, personId)) >= MOST_POSTS) return REFUSALS.tooManyPosts
-  }
-  const replyTo = known?.replyTo ?? saying.replyTo
-  const head = replyTo === null ? null : await readPost(ask, assignmentId, replyTo)
-  if (replyTo !== null && (!head || head.replyTo !== null || !maySee(head, by)))
-    return REFUSALS.unknownPost
-  if (head?.isGone && !known) return REFUSALS.unknownPost
-  const fault = head || known ? null : placeFault(lesson, saying)
+  const met = await meet(ask, by, saying)
+  const fault = sayingFault(by, lesson, saying, met)
   if (fault) return fault
-  if (!fitsRange(saying.number, head?.range ?? null)) return REFUSALS.wrongNumber
+  if (!met.known && (await countPosts(ask, by.assignmentId, by.personId)) >= MOST_POSTS)
+    return REFUSALS.tooManyPosts
   // A reply stands where what it answers stands. A clock that runs ahead must not outrank every later word.
+  const { partId, place } = met.head ?? met.known ?? saying
   const at = new Date(Math.min(Date.parse(saying.at), nowMs)).toISOString()
-  const { partId, place } = head ?? known ?? saying
-  await storeSaying(
-    ask,
-    { assignmentId, personId, teaches },
-    { ...saying, replyTo, partId, place, at },
-  )
+  await storeSaying(ask, by, { ...saying, partId, place, at })
   return null
 }
 
@@ -284,6 +301,7 @@ export async function switchTalk(
 /** Who has posted what: all whom the assignment is for, and those who have begun it and left. */
 export async function readTalkReport(
   { database }: Context,
+  person: Person,
   { classId, assignmentId }: InClass,
 ): Promise<TalkReport> {
   const ask = within(database)
@@ -294,10 +312,39 @@ export async function readTalkReport(
     countActivity(ask, assignmentId),
   ])
   return {
-    ...{ title: lesson.title, isOn: rules.talk === true },
+    ...{ title: lesson.title, lessonId, isOn: rules.talk === true },
+    mayOpenBench: await hasLessonRole(person, lessonId, ROLES_FROM.viewer),
     parts: partsInOrder(lesson).map(({ id, title }, index) => ({
       ...{ id, number: index + 1, title, durationMs: filmLengthMs(lesson, id) ?? null },
     })),
     people: meant.map((one) => ({ ...one, ...(activity.get(one.personId) ?? NO_ACTIVITY) })),
+  }
+}
+
+/** What learners asked in the classes that somebody teaches, and no teacher has replied to; the oldest first. */
+export async function listEnquiries(
+  { database }: Context,
+  person: Person,
+): Promise<{ enquiries: WaitingEnquiries[] }> {
+  const rows = await readWaitingEnquiries(within(database), person.id)
+  const enquiries = rows.map(async ({ lessonId, newest, ...one }) => ({
+    ...one,
+    title: (await editionDocument({ lessonId, edition: newest })).title,
+  }))
+  return { enquiries: await Promise.all(enquiries) }
+}
+
+/** All that a class said, for a report: from the beginning, however much it is. */
+export async function readAllPosts(
+  context: Context,
+  person: Person,
+  where: InClass,
+): Promise<Post[]> {
+  const posts: Post[] = []
+  for (let after = 0; ;) {
+    const news = await readClassTalk(context, person, where, after)
+    posts.push(...news.posts)
+    if (!news.isMore) return posts
+    after = news.upTo
   }
 }

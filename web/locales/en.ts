@@ -9,6 +9,7 @@ import overlays from './en/overlays.ts'
 import parts from './en/parts.ts'
 import questions from './en/questions.ts'
 import reports from './en/reports.ts'
+import talk from './en/talk.ts'
 import recording from './en/recording.ts'
 import rich from './en/rich.ts'
 import keeper from './en/keeper.ts'
@@ -26,6 +27,7 @@ export default {
   ...marking,
   ...mine,
   ...reports,
+  ...talk,
   ...overlays,
   ...parts,
   ...questions,
@@ -82,9 +84,11 @@ export default {
     newTitle: 'Title of a new lesson',
     begin: 'Begin this lesson',
     empty: 'A lesson begins with a title and a film. Give the first one a title above.',
-    waiting: 'What waits to be marked',
+    waiting: 'What waits for you',
     toMark:
       'No answer waits to be marked | One answer waits to be marked | {n} answers wait to be marked',
+    toAnswer:
+      'No question waits for your reply | One question waits for your reply | {n} questions wait for your reply',
     nothingToLearn: 'You have not opened a lesson yet. Open the link that your teacher sent you.',
     noFilm: 'No film yet',
     questions: 'No questions | One question | {n} questions',

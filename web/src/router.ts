@@ -89,6 +89,12 @@ export function createAppRouter(): Router {
         props: true,
       },
       {
+        path: '/classes/:classId/assignments/:assignmentId/talk',
+        name: 'talk',
+        component: () => import('./views/TalkView.vue'),
+        props: true,
+      },
+      {
         path: '/my-results/:attemptId',
         name: 'my-results',
         component: () => import('./views/MyResultsView.vue'),

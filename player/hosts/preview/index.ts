@@ -54,6 +54,7 @@ export function createPreviewHost({
     tally: (questionId) =>
       Promise.resolve(tallyOf(given.filter((one) => one.questionId === questionId))),
     files: filesInMemory(),
+    talk: null,
     flush: () => Promise.resolve(),
     destroy: () => undefined,
   }

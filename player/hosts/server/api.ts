@@ -6,7 +6,9 @@ import type {
   Problem,
   RecordsReply,
   Session,
+  TalkReply,
 } from '@fernbrake/core/contract'
+import type { Post } from '@fernbrake/core/talk'
 import { HostError, type Tally } from '../Host.ts'
 import type { SendOutcome } from './sender.ts'
 
@@ -51,6 +53,14 @@ export const readAttempt = (attemptId: string) => call<Attempt>('GET', `/api/att
 
 export const readTally = (attemptId: string, questionId: string) =>
   call<Tally>('GET', `/api/attempts/${attemptId}/tallies/${encodeURIComponent(questionId)}`)
+
+const talkPath = (attemptId: string) => `/api/attempts/${attemptId}/talk`
+
+export const readTalk = (attemptId: string, after: number) =>
+  call<TalkReply>('GET', `${talkPath(attemptId)}?after=${after}`)
+
+export const hidePost = (attemptId: string, postId: string, isHidden: boolean) =>
+  call<Post>('PATCH', `${talkPath(attemptId)}/${postId}`, { isHidden })
 
 const recordsPath = (attemptId: string) => `/api/attempts/${attemptId}/records`
 

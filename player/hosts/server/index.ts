@@ -6,7 +6,7 @@ import { placeToGoOn } from '@fernbrake/core/playback'
 import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
 import { noteRecord } from '../../session/learnerProgress.ts'
 import type { Host, HostState, OpenedLesson } from '../Host.ts'
-import { beaconRecords, readAttempt, readTally, sendRecords } from './api.ts'
+import { beaconRecords, hidePost, readAttempt, readTalk, readTally, sendRecords } from './api.ts'
 import { dropEarlyStage, takeEarlyAttempt, takeEarlyVideo } from './early.ts'
 import { openFileQueue, type WaitingFile } from './fileQueue.ts'
 import { createFileSender, type FileOutcome } from './fileSender.ts'
@@ -26,6 +26,8 @@ export async function createServerHost(attemptId: string): Promise<Host> {
     send: sendFile,
     onThere: () => void sender.flush(),
   })
+  /** On their way into the queue. */
+  const adding = new Set<LearnerRecord>()
   const listeners = new Set<(state: HostState) => void>()
   const sender = createSender({
     queue,
@@ -42,8 +44,11 @@ export async function createServerHost(attemptId: string): Promise<Host> {
     open: () => openAttempt(attemptId, queue, sender),
     // What is kept must be plain: the browser’s store takes nothing that the interface watches.
     // What was pasted may hold characters that no server takes; without them nothing is lost that could be read.
-    record: (record) =>
-      void sender.add(cleanTexts(JSON.parse(JSON.stringify(record)) as LearnerRecord)),
+    record(record) {
+      const plain = cleanTexts(JSON.parse(JSON.stringify(record)) as LearnerRecord)
+      adding.add(plain)
+      void sender.add(plain).finally(() => adding.delete(plain))
+    },
     newId: () => nanoid(),
     state: () => sender.state(),
     onState(listener) {
@@ -56,6 +61,19 @@ export async function createServerHost(attemptId: string): Promise<Host> {
       return readTally(attemptId, questionId)
     },
     files,
+    talk: {
+      async read(after) {
+        // One’s own words are to be among them.
+        await sender.flush()
+        return readTalk(attemptId, after)
+      },
+      async unsent() {
+        const waiting = await queue.oldest(MOST_WAITING)
+        const all = new Set([...waiting, ...adding])
+        return [...all].filter((record) => record.kind === 'say')
+      },
+      hide: (postId, isHidden) => hidePost(attemptId, postId, isHidden),
+    },
     flush: () => sender.flush(),
     destroy() {
       stop()
@@ -121,6 +139,7 @@ async function openAttempt(
     staged: stagedAddresses(attempt.lesson, (id) => addressOf(id), pageAddressOf),
     progress,
     learnerName: attempt.person.name,
+    learnerId: attempt.person.id,
     assignment: attempt.assignment,
     seed: attemptId,
     edition: { own: attempt.edition, newest: attempt.newestEdition },

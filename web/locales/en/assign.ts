@@ -41,6 +41,8 @@ export default {
       afterClosing: 'Once it has closed',
     },
     tellsNever: 'Set the time first from which they are told.',
+    talkLabel: 'The class talks about it',
+    talk: { off: 'No', on: 'Yes, each sees what the others say' },
     complete: 'Complete once',
     by: {
       finished: 'every part was finished',
@@ -81,6 +83,7 @@ export default {
     answered: 'Answered',
     score: 'Marks',
     lastSeen: 'Last seen',
+    posts: 'Said',
     jumped: '{length} of film was jumped over, against the rules',
     leftOut:
       'Nothing left out | One stretch is not counted: not possible, or against the rules | {n} stretches are not counted: not possible, or against the rules',

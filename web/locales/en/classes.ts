@@ -101,6 +101,10 @@ export default {
     },
     printOne: 'Print this card',
     anewOne: 'Make a new card',
+    moderating: 'Talk',
+    moderates: 'May hide what others say',
+    moderatesHelp:
+      'They can hide what others of the class say, and show it again; not what teachers say, nor what goes to teachers alone.',
     leaving: 'Leaving',
     hasLeft: 'Has left',
     leavingHelp: 'What they watched and answered stays.',

@@ -8,6 +8,7 @@ export default {
       questions: 'Questions',
       ways: 'Ways',
       comparison: 'Comparison',
+      talk: 'Talk',
     },
     take: 'Take along',
     mail: 'Mail it',

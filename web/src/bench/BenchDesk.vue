@@ -77,6 +77,11 @@ function showWhatAsks(id: string): void {
   else bench.thingId.value = id
 }
 onMounted(() => {
+  // What a class says leads to the moment that it is about.
+  if (typeof route.query.at === 'string') {
+    bench.seek(Number(route.query.at) || 0)
+    writeQuery({ at: undefined })
+  }
   if (typeof route.query.ask !== 'string') return
   showWhatAsks(route.query.ask)
   writeQuery({ ask: undefined })

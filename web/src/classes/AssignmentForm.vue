@@ -73,6 +73,12 @@ const feedback = computed({
   set: (when) => (given.rules.feedback = when),
 })
 const feedbacks = labelled(FEEDBACK_TIMES, (when) => t(`assign.feedback.${when}`))
+const TALKS = ['off', 'on'] as const
+const talk = computed({
+  get: () => (given.rules.talk ? 'on' : 'off'),
+  set: (word) => (given.rules.talk = word === 'on'),
+})
+const talks = labelled(TALKS, (word) => t(`assign.talk.${word}`))
 /** Nobody would ever be told. */
 const tellsNever = computed(
   () =>
@@ -169,6 +175,7 @@ function save(): void {
       <LabelledSelect v-model="given.rules.topRate" :label="t('assign.rate')" :options="rates" />
       <LabelledSelect v-model="feedback" :label="t('assign.feedbackLabel')" :options="feedbacks" />
       <p v-if="tellsNever" class="fault" role="alert">{{ t('assign.tellsNever') }}</p>
+      <LabelledSelect v-model="talk" :label="t('assign.talkLabel')" :options="talks" />
       <LabelledSelect
         v-model="given.rules.completion.by"
         :label="t('assign.complete')"

@@ -21,7 +21,7 @@ const printing = ref(false)
 const printFault = ref<string | null>(null)
 const isOurs = computed(() => props.member.card !== 'other')
 
-type Change = { name?: string; groups?: string[]; hasLeft?: boolean }
+type Change = { name?: string; groups?: string[]; hasLeft?: boolean; moderates?: boolean }
 function change(body: Change): void {
   const params = { classId: props.school.id, personId: props.member.id }
   void props.desk.change(() => call('changeMember', { params, body }))
@@ -88,6 +88,19 @@ async function print(anew: boolean): Promise<void> {
       />
     </div>
     <p v-if="printFault" class="notice" role="alert">{{ printFault }}</p>
+  </fieldset>
+  <fieldset v-if="!member.leftAt">
+    <legend>{{ t('classes.moderating') }}</legend>
+    <label class="check">
+      <input
+        type="checkbox"
+        :checked="member.moderates"
+        :disabled="desk.busy.value"
+        @change="change({ moderates: ($event.target as HTMLInputElement).checked })"
+      />
+      {{ t('classes.moderates') }}
+    </label>
+    <p class="help">{{ t('classes.moderatesHelp') }}</p>
   </fieldset>
   <fieldset>
     <legend>{{ member.leftAt ? t('classes.hasLeft') : t('classes.leaving') }}</legend>

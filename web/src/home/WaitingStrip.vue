@@ -1,48 +1,72 @@
 <script setup lang="ts">
-// What waits for me to mark, in a strip above my lessons: the piles that have waited longest, and a way to all of them.
+// What waits for me, in a strip above my lessons: answers to mark, and what learners asked.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import type { PileCard } from '@fernbrake/core/contract'
+import type { PileCard, WaitingEnquiries } from '@fernbrake/core/contract'
 
-const props = defineProps<{ piles: readonly PileCard[] }>()
+const props = defineProps<{
+  piles: readonly PileCard[]
+  enquiries: readonly WaitingEnquiries[]
+}>()
 const { t, n } = useI18n()
 const MOST_SHOWN = 3
 const waiting = computed(() => props.piles.filter((pile) => pile.waiting > 0))
 const count = computed(() => waiting.value.reduce((sum, pile) => sum + pile.waiting, 0))
+const asked = computed(() => props.enquiries.reduce((sum, one) => sum + one.waiting, 0))
 </script>
 
 <template>
-  <section v-if="count > 0" class="waiting" :aria-label="t('home.waiting')">
-    <RouterLink class="all" :to="{ name: 'marking' }">{{
-      t('home.toMark', { n: n(count) }, count)
-    }}</RouterLink>
-    <ul>
-      <li v-for="pile in waiting.slice(0, MOST_SHOWN)" :key="`${pile.source} ${pile.sourceId}`">
-        <RouterLink
-          :to="{ name: 'desk', params: { source: pile.source, sourceId: pile.sourceId } }"
-          dir="auto"
-          >{{ pile.title }}</RouterLink
-        >
-        <span class="muted" dir="auto">{{ pile.classTitle ?? t('marking.byLink') }}</span>
-        <span class="mono">{{ n(pile.waiting) }}</span>
-      </li>
-    </ul>
+  <section v-if="count > 0 || asked > 0" class="waiting" :aria-label="t('home.waiting')">
+    <div v-if="count > 0" class="line">
+      <RouterLink class="all" :to="{ name: 'marking' }">{{
+        t('home.toMark', { n: n(count) }, count)
+      }}</RouterLink>
+      <ul>
+        <li v-for="pile in waiting.slice(0, MOST_SHOWN)" :key="`${pile.source} ${pile.sourceId}`">
+          <RouterLink
+            :to="{ name: 'desk', params: { source: pile.source, sourceId: pile.sourceId } }"
+            dir="auto"
+            >{{ pile.title }}</RouterLink
+          >
+          <span class="muted" dir="auto">{{ pile.classTitle ?? t('marking.byLink') }}</span>
+          <span class="mono">{{ n(pile.waiting) }}</span>
+        </li>
+      </ul>
+    </div>
+    <div v-if="asked > 0" class="line">
+      <span class="all">{{ t('home.toAnswer', { n: n(asked) }, asked) }}</span>
+      <ul>
+        <li v-for="one in enquiries.slice(0, MOST_SHOWN)" :key="one.assignmentId">
+          <RouterLink
+            :to="{ name: 'talk', params: { classId: one.classId, assignmentId: one.assignmentId } }"
+            dir="auto"
+            >{{ one.title }}</RouterLink
+          >
+          <span class="muted" dir="auto">{{ one.classTitle }}</span>
+          <span class="mono">{{ n(one.waiting) }}</span>
+        </li>
+      </ul>
+    </div>
   </section>
 </template>
 
 <style scoped>
 .waiting {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 32px;
-  align-items: baseline;
+  display: grid;
+  gap: 6px;
   margin-bottom: 24px;
   padding: 12px 18px;
   border: 1px solid var(--line);
   border-left: 4px solid var(--rust);
   border-radius: var(--radius);
   background: var(--surface);
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 32px;
+  align-items: baseline;
 }
 .all {
   font-weight: 650;

@@ -24,13 +24,14 @@ const fault = shallowRef<unknown>(null)
 let again: () => Promise<void> = () => Promise.resolve()
 
 const { value, error, loading, reload } = useLoaded(async () => {
-  const [lessons, attempts, classes, piles] = await Promise.all([
+  const [lessons, attempts, classes, piles, enquiries] = await Promise.all([
     session.isDesigner ? call('lessons').then((reply) => reply.lessons) : [],
     call('myAttempts').then((reply) => reply.attempts),
     call('myWork').then((reply) => reply.classes),
     session.isDesigner ? call('piles').then((reply) => reply.piles) : [],
+    session.isDesigner ? call('enquiries').then((reply) => reply.enquiries) : [],
   ])
-  return { lessons, attempts, classes, piles }
+  return { lessons, attempts, classes, piles, enquiries }
 })
 const isEmpty = computed(() => value.value !== null && value.value.lessons.length === 0)
 
@@ -70,7 +71,7 @@ document.title = t('app.name')
         <BeginLesson />
       </div>
       <FaultNotice v-if="fault" :error="fault" @retry="again()" />
-      <WaitingStrip v-if="value" :piles="value.piles" />
+      <WaitingStrip v-if="value" :piles="value.piles" :enquiries="value.enquiries" />
       <div v-if="loading && !value" role="status" :aria-label="t('app.loading')">
         <div v-for="index in 2" :key="index" class="skeleton bone" />
       </div>

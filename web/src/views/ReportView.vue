@@ -26,7 +26,7 @@ const props = defineProps<{
   classId?: string
   assignmentId?: string
   lessonId?: string
-  report: Exclude<ReportName, 'overview'>
+  report: Exclude<ReportName, 'overview' | 'talk'>
 }>()
 const { t, n } = useI18n()
 const from = computed(() =>

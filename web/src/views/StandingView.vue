@@ -23,16 +23,25 @@ const { value, error, reload } = useLoaded(() =>
 )
 const assignment = computed(() => value.value?.assignment ?? null)
 const rows = computed(() =>
-  (value.value?.learners ?? []).map(({ personId, name, hasLeft, attempts }) => {
+  (value.value?.learners ?? []).map(({ personId, name, hasLeft, attempts, posts }) => {
     const { best, state, lastSeenAt } = standsAs(attempts)
     const score = best && best.max > 0 ? best.points / best.max : null
     const leftOut = attempts.reduce((sum, one) => sum + one.leftOut, 0)
     const jumpedMs = attempts.reduce((sum, one) => sum + one.jumpedMs, 0)
     return {
       ...{ personId, name, hasLeft, state, best, score, lastSeenAt, leftOut, jumpedMs },
-      ...{ watched: best?.watched ?? -1, answered: best?.answered ?? -1, tries: attempts.length },
+      ...{
+        watched: best?.watched ?? -1,
+        answered: best?.answered ?? -1,
+        tries: attempts.length,
+        posts,
+      },
     }
   }),
+)
+/** Where nobody has said anything, and nobody can, there is nothing to tell of it. */
+const talks = computed(
+  () => assignment.value?.rules.talk || rows.value.some(({ posts }) => posts > 0),
 )
 const meant = computed(() => rows.value.filter(({ hasLeft }) => !hasLeft))
 const count = (state: Stand) => meant.value.filter((row) => row.state === state).length
@@ -126,6 +135,11 @@ watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all'))
           <Column field="tries" :header="t('assign.attempts')" sortable>
             <template #body="{ data }">
               <span v-if="data.tries > 0" class="mono">{{ n(data.tries) }}</span>
+            </template>
+          </Column>
+          <Column v-if="talks" field="posts" :header="t('assign.posts')" sortable>
+            <template #body="{ data }">
+              <span class="mono">{{ n(data.posts) }}</span>
             </template>
           </Column>
           <Column field="lastSeenAt" :header="t('assign.lastSeen')" sortable>

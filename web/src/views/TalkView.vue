@@ -1,0 +1,314 @@
+<script setup lang="ts">
+// What a class says about a lesson it was given, for its teachers: all of it in the order of the lesson, and who said what.
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { computed, onScopeDispose, ref, useId, watch, watchEffect } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import { nanoid } from 'nanoid'
+import { clockTime } from '@fernbrake/core/media'
+import {
+  postsIn,
+  searchThreads,
+  threadsOf,
+  waitsForTeacher,
+  type Thread,
+} from '@fernbrake/core/talk'
+import { TakenBack, TalkThread, useTalk } from '@fernbrake/player'
+import { call } from '../api/client.ts'
+import ReportFiles from '../reports/ReportFiles.vue'
+import ReportTabs from '../reports/ReportTabs.vue'
+import { useSession } from '../stores/session.ts'
+import { readWords } from '../talk/draft.ts'
+import SayToClass from '../talk/SayToClass.vue'
+import WhoPosted from '../talk/WhoPosted.vue'
+import FaultNotice from '../ui/FaultNotice.vue'
+import LabelledSelect from '../ui/LabelledSelect.vue'
+import ManagedPage from '../ui/ManagedPage.vue'
+import { useAct } from '../ui/useAct.ts'
+import { useLoaded } from '../ui/useLoaded.ts'
+
+const props = defineProps<{ classId: string; assignmentId: string }>()
+const { t, n } = useI18n()
+const session = useSession()
+const id = useId()
+const params = { classId: props.classId, assignmentId: props.assignmentId }
+const { value: report, error, reload } = useLoaded(() => call('talkActivity', { params }))
+const me = session.person!
+const talk = useTalk(
+  {
+    read: (after) => call('classTalk', { params, query: { after } }),
+    say: (body) => call('sayToClass', { params, body }),
+    hide: (postId, isHidden) =>
+      call('hideInClass', { params: { ...params, postId }, body: { isHidden } }),
+    unsent: () => Promise.resolve([]),
+    newId: () => nanoid(),
+  },
+  { id: me.id, name: me.name, teaches: true },
+)
+onScopeDispose(talk.watch())
+// Whoever says something is counted anew.
+watch(
+  () => talk.posts.value,
+  (posts, before) => before.length > 0 && posts !== before && void reload(),
+)
+
+const draftKey = `fernbrake-class-talk ${me.id} ${props.assignmentId}`
+// Whoever was writing when the page went away finds their words where they were.
+const saying = ref(readWords(draftKey) !== null)
+const query = ref('')
+const SHOWS = ['all', 'waiting', 'enquiry', 'prompt', 'hidden'] as const
+const show = ref<(typeof SHOWS)[number]>('all')
+const shows = SHOWS.map((value) => ({ value, label: t(`talk.shows.${value}`) }))
+const personId = ref('')
+const parts = computed(() => report.value?.parts ?? [])
+/** Parts that the newest edition has no longer come last. */
+const partIds = computed(() => {
+  const own = parts.value.map((part) => part.id)
+  const others = talk.posts.value.map((post) => post.partId)
+  return [...new Set([...own, ...others])]
+})
+const threads = computed(() => threadsOf(talk.posts.value, partIds.value))
+const isShown: Record<(typeof SHOWS)[number], (thread: Thread) => boolean> = {
+  all: () => true,
+  waiting: waitsForTeacher,
+  enquiry: ({ head }) => head.sort === 'enquiry',
+  prompt: ({ head }) => head.sort === 'prompt',
+  hidden: ({ head, replies }) => [head, ...replies].some(({ isHidden }) => isHidden),
+}
+const isBy = ({ head, replies }: Thread) =>
+  personId.value === '' || [head, ...replies].some(({ author }) => author?.id === personId.value)
+const found = computed(() =>
+  searchThreads(threads.value, query.value).filter(
+    (thread) => isShown[show.value](thread) && isBy(thread),
+  ),
+)
+const SHOWN_AT_ONCE = 60
+const shown = ref(SHOWN_AT_ONCE)
+const ORDERS = ['lesson', 'newest'] as const
+const order = ref<(typeof ORDERS)[number]>('lesson')
+const orders = ORDERS.map((value) => ({ value, label: t(`talk.orders.${value}`) }))
+const lastOf = ({ head, replies }: Thread) =>
+  [head, ...replies].reduce((last, { saidAt }) => (saidAt > last ? saidAt : last), '')
+const newestFirst = computed(() =>
+  [...found.value].sort((a, b) => (lastOf(a) > lastOf(b) ? -1 : 1)).slice(0, shown.value),
+)
+const titleOf = (partId: string) =>
+  parts.value.find((one) => one.id === partId)?.title ?? t('talk.partGone')
+const byPart = computed(() => {
+  if (order.value === 'newest')
+    return found.value.length === 0
+      ? []
+      : [{ partId: null, part: null, threads: newestFirst.value }]
+  const groups = new Map<string, Thread[]>()
+  for (const thread of found.value.slice(0, shown.value))
+    groups.set(thread.head.partId, [...(groups.get(thread.head.partId) ?? []), thread])
+  return [...groups].map(([partId, own]) => ({
+    ...{ partId, threads: own },
+    part: parts.value.find((one) => one.id === partId) ?? null,
+  }))
+})
+const meant = computed(() => (report.value?.people ?? []).filter(({ hasLeft }) => !hasLeft))
+const spoke = computed(() => meant.value.filter((one) => postsIn(one) > 0).length)
+const waiting = computed(() => threads.value.filter(waitsForTeacher).length)
+const whose = computed(() => report.value?.people.find((one) => one.personId === personId.value))
+
+const { busy, fault, act } = useAct()
+const turn = (isOn: boolean) =>
+  act(async () => {
+    await call('switchTalk', { params, body: { isOn } })
+    await Promise.all([reload(), talk.refresh()])
+  })
+const benchOf = ({ head: { partId, place } }: Thread) => ({
+  name: 'bench',
+  params: { lessonId: report.value!.lessonId },
+  query: { part: partId, ...(place.on === 'moment' ? { at: place.atMs } : {}) },
+})
+const isInLesson = ({ head }: Thread) => parts.value.some((one) => one.id === head.partId)
+const placeOf = ({ head: { place } }: Thread) =>
+  place.on === 'moment' ? clockTime(place.atMs) : t('player.talk.onPart')
+watchEffect(() => (document.title = t('talk.title', { title: report.value?.title ?? '' })))
+</script>
+
+<template>
+  <ManagedPage :error="error" :ready="report !== null" @retry="reload">
+    <template #back>
+      <RouterLink :to="{ name: 'class', params: { classId } }">{{
+        t('assign.toClass')
+      }}</RouterLink>
+    </template>
+    <template v-if="report">
+      <h1 dir="auto">{{ report.title }}</h1>
+      <ReportTabs :class-id="classId" :source-id="assignmentId" report="talk" />
+      <ReportFiles class="files" source="assignment" :source-id="assignmentId" report="talk" />
+      <p class="sentence">
+        {{ t('talk.said', { n: n(spoke), of: n(meant.length) }, spoke) }}
+        <template v-if="waiting > 0">{{ t('talk.waiting', { n: n(waiting) }, waiting) }}</template>
+      </p>
+      <p class="switch">
+        <span :class="{ off: !report.isOn }">{{
+          t(report.isOn ? 'talk.isOn' : 'talk.isOff')
+        }}</span>
+        <Button
+          :label="t(report.isOn ? 'talk.end' : 'talk.letTalk')"
+          size="small"
+          severity="secondary"
+          variant="outlined"
+          :loading="busy"
+          @click="turn(!report.isOn)"
+        />
+      </p>
+      <FaultNotice v-if="fault" :error="fault" @retry="turn(!report.isOn)" />
+      <div class="desk">
+        <section :aria-label="t('reports.tab.talk')">
+          <SayToClass
+            v-if="saying"
+            :parts="parts"
+            :draft-key="draftKey"
+            :say="talk.say"
+            @done="saying = false"
+          />
+          <p v-if="!saying" class="begin">
+            <Button :label="t('talk.say')" @click="saying = true" />
+          </p>
+          <div class="tools">
+            <LabelledSelect v-model="show" :label="t('talk.show')" :options="shows" />
+            <LabelledSelect v-model="order" :label="t('talk.order')" :options="orders" />
+            <div class="field">
+              <label :for="id">{{ t('player.talk.find') }}</label>
+              <InputText :id="id" v-model="query" type="search" />
+            </div>
+          </div>
+          <p v-if="whose" class="whose">
+            <span dir="auto">{{ t('talk.of', { name: whose.name }) }}</span>
+            <Button
+              :label="t('talk.everybody')"
+              size="small"
+              severity="secondary"
+              variant="outlined"
+              @click="personId = ''"
+            />
+          </p>
+          <TakenBack :talk="talk" />
+          <p v-if="talk.isAway.value" class="notice straw" role="status">
+            {{ t('fault.unreachable') }}
+          </p>
+          <p v-if="!talk.isRead.value && !talk.isAway.value" role="status">
+            {{ t('player.talk.reading') }}
+          </p>
+          <p v-else-if="threads.length === 0 && talk.isRead.value" class="empty">
+            {{ t('talk.nobodySaid') }}
+          </p>
+          <p v-else-if="found.length === 0 && talk.isRead.value" class="empty" role="status">
+            {{ t('talk.nothing') }}
+          </p>
+          <section v-for="group in byPart" :key="group.partId ?? ''">
+            <h2 v-if="group.partId !== null" dir="auto">
+              {{
+                group.part
+                  ? t('talk.inPart', { number: n(group.part.number), title: group.part.title })
+                  : t('talk.partGone')
+              }}
+            </h2>
+            <ol class="threads">
+              <TalkThread
+                v-for="thread in group.threads"
+                :key="thread.head.id"
+                :thread="thread"
+                :talk="talk"
+                :draft-key="draftKey"
+                :part-title="group.partId === null ? titleOf(thread.head.partId) : undefined"
+              >
+                <template v-if="report.mayOpenBench && isInLesson(thread)" #place>
+                  <RouterLink
+                    :to="benchOf(thread)"
+                    :aria-label="t('talk.onBenchWhich', { place: placeOf(thread) })"
+                    >{{ t('talk.onBench') }}</RouterLink
+                  >
+                </template>
+              </TalkThread>
+            </ol>
+          </section>
+          <Button
+            v-if="found.length > shown"
+            :label="t('player.talk.more')"
+            severity="secondary"
+            variant="outlined"
+            @click="shown += SHOWN_AT_ONCE"
+          />
+        </section>
+        <WhoPosted v-model="personId" :people="report.people" />
+      </div>
+    </template>
+  </ManagedPage>
+</template>
+
+<style scoped>
+h1 {
+  margin-bottom: 14px;
+  font-size: 26px;
+}
+.files {
+  float: right;
+  max-width: 60%;
+  justify-content: flex-end;
+}
+.sentence {
+  max-width: 70ch;
+  margin-bottom: 8px;
+  font-family: var(--reading);
+  font-size: 17px;
+}
+.switch,
+.whose {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 14px;
+  margin-bottom: 18px;
+}
+.whose {
+  font-weight: 650;
+}
+.off {
+  color: var(--rust);
+  font-weight: 650;
+}
+.desk {
+  clear: both;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 440px);
+  gap: 36px;
+  align-items: start;
+}
+.begin {
+  margin-bottom: 14px;
+}
+.tools > * {
+  flex: 1 1 150px;
+  min-width: 0;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 10px 18px;
+  margin-bottom: 16px;
+}
+h2 {
+  margin: 0 0 8px;
+  font-size: 17px;
+}
+.threads {
+  display: grid;
+  gap: 12px;
+  margin: 0 0 24px;
+  padding: 0;
+  list-style: none;
+}
+@media (max-width: 1000px) {
+  .desk {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
