@@ -1,6 +1,7 @@
 // The talk of the class, handed to whatever part a learner is in.
 import {
   computed,
+  effectScope,
   inject,
   provide,
   ref,
@@ -12,7 +13,7 @@ import {
 } from 'vue'
 import type { Saying } from '@fernbrake/core/contract'
 import type { Post } from '@fernbrake/core/talk'
-import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
+import type { Host, HostState, HostTalk, OpenedLesson } from '../hosts/Host.ts'
 import { keepHere, readKept } from '../session/onDevice.ts'
 import { useTalk, type Talk } from './useTalk.ts'
 
@@ -37,10 +38,17 @@ export const useClassTalk = () => inject(CLASS_TALK, shallowRef(null))
 
 type Surroundings = Pick<ClassTalk, 'goTo' | 'mayOpen' | 'parts'>
 
-/** Prepares the talk; `begin` opens it once the lesson is, where the class talks about it. */
+/** Prepares the talk for all parts; `begin` opens it once the lesson is, where the class talks about it. */
 export function provideTalk(host: Host, hostState: Readonly<Ref<HostState>>, around: Surroundings) {
-  const classTalk = shallowRef<ClassTalk | null>(null)
+  const { classTalk, begin } = prepareTalk(host, hostState, around)
   provide(CLASS_TALK, classTalk)
+  return { begin }
+}
+
+export function prepareTalk(host: Host, hostState: Readonly<Ref<HostState>>, around: Surroundings) {
+  const classTalk = shallowRef<ClassTalk | null>(null)
+  // A lesson is open only after a while, when whoever prepares this has long been set up; it ends with them all the same.
+  const scope = effectScope()
   /** Which post each record was about that was sent from here. */
   const sent = new Map<string, string>()
 
@@ -50,40 +58,36 @@ export function provideTalk(host: Host, hostState: Readonly<Ref<HostState>>, aro
     host.record({ kind: 'say', id, ...saying })
     void host.flush()
   }
+  function open(on: HostTalk, opened: OpenedLesson): ClassTalk {
+    const me = { id: opened.learnerId ?? '', name: opened.learnerName, teaches: false }
+    const say = (saying: Saying) => Promise.resolve(record(saying)).then(() => null)
+    const talk = useTalk({ ...on, newId: () => host.newId(), say, unsent: () => on.unsent() }, me)
+    void on.unsent().then((records) => {
+      for (const { kind: _, id, ...saying } of records) {
+        sent.set(id, saying.postId)
+        talk.show(saying)
+      }
+    })
+    watch(
+      () => hostState.value.refused,
+      (refused) => {
+        for (const { id, message } of refused) if (sent.has(id)) talk.refuse(sent.get(id)!, message)
+      },
+    )
+    // What was sent is read back soon, so that it does not look as if it waited.
+    watch(
+      () => hostState.value.waiting,
+      (waiting) => waiting === 0 && talk.onItsWay.value.size > 0 && void talk.refresh(),
+    )
+    void talk.refresh()
+    return { talk, ...seenHere(talk, opened.seed), ...around, draftKey: keyOf(opened) }
+  }
   return {
+    classTalk,
     begin(opened: OpenedLesson): void {
       const { talk: on } = host
-      if (!on || !opened.assignment?.talks) return
-      const talk = useTalk(
-        {
-          ...{ read: on.read, hide: on.hide, newId: host.newId, unsent: on.unsent },
-          say(saying) {
-            record(saying)
-            return Promise.resolve(null)
-          },
-        },
-        { id: opened.learnerId ?? '', name: opened.learnerName, teaches: false },
-      )
-      void on.unsent().then((records) => {
-        for (const { kind: _, id, ...saying } of records) {
-          sent.set(id, saying.postId)
-          talk.show(saying)
-        }
-      })
-      watch(
-        () => hostState.value.refused,
-        (refused) => {
-          for (const { id, message } of refused)
-            if (sent.has(id)) talk.refuse(sent.get(id)!, message)
-        },
-      )
-      // What was sent is read back soon, so that it does not look as if it waited.
-      watch(
-        () => hostState.value.waiting,
-        (waiting) => waiting === 0 && talk.onItsWay.value.size > 0 && void talk.refresh(),
-      )
-      void talk.refresh()
-      classTalk.value = { talk, ...seenHere(talk, opened.seed), ...around, draftKey: keyOf(opened) }
+      if (on && opened.assignment?.talks)
+        classTalk.value = scope.run(() => open(on, opened)) ?? null
     },
   }
 }

@@ -25,7 +25,7 @@ export interface OnItsWay {
 }
 
 /** How often a page that is looked at asks for what is new, and how often one that could be, in ms. */
-const ASK_EVERY_MS = 6000
+const ASK_EVERY_MS = 4000
 const ASK_SELDOM_MS = 45_000
 
 export type Talk = ReturnType<typeof useTalk>

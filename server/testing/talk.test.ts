@@ -2,11 +2,18 @@
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { usualRules } from '@fernbrake/core/classes'
-import type { Attempt, Standing, TalkReply, TalkReport } from '@fernbrake/core/contract'
+import type {
+  Attempt,
+  Standing,
+  TalkReply,
+  TalkReport,
+  WaitingEnquiries,
+} from '@fernbrake/core/contract'
 import { activityOf, NO_ACTIVITY, threadsOf, withPosts, type Post } from '@fernbrake/core/talk'
 import { lessonWithFilm, PART } from '@fernbrake/core/testing'
 import { within } from '../database/connect.ts'
 import { readHeld } from '../queries/keeping.ts'
+import { talkDocument } from '../reports/talkTables.ts'
 import {
   beginWork,
   openClassroom,
@@ -320,6 +327,46 @@ describe('who has posted what', () => {
     await teacher.agent.patch(crossed).send({ isOn: false }).expect(404)
     await teacher.agent.get(`${crossed}/activity`).expect(404)
   })
+})
+
+it('the report tells all of it in the order of the lesson, and what waits', async () => {
+  const asked = record('When is it due?', { sort: 'enquiry', place: { on: 'part' } })
+  const head = record('head')
+  await say(ada, asked, head, reply(head.postId, '=1+1'))
+  await teacher.agent.patch(`${talk}/${head.postId}`).send({ isHidden: true }).expect(200)
+  const { body } = await teacher.agent.get(`${talk}/activity`).expect(200)
+  const { posts } = await readAsTeacher()
+  const document = talkDocument({ ...(body as TalkReport), classTitle: 'Spring intake' }, posts)
+  expect(document).toMatchObject({ about: 'Spring intake · Talk' })
+  expect(document.sentences).toEqual([
+    '1 of 2 has said something.',
+    'One question to the teachers waits for a reply.',
+  ])
+  const told = document.tables[1]!.rows.map((row) => [row[1], row[3], row[4], row[6], row[8]])
+  expect(told).toEqual([
+    ['0:09', 'comment', 'head', null, 'yes'],
+    ['0:09', 'reply', '=1+1', 'Test learner', ''],
+    ['', 'to the teachers alone', 'When is it due?', null, ''],
+  ])
+  const file = (source: string) => `/api/results/${source}/files/talk?format=csv`
+  const csv = await teacher.agent.get(file(`assignment/${room.assignmentId}`)).expect(200)
+  expect(csv.text).toContain('Test learner,1,1,1,0,')
+  // Those who opened the lesson by its link have no talk.
+  await teacher.agent.get(file(`lesson/${room.lessonId}`)).expect(404)
+})
+
+it('what learners asked waits for their teachers, until one of them replies', async () => {
+  const waiting = async () =>
+    ((await teacher.agent.get('/api/enquiries').expect(200)).body.enquiries as WaitingEnquiries[])
+      .filter(({ assignmentId }) => assignmentId === room.assignmentId)
+      .map((one) => [one.classTitle, one.waiting])
+  const asked = record('May I?', { sort: 'enquiry' })
+  await say(ada, asked, record('And then?', { sort: 'enquiry' }), reply(asked.postId, 'Please'))
+  expect(await waiting()).toEqual([['Spring intake', 2]])
+  await sayAsTeacher('You may.', { sort: 'reply', replyTo: asked.postId })
+  expect(await waiting()).toEqual([['Spring intake', 1]])
+  const { body } = await (await server.signedIn('designer')).agent.get('/api/enquiries').expect(200)
+  expect(body).toEqual({ enquiries: [] })
 })
 
 it('whoever is removed leaves an empty place where others replied', async () => {
