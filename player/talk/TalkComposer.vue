@@ -52,6 +52,7 @@ function hold(): void {
   if (props.draftKey !== null)
     keepHere(props.draftKey, words.value === '' && number.value === '' ? null : said.value)
 }
+/** Escape puts it aside, as it is; this lets it go. */
 function leave(): void {
   if (props.draftKey !== null) keepHere(props.draftKey, null)
   emit('done')
@@ -73,7 +74,7 @@ onMounted(() => nextTick(() => field.value?.focus()))
 </script>
 
 <template>
-  <form class="composer" @submit.prevent="send" @keydown.esc.stop="leave">
+  <form class="composer" @submit.prevent="send" @keydown.esc.stop="emit('done')">
     <label :for="id">{{ label }}</label>
     <textarea
       :id="id"

@@ -62,7 +62,7 @@ const hide = () => act(() => props.talk.hide(props.post.id, !props.post.isHidden
       :button="t('player.talk.save')"
       :draft-key="draftKey && `${draftKey} change ${post.id}`"
       :from="post"
-      :range="range"
+      :range="talk.teaches ? null : range"
       :say="change"
       @done="changing = false"
     />

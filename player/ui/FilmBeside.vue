@@ -9,7 +9,7 @@ import OwnNotesPanel from '../notes/OwnNotesPanel.vue'
 import { useOwnNotes } from '../notes/useOwnNotes.ts'
 import type { FilmSession } from '../session/useFilmSession.ts'
 import { useClassTalk } from '../talk/provideTalk.ts'
-import SidePanel from './SidePanel.vue'
+import SidePanel, { type SideTab } from './SidePanel.vue'
 
 const props = defineProps<{
   session: FilmSession
@@ -17,6 +17,7 @@ const props = defineProps<{
   lines: readonly ScriptLine[]
   language: string
 }>()
+const tab = defineModel<SideTab>({ required: true })
 const { t } = useI18n()
 const { mediaMs, range, schedule } = props.session
 const own = useOwnNotes()
@@ -44,6 +45,7 @@ defineExpose({ noteHere })
 <template>
   <SidePanel
     ref="side"
+    v-model="tab"
     :schedule="schedule"
     :lines="lines"
     :language="language"

@@ -34,6 +34,7 @@ import type { PartsState, ShownWay } from './partsState.ts'
 import PlaceSlider from './PlaceSlider.vue'
 import PlayControls from './PlayControls.vue'
 import QuestionSheet from './QuestionSheet.vue'
+import type { SideTab } from './SidePanel.vue'
 import WatchSettings from './WatchSettings.vue'
 
 const props = defineProps<{
@@ -61,6 +62,7 @@ const answers = useAnswers(props.host, lesson, props.opened.progress.responses, 
 const { state, mediaMs, covered, durationMs, schedule, range } = session
 const root = useTemplateRef('root')
 const side = useTemplateRef('side')
+const tab = ref<SideTab>('contents')
 provideForQuestions(props.host, props.opened, session)
 const facts = useFacts(props.opened.learnerName, answers.score)
 
@@ -248,6 +250,7 @@ onMounted(() => {
         <PartsNav :parts="parts" @pick="emit('pickPart', $event)" />
         <FilmBeside
           ref="side"
+          v-model="tab"
           :session="session"
           :part-id="partId"
           :lines="lines"

@@ -1,3 +1,7 @@
+<script lang="ts">
+export type SideTab = 'contents' | 'script' | 'notes' | 'talk'
+</script>
+
 <script setup lang="ts">
 // What stands beside the film while no question does: its contents, its script, notes, and what the class says.
 import { computed, nextTick, ref, watch } from 'vue'
@@ -18,12 +22,12 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ seek: [ms: number] }>()
 const { t } = useI18n()
-type Tab = 'contents' | 'script' | 'notes' | 'talk'
-const tabs = computed<Tab[]>(() => [
+const tabs = computed<SideTab[]>(() => [
   ...(['contents', 'script', 'notes'] as const),
   ...(props.unseen === null ? [] : (['talk'] as const)),
 ])
-const tab = ref<Tab>('contents')
+/** Kept by whoever shows this, for a question takes its place now and then. */
+const tab = defineModel<SideTab>({ required: true })
 const NAMES = {
   ...{ contents: 'player.contents', script: 'player.script' },
   ...{ notes: 'player.notes.mine', talk: 'player.talk.title' },

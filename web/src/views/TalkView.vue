@@ -50,7 +50,7 @@ onScopeDispose(talk.watch())
 // Whoever says something is counted anew.
 watch(
   () => talk.posts.value,
-  (posts, before) => before.length > 0 && posts !== before && void reload(),
+  () => talk.isRead.value && void reload(),
 )
 
 const draftKey = `fernbrake-class-talk ${me.id} ${props.assignmentId}`
