@@ -75,7 +75,8 @@ const placeKey = computed(() => key.value && `${key.value} place`)
 const writing = ref<PostPlace | null>(keptPlace())
 function keptPlace(): PostPlace | null {
   if (!key.value || readKept(key.value) === null) return null
-  return (readKept(placeKey.value!) as PostPlace | null) ?? { on: 'part' }
+  const place = readKept(placeKey.value!) as PostPlace | null
+  return place?.on === 'moment' ? place : { on: 'part' }
 }
 function begin(): void {
   emit('writes')
@@ -86,7 +87,8 @@ function begin(): void {
 }
 function end(): void {
   writing.value = null
-  if (placeKey.value) keepHere(placeKey.value, null)
+  // What is only put aside keeps its place.
+  if (placeKey.value && readKept(key.value!) === null) keepHere(placeKey.value, null)
 }
 const say = ({ words, isEnquiry }: Said) =>
   talk.say({

@@ -5,7 +5,7 @@ import { cutText } from '@fernbrake/core/fields'
 import { MOST_DOCUMENT_PAGES } from '@fernbrake/core/lesson'
 import { PAGE_PIXELS, type Size } from '@fernbrake/core/media'
 import { MediaFileRow } from '../database/models.ts'
-import { transform } from '../media/ffmpeg.ts'
+import { transform, transformEach } from '../media/ffmpeg.ts'
 import { countPages, drawPage, pageLengths, PdfError, wordsOfPages } from '../media/poppler.ts'
 import { keepFile, keepJson, UnusableFilm, type Step, type StepKind } from './step.ts'
 
@@ -28,7 +28,8 @@ export async function prepareDocument({ media, original }: Step): Promise<StepKi
   return ['pages']
 }
 
-/** So many pages are drawn at once; there is other work to do besides. */
+/** So many pages are drawn in one go, and so many goes are under way at once; there is other work to do besides. */
+const IN_ONE_GO = 8
 const AT_ONCE = 2
 
 /** Draws the pages, as many as a deck may have, and notes what they say. Ready once all are there. */
@@ -39,14 +40,16 @@ export async function drawPages(step: Step): Promise<StepKind[]> {
   const lengths = await orUnreadable(pageLengths(original, count))
   const sizes: Size[] = []
   let drawn = 0
-  async function drawEvery(from: number): Promise<void> {
-    for (let page = from; page <= count; page += AT_ONCE) {
-      sizes[page - 1] = await orUnreadable(drawOne(step, page, pixelsFor(lengths[page - 1])))
-      drawn += 1
-      onProgress(drawn / count)
+  const goes = Array.from({ length: Math.ceil(count / IN_ONE_GO) }, (_, go) => go * IN_ONE_GO + 1)
+  async function drawGoes(): Promise<void> {
+    for (let first = goes.shift(); first !== undefined; first = goes.shift()) {
+      const last = Math.min(count, first + IN_ONE_GO - 1)
+      const own = await orUnreadable(drawSome(step, first, last, lengths))
+      own.forEach((size, index) => (sizes[first! - 1 + index] = size))
+      onProgress((drawn += own.length) / count)
     }
   }
-  await Promise.all(Array.from({ length: AT_ONCE }, (_, index) => drawEvery(index + 1)))
+  await Promise.all(Array.from({ length: AT_ONCE }, drawGoes))
   const pages = sizes.map((size, index) => ({
     ...size,
     words: cutText(words[index]!.trim(), MOST_PAGE_LETTERS),
@@ -70,27 +73,39 @@ async function orUnreadable<T>(work: Promise<T>): Promise<T> {
   })
 }
 
-/** Draws one page, from 1; of the first one a small picture too. */
-async function drawOne(
+/** Draws pages, from 1, and tells their sizes in pixels; of the first one there is a small picture too. */
+async function drawSome(
   { context, media, original, folder }: Step,
-  page: number,
-  pixels: number,
-): Promise<Size> {
-  const drawn = join(folder, `page-${page}`)
-  await drawPage(original, page, drawn, pixels)
-  const png = `${drawn}.png`
-  const picture = `${drawn}.webp`
-  await transform(png, ['-c:v', 'libwebp', '-quality', '86'], picture)
-  if (page === 1) {
-    const small = `scale=w=${SMALL_PAGE_PIXELS}:h=${SMALL_PAGE_PIXELS}:force_original_aspect_ratio=decrease`
-    const poster = join(folder, 'poster.webp')
-    await transform(png, ['-vf', small, '-c:v', 'libwebp'], poster)
-    await keepFile(context, media.id, 'poster', poster, 'image/webp', 'webp')
+  first: number,
+  last: number,
+  lengths: readonly number[],
+): Promise<Size[]> {
+  const pages = Array.from({ length: last - first + 1 }, (_, index) => first + index)
+  const files = pages.map((page) => {
+    const drawn = join(folder, `page-${page}`)
+    return { page, drawn, input: `${drawn}.png`, output: `${drawn}.webp` }
+  })
+  for (const { page, drawn } of files)
+    await drawPage(original, page, drawn, pixelsFor(lengths[page - 1]))
+  await transformEach(files, ['-c:v', 'libwebp', '-quality', '86'])
+  if (first === 1) await drawPoster({ context, media, folder }, files[0]!.input)
+  const sizes: Size[] = []
+  for (const { page, input, output } of files) {
+    sizes.push(await sizeOfPng(input))
+    await keepFile(context, media.id, `page-${page}`, output, 'image/webp', 'webp')
+    await rm(input)
   }
-  const size = await sizeOfPng(png)
-  await keepFile(context, media.id, `page-${page}`, picture, 'image/webp', 'webp')
-  await rm(png)
-  return size
+  return sizes
+}
+
+async function drawPoster(
+  { context, media, folder }: Pick<Step, 'context' | 'media' | 'folder'>,
+  page: string,
+): Promise<void> {
+  const small = `scale=w=${SMALL_PAGE_PIXELS}:h=${SMALL_PAGE_PIXELS}:force_original_aspect_ratio=decrease`
+  const poster = join(folder, 'poster.webp')
+  await transform(page, ['-vf', small, '-c:v', 'libwebp'], poster)
+  await keepFile(context, media.id, 'poster', poster, 'image/webp', 'webp')
 }
 
 /** Width and height stand in the first chunk of a PNG (ISO/IEC 15948, IHDR). */

@@ -39,12 +39,13 @@ export async function openQueue(
   boss.on('error', onError)
   await boss.start()
   for (const queue of [PREPARING, FETCHING]) await boss.createQueue(queue)
+  /** Those of this process who take jobs, by queue. */
+  const workers: { queue: string; id: string }[] = []
   const enqueue = async (job: PrepareJob) => {
-    await boss.send(queueOf(job.kind), job, {
-      retryLimit: RETRIES,
-      retryDelay: 2,
-      expireInHours: 6,
-    })
+    const name = queueOf(job.kind)
+    await boss.send(name, job, { retryLimit: RETRIES, retryDelay: 2, expireInHours: 6 })
+    // Whoever is here need not wait until they would have looked again.
+    for (const { queue, id } of workers) if (queue === name) boss.notifyWorker(id)
   }
   return {
     enqueue,
@@ -55,7 +56,7 @@ export async function openQueue(
         takeJob(context, enqueue, job!.data, job!.retryCount >= RETRIES)
       // Two at a time: a long conversion must not keep a short film from becoming playable.
       for (const queue of [PREPARING, PREPARING, FETCHING, FETCHING])
-        await boss.work<PrepareJob>(queue, options, take)
+        workers.push({ queue, id: await boss.work<PrepareJob>(queue, options, take) })
     },
     stop: () => boss.stop({ graceful: false, wait: true, timeout: 5000 }),
   }

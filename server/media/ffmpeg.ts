@@ -144,6 +144,20 @@ export async function transform(
   })
 }
 
+/** Makes a file of each of several inputs, all in the same way: starting ffmpeg takes longer than a picture does. */
+export async function transformEach(
+  files: readonly { input: string; output: string }[],
+  args: readonly string[],
+): Promise<void> {
+  await run('ffmpeg', {
+    args: [
+      ...['-y', '-v', 'error', '-nostdin'],
+      ...files.flatMap(({ input }) => [...INPUT_RULES, '-i', input]),
+      ...files.flatMap(({ output }, index) => ['-map', `${index}:v:0`, ...args, output]),
+    ],
+  })
+}
+
 /** Writes a film as a stream (HLS) into a folder: `all.m3u8` and numbered pieces; nothing is coded anew. */
 export async function writeStream(film: string, folder: string): Promise<void> {
   const pieces = ['-f', 'hls', '-hls_time', '6', '-hls_playlist_type', 'vod']

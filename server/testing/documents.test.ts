@@ -39,7 +39,7 @@ it('a PDF is drawn page by page, with what each page says', async () => {
 
 it('of a PDF with very many pages the first are drawn, and all are counted', async () => {
   const pages = Array.from({ length: 203 }, (_, index) => `Page ${index + 1}`)
-  const media = await put(makePdf({ pages, size: [40, 30] }), 'Long.pdf')
+  const media = await put(makePdf({ pages, size: [4000, 10] }), 'Long.pdf')
   expect(media).toMatchObject({ state: 'ready', pageCount: 203 })
   await owner.agent.get(`/api/media/${media.id}/pages/200`).expect(200)
 })
