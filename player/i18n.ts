@@ -5,8 +5,8 @@ import en from './locales/en.ts'
 /** Which form a figure takes: one, or many; a fraction such as 0.5 counts as many (“0.5 marks”). */
 export const pluralOf = (figure: number): number => (figure === 1 ? 1 : 2)
 
-/** Messages of the player by language, for embedding applications. */
-export const playerMessages = { en: { player: en } }
+/** What a learner's page needs at once; the texts of the talk come with it (see locales/talk.ts). */
+const playerMessages = { en: { player: en } }
 
 export function createPlayerI18n(locale: string) {
   return createI18n({ legacy: false, locale, fallbackLocale: 'en', messages: playerMessages })

@@ -124,7 +124,7 @@ interface Among {
   classId: string
   assignmentId: string
   today: Date
-  /** Whom a name of the talk stands for; the names of the class where it is left out. */
+  /** Whom a name of the talk stands for. */
   people: (name: string) => Person
 }
 
@@ -135,8 +135,19 @@ export async function talkAbout(
   among: Among,
 ): Promise<void> {
   const sayings = talk.flatMap((begun, index) => sayingsOf(begun, index, among.today))
-  for (const { who, saying } of sayings.sort((a, b) => (a.saying.at < b.saying.at ? -1 : 1)))
-    await (who === null ? sayAsTeacher(context, among, saying) : sayAs(context, among, who, saying))
+  /** When each was said: nobody replies before there is something to reply to. */
+  const saidAt = new Map<string, number>()
+  for (const { who, saying } of sayings.sort((a, b) => (a.saying.at < b.saying.at ? -1 : 1))) {
+    const { replyTo } = saying
+    if (replyTo !== null && !saidAt.has(replyTo)) continue
+    const from = replyTo === null ? 0 : saidAt.get(replyTo)! + HOUR_MS / 4
+    const wanted = { ...saying, at: new Date(Math.max(Date.parse(saying.at), from)).toISOString() }
+    const at =
+      who === null
+        ? await sayAsTeacher(context, among, wanted)
+        : await sayAs(context, among, who, wanted)
+    if (at !== null) saidAt.set(saying.postId, at)
+  }
 }
 
 function sayingsOf(begun: Begun, index: number, today: Date) {
@@ -159,25 +170,36 @@ function sayingsOf(begun: Begun, index: number, today: Date) {
   return [{ who: begun.who, saying: head }, ...replies]
 }
 
-const sayAsTeacher = (
+/** Answers with when it was said, in ms; so does the next. */
+async function sayAsTeacher(
   context: Context,
   { teacher, classId, assignmentId }: Among,
   saying: Saying,
-) => sayToClass(context, teacher, { classId, assignmentId }, saying)
+): Promise<number> {
+  const { saidAt } = await sayToClass(context, teacher, { classId, assignmentId }, saying)
+  return Date.parse(saidAt)
+}
 
+/** Null for whoever is simulated not to have begun, or not by now: they say nothing. */
 async function sayAs(
   context: Context,
   { assignmentId, people, today }: Among,
   who: string,
   saying: Saying,
-): Promise<void> {
-  const [attempt] = await select<{ id: string; seen: Date }>(
+): Promise<number | null> {
+  const [attempt] = await select<{ id: string; opened: Date; seen: Date }>(
     context.database,
-    'SELECT id, last_seen_at AS seen FROM attempts WHERE assignment_id = $1 AND person_id = $2',
+    `SELECT id, opened_at AS opened, last_seen_at AS seen FROM attempts
+      WHERE assignment_id = $1 AND person_id = $2`,
     [assignmentId, people(who).id],
   )
-  // Whoever is simulated not to have begun says nothing.
-  if (!attempt) return
-  const record = { kind: 'say' as const, id: saying.postId, ...saying }
-  await takeRecords(context, attempt.id, [record], today)
+  const atMs = Math.max(
+    Date.parse(saying.at),
+    (attempt?.opened.getTime() ?? Infinity) + HOUR_MS / 2,
+  )
+  if (!attempt || atMs > today.getTime()) return null
+  const at = new Date(atMs)
+  const record = { kind: 'say' as const, id: saying.postId, ...saying, at: at.toISOString() }
+  await takeRecords(context, attempt.id, [record], at > attempt.seen ? at : attempt.seen)
+  return atMs
 }

@@ -1,10 +1,8 @@
 // English texts of the player. Every sentence a learner reads stands here.
 import part from './enParts.ts'
-import talk from './enTalk.ts'
 
 export default {
   part,
-  talk,
   loading: 'The lesson is being opened',
   play: 'Play',
   pause: 'Pause',

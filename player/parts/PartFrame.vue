@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // The frame of a part that is read: what it is called, what it holds, the way on, and beside it the parts of the lesson.
-import { computed, defineAsyncComponent, onMounted, useTemplateRef } from 'vue'
+import { computed, onMounted, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PartsNav from '../ui/PartsNav.vue'
 import type { ShownWay } from '../ui/partsState.ts'
-import { useClassTalk } from '../talk/provideTalk.ts'
+import { useClassTalk } from '../talk/classTalk.ts'
 import PartEnd from './PartEnd.vue'
 import type { PartProps } from './partProps.ts'
 import { useNarrow } from './useNarrow.ts'
@@ -15,7 +15,6 @@ const emit = defineEmits<{ pickPart: [partId: string]; take: [way: ShownWay] }>(
 const { t } = useI18n()
 const sitting = useSitting()!
 const classTalk = useClassTalk()
-const PartTalk = defineAsyncComponent(() => import('../talk/PartTalk.vue'))
 const where = computed(() => ({
   number: props.parts.all.findIndex(({ id }) => id === props.partId) + 1,
   count: props.parts.all.length,
@@ -44,7 +43,12 @@ onMounted(() => props.takesFocus && heading.value?.focus({ preventScroll: true }
       <slot />
       <div v-if="narrow && ($slots.beside || classTalk)" class="beside paper">
         <slot name="beside" />
-        <PartTalk v-if="classTalk" :class-talk="classTalk" :part-id="partId" />
+        <component
+          :is="classTalk.views.folded"
+          v-if="classTalk"
+          :class-talk="classTalk"
+          :part-id="partId"
+        />
       </div>
       <PartEnd
         :sitting="sitting"
@@ -55,7 +59,12 @@ onMounted(() => props.takesFocus && heading.value?.focus({ preventScroll: true }
     </main>
     <div class="side paper">
       <slot v-if="!narrow" name="beside" />
-      <PartTalk v-if="classTalk && !narrow" :class-talk="classTalk" :part-id="partId" />
+      <component
+        :is="classTalk.views.folded"
+        v-if="classTalk && !narrow"
+        :class-talk="classTalk"
+        :part-id="partId"
+      />
       <PartsNav :parts="parts" @pick="emit('pickPart', $event)" />
     </div>
   </div>

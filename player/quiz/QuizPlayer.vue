@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A quiz as a learner works through it: its questions on one page or one at a time, then how they did.
-import { computed, defineAsyncComponent, nextTick, onMounted, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { isBlank } from '@fernbrake/core/fields'
 import { endMessage, type QuizPart } from '@fernbrake/core/lesson'
@@ -9,7 +9,7 @@ import { provideStretches } from '../parts/stretches.ts'
 import { provideForQuestions } from '../questions/provideForQuestions.ts'
 import TextView from '../questions/TextView.vue'
 import { useFacts } from '../session/useFacts.ts'
-import { useClassTalk } from '../talk/provideTalk.ts'
+import { useClassTalk } from '../talk/classTalk.ts'
 import PartsNav from '../ui/PartsNav.vue'
 import type { ShownWay } from '../ui/partsState.ts'
 import HandIn from './HandIn.vue'
@@ -23,7 +23,6 @@ const props = defineProps<PartProps & { part: QuizPart }>()
 const emit = defineEmits<{ pickPart: [partId: string]; take: [way: ShownWay] }>()
 const { t } = useI18n()
 const classTalk = useClassTalk()
-const PartTalk = defineAsyncComponent(() => import('../talk/PartTalk.vue'))
 const { part } = props
 const quiz = useQuiz(props.host, props.opened, part)
 provideForQuestions(props.host, props.opened)
@@ -167,7 +166,8 @@ async function handIn(): Promise<void> {
     </main>
     <div class="parts paper">
       <!-- Before that, what others say could be what is asked. -->
-      <PartTalk
+      <component
+        :is="classTalk.views.folded"
         v-if="classTalk && quiz.handedIn.value"
         :class-talk="classTalk"
         :part-id="part.id"

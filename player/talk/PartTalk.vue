@@ -2,7 +2,7 @@
 // The talk beside a part that is read, folded until somebody wants it.
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { ClassTalk } from './provideTalk.ts'
+import type { ClassTalk } from './classTalk.ts'
 import TalkPanel from './TalkPanel.vue'
 
 defineProps<{ classTalk: ClassTalk; partId: string }>()

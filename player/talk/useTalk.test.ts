@@ -7,7 +7,7 @@ import type { Post } from '@fernbrake/core/talk'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { createPlayerI18n } from '../i18n.ts'
 import NumberSpread from './NumberSpread.vue'
-import { prepareTalk } from './provideTalk.ts'
+import { openTalk, addTexts } from './openTalk.ts'
 import TalkThread from './TalkThread.vue'
 import { sayingOf, useTalk, type TalkPlace } from './useTalk.ts'
 
@@ -192,7 +192,7 @@ describe('what is said here', () => {
 })
 
 describe('the talk of a lesson', () => {
-  function open(talks: boolean, unsent: SayRecord[] = []) {
+  function open(unsent: SayRecord[] = []) {
     const server = new FakeServer()
     const records: LearnerRecord[] = []
     const hostState = ref<HostState>({ waiting: 0, connection: 'online', refused: [] })
@@ -205,30 +205,24 @@ describe('the talk of a lesson', () => {
     } as unknown as Host
     const around = { goTo: vi.fn(), mayOpen: () => true, parts: ref([]) }
     const scope = effectScope()
-    const { classTalk, begin: start } = scope.run(() => prepareTalk(host, hostState, around))!
-    const assignment = { talks } as unknown as OpenedLesson['assignment']
-    const lesson = { assignment, learnerName: ME.name, learnerId: ME.id, seed: 's' }
-    start(lesson as OpenedLesson)
-    return { server, records, hostState, scope, current: () => classTalk.value }
+    const lesson = { learnerName: ME.name, learnerId: ME.id, seed: 's' } as OpenedLesson
+    const classTalk = scope.run(() => openTalk(host, host.talk!, hostState, lesson, around))!
+    return { server, records, hostState, scope, current: () => classTalk }
   }
 
-  it('is there only where the class talks', () => {
-    const quiet = open(false)
-    expect([quiet.current(), quiet.server.asked]).toEqual([null, 0])
-    const loud = open(true)
-    expect(loud.current()).not.toBeNull()
-    expect(loud.server.asked).toBe(1)
-    // With the player goes the asking.
-    loud.scope.stop()
+  it('is asked for as long as the player is there', () => {
+    const { server, scope } = open()
+    expect(server.asked).toBe(1)
+    scope.stop()
     vi.advanceTimersByTime(300_000)
-    expect(loud.server.asked).toBe(1)
+    expect(server.asked).toBe(1)
   })
 
   it('takes up what an earlier sitting left unsent, and tells what is refused', async () => {
     const left: SayRecord = { kind: 'say', id: 'r', ...saying('left') }
-    const { current, hostState, records } = open(true, [left])
+    const { current, hostState, records } = open([left])
     await vi.advanceTimersByTimeAsync(0)
-    const { talk } = current()!
+    const { talk } = current()
     expect(talk.posts.value).toMatchObject([{ id: 'left', isMine: true, author: ME }])
     hostState.value = {
       ...hostState.value,
@@ -241,25 +235,32 @@ describe('the talk of a lesson', () => {
   })
 
   it('counts what is new until it is looked at, also on the next day', async () => {
-    const { current, server } = open(true)
+    const { current, server } = open()
     server.posts = [post('a'), post('b', { change: 2 }), post('c', { change: 3, isMine: true })]
-    await current()!.talk.refresh()
-    await current()!.talk.refresh()
-    expect(current()!.unseen.value).toBe(2)
-    current()!.look()
+    await current().talk.refresh()
+    await current().talk.refresh()
+    expect(current().unseen.value).toBe(2)
+    current().look()
     await vi.advanceTimersByTimeAsync(0)
-    expect(current()!.unseen.value).toBe(0)
-    const next = open(true)
+    expect(current().unseen.value).toBe(0)
+    const next = open()
     next.server.posts = [...server.posts, post('d', { change: 4 })]
-    await next.current()!.talk.refresh()
-    await next.current()!.talk.refresh()
-    expect(next.current()!.unseen.value).toBe(1)
+    await next.current().talk.refresh()
+    await next.current().talk.refresh()
+    expect(next.current().unseen.value).toBe(1)
   })
 })
 
+/** The texts of the talk come with it. */
+function withTalk() {
+  const i18n = createPlayerI18n('en')
+  addTexts((language, messages) => i18n.global.mergeLocaleMessage(language, messages))
+  return i18n
+}
+
 describe('as it reads', () => {
   const shown = async (component: Component, props: Record<string, unknown>) =>
-    (await renderToString(createSSRApp(component, props).use(createPlayerI18n('en'))))
+    (await renderToString(createSSRApp(component, props).use(withTalk())))
       .replace(/<!--.*?-->/g, '')
       .replace(/<[^>]*>/g, ' ')
       .replace(/\s+/g, ' ')

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Beside a film while no question is: its contents and script, the learner's own notes, and what the class says.
-import { computed, defineAsyncComponent, nextTick, useTemplateRef } from 'vue'
+import { computed, nextTick, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { ScriptLine } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
@@ -8,7 +8,7 @@ import type { OwnNote } from '@fernbrake/core/notes'
 import OwnNotesPanel from '../notes/OwnNotesPanel.vue'
 import { useOwnNotes } from '../notes/useOwnNotes.ts'
 import type { FilmSession } from '../session/useFilmSession.ts'
-import { useClassTalk } from '../talk/provideTalk.ts'
+import { useClassTalk } from '../talk/classTalk.ts'
 import SidePanel, { type SideTab } from './SidePanel.vue'
 
 const props = defineProps<{
@@ -22,8 +22,6 @@ const { t } = useI18n()
 const { mediaMs, range, schedule } = props.session
 const own = useOwnNotes()
 const classTalk = useClassTalk()
-/** Most films are watched without it. */
-const TalkPanel = defineAsyncComponent(() => import('../talk/TalkPanel.vue'))
 const side = useTemplateRef('side')
 const notes = useTemplateRef('notes')
 const unseen = computed(() => classTalk.value && classTalk.value.unseen.value)
@@ -65,7 +63,8 @@ defineExpose({ noteHere })
       />
     </template>
     <template #talk>
-      <TalkPanel
+      <component
+        :is="classTalk.views.beside"
         v-if="classTalk"
         :class-talk="classTalk"
         :part-id="partId"

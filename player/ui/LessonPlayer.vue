@@ -130,7 +130,7 @@ async function openLesson(): Promise<void> {
     document.title = opened.value.lesson.title
     travel.begin()
     ownNotes.takeUp(opened.value)
-    talk.begin(opened.value)
+    void talk.begin(opened.value)
     if (props.startAt) travel.leaveAt(opened.value, props.startAt)
     const wanted = opened.value.lesson.parts[props.startAt?.partId ?? '']
     const part = wanted ?? placeToGoOn(opened.value.lesson, opened.value.progress)?.part

@@ -195,3 +195,22 @@ export const readWaitingEnquiries = (ask: Ask, personId: string) =>
       GROUP BY a.id, c.id, c.title, a.lesson_id ORDER BY min(p.said_at)`,
     [personId],
   )
+
+/** How many replies to what somebody said have come since they were last in the lesson, by assignment. */
+export async function countNewReplies(
+  ask: Ask,
+  personId: string,
+  assignmentIds: readonly string[],
+): Promise<Map<string, number>> {
+  const rows = await ask<{ id: string; count: number }>(
+    `SELECT p.assignment_id AS id, count(*)::int AS count
+       FROM posts p JOIN posts h ON h.assignment_id = p.assignment_id AND h.id = p.reply_to
+      WHERE p.assignment_id = ANY($2::text[]) AND h.person_id = $1 AND p.person_id IS DISTINCT FROM $1
+        AND NOT p.is_gone AND p.hidden_at IS NULL
+        AND p.said_at > (SELECT max(last_seen_at) FROM attempts t
+                          WHERE t.assignment_id = p.assignment_id AND t.person_id = $1)
+      GROUP BY p.assignment_id`,
+    [personId, [...assignmentIds]],
+  )
+  return new Map(rows.map(({ id, count }) => [id, count]))
+}

@@ -42,7 +42,7 @@ import { readGroups, readMembers } from '../queries/classes.ts'
 import { readCovered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt, type Marks, type Response } from '../queries/responses.ts'
-import { countActivity } from '../queries/talk.ts'
+import { countActivity, countNewReplies } from '../queries/talk.ts'
 import { changingClass } from './classes.ts'
 import type { Context } from './context.ts'
 
@@ -260,6 +260,8 @@ export async function listWork(context: Context, person: Person): Promise<{ clas
   const where = { personId: person.id, assignmentId: [...byId.keys()] }
   const attempts = await AttemptRow.findAll({ where, order: [['number', 'ASC']] })
   const stood = await standingOf(context, attempts, (row) => byId.get(row.assignmentId!)!, 'told')
+  const talked = given.filter(({ rules }) => rules.talk).map(({ id }) => id)
+  const replies = await countNewReplies(within(context.database), person.id, talked)
   const classes = new Map<string, MyClass>()
   for (const { classId, classTitle } of rows)
     classes.set(classId, { id: classId, title: classTitle, assignments: [] })
@@ -269,6 +271,7 @@ export async function listWork(context: Context, person: Person): Promise<{ clas
     classes.get(row.classId)!.assignments.push({
       ...{ id: row.id, ...(await describeLesson(row)), ...timesOf(row) },
       ...{ mostAttempts: row.mostAttempts, rules: row.rules, tells },
+      newReplies: replies.get(row.id) ?? 0,
       attempts: mine.map(({ id }) => {
         const { leftOut: _, openedAt: __, jumpedMs: ___, ...own } = stood.get(id)!
         // What came of the answers is told later, and so is the sum of it.

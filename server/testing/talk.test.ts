@@ -4,6 +4,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { usualRules } from '@fernbrake/core/classes'
 import type {
   Attempt,
+  MyClass,
   Standing,
   TalkReply,
   TalkReport,
@@ -353,6 +354,26 @@ it('the report tells all of it in the order of the lesson, and what waits', asyn
   expect(csv.text).toContain('Test learner,1,1,1,0,')
   // Those who opened the lesson by its link have no talk.
   await teacher.agent.get(file(`lesson/${room.lessonId}`)).expect(404)
+})
+
+it('a learner’s own page tells of replies since they were last there', async () => {
+  const replied = async (who: Somebody) => {
+    const { body } = await who.agent.get('/api/my-work').expect(200)
+    const all = (body.classes as MyClass[]).flatMap(({ assignments }) => assignments)
+    return all.find(({ id }) => id === room.assignmentId)!.newReplies
+  }
+  const head = record('head')
+  await say(ada, head, reply(head.postId, 'my own'))
+  const later = (second: number) => ({ at: new Date(Date.now() + second).toISOString() })
+  await say(bram, reply(head.postId, 'one', later(0)), reply(head.postId, 'two', later(1)))
+  const hidden = await sayAsTeacher('three', { sort: 'reply', replyTo: head.postId, ...later(2) })
+  expect([await replied(ada), await replied(bram)]).toEqual([3, 0])
+  await teacher.agent.patch(`${talk}/${hidden.id}`).send({ isHidden: true }).expect(200)
+  expect(await replied(ada)).toBe(2)
+  // Whoever was there since has seen them.
+  const seen = { kind: 'seen', id: nanoid(), partId: PART, thingId: PART, at: later(0).at }
+  await say(ada, seen)
+  expect(await replied(ada)).toBe(0)
 })
 
 it('what learners asked waits for their teachers, until one of them replies', async () => {

@@ -9,7 +9,7 @@ import {
 } from '@fernbrake/core/questions'
 import { nanoid } from 'nanoid'
 import { edited, lessonWithFilm } from '@fernbrake/core/testing'
-import playerWords from '../../player/locales/en.ts'
+import { playerMessages } from '@fernbrake/player'
 import words from './en.ts'
 
 /** Edits that earlier versions made; the history of a lesson still tells of them. */
@@ -31,7 +31,7 @@ describe('no sentence shouts, jokes or is empty', () => {
     }
   }
   walk(words, '')
-  walk(playerWords, 'player.')
+  walk(playerMessages.en, '')
   it.each(all)('%s', (_path, sentence) => {
     expect(sentence.trim()).not.toBe('')
     expect(sentence).not.toMatch(/!|oops|\p{Extended_Pictographic}/iu)

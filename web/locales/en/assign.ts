@@ -123,6 +123,8 @@ export default {
     attempts: 'No attempts | One attempt. | {n} attempts.',
     marked:
       'No answer was marked. | One answer was marked by your teacher. | {n} answers were marked by your teacher.',
+    replied:
+      'No new reply to what you said. | One new reply to what you said. | {n} new replies to what you said.',
     results: 'See your results',
     resultsWhich: 'See your results in “{title}”',
     marks: '{points} of {max} marks',

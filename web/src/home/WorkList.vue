@@ -106,6 +106,9 @@ const confirm = (one: Card) =>
           <span v-if="one.last && one.last.marked > 0" class="marked">{{
             t('work.marked', one.last.marked)
           }}</span>
+          <span v-if="one.newReplies > 0" class="marked">{{
+            t('work.replied', { n: n(one.newReplies) }, one.newReplies)
+          }}</span>
           <span v-if="!one.isDone && one.phase !== 'closed'" class="muted">{{ wanted(one) }}</span>
         </div>
         <div class="acts">

@@ -1,0 +1,5 @@
+// Messages of the player by language, for applications that embed it or parts of it.
+import en from './locales/en.ts'
+import { talkMessages } from './locales/talk.ts'
+
+export const playerMessages = { en: { player: { ...en, ...talkMessages.en.player } } }
