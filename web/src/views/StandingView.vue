@@ -178,6 +178,14 @@ watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all'))
   max-width: 60%;
   justify-content: flex-end;
 }
+@media (max-width: 700px) {
+  .files {
+    float: none;
+    max-width: none;
+    justify-content: flex-start;
+    margin-bottom: 12px;
+  }
+}
 .sentence {
   max-width: 70ch;
   margin-bottom: 12px;

@@ -253,6 +253,14 @@ h1 {
   max-width: 60%;
   justify-content: flex-end;
 }
+@media (max-width: 700px) {
+  .files {
+    float: none;
+    max-width: none;
+    justify-content: flex-start;
+    margin-bottom: 12px;
+  }
+}
 .sentence {
   max-width: 70ch;
   margin-bottom: 8px;
