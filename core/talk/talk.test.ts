@@ -136,6 +136,8 @@ describe('threads', () => {
     const known = withPosts([], [post('a'), post('b')])
     const news = withPosts(known, [post('a', { words: 'changed' }), post('c')])
     expect(news.map(({ words }) => words)).toEqual(['changed', 'b', 'c'])
+    const later = withPosts(news, [post('a', { words: 'newest', change: 9 })])
+    expect(withPosts(later, [post('a', { words: 'late answer', change: 3 })])).toEqual(later)
   })
 
   it('are found by what anybody says in them, and by who', () => {

@@ -11,7 +11,9 @@ export interface Thread {
 /** The posts once these are known too; the latest word on each holds. */
 export function withPosts(known: readonly Post[], news: readonly Post[]): Post[] {
   const byId = new Map(known.map((post) => [post.id, post]))
-  for (const post of news) byId.set(post.id, post)
+  // An answer that was long on its way may know less than what is known by now.
+  for (const post of news)
+    if (post.change >= (byId.get(post.id)?.change ?? 0)) byId.set(post.id, post)
   return [...byId.values()]
 }
 

@@ -118,6 +118,6 @@ test('a note is written at a moment of a film by a key, and all are taken along'
   const text = readFileSync(await (await arriving).path(), 'utf8')
   expect(text).toMatch(/^# Water That Climbs\n\n## Before You Watch\n\n“with a windlass/)
   expect(text).toMatch(/“[^”]+”\nWhich one fits ours\?/)
-  expect(text).toMatch(/## Water That Climbs\n\n\[0:0\d\] A hill, not a river\n$/)
+  expect(text).toMatch(/## Water That Climbs\n\n\[0:\d\d\] A hill, not a river\n$/)
   await page.context().close()
 })

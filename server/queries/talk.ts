@@ -3,32 +3,19 @@ import type { Saying } from '@fernbrake/core/contract'
 import {
   NO_ACTIVITY,
   seesHidden,
-  type NumberRange,
   type Onlooker,
   type Post,
-  type PostPlace,
-  type PostSort,
   type TalkActivity,
 } from '@fernbrake/core/talk'
 import type { Ask } from '../database/connect.ts'
 
-export interface PostRow {
-  id: string
+export interface PostRow extends Omit<Post, 'author' | 'isMine' | 'saidAt' | 'change'> {
   personId: string | null
   name: string | null
   teaches: boolean
-  sort: PostSort
-  replyTo: string | null
-  partId: string
-  place: PostPlace
-  words: string
-  number: number | null
-  range: NumberRange | null
-  isGone: boolean
   saidAt: Date
   writtenAt: Date
-  isChanged: boolean
-  isHidden: boolean
+  /** PostgreSQL tells large numbers as text. */
   change: string
 }
 

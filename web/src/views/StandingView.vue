@@ -8,7 +8,7 @@ import { RouterLink } from 'vue-router'
 import { standsAs, type Stand } from '@fernbrake/core/classes'
 import { clockTime } from '@fernbrake/core/media'
 import { call } from '../api/client.ts'
-import ReportFiles from '../reports/ReportFiles.vue'
+import ReportLead from '../reports/ReportLead.vue'
 import ReportTabs from '../reports/ReportTabs.vue'
 import { writeMoment } from '../ui/dates.ts'
 import ManagedPage from '../ui/ManagedPage.vue'
@@ -79,13 +79,9 @@ watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all'))
       <ReportTabs :class-id="classId" :source-id="assignmentId" report="overview" />
       <p v-if="rows.length === 0" class="empty">{{ t('assign.nobody') }}</p>
       <template v-else>
-        <ReportFiles
-          class="files"
-          source="assignment"
-          :source-id="assignmentId"
-          report="overview"
-        />
-        <p class="sentence">{{ sentence }}</p>
+        <ReportLead source="assignment" :source-id="assignmentId" report="overview">{{
+          sentence
+        }}</ReportLead>
         <div class="share" aria-hidden="true">
           <span
             v-for="state in ['complete', 'begun', 'notBegun'] as const"
@@ -172,25 +168,6 @@ watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all'))
 }
 .top h1 {
   font-size: 26px;
-}
-.files {
-  float: right;
-  max-width: 60%;
-  justify-content: flex-end;
-}
-@media (max-width: 700px) {
-  .files {
-    float: none;
-    max-width: none;
-    justify-content: flex-start;
-    margin-bottom: 12px;
-  }
-}
-.sentence {
-  max-width: 70ch;
-  margin-bottom: 12px;
-  font-family: var(--reading);
-  font-size: 17px;
 }
 .share {
   display: flex;

@@ -16,7 +16,7 @@ import {
 } from '@fernbrake/core/talk'
 import { TakenBack, TalkThread, useTalk } from '@fernbrake/player'
 import { call } from '../api/client.ts'
-import ReportFiles from '../reports/ReportFiles.vue'
+import ReportLead from '../reports/ReportLead.vue'
 import ReportTabs from '../reports/ReportTabs.vue'
 import { useSession } from '../stores/session.ts'
 import { readWords } from '../talk/draft.ts'
@@ -140,11 +140,10 @@ watchEffect(() => (document.title = t('talk.title', { title: report.value?.title
     <template v-if="report">
       <h1 dir="auto">{{ report.title }}</h1>
       <ReportTabs :class-id="classId" :source-id="assignmentId" report="talk" />
-      <ReportFiles class="files" source="assignment" :source-id="assignmentId" report="talk" />
-      <p class="sentence">
+      <ReportLead source="assignment" :source-id="assignmentId" report="talk">
         {{ t('talk.said', { n: n(spoke), of: n(meant.length) }, spoke) }}
         <template v-if="waiting > 0">{{ t('talk.waiting', { n: n(waiting) }, waiting) }}</template>
-      </p>
+      </ReportLead>
       <p class="switch">
         <span :class="{ off: !report.isOn }">{{
           t(report.isOn ? 'talk.isOn' : 'talk.isOff')
@@ -247,25 +246,6 @@ watchEffect(() => (document.title = t('talk.title', { title: report.value?.title
 h1 {
   margin-bottom: 14px;
   font-size: 26px;
-}
-.files {
-  float: right;
-  max-width: 60%;
-  justify-content: flex-end;
-}
-@media (max-width: 700px) {
-  .files {
-    float: none;
-    max-width: none;
-    justify-content: flex-start;
-    margin-bottom: 12px;
-  }
-}
-.sentence {
-  max-width: 70ch;
-  margin-bottom: 8px;
-  font-family: var(--reading);
-  font-size: 17px;
 }
 .switch,
 .whose {
