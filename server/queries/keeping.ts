@@ -1,6 +1,7 @@
 // SQL about accounts, as the keeper sees them.
 import type { KeptPerson } from '@fernbrake/core/contract'
 import type { Ask } from '../database/connect.ts'
+import { lockTalk } from './talk.ts'
 
 type Row = Omit<KeptPerson, 'createdAt' | 'lastSeenAt' | 'bytes'> & {
   createdAt: Date
@@ -77,7 +78,11 @@ export async function removePerson(
      UNION ALL SELECT f.storage_key FROM media_files f JOIN media m ON m.id = f.media_id WHERE m.owner_id = $1`,
     [personId],
   )
-  const attempts = await ask('SELECT id FROM attempts WHERE person_id = $1', [personId])
+  // In the order in which records that arrive lock them: the attempts, then the talk.
+  const attempts = await ask(
+    'SELECT id FROM attempts WHERE person_id = $1 ORDER BY id FOR UPDATE',
+    [personId],
+  )
   // Spans are partitioned and refer to nothing, so they do not go by themselves.
   await ask(
     'DELETE FROM spans WHERE attempt_id IN (SELECT id FROM attempts WHERE person_id = $1)',
@@ -87,6 +92,12 @@ export async function removePerson(
   await ask('DELETE FROM mails WHERE recipient = (SELECT email FROM people WHERE id = $1)', [
     personId,
   ])
+  // Whoever reads these talks is to hear of it, so nobody else changes them meanwhile; always in the same order.
+  const talks = await ask<{ id: string }>(
+    'SELECT DISTINCT assignment_id AS id FROM posts WHERE person_id = $1 ORDER BY 1',
+    [personId],
+  )
+  for (const { id } of talks) await lockTalk(ask, id)
   // What others replied to stays as a place that is empty; all else of what was said is gone.
   await ask(
     `UPDATE posts SET words = '', number = NULL, is_gone = true, change = nextval('post_changes') WHERE person_id = $1`,

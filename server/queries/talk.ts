@@ -59,6 +59,26 @@ export async function readPost(
   return row ?? null
 }
 
+/** What decides whether something may be said: the post that it is about, and what it replies to. */
+export type MetPost = Pick<
+  PostRow,
+  'personId' | 'sort' | 'replyTo' | 'partId' | 'place' | 'range' | 'isGone'
+>
+
+/** The posts with these ids, as far as there are any. */
+export async function meetPosts(
+  ask: Ask,
+  assignmentId: string,
+  ids: readonly string[],
+): Promise<Map<string, MetPost>> {
+  const rows = await ask<PostRow>(
+    `SELECT ${COLUMNS} FROM posts p LEFT JOIN people w ON w.id = p.person_id
+      WHERE p.assignment_id = $1 AND p.id = ANY($2::text[])`,
+    [assignmentId, [...ids]],
+  )
+  return new Map(rows.map((row) => [row.id, row]))
+}
+
 /** A post as somebody sees it. */
 export function toPost(row: PostRow, onlooker: Onlooker): Post {
   const { id, sort, replyTo, partId, place, range, isGone, isChanged, isHidden, personId } = row

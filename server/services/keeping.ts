@@ -121,7 +121,9 @@ export async function removePerson(
     throw new HttpError('not-allowed', { detail: 'Nobody removes their own account.' })
   const { attempts, keys } = await database.transaction(async (transaction) => {
     const keepers = await lockKeepers(transaction)
-    const row = await PersonRow.findByPk(personId, { transaction, lock: transaction.LOCK.UPDATE })
+    // What arrives of this person meanwhile may still name them; it is waited for below, and goes with the rest.
+    const lock = transaction.LOCK.NO_KEY_UPDATE
+    const row = await PersonRow.findByPk(personId, { transaction, lock })
     if (!row) throw new HttpError('not-found')
     leaveAKeeper(row, keepers)
     const ask = within(database, transaction)

@@ -14,7 +14,7 @@ import type {
 } from '@fernbrake/core/contract'
 import { isInTime } from '@fernbrake/core/classes'
 import { assertNever } from '@fernbrake/core/fields'
-import { askingOf, filmLengthMs, thingsToSee, type Lesson } from '@fernbrake/core/lesson'
+import { askingOf, thingsToSee, type Lesson } from '@fernbrake/core/lesson'
 import { filesOfAnswer, fitsQuestion, markQuestion } from '@fernbrake/core/questions'
 import { MOST_NOTES } from '@fernbrake/core/notes'
 import { partsLeft, type Known } from '@fernbrake/core/routes'
@@ -34,11 +34,10 @@ import type { Context } from './context.ts'
 import { handedIds } from './handedFiles.ts'
 import { readKnown } from './known.ts'
 import { REFUSALS, type Refusal } from './refusals.ts'
+import { END_SLACK_MS, heardAt, lengthOf } from './reported.ts'
 import { seenShare, watchedBefore } from './seenBefore.ts'
 import { takeSayings, talksNow } from './talk.ts'
 
-/** Reported times may lie past the film's end by this much, in ms: the container and the stream differ a little. */
-const END_SLACK_MS = 500
 /** A device's clock may be ahead by this much, in ms. */
 const CLOCK_SLACK_MS = 24 * 60 * 60 * 1000
 
@@ -202,13 +201,8 @@ function takeMovement(
   }
 }
 
-/** How long a part plays, in ms; all but films do not at all. Null where there is no such part. */
-function lengthOf({ lesson }: Batch, partId: string): number | null {
-  return Object.hasOwn(lesson.parts, partId) ? (filmLengthMs(lesson, partId) ?? 0) : null
-}
-
 function takeSpan(batch: Batch, record: SpanRecord): Refusal | null {
-  const durationMs = lengthOf(batch, record.partId)
+  const durationMs = lengthOf(batch.lesson, record.partId)
   if (durationMs === null) return REFUSALS.unknownPart
   if (record.toMs > durationMs + END_SLACK_MS || record.fromMs >= durationMs)
     return REFUSALS.beyondEnd
@@ -283,39 +277,36 @@ function takeResponse(
 }
 
 function takePlace(batch: Batch, record: PlaceRecord): Refusal | null {
-  const durationMs = lengthOf(batch, record.partId)
+  const durationMs = lengthOf(batch.lesson, record.partId)
   if (durationMs === null) return REFUSALS.unknownPart
   if (record.atMs > durationMs + END_SLACK_MS) return REFUSALS.beyondEnd
-  const at = new Date(record.at)
-  if (at.getTime() > batch.nowMs + CLOCK_SLACK_MS) return REFUSALS.futureClock
+  if (Date.parse(record.at) > batch.nowMs + CLOCK_SLACK_MS) return REFUSALS.futureClock
   const { lesson, taken } = batch
   for (const cueId of record.released)
     if (Object.hasOwn(lesson.cues, cueId) || askingOf(lesson, cueId)) taken.released.push(cueId)
-  // A clock that runs ahead must not outrank every later word from another device.
-  const heardAt = new Date(Math.min(at.getTime(), batch.nowMs))
-  if (!taken.place || taken.place.at <= heardAt)
-    taken.place = { partId: record.partId, atMs: record.atMs, at: heardAt }
+  const heard = heardAt(record.at, batch.nowMs)
+  if (!taken.place || taken.place.at <= heard)
+    taken.place = { partId: record.partId, atMs: record.atMs, at: heard }
   return null
 }
 
 function takeFinish(batch: Batch, record: FinishRecord): Refusal | null {
-  if (lengthOf(batch, record.partId) === null) return REFUSALS.unknownPart
-  const at = new Date(Math.min(Date.parse(record.at), batch.nowMs))
+  if (lengthOf(batch.lesson, record.partId) === null) return REFUSALS.unknownPart
+  const at = heardAt(record.at, batch.nowMs)
   if (!batch.finished.has(record.partId)) batch.finished.set(record.partId, at)
   return null
 }
 
 function takeChoice({ lesson, choices, nowMs }: Batch, record: ChoiceRecord): Refusal | null {
   if (!isWay(lesson, record)) return REFUSALS.unknownChoice
-  const atMs = Date.parse(record.at)
-  if (atMs > nowMs + CLOCK_SLACK_MS) return REFUSALS.futureClock
-  choices.push({ ...record, at: new Date(Math.min(atMs, nowMs)).toISOString() })
+  if (Date.parse(record.at) > nowMs + CLOCK_SLACK_MS) return REFUSALS.futureClock
+  choices.push({ ...record, at: heardAt(record.at, nowMs).toISOString() })
   return null
 }
 
 /** What keeps a note from being kept, but for how many there are; null where nothing does. */
 function noteFault(batch: Batch, { partId, at }: OwnNoteRecord): Refusal | null {
-  if (lengthOf(batch, partId) === null) return REFUSALS.unknownPart
+  if (lengthOf(batch.lesson, partId) === null) return REFUSALS.unknownPart
   return Date.parse(at) > batch.nowMs + CLOCK_SLACK_MS ? REFUSALS.futureClock : null
 }
 
@@ -328,11 +319,7 @@ async function storeNotes(
   const ids = new Set(notes.map(({ noteId }) => noteId))
   const room = MOST_NOTES - (await countOtherNotes(ask, attempt.id, [...ids]))
   const welcome = new Set([...ids].slice(0, Math.max(0, room)))
-  // A clock that runs ahead must not outrank every later word from another device.
-  const heard = notes.map((note) => ({
-    ...note,
-    at: new Date(Math.min(Date.parse(note.at), nowMs)).toISOString(),
-  }))
+  const heard = notes.map((note) => ({ ...note, at: heardAt(note.at, nowMs).toISOString() }))
   // Of several words on one note in a batch, the last one by its time.
   const inTime = heard.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0))
   const latest = new Map(inTime.map((note) => [note.noteId, note]))
@@ -356,6 +343,6 @@ function takeSeen({ lesson, seen, nowMs }: Batch, record: SeenRecord): Refusal |
   const part = Object.hasOwn(lesson.parts, partId) ? lesson.parts[partId]! : null
   if (!part) return REFUSALS.unknownPart
   if (thingId !== partId && !thingsToSee(part).includes(thingId)) return REFUSALS.unknownThing
-  seen.push({ partId, thingId, at: new Date(Math.min(Date.parse(record.at), nowMs)) })
+  seen.push({ partId, thingId, at: heardAt(record.at, nowMs) })
   return null
 }

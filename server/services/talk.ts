@@ -36,6 +36,7 @@ import {
   countActivity,
   countPosts,
   lockTalk,
+  meetPosts,
   moderates,
   readPost,
   readPosts,
@@ -43,10 +44,11 @@ import {
   storeHiding,
   storeSaying,
   toPost,
-  type PostRow,
+  type MetPost,
 } from '../queries/talk.ts'
 import type { Context } from './context.ts'
 import { REFUSALS, type Refusal } from './refusals.ts'
+import { END_SLACK_MS, heardAt, lengthOf } from './reported.ts'
 
 /** Where somebody talks, and as what. */
 interface Place extends Onlooker {
@@ -122,64 +124,69 @@ async function newsOf(
   }
 }
 
-/** A film is sometimes a little longer than it says, in ms. */
-const END_SLACK_MS = 500
-
 /** What keeps somebody from saying something about this place of the lesson, or null. */
 function placeFault(lesson: Lesson, { partId, place }: Saying): Refusal | null {
-  if (!Object.hasOwn(lesson.parts, partId)) return REFUSALS.unknownPart
-  if (place.on === 'part') return null
-  const lengthMs = filmLengthMs(lesson, partId)
+  const lengthMs = lengthOf(lesson, partId)
   if (lengthMs === null) return REFUSALS.unknownPart
+  if (place.on === 'part') return null
+  // There is no moment of what does not play.
+  if (lengthMs === 0) return REFUSALS.unknownPart
   return place.atMs > lengthMs + END_SLACK_MS ? REFUSALS.beyondEnd : null
 }
 
-/** What is there already that a saying is about. */
-interface Met {
-  known: PostRow | null
-  /** What it replies to. */
-  head: PostRow | null
-}
-
-async function meet(ask: Ask, { assignmentId }: Place, saying: Saying): Promise<Met> {
-  const known = await readPost(ask, assignmentId, saying.postId)
-  const replyTo = known ? known.replyTo : saying.replyTo
-  return { known, head: replyTo === null ? null : await readPost(ask, assignmentId, replyTo) }
-}
+/** The posts that sayings are about or reply to, by id. */
+type Met = Map<string, MetPost>
 
 /** What keeps somebody from saying this, whatever else they have said; null where nothing does. */
-function sayingFault(by: Place, lesson: Lesson, saying: Saying, { known, head }: Met) {
-  const isOwn = known ? known.personId === by.personId && known.sort === saying.sort : null
-  if (isOwn === false || (isOwn === null && !maySay(saying.sort, by.teaches)))
+function sayingFault(by: Place, lesson: Lesson, saying: Saying, met: Met): Refusal | null {
+  const known = met.get(saying.postId)
+  if (known ? !isSameOf(by, known, saying) : !maySay(saying.sort, by.teaches))
     return REFUSALS.notForYou
-  if (saying.sort === 'reply' && !mayBeRepliedTo(head, by, known !== null))
+  const head = saying.replyTo === null ? undefined : met.get(saying.replyTo)
+  if (saying.replyTo !== null && !mayBeRepliedTo(head, by, known !== undefined))
     return REFUSALS.unknownPost
   if (!fitsRange(saying.number, head?.range ?? null)) return REFUSALS.wrongNumber
   return head || known ? null : placeFault(lesson, saying)
 }
 
-/** One’s own word on what is gone can still be changed. */
-const mayBeRepliedTo = (head: PostRow | null, by: Place, isKnown: boolean): boolean =>
-  head !== null && head.replyTo === null && maySee(head, by) && (isKnown || !head.isGone)
+/** Whether it is another word on one's own post, which stays what it was. */
+const isSameOf = ({ personId }: Place, known: MetPost, { sort, replyTo }: Saying): boolean =>
+  known.personId === personId && known.sort === sort && known.replyTo === replyTo
 
-/** Takes one saying in, or tells why not. The talk is locked by now. */
-async function takeSaying(
+/** One’s own word on what is gone can still be changed. */
+const mayBeRepliedTo = (head: MetPost | undefined, by: Place, isKnown: boolean): boolean =>
+  head !== undefined && head.replyTo === null && maySee(head, by) && (isKnown || !head.isGone)
+
+/** Takes sayings in, in their order; tells of each why not, or null. The talk is locked by now. */
+async function takeAll(
   ask: Ask,
   by: Place,
   lesson: Lesson,
-  saying: Saying,
+  sayings: readonly Saying[],
   nowMs: number,
-): Promise<Refusal | null> {
-  const met = await meet(ask, by, saying)
-  const fault = sayingFault(by, lesson, saying, met)
-  if (fault) return fault
-  if (!met.known && (await countPosts(ask, by.assignmentId, by.personId)) >= MOST_POSTS)
-    return REFUSALS.tooManyPosts
-  // A reply stands where what it answers stands. A clock that runs ahead must not outrank every later word.
-  const { partId, place } = met.head ?? met.known ?? saying
-  const at = new Date(Math.min(Date.parse(saying.at), nowMs)).toISOString()
-  await storeSaying(ask, by, { ...saying, partId, place, at })
-  return null
+): Promise<(Refusal | null)[]> {
+  const { assignmentId, personId } = by
+  const ids = sayings.flatMap(({ postId, replyTo }) => [
+    postId,
+    ...(replyTo === null ? [] : [replyTo]),
+  ])
+  const met: Met = await meetPosts(ask, assignmentId, ids)
+  let room = MOST_POSTS - (await countPosts(ask, assignmentId, personId))
+  const told: (Refusal | null)[] = []
+  for (const saying of sayings) {
+    const known = met.get(saying.postId)
+    const fault = sayingFault(by, lesson, saying, met)
+    const refusal = fault ?? (!known && room <= 0 ? REFUSALS.tooManyPosts : null)
+    told.push(refusal)
+    if (refusal) continue
+    if (!known) room -= 1
+    // A reply stands where what it answers stands.
+    const { partId, place } = met.get(saying.replyTo ?? '') ?? known ?? saying
+    const stored = { ...saying, partId, place, at: heardAt(saying.at, nowMs).toISOString() }
+    await storeSaying(ask, by, stored)
+    met.set(saying.postId, { ...stored, personId })
+  }
+  return told
 }
 
 /** A learner who says something. */
@@ -204,10 +211,8 @@ export async function takeSayings(
   if (assignmentId === null) return sayings.map(({ id }) => [id, REFUSALS.talkOff])
   await lockTalk(ask, assignmentId)
   const by = { assignmentId, personId, teaches: false, moderates: false }
-  const told: [string, Refusal | null][] = []
-  for (const saying of sayings)
-    told.push([saying.id, await takeSaying(ask, by, lesson, saying, nowMs)])
-  return told
+  const told = await takeAll(ask, by, lesson, sayings, nowMs)
+  return sayings.map(({ id }, index) => [id, told[index]!])
 }
 
 const DETAILS: Partial<Record<Refusal['code'], 'not-found' | 'not-allowed'>> = {
@@ -229,7 +234,7 @@ export async function sayToClass(
     const lesson = await editionDocument({ lessonId, edition: newest })
     const by = teacherAt(assignmentId, person)
     await lockTalk(ask, assignmentId)
-    const refusal = await takeSaying(ask, by, lesson, saying, Date.now())
+    const [refusal] = await takeAll(ask, by, lesson, [saying], Date.now())
     if (refusal)
       throw new HttpError(DETAILS[refusal.code] ?? 'invalid-input', { detail: refusal.message })
     return toPost((await readPost(ask, assignmentId, saying.postId))!, by)
