@@ -7,7 +7,7 @@ import { answerSchema } from '../questions/index.ts'
 import { MOST_RECORDS } from './limits.ts'
 import { fullNameSchema, personSchema } from './people.ts'
 import { route, type ReplyOf } from './route.ts'
-import { sayRecordSchema } from './talk.ts'
+import { postPlaceSchema, sayRecordSchema } from './talk.ts'
 
 /** The code in a lesson's link. */
 export const linkCodeSchema = z.string().regex(/^[A-Za-z0-9_-]{8,40}$/)
@@ -76,7 +76,7 @@ export const seenRecordSchema = z.strictObject({
 })
 
 export const notePlaceSchema = z.discriminatedUnion('on', [
-  z.strictObject({ on: z.literal('moment'), atMs: mediaMsSchema }),
+  ...postPlaceSchema.options,
   z.strictObject({
     on: z.literal('words'),
     blockId: idSchema,
@@ -84,7 +84,6 @@ export const notePlaceSchema = z.discriminatedUnion('on', [
     to: z.int().min(0).max(1_000_000),
     quote: plainText(LONGEST_QUOTE),
   }),
-  z.strictObject({ on: z.literal('part') }),
 ])
 
 /** What a learner wrote for themselves, or that it is gone; see core/notes. The newest by `at` holds. */

@@ -1,4 +1,5 @@
 // What somebody says in the talk of a class, and who may say and see what.
+import type { NotePlace } from '../notes/index.ts'
 
 /**
  * `comment`: seen by all; `prompt`: by a teacher, seen by all, who may answer it with a number; `enquiry`: from a learner
@@ -8,7 +9,7 @@ export const POST_SORTS = ['comment', 'prompt', 'enquiry', 'reply'] as const
 export type PostSort = (typeof POST_SORTS)[number]
 
 /** What a post is about: a moment of a film, or a part as a whole. */
-export type PostPlace = { on: 'moment'; atMs: number } | { on: 'part' }
+export type PostPlace = Exclude<NotePlace, { on: 'words' }>
 
 /** Between which whole numbers a prompt asks for one. */
 export interface NumberRange {

@@ -2,12 +2,18 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   activityOf,
+  hidesSome,
+  isAbout,
+  newestFirst,
+  saysIn,
+  STILL_THERE_MS,
   fitsRange,
   isRange,
   mayHide,
   maySay,
   maySee,
   numbersOf,
+  partsTalkedAbout,
   POST_SORTS,
   postsIn,
   searchThreads,
@@ -154,6 +160,44 @@ describe('threads', () => {
     expect(ids(searchThreads(threads, 'oxwith'))).toEqual(['two'])
     expect(ids(searchThreads(threads, '  '))).toEqual(['one', 'two'])
     expect(searchThreads(threads, 'aqueduct')).toEqual([])
+  })
+
+  it('are told by who speaks in them, what is hidden, and when something was said last', () => {
+    const threads = threadsOf(
+      [
+        post('old', { saidAt: at(1) }),
+        post('new', { ...moment(5), saidAt: at(2), isHidden: true }),
+        reply('late', 'old', { saidAt: at(9), author: BRAM }),
+      ],
+      ['film'],
+    )
+    expect(ids(threads)).toEqual(['old', 'new'])
+    expect(threads.map((thread) => [saysIn(thread, 'ada'), saysIn(thread, 'bram')])).toEqual([
+      [true, true],
+      [true, false],
+    ])
+    expect(threads.map(hidesSome)).toEqual([false, true])
+    expect(ids(newestFirst([...threads].reverse()))).toEqual(['old', 'new'])
+    expect(
+      ids(newestFirst(threadsOf([post('a'), post('b', { saidAt: at(3) })], ['film']))),
+    ).toEqual([...['b', 'a']])
+  })
+
+  it('follow the lesson, and then the parts that it has no longer', () => {
+    const posts = [
+      post('gone', { partId: 'gone' }),
+      post('there'),
+      post('again', { partId: 'gone' }),
+    ]
+    expect(partsTalkedAbout(['page', 'film'], posts)).toEqual(['page', 'film', 'gone'])
+  })
+
+  it('are about what a film shows for a while, and no longer', () => {
+    const [thread] = threadsOf([post('said', moment(5000))], ['film'])
+    const shown = [4999, 5000, 5000 + STILL_THERE_MS - 1, 5000 + STILL_THERE_MS]
+    expect(shown.map((ms) => isAbout(thread!, ms))).toEqual([false, true, true, false])
+    const [whole] = threadsOf([post('whole', { place: { on: 'part' } })], ['film'])
+    expect(isAbout(whole!, 0)).toBe(false)
   })
 
   it('an enquiry waits until a teacher has replied', () => {

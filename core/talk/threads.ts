@@ -56,11 +56,40 @@ const compare = (a: number, b: number) => (a === b ? 0 : a < b ? -1 : 1)
 export function searchThreads(threads: readonly Thread[], query: string): Thread[] {
   if (query.trim() === '') return [...threads]
   const holds = holdingWords(query)
-  return threads.filter(({ head, replies }) =>
-    [head, ...replies].some(({ author, words }) => holds(`${author?.name ?? ''} ${words}`)),
+  return threads.filter((thread) =>
+    postsOf(thread).some(({ author, words }) => holds(`${author?.name ?? ''} ${words}`)),
   )
 }
 
 /** An enquiry waits as long as no teacher has replied to it. */
 export const waitsForTeacher = ({ head, replies }: Thread): boolean =>
   head.sort === 'enquiry' && !head.isGone && !replies.some(({ author }) => author?.teaches)
+
+/** The parts of a lesson in their order, and after them those that are talked about and that it has no longer. */
+export const partsTalkedAbout = (partIds: readonly string[], posts: readonly Post[]): string[] => [
+  ...new Set([...partIds, ...posts.map(({ partId }) => partId)]),
+]
+
+const postsOf = ({ head, replies }: Thread) => [head, ...replies]
+
+/** Whether somebody has said anything in a thread. */
+export const saysIn = (thread: Thread, personId: string): boolean =>
+  postsOf(thread).some(({ author }) => author?.id === personId)
+
+/** Whether anything of a thread is hidden. */
+export const hidesSome = (thread: Thread): boolean =>
+  postsOf(thread).some(({ isHidden }) => isHidden)
+
+const lastSaidAt = (thread: Thread) =>
+  postsOf(thread).reduce((last, { saidAt }) => (saidAt > last ? saidAt : last), '')
+
+/** Those first in which something was said last. */
+export const newestFirst = (threads: readonly Thread[]): Thread[] =>
+  [...threads].sort((a, b) => (lastSaidAt(a) > lastSaidAt(b) ? -1 : 1))
+
+/** So long a film is still at what was said about a moment of it, in ms. */
+export const STILL_THERE_MS = 8000
+
+/** Whether a thread is about what a film shows at this time. */
+export const isAbout = ({ head: { place } }: Thread, mediaMs: number): boolean =>
+  place.on === 'moment' && mediaMs >= place.atMs && mediaMs - place.atMs < STILL_THERE_MS

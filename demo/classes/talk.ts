@@ -36,7 +36,7 @@ export const SPRING_TALK: readonly Begun[] = [
         number: 4,
       },
       { who: 'Hollis Brindlow', words: '', hoursAgo: 247, number: 6 },
-      { who: 'Kezia Sandholm', words: 'With two keepers perhaps six.', hoursAgo: 240, number: 4 },
+      { who: 'Kezia Sandholm', words: 'With two keepers perhaps six.', hoursAgo: 240, number: 6 },
       { who: 'Maud Ferriby-Lunn', words: '', hoursAgo: 231, number: 3 },
       {
         who: 'Nils Tarnwick',

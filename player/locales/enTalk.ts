@@ -58,6 +58,7 @@ export default {
   reading: 'The talk is being read',
   away: 'What others say is read once there is a connection again. What you say is kept and sent then.',
   off: 'Your class does not talk about this lesson any more.',
+  notDone: 'That was not done: the server could not be reached. Try again.',
   failed:
     'It was not said: the server could not be reached, or did not take it. Your words are still here.',
   spread:

@@ -15,7 +15,7 @@ async function putBack(): Promise<void> {
 
 <template>
   <p v-if="talk.takenBack.value" class="back" role="status">
-    {{ t(failed ? 'player.talk.failed' : 'player.talk.takenBack') }}
+    {{ t(failed ? 'player.talk.notDone' : 'player.talk.takenBack') }}
     <button class="fb-button plain" type="button" @click="putBack">
       {{ t('player.talk.putBack') }}
     </button>

@@ -4,6 +4,7 @@ import { computed, nextTick, onMounted, ref, useId, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { fitsRange, LONGEST_POST, type NumberRange } from '@fernbrake/core/talk'
 import { keepHere, readKept } from '../session/onDevice.ts'
+import { TalkFault } from './useTalk.ts'
 
 export interface Said {
   words: string
@@ -38,7 +39,8 @@ const number = ref<number | ''>(
 )
 const isEnquiry = ref(kept?.isEnquiry === true)
 const busy = ref(false)
-const failed = ref(false)
+/** Why it was not said; '' where it may be. */
+const fault = ref('')
 const said = computed<Said>(() => ({
   words: words.value.trim(),
   number: number.value === '' ? null : Number(number.value),
@@ -60,12 +62,12 @@ function leave(): void {
 async function send(): Promise<void> {
   if (!isReady.value) return
   busy.value = true
-  failed.value = false
+  fault.value = ''
   try {
     await props.say(said.value)
     leave()
-  } catch {
-    failed.value = true
+  } catch (caught) {
+    fault.value = caught instanceof TalkFault ? caught.message : t('player.talk.failed')
   } finally {
     busy.value = false
   }
@@ -113,7 +115,7 @@ onMounted(() => nextTick(() => field.value?.focus()))
         }}</label
       >
     </fieldset>
-    <p v-if="failed" class="failed" role="alert">{{ t('player.talk.failed') }}</p>
+    <p v-if="fault" class="failed" role="alert">{{ fault }}</p>
     <div class="acts">
       <button class="fb-button act" type="submit" :disabled="!isReady">
         {{ isEnquiry && asksWho ? t('player.talk.ask') : button }}

@@ -3,7 +3,13 @@
 import { computed, onScopeDispose, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { clockTime } from '@fernbrake/core/media'
-import { searchThreads, threadsOf, type PostPlace, type Thread } from '@fernbrake/core/talk'
+import {
+  isAbout,
+  searchThreads,
+  threadsOf,
+  type PostPlace,
+  type Thread,
+} from '@fernbrake/core/talk'
 import { isoTime, nowMs } from '../clock.ts'
 import { keepHere, readKept } from '../session/onDevice.ts'
 import type { ClassTalk } from './classTalk.ts'
@@ -47,13 +53,8 @@ const shown = ref(SHOWN_AT_ONCE)
 /** Fewer than this can be read without looking for words. */
 const WORTH_SEARCHING = 4
 
-/** What was said about the last few seconds of the film. */
-const NOW_MS = 8000
-function isNow({ head }: Thread): boolean {
-  const { place, partId } = head
-  if (props.mediaMs === null || partId !== props.partId || place.on !== 'moment') return false
-  return props.mediaMs >= place.atMs && props.mediaMs - place.atMs < NOW_MS
-}
+const isNow = (thread: Thread) =>
+  props.mediaMs !== null && thread.head.partId === props.partId && isAbout(thread, props.mediaMs)
 const titleOf = (partId: string) =>
   partId === props.partId
     ? undefined
@@ -80,10 +81,8 @@ function keptPlace(): PostPlace | null {
 }
 function begin(): void {
   emit('writes')
-  const place: PostPlace =
-    props.mediaMs === null ? { on: 'part' } : { on: 'moment', atMs: Math.round(props.mediaMs) }
-  writing.value = place
-  if (placeKey.value) keepHere(placeKey.value, place)
+  writing.value = nextPlace.value
+  if (placeKey.value) keepHere(placeKey.value, nextPlace.value)
 }
 function end(): void {
   writing.value = null
@@ -101,7 +100,7 @@ const placeWords = (place: PostPlace | null) =>
     ? t('player.talk.addAt', { time: clockTime(place.atMs) })
     : t('player.talk.addHere')
 const nextPlace = computed<PostPlace>(() =>
-  props.mediaMs === null ? { on: 'part' } : { on: 'moment', atMs: props.mediaMs },
+  props.mediaMs === null ? { on: 'part' } : { on: 'moment', atMs: Math.round(props.mediaMs) },
 )
 </script>
 

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { mayHide, type NumberRange, type Post } from '@fernbrake/core/talk'
 import TalkComposer, { type Said } from './TalkComposer.vue'
-import { sayingOf, type Talk } from './useTalk.ts'
+import { sayingOf, TalkFault, type Talk } from './useTalk.ts'
 
 const props = defineProps<{
   post: Post
@@ -34,13 +34,15 @@ const isBrief = computed(
   () => props.post.words === '' && props.post.number !== null && !changing.value,
 )
 const changing = ref(false)
-const failed = ref(false)
+const fault = ref('')
 
 const change = ({ words, number }: Said) => props.talk.say(sayingOf(props.post, { words, number }))
 /** Whatever is done here says so where it could not be. */
 async function act(carryOut: () => Promise<void>): Promise<void> {
-  failed.value = false
-  await carryOut().catch(() => (failed.value = true))
+  fault.value = ''
+  await carryOut().catch((caught: unknown) => {
+    fault.value = caught instanceof TalkFault ? caught.message : t('player.talk.notDone')
+  })
 }
 const takeBack = () => act(() => props.talk.takeBack(props.post))
 const hide = () => act(() => props.talk.hide(props.post.id, !props.post.isHidden))
@@ -89,7 +91,7 @@ const hide = () => act(() => props.talk.hide(props.post.id, !props.post.isHidden
         <button type="button" @click="talk.forget(post.id)">{{ t('player.talk.forget') }}</button>
       </p>
     </template>
-    <p v-if="failed" class="fault" role="alert">{{ t('player.talk.failed') }}</p>
+    <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
     <div v-if="!post.isGone && !changing" class="acts">
       <slot />
       <template v-if="post.isMine">

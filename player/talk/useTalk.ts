@@ -15,6 +15,9 @@ export interface TalkPlace {
   newId(): string
 }
 
+/** Why something was not done, in a sentence for whoever tried. */
+export class TalkFault extends Error {}
+
 /** What was said here and is not known to have arrived. */
 export interface OnItsWay {
   post: Post

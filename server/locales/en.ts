@@ -117,6 +117,7 @@ export default {
           : `${count} questions to the teachers wait for a reply.`,
       posts: 'All that was said',
       gone: '(taken back)',
+      partGone: 'A part that the lesson has no longer',
       sorts: {
         comment: 'comment',
         prompt: 'prompt',

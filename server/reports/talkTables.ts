@@ -2,7 +2,13 @@
 import type { TalkReport } from '@fernbrake/core/contract'
 import type { Cell } from '@fernbrake/core/formats'
 import { clockTime } from '@fernbrake/core/media'
-import { postsIn, threadsOf, waitsForTeacher, type Post } from '@fernbrake/core/talk'
+import {
+  partsTalkedAbout,
+  postsIn,
+  threadsOf,
+  waitsForTeacher,
+  type Post,
+} from '@fernbrake/core/talk'
 import texts from '../locales/en.ts'
 import { number, text, type ReportDocument } from './document.ts'
 
@@ -14,13 +20,19 @@ export function talkDocument(
 ): ReportDocument {
   const threads = threadsOf(
     posts,
-    parts.map(({ id }) => id),
+    partsTalkedAbout(
+      parts.map(({ id }) => id),
+      posts,
+    ),
   )
   const partOf = new Map(parts.map((part) => [part.id, part.title]))
   const meant = people.filter(({ hasLeft }) => !hasLeft)
   const waiting = threads.filter(waitsForTeacher).length
   const row = (post: Post, answers: string | null): Cell[] => [
-    ...[partOf.get(post.partId)!, post.place.on === 'moment' ? clockTime(post.place.atMs) : ''],
+    ...[
+      partOf.get(post.partId) ?? talk.partGone,
+      post.place.on === 'moment' ? clockTime(post.place.atMs) : '',
+    ],
     ...[post.author?.name ?? '', talk.sorts[post.sort], post.isGone ? talk.gone : post.words],
     ...[post.number, answers, post.saidAt, post.isHidden ? texts.report.yes : ''],
   ]

@@ -26,8 +26,6 @@ export async function createServerHost(attemptId: string): Promise<Host> {
     send: sendFile,
     onThere: () => void sender.flush(),
   })
-  /** On their way into the queue. */
-  const adding = new Set<LearnerRecord>()
   const listeners = new Set<(state: HostState) => void>()
   const sender = createSender({
     queue,
@@ -44,11 +42,8 @@ export async function createServerHost(attemptId: string): Promise<Host> {
     open: () => openAttempt(attemptId, queue, sender),
     // What is kept must be plain: the browser’s store takes nothing that the interface watches.
     // What was pasted may hold characters that no server takes; without them nothing is lost that could be read.
-    record(record) {
-      const plain = cleanTexts(JSON.parse(JSON.stringify(record)) as LearnerRecord)
-      adding.add(plain)
-      void sender.add(plain).finally(() => adding.delete(plain))
-    },
+    record: (record) =>
+      void sender.add(cleanTexts(JSON.parse(JSON.stringify(record)) as LearnerRecord)),
     newId: () => nanoid(),
     state: () => sender.state(),
     onState(listener) {
@@ -68,9 +63,8 @@ export async function createServerHost(attemptId: string): Promise<Host> {
         return readTalk(attemptId, after)
       },
       async unsent() {
-        const waiting = await queue.oldest(MOST_WAITING)
-        const all = new Set([...waiting, ...adding])
-        return [...all].filter((record) => record.kind === 'say')
+        const waiting = await sender.waiting(MOST_WAITING)
+        return waiting.filter((record) => record.kind === 'say')
       },
       hide: (postId, isHidden) => hidePost(attemptId, postId, isHidden),
     },

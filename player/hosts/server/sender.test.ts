@@ -52,6 +52,37 @@ const senderTo = (
   })
 
 describe('sending', () => {
+  const said = (id: string, words: string): LearnerRecord => ({
+    ...{ kind: 'ownNote', id, noteId: id, partId: PART, place: { on: 'part' }, words },
+    ...{ isGone: false, at: '2026-03-02T10:00:00.000Z' },
+  })
+
+  it('takes along with the page what browsers let pass; what is too long waits for the next time', async () => {
+    const beacons: LearnerRecord[][] = []
+    const sender = senderTo(serverThat([]).send, beacons)
+    const long = Array.from({ length: 20 }, (_, index) => said(`long-${index}`, 'é'.repeat(4000)))
+    for (const record of [...long, finish('short')]) await sender.add(record)
+    await sender.leave()
+    const [taken] = beacons
+    expect(JSON.stringify(taken).length).toBeLessThan(60_000)
+    expect(new TextEncoder().encode(JSON.stringify(taken)).length).toBeLessThan(64_000)
+    expect(taken!.length).toBeGreaterThan(5)
+    expect(taken!.map(({ id }) => id)).toContain('short')
+    expect(await sender.waiting(100)).toHaveLength(21)
+  })
+
+  it('tells what waits once, stored or on its way there', async () => {
+    const { send } = serverThat([])
+    const sender = senderTo(send)
+    await sender.add(finish('a'))
+    const adding = sender.add(finish('b'))
+    expect((await sender.waiting(100)).map(({ id }) => id).sort()).toEqual(['a', 'b'])
+    await adding
+    expect(await sender.waiting(100)).toHaveLength(2)
+    await sender.flush()
+    expect(await sender.waiting(100)).toEqual([])
+  })
+
   it('drops only what was acknowledged', async () => {
     const { send, kept } = serverThat(['lose'])
     const sender = senderTo(send)

@@ -11,8 +11,22 @@ import type { RecordQueue } from './recordQueue.ts'
 
 /** Records wait at most this long before they are sent, in ms. */
 export const SEND_EVERY_MS = 5000
-/** Browsers refuse beacons above 64 kB; records take at most a few hundred bytes. */
+/** Browsers refuse what goes with a page above 64 kB, all of it together. */
+const MOST_BEACON_BYTES = 60_000
 const MOST_IN_A_BEACON = 100
+
+const bytesOf = (record: LearnerRecord) => new TextEncoder().encode(JSON.stringify(record)).length
+
+/** The first records that a page can take along as it goes; one that is too long waits, and lets others by. */
+function thatFit(records: readonly LearnerRecord[], room = MOST_BEACON_BYTES): LearnerRecord[] {
+  const fitting = records.filter((record) => {
+    const bytes = bytesOf(record)
+    if (bytes > room) return false
+    room -= bytes
+    return true
+  })
+  return fitting.slice(0, MOST_IN_A_BEACON)
+}
 
 /** More answers than this never wait for their files at one time. */
 const MOST_HELD_BACK = 50
@@ -40,6 +54,8 @@ export interface Sender {
   add(record: LearnerRecord): Promise<void>
   flush(): Promise<void>
   leave(): Promise<void>
+  /** The records that are not acknowledged yet, the oldest first, at most `most` of those that are stored. */
+  waiting(most: number): Promise<LearnerRecord[]>
   state(): HostState
 }
 
@@ -117,10 +133,17 @@ export function createSender({
     },
     async leave() {
       // At once, for the queue answers later than a page that is reloaded lives.
-      const late = [...unstored].filter((record) => !holdsBack(record))
-      if (late.length > 0) beacon(late.slice(0, MOST_IN_A_BEACON))
-      const records = await readyOnes(MOST_IN_A_BEACON)
+      const late = thatFit([...unstored].filter((record) => !holdsBack(record)))
+      if (late.length > 0) beacon(late)
+      const taken = late.reduce((sum, record) => sum + bytesOf(record), 0)
+      const ready = await readyOnes(MOST_IN_A_BEACON)
+      const records = thatFit(ready, MOST_BEACON_BYTES - taken)
       if (records.length > 0) beacon(records)
+    },
+    async waiting(most) {
+      // Those on their way into the queue may be in it by now.
+      const all = [...(await queue.oldest(most)), ...unstored]
+      return [...new Map(all.map((record) => [record.id, record])).values()]
     },
     state: () => state,
   }

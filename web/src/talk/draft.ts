@@ -1,5 +1,6 @@
 // What a teacher writes to a class, held on this device until it is said.
 import { z } from 'zod'
+import { keepHere, readKept } from '@fernbrake/player'
 
 const draftSchema = z.object({
   sort: z.enum(['comment', 'prompt']),
@@ -12,20 +13,8 @@ const draftSchema = z.object({
 })
 type Draft = z.infer<typeof draftSchema>
 
-/** Null where nothing waits, or storage is refused. */
-export function readWords(key: string): Draft | null {
-  try {
-    return draftSchema.parse(JSON.parse(localStorage.getItem(key) ?? 'null'))
-  } catch {
-    return null
-  }
-}
+/** Null where nothing waits. */
+export const readWords = (key: string): Draft | null =>
+  draftSchema.safeParse(readKept(key)).data ?? null
 
-export function keepWords(key: string, draft: Draft | null): void {
-  try {
-    if (draft === null) localStorage.removeItem(key)
-    else localStorage.setItem(key, JSON.stringify(draft))
-  } catch {
-    // Then it lasts as long as the page.
-  }
-}
+export const keepWords = (key: string, draft: Draft | null): void => keepHere(key, draft)

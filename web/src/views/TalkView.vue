@@ -8,14 +8,18 @@ import { RouterLink } from 'vue-router'
 import { nanoid } from 'nanoid'
 import { clockTime } from '@fernbrake/core/media'
 import {
+  hidesSome,
+  newestFirst,
+  partsTalkedAbout,
   postsIn,
+  saysIn,
   searchThreads,
   threadsOf,
   waitsForTeacher,
   type Thread,
 } from '@fernbrake/core/talk'
-import { TakenBack, TalkThread, useTalk } from '@fernbrake/player'
-import { call } from '../api/client.ts'
+import { TakenBack, TalkFault, TalkThread, useTalk } from '@fernbrake/player'
+import { ApiError, call } from '../api/client.ts'
 import ReportLead from '../reports/ReportLead.vue'
 import ReportTabs from '../reports/ReportTabs.vue'
 import { useSession } from '../stores/session.ts'
@@ -35,12 +39,18 @@ const id = useId()
 const params = { classId: props.classId, assignmentId: props.assignmentId }
 const { value: report, error, reload } = useLoaded(() => call('talkActivity', { params }))
 const me = session.person!
+/** What the server says against it is said where it was tried. */
+const inWords = <T,>(asked: Promise<T>) =>
+  asked.catch((caught: unknown) => {
+    const isSaid = caught instanceof ApiError && !caught.isPassing && caught.problem !== null
+    throw isSaid ? new TalkFault(caught.problem!.detail) : caught
+  })
 const talk = useTalk(
   {
     read: (after) => call('classTalk', { params, query: { after } }),
-    say: (body) => call('sayToClass', { params, body }),
+    say: (body) => inWords(call('sayToClass', { params, body })),
     hide: (postId, isHidden) =>
-      call('hideInClass', { params: { ...params, postId }, body: { isHidden } }),
+      inWords(call('hideInClass', { params: { ...params, postId }, body: { isHidden } })),
     unsent: () => Promise.resolve([]),
     newId: () => nanoid(),
   },
@@ -62,25 +72,24 @@ const show = ref<(typeof SHOWS)[number]>('all')
 const shows = SHOWS.map((value) => ({ value, label: t(`talk.shows.${value}`) }))
 const personId = ref('')
 const parts = computed(() => report.value?.parts ?? [])
-/** Parts that the newest edition has no longer come last. */
-const partIds = computed(() => {
-  const own = parts.value.map((part) => part.id)
-  const others = talk.posts.value.map((post) => post.partId)
-  return [...new Set([...own, ...others])]
-})
+const partIds = computed(() =>
+  partsTalkedAbout(
+    parts.value.map((part) => part.id),
+    talk.posts.value,
+  ),
+)
 const threads = computed(() => threadsOf(talk.posts.value, partIds.value))
 const isShown: Record<(typeof SHOWS)[number], (thread: Thread) => boolean> = {
   all: () => true,
   waiting: waitsForTeacher,
   enquiry: ({ head }) => head.sort === 'enquiry',
   prompt: ({ head }) => head.sort === 'prompt',
-  hidden: ({ head, replies }) => [head, ...replies].some(({ isHidden }) => isHidden),
+  hidden: hidesSome,
 }
-const isBy = ({ head, replies }: Thread) =>
-  personId.value === '' || [head, ...replies].some(({ author }) => author?.id === personId.value)
 const found = computed(() =>
   searchThreads(threads.value, query.value).filter(
-    (thread) => isShown[show.value](thread) && isBy(thread),
+    (thread) =>
+      isShown[show.value](thread) && (personId.value === '' || saysIn(thread, personId.value)),
   ),
 )
 const SHOWN_AT_ONCE = 60
@@ -88,20 +97,15 @@ const shown = ref(SHOWN_AT_ONCE)
 const ORDERS = ['lesson', 'newest'] as const
 const order = ref<(typeof ORDERS)[number]>('lesson')
 const orders = ORDERS.map((value) => ({ value, label: t(`talk.orders.${value}`) }))
-const lastOf = ({ head, replies }: Thread) =>
-  [head, ...replies].reduce((last, { saidAt }) => (saidAt > last ? saidAt : last), '')
-const newestFirst = computed(() =>
-  [...found.value].sort((a, b) => (lastOf(a) > lastOf(b) ? -1 : 1)).slice(0, shown.value),
-)
 const titleOf = (partId: string) =>
   parts.value.find((one) => one.id === partId)?.title ?? t('talk.partGone')
 const byPart = computed(() => {
-  if (order.value === 'newest')
-    return found.value.length === 0
-      ? []
-      : [{ partId: null, part: null, threads: newestFirst.value }]
+  const isByPart = order.value === 'lesson'
+  const ordered = isByPart ? found.value : newestFirst(found.value)
+  const first = ordered.slice(0, shown.value)
+  if (!isByPart) return first.length === 0 ? [] : [{ partId: null, part: null, threads: first }]
   const groups = new Map<string, Thread[]>()
-  for (const thread of found.value.slice(0, shown.value))
+  for (const thread of first)
     groups.set(thread.head.partId, [...(groups.get(thread.head.partId) ?? []), thread])
   return [...groups].map(([partId, own]) => ({
     ...{ partId, threads: own },
