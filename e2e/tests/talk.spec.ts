@@ -86,6 +86,10 @@ test('what is said on a phone is read by the class, what is asked by the teacher
   // The words are typed where the focus went, and given by the keyboard.
   await isolde.keyboard.type('Whoever stands at the bow.')
   await isolde.keyboard.press('Control+Enter')
+  // And back to the button that it came from.
+  await expect(
+    thread(isolde, SAID).getByRole('button', { name: 'Reply to Tam Oakshott' }),
+  ).toBeFocused()
   await expect(tam.getByText('Whoever stands at the bow.')).toBeVisible()
   await expectNoBarriers(isolde, 'talk beside a film')
 })
@@ -145,7 +149,8 @@ test('the teacher finds what waits, replies, and loses no word to a dead server'
 })
 
 test('a prompt asks for a number, and draws how the numbers are spread', async () => {
-  await teacher.getByRole('button', { name: 'Say something to the class' }).click()
+  await teacher.getByRole('button', { name: 'Say something to the class' }).press('Enter')
+  await expect(teacher.getByLabel('Your words')).toBeFocused()
   await teacher.getByLabel('At a moment').fill('9:59')
   await expect(teacher.getByText('This is no time within the film.')).toBeVisible()
   await teacher.getByLabel('At a moment').fill('0:05')
@@ -155,6 +160,7 @@ test('a prompt asks for a number, and draws how the numbers are spread', async (
   await expect(teacher.getByText(/^A range leads from/)).toBeVisible()
   await teacher.getByLabel('To', { exact: true }).fill('5')
   await teacher.getByRole('button', { name: 'Say it to all' }).click()
+  await expect(teacher.getByRole('button', { name: 'Say something to the class' })).toBeFocused()
   const prompt = thread(isolde, 'How dark is it')
   await expect(prompt).toBeVisible()
   await prompt.getByRole('button', { name: 'Reply to Merrin Coldwell' }).click()

@@ -24,6 +24,8 @@ const props = defineProps<{
   range?: NumberRange | null
   /** Whether it can go to the teachers alone. */
   asksWho?: boolean
+  /** Whether it was opened by whoever writes in it, rather than left open. */
+  takesFocus?: boolean
   /** Resolves once it is said, or taken in charge. */
   say: (said: Said) => Promise<void>
 }>()
@@ -72,7 +74,7 @@ async function send(): Promise<void> {
     busy.value = false
   }
 }
-onMounted(() => nextTick(() => field.value?.focus()))
+onMounted(() => nextTick(() => props.takesFocus && field.value?.focus()))
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What a class says about the part that is open, and what its learner wants to say.
-import { computed, onScopeDispose, ref } from 'vue'
+import { computed, onScopeDispose, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { clockTime } from '@fernbrake/core/media'
 import {
@@ -16,6 +16,7 @@ import type { ClassTalk } from './classTalk.ts'
 import TakenBack from './TakenBack.vue'
 import TalkComposer, { type Said } from './TalkComposer.vue'
 import TalkThread from './TalkThread.vue'
+import { useOpening } from './useOpening.ts'
 
 const props = defineProps<{
   classTalk: ClassTalk
@@ -72,8 +73,11 @@ const key = computed(
   () => props.classTalk.draftKey && `${props.classTalk.draftKey} ${props.partId}`,
 )
 const placeKey = computed(() => key.value && `${key.value} place`)
-/** About what is being written; null while nothing is. */
+/** About what is being written, or would be. */
 const writing = ref<PostPlace | null>(keptPlace())
+const button = useTemplateRef<HTMLElement>('button')
+const opening = useOpening(button, writing.value !== null)
+const { isOpen: isWriting, takesFocus } = opening
 function keptPlace(): PostPlace | null {
   if (!key.value || readKept(key.value) === null) return null
   const place = readKept(placeKey.value!) as PostPlace | null
@@ -83,9 +87,10 @@ function begin(): void {
   emit('writes')
   writing.value = nextPlace.value
   if (placeKey.value) keepHere(placeKey.value, nextPlace.value)
+  opening.open()
 }
 function end(): void {
-  writing.value = null
+  opening.close()
   // What is only put aside keeps its place.
   if (placeKey.value && readKept(key.value!) === null) keepHere(placeKey.value, null)
 }
@@ -110,15 +115,16 @@ const nextPlace = computed<PostPlace>(() =>
     <template v-else>
       <p class="help">{{ t('player.talk.who') }}</p>
       <TalkComposer
-        v-if="writing"
+        v-if="isWriting"
         :label="placeWords(writing)"
         :button="t('player.talk.say')"
         :draft-key="key"
         asks-who
+        :takes-focus="takesFocus"
         :say="say"
         @done="end"
       />
-      <button v-else class="fb-button" type="button" @click="begin">
+      <button v-else ref="button" class="fb-button" type="button" @click="begin">
         {{ placeWords(nextPlace) }}
       </button>
       <TakenBack :talk="talk" />

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // One post: who said it, when, what; and what can be done about it.
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { mayHide, type NumberRange, type Post } from '@fernbrake/core/talk'
 import TalkComposer, { type Said } from './TalkComposer.vue'
+import { useOpening } from './useOpening.ts'
 import { sayingOf, TalkFault, type Talk } from './useTalk.ts'
 
 const props = defineProps<{
@@ -33,7 +34,9 @@ const hides = computed(
 const isBrief = computed(
   () => props.post.words === '' && props.post.number !== null && !changing.value,
 )
-const changing = ref(false)
+const button = useTemplateRef<HTMLElement>('button')
+const opening = useOpening(button)
+const { isOpen: changing, takesFocus } = opening
 const fault = ref('')
 
 const change = ({ words, number }: Said) => props.talk.say(sayingOf(props.post, { words, number }))
@@ -66,7 +69,8 @@ const hide = () => act(() => props.talk.hide(props.post.id, !props.post.isHidden
       :from="post"
       :range="talk.teaches ? null : range"
       :say="change"
-      @done="changing = false"
+      :takes-focus="takesFocus"
+      @done="opening.close"
     />
     <template v-else>
       <p class="words" dir="auto">
@@ -98,7 +102,8 @@ const hide = () => act(() => props.talk.hide(props.post.id, !props.post.isHidden
         <button
           type="button"
           :aria-label="t('player.talk.changeWhich', which)"
-          @click="changing = true"
+          ref="button"
+          @click="opening.open"
         >
           {{ t('player.talk.change') }}
         </button>

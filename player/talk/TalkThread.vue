@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What somebody said about a place of the lesson, and what was replied.
-import { computed, ref } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { clockTime } from '@fernbrake/core/media'
 import { numbersOf, type Thread } from '@fernbrake/core/talk'
@@ -9,6 +9,7 @@ import { readKept } from '../session/onDevice.ts'
 import NumberSpread from './NumberSpread.vue'
 import TalkComposer, { type Said } from './TalkComposer.vue'
 import TalkPost from './TalkPost.vue'
+import { useOpening } from './useOpening.ts'
 import type { Talk } from './useTalk.ts'
 
 const props = defineProps<{
@@ -27,7 +28,9 @@ const { t } = useI18n()
 const head = computed(() => props.thread.head)
 const key = computed(() => props.draftKey && `${props.draftKey} reply ${head.value.id}`)
 // Whoever was writing when the page went away finds their words where they were.
-const replying = ref(key.value !== null && readKept(key.value) !== null)
+const button = useTemplateRef<HTMLElement>('button')
+const opening = useOpening(button, key.value !== null && readKept(key.value) !== null)
+const { isOpen: replying, takesFocus } = opening
 const time = computed(() =>
   head.value.place.on === 'moment' ? clockTime(head.value.place.atMs) : null,
 )
@@ -78,7 +81,8 @@ const reply = ({ words, number }: Said) =>
         :aria-label="
           t('player.talk.replyTo', { name: head.author?.name ?? t('player.talk.somebody') })
         "
-        @click="replying = true"
+        ref="button"
+        @click="opening.open"
       >
         {{ t(head.sort === 'prompt' ? 'player.talk.answer' : 'player.talk.reply') }}
       </button>
@@ -95,8 +99,9 @@ const reply = ({ words, number }: Said) =>
       :button="t(head.sort === 'prompt' ? 'player.talk.answer' : 'player.talk.reply')"
       :draft-key="key"
       :range="talk.teaches ? null : head.range"
+      :takes-focus="takesFocus"
       :say="reply"
-      @done="replying = false"
+      @done="opening.close"
     />
   </li>
 </template>

@@ -12,7 +12,7 @@ export default {
     say: 'Say something to the class',
     closeSay: 'Leave it',
     sort: 'What it is',
-    sorts: { comment: 'A comment', prompt: 'A prompt that all are to answer' },
+    sorts: { comment: 'A comment', prompt: 'A prompt for all' },
     part: 'About',
     moment: 'At a moment',
     momentHelp: 'As 1:23; empty for the part as a whole.',

@@ -3,7 +3,7 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'
-import { computed, ref, useId, watch } from 'vue'
+import { computed, onMounted, ref, useId, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { nanoid } from 'nanoid'
 import type { Saying, TalkReport } from '@fernbrake/core/contract'
@@ -18,6 +18,8 @@ const props = defineProps<{
   parts: TalkReport['parts']
   /** Under which what is being written is held on this device. */
   draftKey: string
+  /** Whether it was opened by whoever writes in it, rather than left open. */
+  takesFocus: boolean
   say: (saying: Saying) => Promise<void>
 }>()
 const emit = defineEmits<{ done: [] }>()
@@ -72,6 +74,7 @@ watch([sort, partId, moment, asksNumber, from, to, words], () =>
         },
   ),
 )
+onMounted(() => props.takesFocus && document.getElementById(`${id}-words`)?.focus())
 /** Sent again after an answer that was lost, it is the same. */
 const postId = nanoid()
 async function send(): Promise<void> {
@@ -95,7 +98,7 @@ function leave(): void {
   <form class="say" @submit.prevent="send">
     <div class="row">
       <LabelledSelect v-model="sort" :label="t('talk.sort')" :options="sorts" />
-      <LabelledSelect v-model="partId" :label="t('talk.part')" :options="choices" />
+      <LabelledSelect v-model="partId" class="part" :label="t('talk.part')" :options="choices" />
       <div v-if="durationMs" class="field">
         <label :for="`${id}-at`">{{ t('talk.moment') }}</label>
         <InputText
@@ -162,8 +165,20 @@ function leave(): void {
   align-items: flex-start;
 }
 .row > .field {
-  flex: 1 1 170px;
+  flex: 1 1 150px;
   min-width: 0;
+}
+/* Titles of parts are longer than anything else here. */
+.row > .field.part {
+  flex: 2 1 220px;
+}
+.fault {
+  color: var(--rust);
+}
+.number > label {
+  display: flex;
+  align-items: center;
+  gap: 8px;
 }
 .number,
 .acts {

@@ -2,7 +2,7 @@
 // What a class says about a lesson it was given, for its teachers: all of it in the order of the lesson, and who said what.
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { computed, onScopeDispose, ref, useId, watch, watchEffect } from 'vue'
+import { computed, onScopeDispose, ref, useId, useTemplateRef, watch, watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { nanoid } from 'nanoid'
@@ -18,7 +18,7 @@ import {
   waitsForTeacher,
   type Thread,
 } from '@fernbrake/core/talk'
-import { TakenBack, TalkFault, TalkThread, useTalk } from '@fernbrake/player'
+import { TakenBack, TalkFault, TalkThread, useOpening, useTalk } from '@fernbrake/player'
 import { ApiError, call } from '../api/client.ts'
 import ReportLead from '../reports/ReportLead.vue'
 import ReportTabs from '../reports/ReportTabs.vue'
@@ -65,7 +65,10 @@ watch(
 
 const draftKey = `fernbrake-class-talk ${me.id} ${props.assignmentId}`
 // Whoever was writing when the page went away finds their words where they were.
-const saying = ref(readWords(draftKey) !== null)
+const begin = useTemplateRef<{ $el: HTMLElement }>('begin')
+const beginButton = computed(() => begin.value?.$el ?? null)
+const opening = useOpening(beginButton, readWords(draftKey) !== null)
+const { isOpen: saying, takesFocus } = opening
 const query = ref('')
 const SHOWS = ['all', 'waiting', 'enquiry', 'prompt', 'hidden'] as const
 const show = ref<(typeof SHOWS)[number]>('all')
@@ -168,11 +171,12 @@ watchEffect(() => (document.title = t('talk.title', { title: report.value?.title
             v-if="saying"
             :parts="parts"
             :draft-key="draftKey"
+            :takes-focus="takesFocus"
             :say="talk.say"
-            @done="saying = false"
+            @done="opening.close"
           />
           <p v-if="!saying" class="begin">
-            <Button :label="t('talk.say')" @click="saying = true" />
+            <Button ref="begin" :label="t('talk.say')" @click="opening.open" />
           </p>
           <div class="tools">
             <LabelledSelect v-model="show" :label="t('talk.show')" :options="shows" />
@@ -193,7 +197,7 @@ watchEffect(() => (document.title = t('talk.title', { title: report.value?.title
             />
           </p>
           <TakenBack :talk="talk" />
-          <p v-if="talk.isAway.value" class="notice straw" role="status">
+          <p v-if="talk.isAway.value" class="notice straw away" role="status">
             {{ t('fault.unreachable') }}
           </p>
           <p v-if="!talk.isRead.value && !talk.isAway.value" role="status">
@@ -286,6 +290,9 @@ h1 {
   align-items: end;
   gap: 10px 18px;
   margin-bottom: 16px;
+}
+.away {
+  margin-bottom: 14px;
 }
 h2 {
   margin: 0 0 8px;
