@@ -23,6 +23,8 @@ export default defineConfig({
       project('core', { isolate: false }),
       project('player'),
       project('web'),
+      // The commands themselves, each with a database of its own.
+      project('scripts', { include: ['scripts/**/*.test.mjs'] }),
       // Against a real PostgreSQL, which the test command starts; one database a file; much of it is waiting,
       // so two at a time share the cores well. What is kept in memory goes by ids that are drawn anew for each file.
       project('server', { maxWorkers: 2, isolate: false }),

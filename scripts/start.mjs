@@ -1,14 +1,16 @@
 // npm start: installs what is missing, prepares the database, loads the demo once, builds, serves.
 //   --fresh  start over from the demo     --empty  without the demo     --dev  with hot reload
 import { spawn } from 'node:child_process'
-import { mkdirSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { needBuild } from './lib/build.mjs'
-import { endLeftover, notePid, runningProcess, runProgram } from './lib/children.mjs'
+import { FILE_FOLDERS, filesWithoutDatabase, hasFiles } from './lib/cluster.mjs'
+import { endLeftover, hasEnded, notePid, runningProcess, runProgram } from './lib/children.mjs'
 import { needPackages } from './lib/debian.mjs'
 import { needNpmPackages } from './lib/npmPackages.mjs'
 import { freePort, startPostgres } from './lib/postgres.mjs'
+import { createRestarts } from './lib/restarts.mjs'
 import { giveUp, say } from './lib/say.mjs'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
@@ -17,7 +19,10 @@ const dataFolder = resolve(process.env.FERNBRAKE_DATA ?? join(root, '.data'))
 const wantedPort = Number(process.env.FERNBRAKE_PORT ?? 4310)
 const pidFile = join(dataFolder, 'server.pid')
 const ownPidFile = join(dataFolder, 'start.pid')
-const MOST_RESTARTS = 5
+/** Is there while a new database is filled: files that lie in the data folder meanwhile are the demo's. */
+const loadingFile = join(dataFolder, 'loading')
+/** A server that does not end when asked to is ended. */
+const ENDING_LIMIT_MS = 15_000
 const DATABASE = 'fernbrake'
 
 if (!Number.isInteger(wantedPort) || wantedPort < 1 || wantedPort > 65535)
@@ -42,15 +47,22 @@ await freePort(wantedPort).catch(() =>
 
 let server = null
 let closing = false
-const postgres = await startPostgres(dataFolder).catch((error) => giveUp(error.message))
+const postgres = await startPostgres(dataFolder, [], { startsOver: wants('fresh') }).catch(
+  (error) => {
+    rmSync(ownPidFile, { force: true })
+    giveUp(error.message)
+  },
+)
 
 async function close(code = 0) {
   if (closing) return
   closing = true
-  if (server && server.exitCode === null) {
+  if (server && !hasEnded(server)) {
     const ended = new Promise((done) => server.once('exit', done))
     server.kill('SIGTERM')
+    const limit = setTimeout(() => server.kill('SIGKILL'), ENDING_LIMIT_MS)
     await ended
+    clearTimeout(limit)
   }
   await postgres.stop()
   for (const file of [pidFile, ownPidFile]) rmSync(file, { force: true })
@@ -67,24 +79,37 @@ const environment = (database) => ({
   FERNBRAKE_PORT: String(wantedPort),
 })
 
+const has = (name) =>
+  postgres.query('postgres', `SELECT 1 FROM pg_database WHERE datname = '${name}'`) === '1'
+
+/**
+ * Sees to it that no files lie about when a new database is begun. Files go only where it was asked for, or where a load
+ * of the demo that was cut off left them; all others are somebody's, and their database is looked for first.
+ */
+function clearTheWay(loading) {
+  const wasCutOff = existsSync(loadingFile) && has(loading)
+  if (hasFiles(dataFolder) && !wants('fresh') && !wasCutOff)
+    throw new Error(filesWithoutDatabase(dataFolder))
+  for (const name of FILE_FOLDERS) rmSync(join(dataFolder, name), { recursive: true, force: true })
+}
+
 /** Fills a new database under another name and renames it when it is whole: a load that is cut off leaves nothing. */
 async function prepareDatabase() {
-  const has = (name) =>
-    postgres.query('postgres', `SELECT 1 FROM pg_database WHERE datname = '${name}'`) === '1'
-  const fresh = wants('fresh')
-  if (fresh && has(DATABASE)) postgres.query('postgres', `DROP DATABASE ${DATABASE} WITH (FORCE)`)
+  if (wants('fresh') && has(DATABASE))
+    postgres.query('postgres', `DROP DATABASE ${DATABASE} WITH (FORCE)`)
   if (has(DATABASE)) {
+    rmSync(loadingFile, { force: true })
     if (wants('empty'))
       say(
         'There is data already; it stays. To start over without the demo: npm start -- --fresh --empty',
       )
     return runProgram(root, 'demo/load.ts', [], environment(DATABASE))
   }
-  for (const name of ['media', 'uploads'])
-    rmSync(join(dataFolder, name), { recursive: true, force: true })
   const loading = `${DATABASE}_loading`
+  clearTheWay(loading)
   postgres.query('postgres', `DROP DATABASE IF EXISTS ${loading} WITH (FORCE)`)
   postgres.query('postgres', `CREATE DATABASE ${loading}`)
+  writeFileSync(loadingFile, '')
   say(wants('empty') ? 'Preparing the database' : 'Preparing the database and loading the demo')
   await runProgram(
     root,
@@ -93,9 +118,13 @@ async function prepareDatabase() {
     environment(loading),
   )
   postgres.query('postgres', `ALTER DATABASE ${loading} RENAME TO ${DATABASE}`)
+  rmSync(loadingFile)
 }
 
-function serve(restarts, onListening) {
+const restarts = createRestarts()
+let hasListened = false
+
+function serve(onListening) {
   const mode = wants('dev') ? ['--dev'] : []
   // In a process group of its own, so that Ctrl-C comes to it through this command alone, in the right order.
   server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', ...mode], {
@@ -112,15 +141,19 @@ function serve(restarts, onListening) {
   let isListening = false
   server.stdout.on('data', (chunk) => {
     if (!isListening && String(chunk).startsWith('listening')) {
-      isListening = true
+      isListening = hasListened = true
       onListening()
     } else process.stdout.write(chunk)
   })
-  server.once('exit', (code) => {
+  server.once('exit', (code, signal) => {
     if (closing) return
-    if (!isListening || restarts >= MOST_RESTARTS) return void close(code || 1)
-    say('The server ended unexpectedly and is started again.')
-    serve(restarts + 1, () => say('The server is back.'))
+    // What never began will not begin by being tried again.
+    if (!hasListened) return void close(code || 1)
+    const pauseMs = restarts.next(performance.now())
+    const how = signal ? `by ${signal}` : `with ${code}`
+    const when = pauseMs === 0 ? '' : ` in ${pauseMs / 1000} s, because it ended often just now`
+    say(`The server ended unexpectedly (${how}) and is started again${when}.`)
+    setTimeout(() => !closing && serve(() => say('The server is back.')), pauseMs)
   })
 }
 
@@ -132,4 +165,4 @@ try {
   await close(1)
 }
 await postgres.keepRunning(() => say('The database ended unexpectedly and is started again.'))
-serve(0, () => say(`Fernbrake is ready at http://127.0.0.1:${wantedPort}`))
+serve(() => say(`Fernbrake is ready at http://127.0.0.1:${wantedPort}`))

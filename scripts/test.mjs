@@ -85,8 +85,10 @@ async function allButLint() {
 await Promise.all([step('lint', 'node', ['scripts/lint.mjs'], beside), allButLint()])
 await step('unit', 'npx', vitest(['core', 'player', 'web'], 'unit.json'))
 if (wants('unit')) count(join(reports, 'unit.json'), readVitest)
-if (wants('server') || wants('e2e')) {
+if (wants('scripts') || wants('server') || wants('e2e')) {
   needBuild(root)
+  await step('scripts', 'npx', vitest(['scripts'], 'scripts.json'))
+  if (wants('scripts')) count(join(reports, 'scripts.json'), readVitest)
   await withTestDatabase(async (env) => {
     await step('server', 'npx', vitest(['server'], 'server.json'), { env })
     if (wants('server')) count(join(reports, 'server.json'), readVitest)

@@ -14,6 +14,9 @@ export async function runProgram(root, file, args, env, { quiet = false } = {}) 
   if (code !== 0) throw new Error(`${file} ended with ${code}`)
 }
 
+/** Whether a child process is over, however it ended: one that was killed has no exit code. */
+export const hasEnded = ({ exitCode, signalCode }) => exitCode !== null || signalCode !== null
+
 /** Notes the process id of the running server, so that the next start can end it if this one is killed. */
 export function notePid(path, pid) {
   writeFileSync(path, String(pid))

@@ -2,6 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { discardCluster } from './cluster.mjs'
 import { startPostgres } from './postgres.mjs'
 
 /** `durable: false` trades safety of the data for speed; benches keep it safe, so that figures are honest. */
@@ -16,7 +17,7 @@ export async function withTestDatabase(work, { durable = false } = {}) {
     return await work(env)
   } finally {
     await postgres.stop()
-    rmSync(postgres.folder, { recursive: true, force: true })
+    discardCluster(postgres.folder)
     rmSync(folder, { recursive: true, force: true })
   }
 }
