@@ -1,5 +1,6 @@
 // Problem documents after RFC 9457: a stable type, a sentence a person can act on, and where the fault lies.
 import { z } from 'zod'
+import { OWN_PROBLEMS } from './ownProblem.ts'
 
 /** Every `type` that the server answers with; the part after `urn:fernbrake:problem:`. */
 export const PROBLEM_TYPES = [
@@ -55,4 +56,4 @@ export const problemSchema = z.strictObject({
 
 export type Problem = z.infer<typeof problemSchema>
 
-export const problemTypeUri = (type: ProblemType) => `urn:fernbrake:problem:${type}`
+export const problemTypeUri = (type: ProblemType) => OWN_PROBLEMS + type

@@ -85,6 +85,8 @@ export interface HostTalk {
 /** How sending stands; `waiting` records are kept on this device until they are acknowledged. */
 export interface HostState {
   waiting: number
+  /** So many of these are held by this page alone, because the device has no room for them. */
+  unkept: number
   connection: 'online' | 'offline' | 'signedOut'
   refused: RefusedRecord[]
 }

@@ -318,6 +318,8 @@ export default {
     'Working offline. Everything so far is sent. | Working offline. One entry waits to be sent. | Working offline. {n} entries wait to be sent.',
   signedOut:
     'You are signed out. What you do is kept on this device; sign in again to send it. | You are signed out. One entry waits on this device; sign in again to send it. | You are signed out. {n} entries wait on this device; sign in again to send them.',
+  unkept:
+    'This device has no room left. One entry is held by this page alone: keep it open until it is sent. | This device has no room left. {n} entries are held by this page alone: keep it open until they are sent.',
   signInAgain: 'Sign in again',
   refused:
     'One entry could not be taken in: {reason} | {n} entries could not be taken in: {reason}',

@@ -195,7 +195,7 @@ describe('the talk of a lesson', () => {
   function open(unsent: SayRecord[] = []) {
     const server = new FakeServer()
     const records: LearnerRecord[] = []
-    const hostState = ref<HostState>({ waiting: 0, connection: 'online', refused: [] })
+    const hostState = ref<HostState>({ waiting: 0, unkept: 0, connection: 'online', refused: [] })
     let ids = 0
     const host = {
       newId: () => `id-${(ids += 1)}`,

@@ -8,7 +8,9 @@ const props = defineProps<{ state: HostState }>()
 const { t } = useI18n()
 const signInAddress = `/sign-in?to=${encodeURIComponent(location.pathname)}`
 const sentence = computed(() => {
-  const { connection, waiting, refused } = props.state
+  const { connection, waiting, unkept, refused } = props.state
+  // First, because only now something can be lost.
+  if (unkept > 0 && connection !== 'online') return t('player.unkept', unkept)
   if (connection === 'offline') return t('player.offline', waiting)
   if (connection === 'signedOut') return t('player.signedOut', waiting)
   if (refused.length > 0)

@@ -15,7 +15,7 @@ export interface PreviewInput {
   atMs: number
 }
 
-const STATE: HostState = { waiting: 0, connection: 'online', refused: [] }
+const STATE: HostState = { waiting: 0, unkept: 0, connection: 'online', refused: [] }
 
 export function createPreviewHost({
   lesson,

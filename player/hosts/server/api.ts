@@ -1,12 +1,13 @@
 // The few calls that the learner's page makes. Small on purpose: no schemas are sent to the learner.
-import type {
-  Attempt,
-  LearnerRecord,
-  LinkReply,
-  Problem,
-  RecordsReply,
-  Session,
-  TalkReply,
+import {
+  ownProblemType,
+  type Attempt,
+  type LearnerRecord,
+  type LinkReply,
+  type Problem,
+  type RecordsReply,
+  type Session,
+  type TalkReply,
 } from '@fernbrake/core/contract'
 import type { Post } from '@fernbrake/core/talk'
 import { HostError, type Tally } from '../Host.ts'
@@ -18,15 +19,22 @@ const json = {
   ...(globalThis.location?.pathname.startsWith('/embed/') ? { 'X-Embedded': '1' } : {}),
 }
 
+/** What has not been answered by then never will be, in ms; a weak connection brings a full batch over in less. */
+const ANSWER_LIMIT_MS = 30_000
+
 async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
   const response = await fetch(path, {
     method,
+    signal: AbortSignal.timeout(ANSWER_LIMIT_MS),
     ...(body === undefined ? {} : { headers: json, body: JSON.stringify(body) }),
   }).catch((error: unknown) => {
     throw new HostError('unreachable', error)
   })
-  if (response.ok) return (await response.json()) as T
-  const problem = (await response.json().catch(() => null)) as Problem | null
+  const said: unknown = await response.json().catch(() => null)
+  // The page of a guest network comes with a good status too, and is no answer of ours.
+  if (response.ok && said !== null) return said as T
+  const problem = ownProblemType(said) ? (said as Problem) : null
+  if (problem === null) throw new HostError('unreachable', said)
   if (response.status === 401) throw new HostError('notSignedIn', problem)
   if (response.status === 403) throw new HostError('notShared', problem)
   if (response.status === 404) throw new HostError('notFound', problem)
@@ -64,6 +72,28 @@ export const hidePost = (attemptId: string, postId: string, isHidden: boolean) =
 
 const recordsPath = (attemptId: string) => `/api/attempts/${attemptId}/records`
 
+/** What each of our own faults means for a batch; whatever else comes may pass. */
+const MEANS: Partial<Record<string, 'signedOut' | 'rejected'>> = {
+  ...{ 'not-signed-in': 'signedOut', 'not-found': 'signedOut' },
+  ...{ 'invalid-input': 'rejected', 'too-large': 'rejected' },
+}
+
+/**
+ * What an answer says of a batch. Only the server's own words count: a proxy, a filter or the page of a guest network may
+ * answer anything in its place, and then nobody knows what became of the batch.
+ */
+export async function outcomeOf(response: Response): Promise<SendOutcome> {
+  const said: unknown = await response.json().catch(() => null)
+  if (response.ok) {
+    const { kept, refused } = (said ?? {}) as Partial<RecordsReply>
+    const isReply = Array.isArray(kept) && Array.isArray(refused)
+    return isReply ? { kind: 'acknowledged', reply: { kept, refused } } : { kind: 'unreachable' }
+  }
+  const means = MEANS[ownProblemType(said) ?? '']
+  if (means === 'rejected') return { kind: 'rejected', message: (said as Problem).detail }
+  return { kind: means ?? 'unreachable' }
+}
+
 /** Sends a batch; never throws. */
 export async function sendRecords(
   attemptId: string,
@@ -74,12 +104,9 @@ export async function sendRecords(
       method: 'POST',
       headers: json,
       body: JSON.stringify({ records }),
+      signal: AbortSignal.timeout(ANSWER_LIMIT_MS),
     })
-    if (response.ok) return { kind: 'acknowledged', reply: (await response.json()) as RecordsReply }
-    if (response.status === 401 || response.status === 404) return { kind: 'signedOut' }
-    if (response.status >= 500 || response.status === 429) return { kind: 'unreachable' }
-    const problem = (await response.json().catch(() => null)) as Problem | null
-    return { kind: 'rejected', message: problem?.detail ?? response.statusText }
+    return await outcomeOf(response)
   } catch {
     return { kind: 'unreachable' }
   }

@@ -11,7 +11,7 @@ import { dropEarlyStage, takeEarlyAttempt, takeEarlyVideo } from './early.ts'
 import { openFileQueue, type WaitingFile } from './fileQueue.ts'
 import { createFileSender, type FileOutcome } from './fileSender.ts'
 import { openRecordQueue, type RecordQueue } from './recordQueue.ts'
-import { createSender, SEND_EVERY_MS, type Sender } from './sender.ts'
+import { createSender, nextSendMs, SEND_EVERY_MS, type Sender } from './sender.ts'
 
 /** How many waiting records are looked through to bring progress up to date. */
 const MOST_WAITING = 5000
@@ -35,6 +35,7 @@ export async function createServerHost(attemptId: string): Promise<Host> {
     holdsBack: (record) => files.holdsBack(record),
   })
   const stop = keepSending({
+    isOffline: () => sender.state().connection === 'offline',
     leave: () => sender.leave(),
     flush: async () => void (await Promise.all([files.flush(), sender.flush()])),
   })
@@ -91,16 +92,34 @@ async function sendFile(
 }
 
 /** Every few seconds, when the connection comes back, and when the page is put away. */
-function keepSending(sender: Pick<Sender, 'flush' | 'leave'>): () => void {
-  const timer = setInterval(() => void sender.flush(), SEND_EVERY_MS)
-  const onOnline = () => void sender.flush()
+function keepSending(
+  sender: Pick<Sender, 'flush' | 'leave'> & { isOffline(): boolean },
+): () => void {
+  let failures = 0
+  let timer: ReturnType<typeof setTimeout>
+  let stopped = false
+  const sendIn = (ms: number) => {
+    clearTimeout(timer)
+    if (!stopped) timer = setTimeout(() => void sendNow(), ms)
+  }
+  const sendNow = async () => {
+    await sender.flush().catch(() => undefined)
+    failures = sender.isOffline() ? failures + 1 : 0
+    sendIn(nextSendMs(failures))
+  }
+  const onOnline = () => {
+    failures = 0
+    sendIn(0)
+  }
+  sendIn(SEND_EVERY_MS)
   const onHide = () => {
     if (document.visibilityState === 'hidden') void sender.leave()
   }
   window.addEventListener('online', onOnline)
   document.addEventListener('visibilitychange', onHide)
   return () => {
-    clearInterval(timer)
+    stopped = true
+    clearTimeout(timer)
     window.removeEventListener('online', onOnline)
     document.removeEventListener('visibilitychange', onHide)
   }

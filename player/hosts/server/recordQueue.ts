@@ -1,5 +1,5 @@
 // Records that wait to be acknowledged, in IndexedDB, so that they survive a closed tab and a dead battery.
-// Where IndexedDB is refused (private windows), memory has to do.
+// Where IndexedDB is refused (private windows), or has no room any more, memory has to do.
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { LearnerRecord } from '@fernbrake/core/contract'
 import { ON_DISK } from './onDisk.ts'
@@ -11,12 +11,15 @@ export interface WaitingRecord {
   record: LearnerRecord
 }
 
+/** Nothing of it ever rejects: what cannot be stored is held in memory, and counted as such. */
 export interface RecordQueue {
   add(record: LearnerRecord): Promise<void>
   /** The oldest records, at most `most`. */
   oldest(most: number): Promise<LearnerRecord[]>
   drop(ids: ReadonlySet<string>): Promise<void>
   count(): Promise<number>
+  /** How many of these are in memory alone, and gone with the page. */
+  unkept(): number
   close(): void
 }
 
@@ -29,9 +32,40 @@ const DATABASE_NAME = 'fernbrake-records'
 /** The queue of one attempt. */
 export async function openRecordQueue(attemptId: string): Promise<RecordQueue> {
   try {
-    return storedQueue(await openDatabase(), attemptId)
+    return withMemory(storedQueue(await openDatabase(), attemptId))
   } catch {
-    return memoryQueue()
+    return withMemory(null)
+  }
+}
+
+type Store = Omit<RecordQueue, 'unkept'>
+
+/** Holds in memory what the store does not take, and leaves out what it would not let go of. */
+export function withMemory(store: Store | null): RecordQueue {
+  let held: LearnerRecord[] = []
+  const dropped = new Set<string>()
+  const ask = <T>(work: ((from: Store) => Promise<T>) | null, otherwise: T): Promise<T> =>
+    store && work ? work(store).catch(() => otherwise) : Promise.resolve(otherwise)
+  return {
+    async add(record) {
+      const isStored = await ask((to) => to.add(record).then(() => true), false)
+      if (!isStored) held.push(record)
+    },
+    async oldest(most) {
+      const stored = await ask((from) => from.oldest(most + dropped.size), [])
+      return [...stored.filter(({ id }) => !dropped.has(id)), ...held].slice(0, most)
+    },
+    async drop(ids) {
+      held = held.filter(({ id }) => !ids.has(id))
+      const isGone = await ask((from) => from.drop(ids).then(() => true), store === null)
+      if (!isGone) for (const id of ids) dropped.add(id)
+    },
+    async count() {
+      const stored = await ask((from) => from.count(), 0)
+      return Math.max(0, stored - dropped.size) + held.length
+    },
+    unkept: () => held.length,
+    close: () => store?.close(),
   }
 }
 
@@ -44,7 +78,7 @@ function openDatabase(): Promise<IDBPDatabase<QueueSchema>> {
   })
 }
 
-function storedQueue(database: IDBPDatabase<QueueSchema>, attemptId: string): RecordQueue {
+function storedQueue(database: IDBPDatabase<QueueSchema>, attemptId: string): Store {
   return {
     async add(record) {
       const transaction = database.transaction('records', 'readwrite', ON_DISK)
@@ -65,17 +99,5 @@ function storedQueue(database: IDBPDatabase<QueueSchema>, attemptId: string): Re
     },
     count: () => database.countFromIndex('records', 'attempt', attemptId),
     close: () => database.close(),
-  }
-}
-
-function memoryQueue(): RecordQueue {
-  let waiting: LearnerRecord[] = []
-  return {
-    add: (record) => Promise.resolve(void waiting.push(record)),
-    oldest: (most) => Promise.resolve(waiting.slice(0, most)),
-    drop: (ids) =>
-      Promise.resolve(void (waiting = waiting.filter((record) => !ids.has(record.id)))),
-    count: () => Promise.resolve(waiting.length),
-    close: () => undefined,
   }
 }

@@ -5,8 +5,8 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
 import { lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
 import { withWaiting } from './index.ts'
-import { openRecordQueue, type RecordQueue } from './recordQueue.ts'
-import { createSender, type SendOutcome } from './sender.ts'
+import { openRecordQueue, withMemory, type RecordQueue } from './recordQueue.ts'
+import { createSender, nextSendMs, SEND_EVERY_MS, type SendOutcome } from './sender.ts'
 
 const finish = (id: string): LearnerRecord => ({
   kind: 'finish',
@@ -258,5 +258,43 @@ describe('going on with what still waits', () => {
       responses: [{ verdict: 'right', tryNumber: 1, points: 1 }],
     })
     expect(attempt.progress.responses).toEqual([])
+  })
+})
+
+describe('a device without room', () => {
+  const full = () => Promise.reject(new DOMException('full', 'QuotaExceededError'))
+  const fullStore = { add: full, oldest: full, drop: full, count: full, close: () => undefined }
+
+  it('loses nothing: what it cannot store is held, told of, and sent', async () => {
+    queue = withMemory(fullStore)
+    const { send, kept } = serverThat(['lose', 'keep'])
+    const sender = senderTo(send)
+    await sender.add(finish('a'))
+    await sender.flush()
+    expect(sender.state()).toMatchObject({ waiting: 1, unkept: 1, connection: 'offline' })
+    await sender.flush()
+    expect([...kept.keys()]).toEqual(['a'])
+    expect(sender.state()).toMatchObject({ waiting: 0, unkept: 0, connection: 'online' })
+  })
+
+  it('does not send again what it cannot let go of', async () => {
+    const stored = await openRecordQueue('no-room-to-drop')
+    await stored.add(finish('a'))
+    queue = withMemory({ ...stored, drop: full })
+    const { send, kept } = serverThat([])
+    const sender = senderTo(send)
+    await sender.flush()
+    await sender.flush()
+    expect([kept.get('a'), await queue.count()]).toEqual([1, 0])
+  })
+})
+
+describe('the time of the next sending', () => {
+  it('comes regularly while all is well, and ever later, spread by chance, while it is not', () => {
+    expect(nextSendMs(0)).toBe(SEND_EVERY_MS)
+    const drawn = new Set(Array.from({ length: 20 }, () => nextSendMs(3)))
+    expect(drawn.size).toBeGreaterThan(10)
+    for (const ms of drawn) expect(ms).toBeGreaterThan(SEND_EVERY_MS)
+    expect(nextSendMs(50)).toBeLessThanOrEqual(60_000)
   })
 })

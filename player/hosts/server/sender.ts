@@ -6,11 +6,18 @@ import {
   type RecordsReply,
   type RefusedRecord,
 } from '@fernbrake/core/contract'
+import { pauseAfter } from '@fernbrake/core/fields'
 import type { HostState } from '../Host.ts'
 import type { RecordQueue } from './recordQueue.ts'
 
 /** Records wait at most this long before they are sent, in ms. */
 export const SEND_EVERY_MS = 5000
+/** How long is waited while the server cannot be reached. */
+const PAUSES = { firstMs: SEND_EVERY_MS, mostMs: 40_000 }
+
+/** When to send next, in ms from now, after this many tries in a row that reached nobody. */
+export const nextSendMs = (failures: number): number =>
+  failures === 0 ? SEND_EVERY_MS : pauseAfter(failures, PAUSES)
 /** Browsers refuse what goes with a page above 64 kB, all of it together. */
 const MOST_BEACON_BYTES = 60_000
 const MOST_IN_A_BEACON = 100
@@ -66,7 +73,7 @@ export function createSender({
   onState,
   holdsBack = () => false,
 }: SenderParts): Sender {
-  let state: HostState = { waiting: 0, connection: 'online', refused: [] }
+  let state: HostState = { waiting: 0, unkept: 0, connection: 'online', refused: [] }
   let sending: Promise<void> | null = null
   /** Records on their way into the queue: a page that goes away now would not wait until they are there. */
   const unstored = new Set<LearnerRecord>()
@@ -78,6 +85,7 @@ export function createSender({
     await queue.drop(new Set(ids))
     change({
       waiting: await queue.count(),
+      unkept: queue.unkept(),
       connection: 'online',
       refused: refused.length > 0 ? [...state.refused, ...refused] : state.refused,
     })
@@ -121,16 +129,19 @@ export function createSender({
       if (records.length === 0 || !(await sendBatch(records))) return
     }
   }
+  const flush = (): Promise<void> => {
+    sending ??= sendAll().finally(() => (sending = null))
+    return sending
+  }
   return {
     async add(record) {
       unstored.add(record)
       await queue.add(record).finally(() => unstored.delete(record))
-      change({ waiting: await queue.count() })
+      change({ waiting: await queue.count(), unkept: queue.unkept() })
+      // What this page alone holds is gone with it, so it does not wait for others to go along.
+      if (queue.unkept() > 0 && state.connection === 'online') void flush()
     },
-    flush() {
-      sending ??= sendAll().finally(() => (sending = null))
-      return sending
-    },
+    flush,
     async leave() {
       // At once, for the queue answers later than a page that is reloaded lives.
       const late = thatFit([...unstored].filter((record) => !holdsBack(record)))

@@ -12,10 +12,13 @@ const failedWith = (status: number, body: unknown = {}) =>
   }) as unknown as Error
 
 describe('a sending that failed', () => {
-  it.each([0, 401, 403, 404, 409, 423, 429, 500, 503])(
-    'with status %i is tried again: nobody loses what they handed in',
+  const ofOurs = (type: string) => ({ type: `urn:fernbrake:problem:${type}`, detail: 'Why.' })
+
+  it.each([0, 400, 401, 403, 404, 407, 408, 409, 413, 415, 422, 423, 429, 451, 500, 503])(
+    'with status %i from somebody else is tried again: nobody loses what they handed in',
     (status) => {
       expect(outcomeOf(failedWith(status))).toEqual({ kind: 'unreachable' })
+      expect(outcomeOf(failedWith(status, '<h1>Too large</h1>'))).toEqual({ kind: 'unreachable' })
     },
   )
 
@@ -23,14 +26,17 @@ describe('a sending that failed', () => {
     expect(outcomeOf(new Error('no connection'))).toEqual({ kind: 'unreachable' })
   })
 
-  it.each([413, 415])('with status %i is over, and the server’s sentence says why', (status) => {
-    const detail = 'By its content this is not one of the sorts that are asked for.'
-    expect(outcomeOf(failedWith(status, { detail }))).toEqual({ kind: 'refused', message: detail })
-  })
+  it.each(['too-large', 'file-refused', 'invalid-input'])(
+    'is over where the server says %s, and its sentence says why',
+    (type) =>
+      expect(outcomeOf(failedWith(413, ofOurs(type)))).toEqual({
+        kind: 'refused',
+        message: 'Why.',
+      }),
+  )
 
-  it('that a proxy refused says what the proxy said', () => {
-    expect(outcomeOf(failedWith(413, '<h1>Too large</h1>'))).toEqual({
-      ...{ kind: 'refused', message: '<h1>Too large</h1>' },
-    })
-  })
+  it.each(['not-found', 'not-signed-in', 'upload-gone', 'database-away'])(
+    'is tried again where the server says %s',
+    (type) => expect(outcomeOf(failedWith(404, ofOurs(type)))).toEqual({ kind: 'unreachable' }),
+  )
 })

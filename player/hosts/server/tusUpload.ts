@@ -1,6 +1,11 @@
 // One file by the tus protocol, which goes on where an earlier try stopped; fetched only where files are handed in.
 import { Upload, type DetailedError } from 'tus-js-client'
-import { UPLOADS_PATH, type Problem } from '@fernbrake/core/contract'
+import {
+  ownProblemType,
+  UPLOADS_PATH,
+  type Problem,
+  type ProblemType,
+} from '@fernbrake/core/contract'
 import type { WaitingFile } from './fileQueue.ts'
 import type { FileOutcome } from './fileSender.ts'
 
@@ -13,6 +18,18 @@ export function uploadFile(
   signal: AbortSignal,
 ): Promise<FileOutcome> {
   return new Promise((resolve, reject) => {
+    let stalled: ReturnType<typeof setTimeout>
+    const end = (outcome: FileOutcome) => {
+      clearTimeout(stalled)
+      resolve(outcome)
+    }
+    const waitForByte = () => {
+      clearTimeout(stalled)
+      stalled = setTimeout(() => {
+        void upload.abort().catch(() => undefined)
+        end({ kind: 'unreachable' })
+      }, STALL_LIMIT_MS)
+    }
     const upload = new Upload(content, {
       endpoint: UPLOADS_PATH,
       chunkSize: CHUNK_BYTES,
@@ -21,14 +38,18 @@ export function uploadFile(
       removeFingerprintOnSuccess: true,
       // Whoever asked for this sends again when the connection is back.
       retryDelays: null,
-      onProgress,
-      onSuccess: () => resolve({ kind: 'there' }),
-      onError: (error) => resolve(outcomeOf(error)),
+      onProgress: (sentBytes) => {
+        waitForByte()
+        onProgress(sentBytes)
+      },
+      onSuccess: () => end({ kind: 'there' }),
+      onError: (error) => end(outcomeOf(error)),
     })
     signal.addEventListener('abort', () => {
       void upload.abort(true).catch(() => undefined)
-      resolve({ kind: 'unreachable' })
+      end({ kind: 'unreachable' })
     })
+    waitForByte()
     startWhereItStopped(upload).catch(reject)
   })
 }
@@ -40,23 +61,29 @@ async function startWhereItStopped(upload: Upload): Promise<void> {
 }
 
 /**
- * Too large, or of another sort, for ever. All else may pass: whoever is not found may only be signed in as somebody else,
- * and then their file must wait for them.
+ * Too large, or of another sort, for ever, and that by the server's own word: what a proxy says may be of one piece alone.
+ * All else may pass: whoever is not found may only be signed in as somebody else, and then their file must wait for them.
  */
-const REFUSALS = [413, 415, 422]
+const REFUSALS: readonly ProblemType[] = ['too-large', 'file-refused', 'invalid-input']
+
+/** No byte moved for this long, in ms: the connection hangs, and another one may not. */
+const STALL_LIMIT_MS = 60_000
 
 /** What came of a failed sending. */
 export function outcomeOf(error: Error | DetailedError): FileOutcome {
   const response = 'originalResponse' in error ? error.originalResponse : null
-  const status = response?.getStatus() ?? 0
-  if (!response || !REFUSALS.includes(status)) return { kind: 'unreachable' }
-  return { kind: 'refused', message: sentenceOf(response.getBody()) }
+  const problem = problemIn(response?.getBody() ?? '')
+  if (!problem) return { kind: 'unreachable' }
+  return { kind: 'refused', message: problem.detail }
 }
 
-function sentenceOf(body: string): string {
+/** The refusal that a body tells of; null where it tells of none. */
+function problemIn(body: string): Problem | null {
   try {
-    return (JSON.parse(body) as Problem).detail
+    const said: unknown = JSON.parse(body)
+    const type = ownProblemType(said)
+    return type && REFUSALS.includes(type) ? (said as Problem) : null
   } catch {
-    return body
+    return null
   }
 }

@@ -1,6 +1,7 @@
 // Calls the HTTP API by the names of the contract. Faults become ApiError with the server's own problem document.
 import {
   contract,
+  ownProblemType,
   type BodyOf,
   type Contract,
   type ParamsOf,
@@ -28,6 +29,9 @@ export class ApiError extends Error {
   }
 }
 
+/** What has not been answered by then never will be, in ms; the longest work that is asked for takes less. */
+const ANSWER_LIMIT_MS = 90_000
+
 interface Given<Name extends RouteName> {
   params?: ParamsOf<Contract[Name]>
   query?: QueryOf<Contract[Name]>
@@ -42,14 +46,18 @@ export async function call<Name extends RouteName>(
   const { method, path } = contract[name]
   const response = await fetch(addressOf(path, given), {
     method: method.toUpperCase(),
+    signal: AbortSignal.timeout(ANSWER_LIMIT_MS),
     ...(given.body === undefined
       ? {}
       : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(given.body) }),
   }).catch((error: unknown) => {
     throw new ApiError(0, null, error)
   })
-  if (response.ok) return (await response.json()) as ReplyOf<Contract[Name]>
-  throw new ApiError(response.status, (await response.json().catch(() => null)) as Problem | null)
+  const said: unknown = await response.json().catch(() => null)
+  if (response.ok && said !== null) return said as ReplyOf<Contract[Name]>
+  // What a proxy, a filter or a guest network answers is no answer of the server's.
+  if (ownProblemType(said) === null) throw new ApiError(0, null, said)
+  throw new ApiError(response.status, said as Problem)
 }
 
 function addressOf(path: string, given: { params?: unknown; query?: unknown }): string {

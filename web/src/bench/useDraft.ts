@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid'
 import { computed, onScopeDispose, ref, shallowRef, type InjectionKey, inject, provide } from 'vue'
 import type { DraftReply, EditionSummary } from '@fernbrake/core/contract'
-import type { Issue } from '@fernbrake/core/fields'
+import { pauseAfter, type Issue } from '@fernbrake/core/fields'
 import {
   addOwnEdit,
   amendEdit,
@@ -33,7 +33,8 @@ import { openEditStorage, type EditStorage } from './editStorage.ts'
 const SAME_STEP_MS = 1500
 /** Edits are gathered this long before they are sent, in ms. */
 const GATHER_MS = 250
-const RETRY_MS = 3000
+/** How long is waited while the server cannot be reached. */
+const PAUSES = { firstMs: 3000, mostMs: 30_000 }
 const MOST_AT_ONCE = 100
 /** Less than the server takes at once, in characters; one edit alone may be longer. */
 const LONGEST_BATCH = 2_000_000
@@ -75,6 +76,8 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
   let lastMadeMs = 0
   let position = Date.now()
   let inFlight: readonly string[] = []
+  /** Sendings in a row that reached nobody. */
+  let failures = 0
   let sendTimer: ReturnType<typeof setTimeout> | undefined
 
   function scheduleSend(afterMs = GATHER_MS): void {
@@ -150,8 +153,9 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
     } finally {
       inFlight = []
     }
-    if (state.value.pending.length > 0)
-      scheduleSend(keeping.value === 'offline' || keeping.value === 'signedOut' ? RETRY_MS : 0)
+    const isAway = keeping.value === 'offline' || keeping.value === 'signedOut'
+    failures = isAway ? failures + 1 : 0
+    if (state.value.pending.length > 0) scheduleSend(isAway ? pauseAfter(failures, PAUSES) : 0)
   }
 
   function onSendFailed(error: unknown, edits: PendingEdit[]): void {
