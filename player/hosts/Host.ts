@@ -100,6 +100,11 @@ export interface Host {
   state(): HostState
   /** Hears of every change of `state`; answers with how to stop. */
   onState(listener: (state: HostState) => void): () => void
+  /**
+   * Hears that the page goes away, in time to record what is under way, though not to wait for anything; it may come
+   * back, and hear it again. Answers with how to stop.
+   */
+  onLeave(listener: () => void): () => void
   /** How all have answered; rejects where that cannot be known now. */
   tally(questionId: string): Promise<Tally>
   readonly files: HandedFiles

@@ -84,6 +84,8 @@ class FakeVideo extends EventTarget {
 const documentLike = Object.assign(new EventTarget(), { visibilityState: 'visible' })
 let records: LearnerRecord[]
 let video: FakeVideo
+/** Who wants to hear that the page goes away. */
+const leaving = new Set<() => void>()
 
 beforeEach(() => {
   vi.useFakeTimers({ now: Date.parse('2026-03-02T10:00:00Z') })
@@ -91,6 +93,7 @@ beforeEach(() => {
   vi.stubGlobal('HTMLMediaElement', { HAVE_CURRENT_DATA: 2 })
   documentLike.visibilityState = 'visible'
   records = []
+  leaving.clear()
   video = new FakeVideo()
 })
 
@@ -119,6 +122,10 @@ function sit(lesson: Lesson, progress: Partial<OpenedLesson['progress']> = {}) {
     record: (record: LearnerRecord) => void records.push(record),
     newId: () => `r${records.length}`,
     flush: () => Promise.resolve(),
+    onLeave(listener: () => void) {
+      leaving.add(listener)
+      return () => leaving.delete(listener)
+    },
   } as unknown as Host
   const scope = effectScope()
   return scope.run(() => {
@@ -307,4 +314,46 @@ it('a click on an overlay stops the film, or leads it on', () => {
   expect(session.snapshot.value.paused).toBe(false)
   session.act({ does: 'text', text: 'A windlass', pauses: true })
   expect(session.snapshot.value.paused).toBe(true)
+})
+
+describe('a page that goes away', () => {
+  const leavePage = () => leaving.forEach((listener) => listener())
+
+  it('while the film plays has recorded all that was watched, and the place', async () => {
+    const { session } = sit(lessonWithFilm(END_MS))
+    await session.play()
+    video.run(12_960)
+    leavePage()
+    expect(spans().at(-1)![1]).toBe(12_960)
+    expect(lastPlace()).toMatchObject({ atMs: 12_960 })
+  })
+
+  it('and comes back goes on where it was, and counts nothing twice', async () => {
+    const { session } = sit(lessonWithFilm(END_MS))
+    await session.play()
+    video.run(2000)
+    leavePage()
+    leavePage()
+    video.run(3000)
+    session.pause()
+    expect(spans()).toEqual([
+      [0, 2000],
+      [2000, 3000],
+    ])
+  })
+
+  it('is not heard of by a film that is closed', () => {
+    const { leave } = sit(lessonWithFilm(END_MS))
+    leave()
+    const before = records.length
+    leavePage()
+    expect(records).toHaveLength(before)
+  })
+})
+
+it('counts no time in a film while nothing runs out', async () => {
+  const { session } = sit(lessonWithFilm(END_MS))
+  await session.play()
+  video.run(1000)
+  expect(vi.getTimerCount()).toBe(0)
 })

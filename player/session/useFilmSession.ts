@@ -1,5 +1,5 @@
 // Ties media, playback machine and host together for one film part. Components show its state and ask it for things.
-import { computed, onScopeDispose, ref, shallowRef, type Ref } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import { partOfKind, type OverlayAction } from '@fernbrake/core/lesson'
 import { frameRateOf } from '@fernbrake/core/media'
 import {
@@ -225,13 +225,23 @@ export function useFilmSession(
 
   // Time to choose in runs only while somebody can see it run.
   let countedMs = 0
-  const counting = setInterval(() => {
+  let counting: ReturnType<typeof setInterval> | undefined
+  const count = () => {
     const now = nowMs()
     const passed = now - countedMs
     countedMs = now
-    if (countdown.value && document.visibilityState === 'visible')
+    if (document.visibilityState === 'visible')
       dispatch({ kind: 'clock', ms: Math.min(passed, 2 * COUNT_EVERY_MS) })
-  }, COUNT_EVERY_MS)
+  }
+  watch(
+    () => countdown.value !== null,
+    (counts) => {
+      clearInterval(counting)
+      countedMs = nowMs()
+      if (counts) counting = setInterval(count, COUNT_EVERY_MS)
+    },
+    { immediate: true, flush: 'sync' },
+  )
 
   /** Does what a click on an overlay asks of the film; words and addresses are the stage's own affair. */
   function act(action: OverlayAction): void {
@@ -243,7 +253,10 @@ export function useFilmSession(
     } else if (action.does === 'question') dispatch({ kind: 'opened', cueId: action.cueId })
   }
 
+  const stopLeaving = host.onLeave(() => media && notePlace())
+
   onScopeDispose(() => {
+    stopLeaving()
     clearInterval(counting)
     spans?.destroy()
     if (media) notePlace()

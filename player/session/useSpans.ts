@@ -50,29 +50,34 @@ export function createSpanWriter(
     write(closeSpan(open))
     open = null
   }
+  /** Hands over what was watched so far; what follows goes on without a gap. */
+  const cut = () => {
+    const { open: rest, closed } = cutSpan(open)
+    open = rest
+    write(closed)
+  }
   const onVisibility = () => {
-    close()
+    cut()
     hidden = document.visibilityState === 'hidden'
   }
   document.addEventListener('visibilitychange', onVisibility)
+  // What still plays as the page goes away has been watched up to now.
+  const stopLeaving = host.onLeave(cut)
   return {
     tick(mediaMs, rate) {
       if (flags().muted !== muted) {
-        close()
+        cut()
         muted = flags().muted
       }
       const recorded = recordTick(open, mediaMs, rate, nowMs())
       open = recorded.open
       write(recorded.closed)
-      if (open && open.lastAtMs - open.beganAtMs >= CUT_EVERY_MS) {
-        const cut = cutSpan(open)
-        open = cut.open
-        write(cut.closed)
-      }
+      if (open && open.lastAtMs - open.beganAtMs >= CUT_EVERY_MS) cut()
     },
     close,
     destroy() {
       close()
+      stopLeaving()
       document.removeEventListener('visibilitychange', onVisibility)
     },
   }

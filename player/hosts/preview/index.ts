@@ -50,6 +50,7 @@ export function createPreviewHost({
     newId: () => `preview-${(made += 1)}`,
     state: () => STATE,
     onState: () => () => undefined,
+    onLeave: () => () => undefined,
     // Nobody else answers a preview.
     tally: (questionId) =>
       Promise.resolve(tallyOf(given.filter((one) => one.questionId === questionId))),

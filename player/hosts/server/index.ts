@@ -10,6 +10,7 @@ import { beaconRecords, hidePost, readAttempt, readTalk, readTally, sendRecords 
 import { dropEarlyStage, takeEarlyAttempt, takeEarlyVideo } from './early.ts'
 import { openFileQueue, type WaitingFile } from './fileQueue.ts'
 import { createFileSender, type FileOutcome } from './fileSender.ts'
+import { farewellOf, takeFarewell } from './farewell.ts'
 import { openRecordQueue, type RecordQueue } from './recordQueue.ts'
 import { createSender, nextSendMs, SEND_EVERY_MS, type Sender } from './sender.ts'
 
@@ -27,16 +28,25 @@ export async function createServerHost(attemptId: string): Promise<Host> {
     onThere: () => void sender.flush(),
   })
   const listeners = new Set<(state: HostState) => void>()
+  const leaveListeners = new Set<() => void>()
+  const farewell = farewellOf(attemptId)
+  await takeFarewell(farewell.read(), queue)
   const sender = createSender({
     queue,
     send: (records) => sendRecords(attemptId, records),
     beacon: (records) => beaconRecords(attemptId, records),
     onState: (state) => listeners.forEach((listener) => listener(state)),
+    keepFarewell: (records) => farewell.keep(records),
     holdsBack: (record) => files.holdsBack(record),
   })
+  // What is under way is recorded before the farewell, and goes with it.
+  const leave = () => {
+    leaveListeners.forEach((listener) => listener())
+    return sender.leave()
+  }
   const stop = keepSending({
     isOffline: () => sender.state().connection === 'offline',
-    leave: () => sender.leave(),
+    leave,
     flush: async () => void (await Promise.all([files.flush(), sender.flush()])),
   })
   return {
@@ -50,6 +60,10 @@ export async function createServerHost(attemptId: string): Promise<Host> {
     onState(listener) {
       listeners.add(listener)
       return () => listeners.delete(listener)
+    },
+    onLeave(listener) {
+      leaveListeners.add(listener)
+      return () => leaveListeners.delete(listener)
     },
     async tally(questionId) {
       // One’s own answer is to be among them.
@@ -72,7 +86,7 @@ export async function createServerHost(attemptId: string): Promise<Host> {
     flush: () => sender.flush(),
     destroy() {
       stop()
-      void sender.leave()
+      void leave()
     },
   }
 }
@@ -115,12 +129,16 @@ function keepSending(
   const onHide = () => {
     if (document.visibilityState === 'hidden') void sender.leave()
   }
+  // Some browsers tell only one of the two when a tab is closed.
+  const onPageHide = () => void sender.leave()
   window.addEventListener('online', onOnline)
+  window.addEventListener('pagehide', onPageHide)
   document.addEventListener('visibilitychange', onHide)
   return () => {
     stopped = true
     clearTimeout(timer)
     window.removeEventListener('online', onOnline)
+    window.removeEventListener('pagehide', onPageHide)
     document.removeEventListener('visibilitychange', onHide)
   }
 }

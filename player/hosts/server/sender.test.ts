@@ -6,6 +6,7 @@ import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
 import { lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
 import { withWaiting } from './index.ts'
 import { openRecordQueue, withMemory, type RecordQueue } from './recordQueue.ts'
+import { takeFarewell } from './farewell.ts'
 import { createSender, nextSendMs, SEND_EVERY_MS, type SendOutcome } from './sender.ts'
 
 const finish = (id: string): LearnerRecord => ({
@@ -16,6 +17,7 @@ const finish = (id: string): LearnerRecord => ({
 })
 
 let attempts = 0
+let farewell: LearnerRecord[] = []
 let queue: RecordQueue
 beforeEach(async () => {
   queue = await openRecordQueue(`attempt-${(attempts += 1)}`)
@@ -49,6 +51,7 @@ const senderTo = (
     send,
     beacon: (records) => void beacons.push(records),
     onState: () => undefined,
+    keepFarewell: (records) => void (farewell = records),
   })
 
 describe('sending', () => {
@@ -202,7 +205,7 @@ describe('an answer whose file is still on its way', () => {
     const holdsBack = ({ id }: LearnerRecord) => waits && id === 'a'
     const sender = createSender({
       ...{ queue, send, holdsBack },
-      ...{ beacon: () => undefined, onState: () => undefined },
+      ...{ beacon: () => undefined, onState: () => undefined, keepFarewell: () => undefined },
     })
     for (const id of ['a', 'b']) await sender.add(finish(id))
     await sender.flush()
@@ -296,5 +299,21 @@ describe('the time of the next sending', () => {
     expect(drawn.size).toBeGreaterThan(10)
     for (const ms of drawn) expect(ms).toBeGreaterThan(SEND_EVERY_MS)
     expect(nextSendMs(50)).toBeLessThanOrEqual(60_000)
+  })
+})
+
+describe('the last word of a page', () => {
+  it('is kept at once while the queue has not taken it, and found by the next visit', async () => {
+    const sender = senderTo(serverThat([]).send)
+    const adding = sender.add(finish('a'))
+    const leaving = sender.leave()
+    expect(farewell).toEqual([finish('a')])
+    const next = await openRecordQueue('next-visit')
+    await takeFarewell(farewell, next)
+    // Once more, as where the page goes away again before anything was sent.
+    await takeFarewell(farewell, next)
+    expect(await next.oldest(10)).toEqual([finish('a')])
+    await Promise.all([adding, leaving])
+    expect(farewell).toEqual([])
   })
 })

@@ -53,6 +53,8 @@ export interface SenderParts {
   /** Hands records to the browser to send while the page goes away; no answer is heard. */
   beacon(records: LearnerRecord[]): void
   onState(state: HostState): void
+  /** Keeps these where it takes no waiting, until the page comes back; none forgets what was kept. */
+  keepFarewell(records: LearnerRecord[]): void
   /** Whether a record must wait, for instance for a file that goes with it. */
   holdsBack?(record: LearnerRecord): boolean
 }
@@ -71,6 +73,7 @@ export function createSender({
   send,
   beacon,
   onState,
+  keepFarewell,
   holdsBack = () => false,
 }: SenderParts): Sender {
   let state: HostState = { waiting: 0, unkept: 0, connection: 'online', refused: [] }
@@ -136,14 +139,17 @@ export function createSender({
   return {
     async add(record) {
       unstored.add(record)
-      await queue.add(record).finally(() => unstored.delete(record))
+      await queue.add(record)
+      unstored.delete(record)
+      if (unstored.size === 0) keepFarewell([])
       change({ waiting: await queue.count(), unkept: queue.unkept() })
       // What this page alone holds is gone with it, so it does not wait for others to go along.
       if (queue.unkept() > 0 && state.connection === 'online') void flush()
     },
     flush,
     async leave() {
-      // At once, for the queue answers later than a page that is reloaded lives.
+      // At once, for the queue answers later than a page that is reloaded lives, and a beacon may not arrive.
+      keepFarewell([...unstored])
       const late = thatFit([...unstored].filter((record) => !holdsBack(record)))
       if (late.length > 0) beacon(late)
       const taken = late.reduce((sum, record) => sum + bytesOf(record), 0)
