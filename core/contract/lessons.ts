@@ -80,7 +80,14 @@ const draftReply = z.strictObject({
   updatedAt: clockSchema,
 })
 
-const editsReply = z.strictObject({ revision: z.int(), entries: z.array(loggedEditSchema) })
+const editsReply = z.strictObject({
+  /** The newest revision there is. */
+  revision: z.int(),
+  /** What came after the revision that was named, in order; at most `MOST_LOGGED` of it. */
+  entries: z.array(loggedEditSchema),
+  /** Those of the sent edits that had been taken in before: the log after that revision may not name them any more. */
+  known: z.array(idSchema),
+})
 
 const historyReply = z.strictObject({
   /** Newest first. */

@@ -12,3 +12,6 @@ export const RECORDS_AT_ONCE = 200
  * refused with `file-refused` where its content is not of a sort that the question takes.
  */
 export const UPLOADS_PATH = '/api/uploads'
+
+/** So many entries of a draft's log are told at once; whoever is further behind asks again. */
+export const MOST_LOGGED = 500

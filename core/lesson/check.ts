@@ -1,5 +1,5 @@
 // Whether a value is a lesson: its shape (Zod) and its inner references.
-import { issuesOf, partsOfText, type Issue } from '../fields/index.ts'
+import { findBadKey, issuesOf, partsOfText, type Issue } from '../fields/index.ts'
 import { partsOfQuestion } from '../questions/index.ts'
 import { noteProven, withoutProven } from './proven.ts'
 import { askersNamedBy, cuesNamedBy, partsNamedBy, partsNamedIn } from './references.ts'
@@ -13,7 +13,15 @@ export type Checked<T> = { ok: true; value: T } | { ok: false; issues: Issue[] }
 
 /** Checks shape and references of any value; never throws. */
 export function checkLesson(value: unknown): Checked<Lesson> {
-  const parsed = lessonSchema.safeParse(withoutProven(value))
+  const unproven = withoutProven(value)
+  // The schema passes over such keys, and so would let through whatever stands under them.
+  const badKey = findBadKey(unproven)
+  if (badKey)
+    return {
+      ok: false,
+      issues: [{ path: badKey, code: 'key.forbidden', message: 'has no place here' }],
+    }
+  const parsed = lessonSchema.safeParse(unproven)
   if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
   // The schema changes nothing that it lets pass, so the value itself is the lesson.
   const lesson = value as Lesson

@@ -2,7 +2,7 @@
 // Arrays in the document are only ever replaced as a whole, so a patch never names an array position.
 import { createDraft, finishDraft, type Patch as ImmerPatch } from 'immer'
 import { z } from 'zod'
-import type { Issue } from '../fields/index.ts'
+import { findBadKey, isForbiddenKey, type Issue } from '../fields/index.ts'
 
 const pointerSchema = z
   .string()
@@ -22,8 +22,6 @@ export type Patch = z.infer<typeof patchSchema>
 
 export type Applied<T> = { ok: true; value: T } | { ok: false; issues: Issue[] }
 
-const FORBIDDEN = new Set(['__proto__', 'constructor', 'prototype'])
-
 /** Applies patches in order to a copy of `document` (unchanged branches are shared); all or nothing. */
 export function applyPatches<T extends object>(document: T, patches: readonly Patch[]): Applied<T> {
   // One draft for all of them: an edit of every line of a long script has thousands.
@@ -42,7 +40,7 @@ export function applyPatches<T extends object>(document: T, patches: readonly Pa
 /** Applies one patch to a draft; answers why it cannot be, and then changes nothing. */
 function applyTo(draft: object, patch: Patch): string | null {
   const keys = keysOfPointer(patch.path)
-  if (keys.some((key) => FORBIDDEN.has(key))) return `${patch.path} is not a place in a lesson`
+  if (keys.some(isForbiddenKey)) return `${patch.path} is not a place in a lesson`
   const last = keys.pop()!
   let parent: unknown = draft
   for (const key of keys) {
@@ -53,6 +51,8 @@ function applyTo(draft: object, patch: Patch): string | null {
   if (!isPlainObject(parent)) return `${patch.path} is not a place in a lesson`
   if (patch.op !== 'add' && !Object.hasOwn(parent, last))
     return `${patch.path} is not there any more`
+  if (patch.op !== 'remove' && findBadKey(patch.value))
+    return 'a key in it has no place in a lesson'
   if (patch.op === 'remove') delete parent[last]
   else parent[last] = ownCopy(patch.value)
   return null

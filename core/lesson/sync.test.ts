@@ -1,25 +1,34 @@
 // Editors and a server, with edits that cross on the way: everyone ends with the same document.
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { edited, lessonWithFilm, PART } from '../testing/index.ts'
+import { edited, filmOf, lessonWithFilm, PART } from '../testing/index.ts'
 import {
   addOwnEdit,
   applyPatches,
   checkLesson,
+  dropKnown,
   dropRefused,
   edits,
   openDraft,
   receiveEdits,
+  reopenDraft,
   retryRefused,
   refuseEdit,
   runEdit,
   type DraftState,
   type Lesson,
   type LoggedEdit,
+  type Patch,
   type PendingEdit,
 } from './index.ts'
 
-const START = edited(lessonWithFilm(), edits.addBookmark, {
+const OTHER = 'part-2'
+const FILM = lessonWithFilm()
+const TWO = {
+  ...FILM,
+  parts: { ...FILM.parts, [OTHER]: { ...filmOf(FILM), id: OTHER, order: 'z' } },
+}
+const START = edited(TWO, edits.addBookmark, {
   cueId: 'b',
   partId: PART,
   atMs: 0,
@@ -43,6 +52,21 @@ class SlowServer {
 
 type Step = { client: 0 | 1; act: 'edit' | 'send' | 'receive' | 'sendTwice'; what: number }
 
+/** An edit of these patches, where a lesson comes of it. */
+function patched(lesson: Lesson, patches: Patch[]): ReturnType<typeof runEdit> {
+  const applied = applyPatches(lesson, patches)
+  if (!applied.ok || !checkLesson(applied.value).ok) return { ok: false, issues: [] }
+  return { ok: true, lesson: applied.value, made: { name: 'patched', patches, inverse: [] } }
+}
+
+/** By its place alone it fits where the other part is gone. */
+function markOther(cueId: string): Patch[] {
+  const value = { ...START.cues.b!, id: cueId, partId: OTHER }
+  return [{ op: 'add', path: `/cues/${cueId}`, value }]
+}
+const REMOVE_OTHER: Patch[] = [{ op: 'remove', path: `/parts/${OTHER}` }]
+const addOther = (): Patch[] => [{ op: 'add', path: `/parts/${OTHER}`, value: START.parts[OTHER]! }]
+
 let made = 0
 function makeEdit(state: DraftState, what: number): DraftState {
   const cueId = `c${what % 3}`
@@ -52,6 +76,8 @@ function makeEdit(state: DraftState, what: number): DraftState {
     () => runEdit(state.view, edits.moveCue, { cueId, toMs: what * 10 }),
     () => runEdit(state.view, edits.removeCues, { cueIds: [cueId] }),
     () => runEdit(state.view, edits.setBookmarkTitle, { cueId, title: `t${what}` }),
+    () => patched(state.view, what % 2 ? REMOVE_OTHER : addOther()),
+    () => patched(state.view, markOther(cueId)),
   ]
   const outcome = kinds[what % kinds.length]!()
   if (!outcome.ok || outcome.made.patches.length === 0) return state
@@ -77,7 +103,7 @@ const steps = fc.array(
   fc.record<Step>({
     client: fc.constantFrom(0, 1),
     act: fc.constantFrom('edit', 'edit', 'send', 'receive', 'sendTwice'),
-    what: fc.nat(60),
+    what: fc.nat(83),
   }),
   { maxLength: 40 },
 )
@@ -94,6 +120,7 @@ it('two clients and the server converge, however their edits cross', () => {
         else
           clients[client] = act === 'send' ? send(state, server) : send(send(state, server), server)
       }
+      for (const state of clients) expect(checkLesson(state.view)).toMatchObject({ ok: true })
       const settled = clients
         .map((state) => receive(send(state, server), server))
         .map((s) => receive(s, server))
@@ -158,5 +185,32 @@ describe('one client', () => {
     expect(again).toMatchObject({ refused: [], pending: [{ id: 'm' }] })
     expect(again.view.cues.b).toMatchObject({ atMs: 5 })
     expect(retryRefused(state, 'nobody')).toBe(null)
+  })
+
+  it('puts aside a waiting edit that fits by its places and makes no lesson any more', () => {
+    const mark = { id: 'mine', name: 'addBookmark', patches: markOther('again') }
+    const mine = openDraft(START, 0, [mark, rename('after', 'Mine')])
+    const gone = { id: 'theirs', name: 'removePart', patches: REMOVE_OTHER, revision: 1 }
+    const state = receiveEdits(mine, [gone])!
+    expect(checkLesson(state.view)).toMatchObject({ ok: true })
+    expect(state.refused).toMatchObject([{ id: 'mine', issues: [{ code: 'reference.missing' }] }])
+    expect(state).toMatchObject({ pending: [{ id: 'after' }], view: { title: 'Mine' } })
+    // The server may have been of another opinion, because it heard of it first.
+    const entry = { id: 'mine', name: 'addBookmark', patches: [], revision: 2 }
+    expect(receiveEdits(state, [entry])!.refused).toEqual([])
+  })
+
+  it('forgets what the server has known for long', () => {
+    const state = openDraft(START, 3, [rename('known', 'Old'), rename('new', 'New')])
+    expect(dropKnown(state, ['known']).pending).toMatchObject([{ id: 'new' }])
+    expect(dropKnown(state, ['other'])).toBe(state)
+  })
+
+  it('begins anew with what waits', () => {
+    const state = openDraft(START, 3, [rename('mine', 'Mine')])
+    const other = edited(START, edits.setLanguage, { language: 'de' })
+    expect(reopenDraft(state, other, 9)).toMatchObject({
+      ...{ revision: 9, pending: [{ id: 'mine' }], view: { title: 'Mine', language: 'de' } },
+    })
   })
 })

@@ -1,6 +1,7 @@
 // How several editors come to one document. A client holds what the server has confirmed and its own unsent edits;
 // what it shows is the one with the others replayed on top. Pure; storage and network are the caller's.
 import type { Issue } from '../fields/index.ts'
+import { checkLesson } from './check.ts'
 import { applyPatches, type Patch } from './patches.ts'
 import type { Lesson } from './schema.ts'
 
@@ -49,7 +50,7 @@ export function addOwnEdit(state: DraftState, edit: PendingEdit, view: Lesson): 
  * Returns null when revisions are missing in between: then the caller must ask the server for them.
  */
 export function receiveEdits(state: DraftState, entries: readonly LoggedEdit[]): DraftState | null {
-  let { confirmed, revision, pending } = state
+  let { confirmed, revision, pending, refused } = state
   for (const entry of entries) {
     if (entry.revision <= revision) continue
     if (entry.revision !== revision + 1) return null
@@ -58,9 +59,22 @@ export function receiveEdits(state: DraftState, entries: readonly LoggedEdit[]):
     confirmed = applied.value
     revision = entry.revision
     pending = pending.filter((edit) => edit.id !== entry.id)
+    refused = refused.filter((edit) => edit.id !== entry.id)
   }
   if (revision === state.revision) return state
-  return replay({ ...state, confirmed, revision, pending })
+  return replay({ ...state, confirmed, revision, pending, refused })
+}
+
+/** Forgets waiting edits that the server says it has taken in already, at a revision that is known here. */
+export function dropKnown(state: DraftState, ids: readonly string[]): DraftState {
+  const known = new Set(ids)
+  const pending = state.pending.filter((edit) => !known.has(edit.id))
+  return pending.length === state.pending.length ? state : replay({ ...state, pending })
+}
+
+/** Begins anew on the draft as the server has it, where its log does not fit what is here; what waits still waits. */
+export function reopenDraft(state: DraftState, lesson: Lesson, revision: number): DraftState {
+  return replay({ ...state, confirmed: lesson, revision })
 }
 
 /** Takes an edit out of the waiting ones because the server refused it; later edits are replayed without it. */
@@ -90,15 +104,23 @@ export function dropRefused(state: DraftState, editId: string): DraftState {
 }
 
 function replay(state: DraftState): DraftState {
+  const replayed = replayEdits(state, false)
+  if (replayed.pending.length === 0 || checkLesson(replayed.view).ok) return replayed
+  // Each fits by its places, but together they make no lesson: then each is looked at by itself.
+  return replayEdits(state, true)
+}
+
+function replayEdits(state: DraftState, checksEach: boolean): DraftState {
   let view = state.confirmed
   const pending: PendingEdit[] = []
   const refused = [...state.refused]
   for (const edit of state.pending) {
     const applied = applyPatches(view, edit.patches)
-    if (applied.ok) {
-      view = applied.value
+    const checked = applied.ok && checksEach ? checkLesson(applied.value) : applied
+    if (checked.ok) {
+      view = checked.value
       pending.push(edit)
-    } else refused.push({ ...edit, issues: applied.issues })
+    } else refused.push({ ...edit, issues: checked.issues })
   }
   return { ...state, pending, refused, view }
 }

@@ -12,7 +12,7 @@ import type {
   RouteSpec,
 } from '@fernbrake/core/contract'
 import { contract } from '@fernbrake/core/contract'
-import { issuesOf } from '@fernbrake/core/fields'
+import { findBadKey, issuesOf } from '@fernbrake/core/fields'
 import { HttpError } from './HttpError.ts'
 import { authorise } from './authorise.ts'
 import { personOf } from './session.ts'
@@ -65,11 +65,23 @@ function stagesOf(
   const answer: RequestHandler = async (request, response) => {
     const { params, person } = response.locals as { params: never; person: Person | null }
     const query = checked(spec.query, request.query, 'query') as never
-    const body = checked(spec.body, request.body ?? {}, 'body') as never
+    const body = checked(spec.body, withoutBadKeys(request.body ?? {}), 'body') as never
     const reply = await handler({ params, query, body, person, request, response })
     if (spec.reply !== null && !response.headersSent) response.status(spec.status).json(reply)
   }
   return spec.method === 'get' ? [enter, answer] : [enter, readBody, answer]
+}
+
+/** Refuses a body with a key that no map may have, or nested too deeply, before anything looks at what it says. */
+function withoutBadKeys(body: unknown): unknown {
+  const path = findBadKey(body)
+  if (!path) return body
+  const issue = {
+    path: ['body', ...path.slice(0, 20)],
+    code: 'key.forbidden',
+    message: 'has no place here',
+  }
+  throw new HttpError('invalid-input', { issues: [issue] })
 }
 
 function checked(schema: z.ZodType, value: unknown, where: string): unknown {

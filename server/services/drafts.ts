@@ -1,6 +1,11 @@
 // Drafts: beginning a lesson, taking edits in, telling the log. The patch log and the draft move in one transaction.
 import { Op, UniqueConstraintError, type Transaction } from 'sequelize'
-import type { DraftReply, EditsReply, Person } from '@fernbrake/core/contract'
+import {
+  MOST_LOGGED,
+  type DraftReply,
+  type EditsReply,
+  type Person,
+} from '@fernbrake/core/contract'
 import type { Issue } from '@fernbrake/core/fields'
 import {
   applyPatches,
@@ -108,18 +113,14 @@ export async function readDraft(person: Person, lessonId: string): Promise<Draft
 export async function readEdits(lessonId: string, since: number): Promise<EditsReply> {
   const row = await LessonRow.findByPk(lessonId, { attributes: ['revision'] })
   if (!row) throw new HttpError('not-found')
-  return { revision: row.revision, entries: await entriesAfter(lessonId, since) }
+  return { revision: row.revision, entries: await entriesAfter(lessonId, since), known: [] }
 }
 
-async function entriesAfter(
-  lessonId: string,
-  since: number,
-  transaction?: Transaction,
-): Promise<LoggedEdit[]> {
+async function entriesAfter(lessonId: string, since: number): Promise<LoggedEdit[]> {
   const rows = await DraftPatchRow.findAll({
     where: { lessonId, revision: { [Op.gt]: since } },
     order: [['revision', 'ASC']],
-    ...(transaction ? { transaction } : {}),
+    limit: MOST_LOGGED,
   })
   return rows.map(({ revision, editId, name, patches }) => ({
     revision,
@@ -131,7 +132,7 @@ async function entriesAfter(
 
 /**
  * Takes edits in, all or none, on top of whatever the lesson is by now. An edit that is in the log already is passed
- * over, so a repeat is harmless. Answers with the log after the sender's revision.
+ * over, so a repeat is harmless. Answers with the log after the sender's revision, as far as it is told at once.
  */
 export async function takeEdits(
   context: Context,
@@ -143,20 +144,21 @@ export async function takeEdits(
   const taken = await database.transaction(async (transaction) => {
     const row = await LessonRow.findByPk(lessonId, { transaction, lock: transaction.LOCK.UPDATE })
     if (!row) throw new HttpError('not-found')
-    const fresh = await withoutKnown(lessonId, input.edits, transaction)
+    const { fresh, known } = await withoutKnown(lessonId, input.edits, transaction)
     const entries = await storeEdits(context, person, row, fresh, transaction)
-    const missed = await entriesAfter(lessonId, input.revision, transaction)
-    return { entries, reply: { revision: row.revision, entries: missed } }
+    return { entries, known, revision: row.revision }
   })
   if (taken.entries.length > 0) context.announce.draftEdited(lessonId, taken.entries)
-  return taken.reply
+  // Read once nobody waits for it: whoever was away for long has much to catch up with.
+  const { known, revision } = taken
+  return { revision, entries: await entriesAfter(lessonId, input.revision), known }
 }
 
 async function withoutKnown(
   lessonId: string,
   edits: PendingEdit[],
   transaction: Transaction,
-): Promise<PendingEdit[]> {
+): Promise<{ fresh: PendingEdit[]; known: string[] }> {
   const known = await DraftPatchRow.findAll({
     where: { lessonId, editId: edits.map((edit) => edit.id) },
     attributes: ['editId'],
@@ -164,7 +166,8 @@ async function withoutKnown(
   })
   const seen = new Set(known.map((row) => row.editId))
   // An id twice in one batch is one edit too.
-  return edits.filter((edit) => !seen.has(edit.id) && seen.add(edit.id))
+  const fresh = edits.filter((edit) => !seen.has(edit.id) && seen.add(edit.id))
+  return { fresh, known: known.map((row) => row.editId) }
 }
 
 async function storeEdits(

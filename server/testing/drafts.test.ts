@@ -1,4 +1,5 @@
 // Drafts, their patch log, and editions, on a real database.
+import { MOST_LOGGED } from '@fernbrake/core/contract'
 import { io } from 'socket.io-client'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import type { DraftReply } from '@fernbrake/core/contract'
@@ -133,6 +134,49 @@ describe('edits', () => {
     expect(body).toMatchObject({ type: 'urn:fernbrake:problem:edit-refused', editId: 'bad' })
     expect(body.issues[0].code).toBe(code)
     expect(await read()).toMatchObject({ revision: 0, lesson: { title: 'A lesson' } })
+  })
+
+  it('that were kept before are named, so that nobody waits for them in the log', async () => {
+    await send({ revision: 0, edits: [rename('e1', 'One')] }).expect(200)
+    const { body } = await send({ revision: 1, edits: [rename('e1', 'One')] }).expect(200)
+    expect(body).toEqual({ revision: 1, entries: [], known: ['e1'] })
+  })
+
+  it('that were missed come in pieces', async () => {
+    for (let batch = 0; batch < 6; batch += 1) {
+      const list = Array.from({ length: 100 }, (_, i) => rename(`e${batch}-${i}`, `T${i}`))
+      await send({ revision: batch * 100, edits: list }).expect(200)
+    }
+    const { body } = await send({ revision: 0, edits: [rename('last', 'Last')] }).expect(200)
+    expect([body.revision, body.entries.length]).toEqual([601, MOST_LOGGED])
+    const rest = await agent.get(`/api/lessons/${lessonId}/draft/edits?since=${MOST_LOGGED}`)
+    expect(rest.body.entries.at(-1)).toMatchObject({ id: 'last', revision: 601 })
+  })
+
+  it.each(['__proto__', 'constructor'])('cannot put anything under %s', async (key) => {
+    const value = `{"id":"${key}","kind":"bookmark","partId":"${PART}","atMs":1,"title":"javascript:x"}`
+    const cues = `{"${key}":${value}}`
+    const patches = [
+      `{"op":"add","path":"/cues/${key}","value":${value}}`,
+      `{"op":"replace","path":"/cues","value":${cues}}`,
+    ]
+    for (const patch of patches) {
+      const body = `{"revision":0,"edits":[{"id":"bad","name":"x","patches":[${patch}]}]}`
+      const reply = await agent
+        .patch(`/api/lessons/${lessonId}/draft`)
+        .set('Content-Type', 'application/json')
+        .send(body)
+      expect([409, 422]).toContain(reply.status)
+    }
+    const document = JSON.stringify(await read().then(({ lesson }) => lesson))
+    const begun = await agent
+      .post('/api/lessons')
+      .set('Content-Type', 'application/json')
+      .send(
+        `{"id":"with-${key}","title":"X","language":"en","from":{"document":${document.replace('"cues":{', `"cues":{"${key}":${value},`)}}}`,
+      )
+    expect(begun.status).toBe(422)
+    expect(await read()).toMatchObject({ revision: 0 })
   })
 
   it('reach others at once', async () => {

@@ -22,6 +22,9 @@ const server = vi.hoisted(() => ({
   log: [] as LoggedEdit[],
   mode: 'well' as Mode,
   calls: 0,
+  /** How often the log was asked for, and how much of it is told at once. */
+  asked: 0,
+  atOnce: 500,
 }))
 const socket = vi.hoisted(() => ({
   heard: new Map<string, (message: unknown) => void>(),
@@ -61,6 +64,8 @@ vi.mock('../api/client.ts', async (original) => {
         updatedAt: '2026-03-02T10:00:00.000Z',
       })
     const since = given.body?.revision ?? given.query?.since ?? 0
+    const known: string[] = []
+    if (name === 'draftEdits') server.asked += 1
     if (name === 'editDraft') {
       server.calls += 1
       if (server.mode === 'signedOut') return Promise.reject(new ApiError(401, null))
@@ -76,11 +81,14 @@ vi.mock('../api/client.ts', async (original) => {
             issues: [{ path: ['title'], code: 'taken', message: 'is taken' }],
           }),
         )
+      const there = new Set(server.log.map(({ id }) => id))
+      known.push(...given.body!.edits.map(({ id }) => id).filter((id) => there.has(id)))
       given.body!.edits.forEach(keep)
       if (server.mode === 'answersLost') return Promise.reject(new ApiError(0, null))
     }
     const entries = server.log.filter(({ revision }) => revision > since)
-    return Promise.resolve({ revision: server.log.length, entries })
+    const told = { revision: server.log.length, entries: entries.slice(0, server.atOnce), known }
+    return Promise.resolve(told)
   }
   return { ApiError, call }
 })
@@ -93,7 +101,8 @@ beforeEach(() => {
   vi.stubGlobal('window', new EventTarget())
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'performance'] })
   lessonId = `lesson-${(lessons += 1)}`
-  Object.assign(server, { lesson: lessonWithFilm(), log: [], mode: 'well', calls: 0 })
+  Object.assign(server, { lesson: lessonWithFilm(), log: [], mode: 'well', calls: 0, asked: 0 })
+  server.atOnce = 500
 })
 afterEach(() => vi.useRealTimers())
 
@@ -156,7 +165,7 @@ describe('without the server', () => {
     expect(draft.keeping.value).toBe('offline')
     expect(draft.state.value.pending).toHaveLength(2)
     server.mode = 'well'
-    await pass(4000)
+    await pass(20_000)
     expect(draft.keeping.value).toBe('kept')
     expect(server.log.map(({ name }) => name)).toEqual(['setLessonText', 'addBookmark'])
   })
@@ -180,7 +189,7 @@ describe('without the server', () => {
     draft.make(edits.addBookmark, { cueId: 'm', partId: PART, atMs: 1000, title: 'Once' })
     await pass()
     server.mode = 'well'
-    await pass(4000)
+    await pass(20_000)
     expect(server.log).toHaveLength(1)
     expect(server.calls).toBeGreaterThan(1)
     expect(draft.state.value.pending).toEqual([])
@@ -226,5 +235,52 @@ describe('with others', () => {
     expect(draft.state.value.refused).toMatchObject([{ issues: [{ message: 'is taken' }] }])
     expect(server.log.map(({ name }) => name)).toEqual(['addBookmark'])
     expect(draft.lesson.value.title).toBe('A lesson')
+  })
+})
+
+describe('a log', () => {
+  it('that does not fit is not asked for again and again: the draft is opened anew, with what waits', async () => {
+    const draft = await openBenchDraft(lessonId)
+    server.mode = 'away'
+    draft.make(...title('Mine'))
+    await pass()
+    server.mode = 'well'
+    // As where a backup was put back: the revisions go on, on a lesson that is not the one here.
+    const patches = [{ op: 'remove' as const, path: '/cues/never-here' }]
+    server.lesson = { ...lessonWithFilm(), summary: 'Put back' }
+    server.log.push({ id: 'misfit', name: 'removeCues', patches, revision: 1 })
+    socket.heard.get('draftEdited')?.({ lessonId, entries: server.log })
+    await pass(10_000)
+    expect(server.asked).toBeLessThan(4)
+    expect(draft.lesson.value).toMatchObject({ title: 'Mine', summary: 'Put back' })
+    expect(server.lesson).toMatchObject({ title: 'Mine' })
+  })
+
+  it('that is long is followed piece by piece', async () => {
+    const draft = await openBenchDraft(lessonId)
+    server.atOnce = 3
+    const heard = socket.heard.get('draftEdited')!
+    socket.heard.delete('draftEdited')
+    for (let count = 1; count <= 10; count += 1)
+      other(edits.setLessonText, { field: 'title', text: `Title ${count}` })
+    socket.heard.set('draftEdited', heard)
+    draft.make(edits.addBookmark, { cueId: 'm', partId: PART, atMs: 1000, title: 'Mine' })
+    await pass()
+    expect(draft.lesson.value).toEqual(server.lesson)
+    expect([draft.state.value.pending, draft.keeping.value]).toEqual([[], 'kept'])
+  })
+
+  it('that names a waiting edit no more, because it was kept long ago, lets go of it', async () => {
+    const draft = await openBenchDraft(lessonId)
+    server.mode = 'answersLost'
+    draft.make(...title('Once'))
+    await pass()
+    draft.close()
+    server.mode = 'well'
+    const again = await openBenchDraft(lessonId)
+    await pass()
+    await pass(10_000)
+    expect([again.state.value.pending, again.keeping.value]).toEqual([[], 'kept'])
+    expect(server.calls).toBeLessThan(5)
   })
 })

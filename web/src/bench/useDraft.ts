@@ -7,6 +7,7 @@ import {
   addOwnEdit,
   amendEdit,
   carriesOn,
+  dropKnown,
   dropRefused,
   emptyUndo,
   noteEdit,
@@ -14,6 +15,7 @@ import {
   receiveEdits,
   redo,
   refuseEdit,
+  reopenDraft,
   retryRefused,
   runEdit,
   undo,
@@ -141,11 +143,12 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
     const edits = nextBatch(state.value.pending)
     inFlight = edits.map((edit) => edit.id)
     try {
-      const { entries } = await call('editDraft', {
+      const reply = await call('editDraft', {
         params: { lessonId },
         body: { revision: state.value.revision, edits },
       })
-      receive(entries)
+      const isTaken = takeIn(reply.entries, reply.known)
+      if (!isTaken || state.value.revision < reply.revision) await catchUp()
       keeping.value = state.value.pending.length > 0 ? 'sending' : 'kept'
       keptAt.value = new Date()
     } catch (error) {
@@ -169,10 +172,15 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
     }
   }
 
-  function receive(entries: readonly LoggedEdit[]): void {
-    const before = state.value.pending.map((edit) => edit.id)
+  /** Takes in what others did, or what was missed; answers false where it does not follow on what is here. */
+  function takeIn(entries: readonly LoggedEdit[], known: readonly string[] = []): boolean {
     const next = receiveEdits(state.value, entries)
-    if (!next) return void catchUp()
+    if (next) settle(dropKnown(next, known))
+    return next !== null
+  }
+
+  function settle(next: DraftState): void {
+    const before = state.value.pending.map((edit) => edit.id)
     state.value = next
     // A refused edit stays on the device until it is dropped: after a reload it is tried again.
     const still = new Set([...next.pending, ...next.refused].map((edit) => edit.id))
@@ -180,23 +188,39 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
     if (gone.length > 0) void storage.drop(gone)
   }
 
-  async function catchUp(): Promise<void> {
-    try {
-      const reply = await call('draftEdits', {
-        params: { lessonId },
-        query: { since: state.value.revision },
+  let catchingUp: Promise<void> | null = null
+  /** Asks for what was missed; never throws. The next edit, or the next time the connection comes, asks again. */
+  function catchUp(): Promise<void> {
+    catchingUp ??= followLog()
+      .catch(() => undefined)
+      .finally(() => (catchingUp = null))
+    return catchingUp
+  }
+
+  async function followLog(): Promise<void> {
+    for (;;) {
+      const { revision: since } = state.value
+      const { revision, entries } = await call('draftEdits', {
+        ...{ params: { lessonId }, query: { since } },
       })
-      receive(reply.entries)
-    } catch {
-      // The next edit, or the next time the connection comes, asks again.
+      const isTaken = takeIn(entries)
+      if (isTaken && state.value.revision >= revision) return
+      // A log that does not fit, or leads nowhere, will not by being asked for again.
+      if (!isTaken || state.value.revision === since) return reopen()
     }
+  }
+
+  async function reopen(): Promise<void> {
+    const { lesson, revision } = await call('lesson', { params: { lessonId } })
+    settle(reopenDraft(state.value, lesson, revision))
+    steps.value = emptyUndo
   }
 
   /** Grows whenever the lesson's room was entered, at first and after a lost connection. */
   const watched = ref(0)
   const socket = liveSocket()
   const onEdited = (message: { lessonId: string; entries: LoggedEdit[] }) => {
-    if (message.lessonId === lessonId) receive(message.entries)
+    if (message.lessonId === lessonId && !takeIn(message.entries)) void catchUp()
   }
   const onConnect = () => {
     socket.emit('watchLesson', { lessonId }, () => (watched.value += 1))
