@@ -17,8 +17,13 @@ export const idSchema = z
 /** A time in the film: whole milliseconds from its start. */
 export const mediaMsSchema = z.int().min(0).max(LONGEST_MEDIA_MS)
 
-/** A moment of clock time: ISO 8601 in UTC. */
-export const clockSchema = z.iso.datetime()
+/** A moment of clock time: ISO 8601 in UTC, of a year that calendars and databases know. */
+export const clockSchema = z.iso
+  .datetime()
+  .refine(
+    (text) => !text.startsWith('0000') && !Number.isNaN(Date.parse(text)),
+    'is not a moment of clock time',
+  )
 
 /** Text without markup and without control characters, up to `max` characters. */
 export function plainText(max: number, min = 0) {

@@ -4,7 +4,10 @@ import { BaseError as SequelizeError, ConnectionError, DatabaseError } from 'seq
 import { HttpError } from './HttpError.ts'
 
 // PostgreSQL's classes 08 (connection) and 57P (shut down), and what Node says of a closed socket.
-const AWAY = /^(08|57P)|^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/
+const AWAY = /^(08|57P|53)|^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/
+// node-postgres gives no code when a connection ends under a query, or has ended before it; these are its only signs.
+const AWAY_SENTENCE =
+  /^(Connection terminated|Client has encountered a connection error|Client was closed|timeout exceeded when trying to connect)/
 
 /** Turns whatever was thrown into a fault with a known type. */
 export function asHttpError(error: unknown): HttpError {
@@ -30,8 +33,7 @@ function isDatabaseAway(error: unknown): boolean {
       ? (error as { original?: unknown }).original
       : error
   const { code, message } = (inner ?? {}) as { code?: string; message?: string }
-  // node-postgres gives no code when a connection in use ends; this sentence is its only sign.
-  return AWAY.test(code ?? '') || message === 'Connection terminated unexpectedly'
+  return AWAY.test(code ?? '') || AWAY_SENTENCE.test(message ?? '')
 }
 
 export const problemHandler: ErrorRequestHandler = (error, request, response, next) => {

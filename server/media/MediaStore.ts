@@ -1,11 +1,13 @@
 // Where media bytes lie. A folder now; an object store can take its place without anyone else noticing.
 import type { Response } from 'express'
 import { copyFile, link, mkdir, rename, rm, stat, statfs } from 'node:fs/promises'
-import { dirname, join, resolve, sep } from 'node:path'
+import { basename, dirname, join, resolve, sep } from 'node:path'
 
 export interface MediaStore {
   /** Moves a finished local file in under `key`, replacing what was there; answers with its size in bytes. */
   take(key: string, localPath: string): Promise<number>
+  /** Puts a local file in under `key` as `take` does, and leaves it where it is as well; answers with its size in bytes. */
+  hold(key: string, localPath: string): Promise<number>
   /** Puts a copy of what lies under one key under another as well. */
   copy(from: string, to: string): Promise<void>
   /** A local path to read `key` from. */
@@ -32,13 +34,21 @@ export function createFolderStore(folder: string): MediaStore {
       await moveInto(localPath, path)
       return (await stat(path)).size
     },
+    async hold(key, localPath) {
+      const path = pathTo(key)
+      await mkdir(dirname(path), { recursive: true })
+      const beside = join(dirname(path), `.${basename(path)}.part`)
+      await rm(beside, { force: true })
+      await linkOrCopy(localPath, beside)
+      await rename(beside, path)
+      // Where both names have the same bytes already, renaming leaves both.
+      await rm(beside, { force: true })
+      return (await stat(path)).size
+    },
     async copy(from, to) {
       const [source, target] = [pathTo(from), pathTo(to)]
       await mkdir(dirname(target), { recursive: true })
-      // Files here are never written to, only replaced, so two names may share their bytes.
-      await link(source, target).catch(async (error: NodeJS.ErrnoException) => {
-        if (error.code !== 'EEXIST') await copyFile(source, target)
-      })
+      await linkOrCopy(source, target)
     },
     send: (key, contentType, response) => sendFile(pathTo(key), contentType, response),
     async remove(key) {
@@ -50,6 +60,13 @@ export function createFolderStore(folder: string): MediaStore {
       return bavail * bsize
     },
   }
+}
+
+/** Files here are never written to, only replaced, so two names may share their bytes. */
+async function linkOrCopy(source: string, target: string): Promise<void> {
+  await link(source, target).catch(async (error: NodeJS.ErrnoException) => {
+    if (error.code !== 'EEXIST') await copyFile(source, target)
+  })
 }
 
 async function moveInto(from: string, to: string): Promise<void> {
@@ -74,7 +91,9 @@ function sendFile(path: string, contentType: string, response: Response): Promis
     response.sendFile(path, { headers, dotfiles: 'allow', cacheControl: false }, (error) => {
       // A viewer who seeks or leaves ends the transfer early; that is not a fault.
       const code = (error as NodeJS.ErrnoException | undefined)?.code
+      const isUnfit = (error as { status?: number } | undefined)?.status === 416
       if (!error || code === 'ECONNABORTED' || code === 'EPIPE') resolveSent()
+      else if (isUnfit && !response.headersSent) resolveSent(void response.status(416).end())
       else reject(error)
     })
   })

@@ -3,7 +3,7 @@ import { FileStore } from '@tus/file-store'
 import { Server as TusServer } from '@tus/server'
 import { AsyncLocalStorage } from 'node:async_hooks'
 import { mkdirSync } from 'node:fs'
-import { readdir } from 'node:fs/promises'
+import { readdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { nanoid } from 'nanoid'
 import type { RequestHandler, Response } from 'express'
@@ -11,10 +11,16 @@ import { mediaKindSchema, UPLOADS_PATH, type Person } from '@fernbrake/core/cont
 import { LARGEST_FILM_BYTES } from '@fernbrake/core/media'
 import { authorise } from '../http/authorise.ts'
 import { HttpError } from '../http/HttpError.ts'
+import { asHttpError } from '../http/problemHandler.ts'
 import { personOf } from '../http/session.ts'
 import type { Context } from '../services/context.ts'
-import { readHandedUpload, takeHandedFile, whyNotHandIn } from '../services/handedFiles.ts'
-import { takeUpload } from '../services/media.ts'
+import {
+  isHandedIn,
+  readHandedUpload,
+  takeHandedFile,
+  whyNotHandIn,
+} from '../services/handedFiles.ts'
+import { isTakenUpload, takeUpload } from '../services/media.ts'
 
 /** What was begun and not finished is kept this long, in ms: somebody may go on with it from another place. */
 const UNFINISHED_KEPT_MS = 14 * 24 * 60 * 60 * 1000
@@ -39,6 +45,27 @@ export interface Uploads {
   takeFinished(): Promise<void>
   /** Lets go of what was begun long ago and never finished; answers with how many. */
   dropUnfinished(): Promise<number>
+  /** Forgets all that somebody has sent and not finished, and what is noted of what they finished. */
+  dropOf(personId: string): Promise<void>
+}
+
+type Metadata = Record<string, string | null> | undefined
+
+/** The id at the end of an upload's address; null where there is none that we could have given. */
+const idIn = (path: string) => /^\/([A-Za-z0-9_-]{1,64})$/.exec(path)?.[1] ?? null
+
+/** What the tus protocol answers of an upload that is whole. */
+function sendOffset(response: Response, size: number): void {
+  response
+    .set({ 'Tus-Resumable': '1.0.0', 'Cache-Control': 'no-store' })
+    .set({ 'Upload-Offset': String(size), 'Upload-Length': String(size) })
+    .status(200)
+    .end()
+}
+
+async function dropUpload(folder: string, id: string): Promise<void> {
+  await rm(join(folder, id), { force: true })
+  await rm(join(folder, `${id}.json`), { force: true })
 }
 
 export function createUploads(context: Context, folder: string): Uploads {
@@ -47,7 +74,14 @@ export function createUploads(context: Context, folder: string): Uploads {
     directory: folder,
     expirationPeriodInMilliseconds: UNFINISHED_KEPT_MS,
   })
-  const finish = async (id: string, metadata: Record<string, string | null> | undefined) => {
+  /** Uploads that are being taken in, so that whoever asks meanwhile waits for the same. */
+  const finishing = new Map<string, Promise<void>>()
+  const finish = (id: string, metadata: Metadata): Promise<void> => {
+    const under = finishing.get(id) ?? takeIn(id, metadata).finally(() => finishing.delete(id))
+    finishing.set(id, under)
+    return under
+  }
+  const takeIn = async (id: string, metadata: Metadata) => {
     const ownerId = metadata?.ownerId
     if (!ownerId) return
     const path = join(folder, id)
@@ -81,28 +115,73 @@ export function createUploads(context: Context, folder: string): Uploads {
       return { metadata: { ...said, ...handed, kind: ANSWER } }
     },
     onIncomingRequest: async (_request, uploadId) => {
-      const upload = await datastore.getUpload(uploadId).catch(() => undefined)
-      if (upload && upload.metadata?.ownerId !== caller.getStore()!.id)
+      const known = await datastore.configstore.get(uploadId).catch(() => undefined)
+      if (known && known.metadata?.ownerId !== caller.getStore()!.id)
         throw tusFault(new HttpError('upload-gone'))
     },
     onUploadFinish: async (_request, upload) => {
-      await finish(upload.id, upload.metadata).catch(async (error: unknown) => {
-        if (!(error instanceof HttpError)) throw error
-        // Whoever asks for it again must not be told that it has arrived.
-        await datastore.remove(upload.id).catch(() => undefined)
-        throw tusFault(error)
-      })
+      await finishOrDrop(upload.id, upload.metadata)
       return {}
     },
+    onResponseError: (_request, error) => {
+      if ('status_code' in error && 'body' in error && error.status_code < 500) return error
+      const fault = asHttpError(error)
+      if (fault.status >= 500) context.log.error({ err: error }, 'an upload failed')
+      return tusFault(fault)
+    },
+    // No other site is told anything.
+    allowedOrigins: [],
   })
+  const finishOrDrop = (id: string, metadata: Metadata): Promise<void> =>
+    finish(id, metadata).catch(async (error: unknown) => {
+      // Whoever asks for it again must not be told that it has arrived.
+      if (error instanceof HttpError) await datastore.remove(id).catch(() => undefined)
+      throw error
+    })
+  /** Whether what this upload brought is in the database by now. */
+  const isTaken = async (id: string, metadata: NonNullable<Metadata>): Promise<boolean> => {
+    if (metadata.kind !== ANSWER) return isTakenUpload(id, metadata.ownerId ?? '')
+    const handed = readHandedUpload(metadata)
+    return handed !== null && isHandedIn(handed)
+  }
+  /**
+   * The size of an upload of this person whose last byte has come, once it is taken in: a server that could not do so then
+   * does it now. Null for all others.
+   */
+  const sizeWhenTaken = async (id: string, person: Person): Promise<number | null> => {
+    const known = await datastore.configstore.get(id).catch(() => undefined)
+    if (known?.size === undefined || known.metadata?.ownerId !== person.id) return null
+    const upload = await datastore.getUpload(id).catch(() => null)
+    if (upload && upload.offset !== upload.size) return null
+    if (upload) await finishOrDrop(id, upload.metadata)
+    return (await isTaken(id, known.metadata)) ? known.size : null
+  }
   return {
     handle: async (request, response) => {
       const person = personOf(request)
       await authorise('signedIn', person, {})
+      const id = request.method === 'HEAD' ? idIn(request.path) : null
+      const size = id === null ? null : await sizeWhenTaken(id, person!)
+      if (size !== null) return void sendOffset(response, size)
       acceptCallbacks(response)
       await caller.run(person!, () => tus.handle(request, response))
     },
-    dropUnfinished: () => tus.cleanUpExpiredUploads(),
+    dropUnfinished: async () => {
+      let dropped = 0
+      for (const { id } of await listUploads(folder)) {
+        const { creation_date: begun } = (await datastore.configstore.get(id)) ?? {}
+        if (begun && Date.now() - Date.parse(begun) < UNFINISHED_KEPT_MS) continue
+        await dropUpload(folder, id)
+        dropped += 1
+      }
+      return dropped
+    },
+    dropOf: async (personId) => {
+      for (const { id } of await listUploads(folder)) {
+        const known = await datastore.configstore.get(id).catch(() => undefined)
+        if (known?.metadata?.ownerId === personId) await dropUpload(folder, id)
+      }
+    },
     takeFinished: async () => {
       for (const { id } of await listUploads(folder)) {
         const upload = await datastore.getUpload(id).catch(() => null)

@@ -1,6 +1,6 @@
 // Files that learners hand in: who may, what is taken by its content, and who gets them back.
 import type { Response } from 'express'
-import { rm, stat } from 'node:fs/promises'
+import { rm } from 'node:fs/promises'
 import type { Person } from '@fernbrake/core/contract'
 import { cutText, idSchema } from '@fernbrake/core/fields'
 import { filesAsked, isOfSort, type FileSort } from '@fernbrake/core/questions'
@@ -83,10 +83,15 @@ export async function takeHandedFile(
     throw new HttpError('file-refused')
   }
   const storageKey = `handed/${attemptId}/${id}`
-  const { size: bytes } = await stat(path)
-  await store.take(storageKey, path)
+  const bytes = await store.hold(storageKey, path)
   await HandedFileRow.create({ attemptId, id, questionId, name, contentType, bytes, storageKey })
+  // Not before it is in the database: until then the upload is all there is of it.
+  await rm(path, { force: true })
 }
+
+/** Whether this file has been taken in. */
+export const isHandedIn = async ({ attemptId, fileId }: HandedUpload): Promise<boolean> =>
+  (await HandedFileRow.count({ where: { attemptId, id: fileId } })) > 0
 
 /** The content type of a file if it is of one of these sorts by what stands in it; null where it is not. */
 async function contentOf(path: string, sorts: readonly FileSort[]): Promise<string | null> {

@@ -111,8 +111,7 @@ export async function takeUpload(context: Context, upload: FinishedUpload): Prom
     return
   }
   const storageKey = `${upload.id}/original.${type.ext}`
-  const { size } = await stat(upload.path)
-  await context.store.take(storageKey, upload.path)
+  const size = await context.store.hold(storageKey, upload.path)
   await beginPreparing(
     context,
     { ...base, bytes: size, state: 'preparing' },
@@ -121,7 +120,13 @@ export async function takeUpload(context: Context, upload: FinishedUpload): Prom
       contentType: servedAs(type.mime),
     },
   )
+  // Not before it is in the database: until then the upload is all there is of it.
+  await rm(upload.path, { force: true })
 }
+
+/** Whether this upload has become a medium of its owner's, be it one that failed. */
+export const isTakenUpload = async (id: string, ownerId: string): Promise<boolean> =>
+  (await MediaRow.count({ where: { id, ownerId } })) > 0
 
 /** Begins to fetch a medium from its address. The same call again answers with how far it has come. */
 export async function fetchMedia(

@@ -1,8 +1,11 @@
 // Uploads and the preparation of films, with real files made by ffmpeg.
-import { writeFileSync } from 'node:fs'
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { UPLOADS_PATH } from '@fernbrake/core/contract'
 import { readPeakFile } from '@fernbrake/core/media'
+import { run } from '../database/connect.ts'
+import { createUploads } from '../media/uploads.ts'
 import {
   beginUpload,
   createFilmFolder,
@@ -54,6 +57,10 @@ describe('a film that plays as it is', () => {
       .get(`/api/media/${media.id}/files/playable`)
       .set('Range', 'bytes=0-99')
       .expect(206)
+    const nowhere = agent.get(`/api/media/${media.id}/files/playable`)
+    expect((await nowhere.set('Range', 'bytes=5-4')).status).toBeLessThan(500)
+    const beyond = agent.get(`/api/media/${media.id}/files/playable`)
+    await beyond.set('Range', 'bytes=99999999-').expect(416)
     expect(range.headers).toMatchObject({ 'content-type': 'video/mp4', 'content-length': '100' })
   })
 
@@ -136,6 +143,68 @@ describe('an upload that is cut off', () => {
       .send(file.subarray(half))
       .expect(204)
     expect(await settled(mediaId)).toMatchObject({ state: 'ready' })
+  })
+  it('as its last byte came, because the database was away, is not said to be whole before it is taken in', async () => {
+    const file = make('g.mp4', ...PICTURE, ...H264)
+    const location = await begin(file.length)
+    const piece = { ...PIECE, 'Upload-Offset': '0' }
+    await run(server.context.database, 'ALTER TABLE media RENAME TO media_away')
+    const lost = await agent.patch(location).set(piece).send(file).expect(500)
+    expect(lost.text).not.toContain('/')
+    await agent.head(location).set(TUS).expect(500)
+    await run(server.context.database, 'ALTER TABLE media_away RENAME TO media')
+    // Several ask at once, as a client does that was cut off.
+    const heads = await Promise.all(
+      Array.from({ length: 3 }, () => agent.head(location).set(TUS).expect(200)),
+    )
+    expect(heads.map(({ headers }) => headers['upload-offset'])).toEqual(
+      Array(3).fill(String(file.length)),
+    )
+    expect(await settled(location.split('/').at(-1)!)).toMatchObject({ state: 'ready' })
+  })
+  it('after its last byte need not be sent again: it still says that it is whole', async () => {
+    const file = make('h.mp4', ...PICTURE, ...H264)
+    const location = await begin(file.length)
+    const piece = { ...PIECE, 'Upload-Offset': '0' }
+    await agent.patch(location).set(piece).send(file).expect(204)
+    const { headers } = await agent.head(location).set(TUS).expect(200)
+    expect(headers['upload-offset']).toBe(String(file.length))
+    const other = await server.signedIn('designer')
+    await other.agent.head(location).set(TUS).expect(404)
+  })
+  it('says nothing of the server when it fails', async () => {
+    const location = await begin(100)
+    const folder = join(server.settings.dataFolder, 'uploads')
+    rmSync(folder, { recursive: true })
+    writeFileSync(folder, 'no folder any more')
+    const replies = [
+      await agent
+        .patch(location)
+        .set({ ...PIECE, 'Upload-Offset': '0' })
+        .send(Buffer.alloc(100)),
+      await agent.post(UPLOADS_PATH).set({ ...TUS, 'Upload-Length': '10' }),
+    ]
+    rmSync(folder)
+    mkdirSync(folder)
+    for (const { status, text } of replies) {
+      expect(status).toBeGreaterThanOrEqual(400)
+      expect(text).not.toContain(server.settings.dataFolder)
+    }
+  })
+  it('and was finished or given up long ago leaves nothing behind', async () => {
+    const folder = join(server.settings.dataFolder, 'uploads')
+    const [old, recent] = [await begin(100), await begin(100)].map((at) => at.split('/').at(-1)!)
+    const note = join(folder, `${old}.json`)
+    const long = new Date(Date.now() - 15 * 86_400_000).toISOString()
+    writeFileSync(
+      note,
+      JSON.stringify({ ...JSON.parse(readFileSync(note, 'utf8')), creation_date: long }),
+    )
+    const uploads = createUploads(server.context, folder)
+    expect(await uploads.dropUnfinished()).toBe(1)
+    const left = readdirSync(folder)
+    expect(left).toContain(`${recent}.json`)
+    expect(left.filter((name) => name.startsWith(old!))).toEqual([])
   })
   it('cannot go on from a place where it does not stand', async () => {
     const location = await begin(100)
