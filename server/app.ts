@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import compression from 'compression'
 import express, { type Express } from 'express'
 import pg from 'pg'
-import { pino, type Logger } from 'pino'
+import { pino, type DestinationStream, type Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { nanoid } from 'nanoid'
 import { contract, UPLOADS_PATH } from '@fernbrake/core/contract'
@@ -17,7 +17,7 @@ import { earlyPartOf } from './http/learnerPage.ts'
 import { mountRoutes } from './http/mountRoutes.ts'
 import type { LearnerPage } from './http/pages.ts'
 import { problemHandler } from './http/problemHandler.ts'
-import { limitCodes, limitSignIns } from './http/rateLimit.ts'
+import { dropOldLimits, limitCodes, limitSignIns } from './http/rateLimit.ts'
 import { giveNonce, sameOriginOnly, securityHeaders } from './http/security.ts'
 import { createSessions } from './http/session.ts'
 import { openQueue } from './jobs/prepare.ts'
@@ -37,6 +37,11 @@ import { isPublicAddress } from './web/publicAddress.ts'
 const COMPRESS_FROM_BYTES = 10_000
 /** Longer than the pause between two sendings of a player, and than a proxy keeps its connections to us. */
 const KEEP_ALIVE_MS = 65_000
+/** With these whoever reads the log could act as somebody else. */
+const SECRET_HEADERS = [
+  ...['cookie', 'authorization'].map((name) => `req.headers.${name}`),
+  'res.headers["set-cookie"]',
+]
 const DAY_MS = 24 * 60 * 60 * 1000
 
 export interface Running {
@@ -48,13 +53,13 @@ export interface Running {
 /** How pages are served: built files, or Vite's in development. */
 export type MountPages = (app: Express, server: Server, learn: LearnerPage) => Promise<void> | void
 
-/** Opens everything; the caller lets the server listen. Throws a plain sentence when the schema is older. */
+/** Opens everything; the caller lets the server listen. The log goes to standard output, or to `logTo`. Throws a plain sentence when the schema is older. */
 export async function openServer(
   settings: Settings,
   mountPages: MountPages,
-  development = false,
+  { development = false, logTo }: { development?: boolean; logTo?: DestinationStream } = {},
 ): Promise<Running> {
-  const log = pino({ level: settings.logLevel, serializers: { err: briefly } })
+  const log = openLog(settings, logTo)
   const database = connectDatabase(settings.databaseUrl)
   defineModels(database)
   if (await hasPendingMigrations(database))
@@ -63,7 +68,7 @@ export async function openServer(
   const pool = new pg.Pool({ connectionString: settings.databaseUrl, max: 10 })
   pool.on('error', (error) => log.warn({ err: error }, 'a connection was lost'))
   const queue = await openQueue(settings.databaseUrl, (error) => log.error({ err: error }, 'queue'))
-  const live = createLiveServer()
+  const live = createLiveServer(database, log)
   const standIn = await openStandIn(settings, log)
   const filmHost = standIn?.origin ?? null
   const context: Context = {
@@ -74,6 +79,8 @@ export async function openServer(
     log,
     announce: live.announce,
     enqueue: (job) => queue.enqueue(job as Parameters<typeof queue.enqueue>[0]),
+    dropUploadsOf: (personId) => uploads.dropOf(personId),
+    accessChanged: live.accessChanged,
     version: ownVersion(),
     filmHost,
     mayAskAddress: (ip, origin) =>
@@ -81,7 +88,10 @@ export async function openServer(
   }
   const uploads = createUploads(context, join(settings.dataFolder, 'uploads'))
   const sessions = createSessions(pool, settings.sessionSecret)
-  const app = createApp(context, { sessions, uploads, log, development })
+  const app = createApp(context, {
+    ...{ sessions, uploads, log, development },
+    trustedProxies: settings.trustedProxies,
+  })
   const server = createHttpServer(app)
   server.keepAliveTimeout = KEEP_ALIVE_MS
   live.attach(server, sessions)
@@ -94,6 +104,9 @@ export async function openServer(
   const daily = setInterval(() => {
     makeSpanPartitions(database, new Date()).catch((error: unknown) =>
       log.error({ err: error }, 'partitions were not made'),
+    )
+    dropOldLimits(database).catch((error: unknown) =>
+      log.error({ err: error }, 'old limits were not let go'),
     )
     uploads
       .dropUnfinished()
@@ -125,17 +138,31 @@ async function openStandIn(
   }
 }
 
+function openLog({ logLevel }: Settings, to?: DestinationStream): Logger {
+  const options = {
+    level: logLevel,
+    serializers: { err: briefly },
+    redact: { paths: SECRET_HEADERS, censor: '(kept out of the log)' },
+  }
+  return to ? pino(options, to) : pino(options)
+}
+
 interface AppParts {
+  trustedProxies: Settings['trustedProxies']
   sessions: express.RequestHandler
   uploads: Uploads
   log: Logger
   development: boolean
 }
 
-function createApp(context: Context, { sessions, uploads, log, development }: AppParts): Express {
+function createApp(
+  context: Context,
+  { sessions, uploads, log, development, trustedProxies }: AppParts,
+): Express {
   const app = express()
   app.disable('x-powered-by')
   app.set('query parser', 'simple')
+  app.set('trust proxy', trustedProxies)
   // Answers of the API are never stored, so nobody would ask whether they are still the same.
   app.set('etag', false)
   app.use(pinoHttp({ logger: log, genReqId: () => nanoid(10), useLevel: 'debug' }))

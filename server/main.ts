@@ -6,7 +6,7 @@ import { readSettings } from './settings.ts'
 const settings = readSettings(process.env)
 const development = process.argv.includes('--dev')
 const pages = development ? (await import('./dev.ts')).mountDevelopmentPages : mountPages
-const running = await openServer(settings, pages, development)
+const running = await openServer(settings, pages, { development })
 
 running.server.on('error', (error: NodeJS.ErrnoException) => {
   const sentence =

@@ -1,5 +1,6 @@
 // What the server is told from outside: environment variables, read once.
 import { randomBytes } from 'node:crypto'
+import { isIP } from 'node:net'
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -17,6 +18,11 @@ export interface Settings {
   logLevel: string
   /** Whether designers may have pages of the server's own network looked at, as a school's may be. */
   asksPrivateAddresses: boolean
+  /**
+   * The proxies in front of the server, whose word on who asks is taken: addresses and subnets, or `loopback`; or how many
+   * stand in a row. None where nothing is said: then whoever connects is who asks.
+   */
+  trustedProxies: string[] | number
   /** The loopback port of the stand-in film host, 0 for any that is free; null for none. */
   filmHostPort: number | null
 }
@@ -40,8 +46,27 @@ export function readSettings(environment: NodeJS.ProcessEnv): Settings {
     runsJobs: environment.FERNBRAKE_JOBS !== 'elsewhere',
     logLevel: environment.FERNBRAKE_LOG ?? 'warn',
     asksPrivateAddresses: environment.FERNBRAKE_PRIVATE_PAGES === 'yes',
+    trustedProxies: trustedProxies(environment.FERNBRAKE_TRUSTED_PROXIES ?? ''),
     filmHostPort: filmHostPort(environment),
   }
+}
+
+const NAMED_SUBNETS = new Set(['loopback', 'linklocal', 'uniquelocal'])
+
+/** Reads FERNBRAKE_TRUSTED_PROXIES; throws with a plain sentence where it names nothing that is an address. */
+export function trustedProxies(said: string): string[] | number {
+  if (/^\d{1,2}$/.test(said.trim())) return Number(said)
+  const names = said.split(/[\s,]+/).filter((name) => name !== '')
+  const wrong = names.find((name) => {
+    const [address, bits, more] = name.split('/')
+    const isSubnet = more === undefined && (bits === undefined || /^\d{1,3}$/.test(bits))
+    return !NAMED_SUBNETS.has(name) && !(isSubnet && isIP(address!) !== 0)
+  })
+  if (wrong !== undefined)
+    throw new Error(
+      `FERNBRAKE_TRUSTED_PROXIES names “${wrong}”, which is no address, no subnet such as 10.0.0.0/8, not “loopback”, and no number of proxies.`,
+    )
+  return names
 }
 
 function filmHostPort({ FERNBRAKE_PORT, FERNBRAKE_FILM_HOST }: NodeJS.ProcessEnv): number | null {

@@ -98,6 +98,7 @@ async function settingsOf(admin: string, name: string, dataFolder: string): Prom
     logLevel: 'error',
     asksPrivateAddresses: false,
     filmHostPort: await freePort(),
+    trustedProxies: [],
   }
 }
 

@@ -22,6 +22,7 @@ import { SCHEMA_017 } from './schema017.ts'
 import { SCHEMA_018 } from './schema018.ts'
 import { SCHEMA_019 } from './schema019.ts'
 import { SCHEMA_020 } from './schema020.ts'
+import { SCHEMA_021 } from './schema021.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -51,6 +52,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '018-assignments', up: sql(SCHEMA_018) },
   { name: '019-marks', up: sql(SCHEMA_019) },
   { name: '020-talk', up: sql(SCHEMA_020) },
+  { name: '021-what-mails-are-about', up: sql(SCHEMA_021) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

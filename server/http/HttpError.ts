@@ -177,7 +177,7 @@ export class HttpError extends Error {
       detail: this.extras.detail ?? detail,
       ...(issues ? { issues } : {}),
       ...(editId ? { editId } : {}),
-      ...(requestId && status >= 500 ? { requestId } : {}),
+      ...(requestId ? { requestId } : {}),
     }
   }
 }

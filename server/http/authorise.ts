@@ -6,7 +6,7 @@ import { AttemptRow, KeptQuestionRow, LessonRoleRow, MediaRow } from '../databas
 import { classOfAssignment, isAssignedTo, isInWork } from '../queries/assignments.ts'
 import { isTeacher } from '../queries/classTeachers.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
-import { mayLearnFrom } from '../queries/mediaAccess.ts'
+import { mayLearnFrom, mayWorkWith } from '../queries/mediaAccess.ts'
 import { moderates } from '../queries/talk.ts'
 import { HttpError } from './HttpError.ts'
 
@@ -107,7 +107,10 @@ async function mayMark(person: Person, params: Record<string, string>): Promise<
 
 async function maySeeMedia(person: Person, params: Record<string, string>): Promise<boolean> {
   const mediaId = params.mediaId!
-  if ((await ownsMedia(person, mediaId)) || (await mayLearnFrom(person.id, mediaId))) return true
+  if ((await ownsMedia(person, mediaId)) || (await mayWorkWith(person.id, mediaId))) return true
+  // A file as it was put in tells more than it shows, such as where it was filmed: learners get what was prepared of it.
+  if (params.file === 'original') return false
+  if (await mayLearnFrom(person.id, mediaId)) return true
   // On a learner's page a lesson shows its picture before it is begun, and nothing else.
   return params.file === 'poster' && (await isInWork(person.id, mediaId))
 }

@@ -41,7 +41,8 @@ export function securityHeaders(development: boolean): RequestHandler {
 }
 
 /** The name under which the request was sent, whatever proxy stands in front. */
-const hostOf = (request: Request) => request.headers['x-forwarded-host'] ?? request.headers.host
+const hostOf = (request: Pick<Request, 'headers'>) =>
+  request.headers['x-forwarded-host'] ?? request.headers.host
 
 /** The origin under which the application was asked. */
 export function originOf(request: Request): string {
@@ -51,16 +52,15 @@ export function originOf(request: Request): string {
 
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
 
+/** Whether a request comes from a page of ours, or from no page at all. */
+export function isFromOwnPage(request: Pick<Request, 'headers'>): boolean {
+  const { origin } = request.headers
+  if (!origin) return true
+  return URL.canParse(origin) && new URL(origin).host === hostOf(request)
+}
+
 /** Refuses changes that another site's page sends with our cookie (cross-site request forgery). */
 export const sameOriginOnly: RequestHandler = (request, _response, next) => {
-  const { origin } = request.headers
-  if (SAFE.has(request.method) || !origin || origin === 'null') {
-    if (origin === 'null' && !SAFE.has(request.method)) return next(new HttpError('wrong-origin'))
-    return next()
-  }
-  next(
-    URL.canParse(origin) && new URL(origin).host === hostOf(request)
-      ? undefined
-      : new HttpError('wrong-origin'),
-  )
+  const isFine = SAFE.has(request.method) || isFromOwnPage(request)
+  next(isFine ? undefined : new HttpError('wrong-origin'))
 }

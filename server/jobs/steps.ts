@@ -16,7 +16,14 @@ import {
   STRIP_FRAME_HEIGHT,
   writePeakFile,
 } from '@fernbrake/core/media'
-import { decodePictures, decodeSound, measureLength, probe, transform } from '../media/ffmpeg.ts'
+import {
+  decodePictures,
+  decodeSound,
+  measureLength,
+  probe,
+  transform,
+  type Probed,
+} from '../media/ffmpeg.ts'
 import { drawPages, prepareDocument } from './documents.ts'
 import { fetchOriginal } from './fetch.ts'
 import { preparePicture } from './pictures.ts'
@@ -72,10 +79,10 @@ async function probeFilm(step: Step): Promise<StepKind[]> {
     ? await orUnusable(measureLength(original), 'unreadable')
     : found.durationMs
   if (durationMs <= 0) throw new UnusableFilm('unreadable')
-  const { codec, pixelFormat, width, height, framesPerSecond } = found.video
-  const { container, audioCodec } = found
-  const plays =
-    !isUnindexed && playsInBrowsers({ container, videoCodec: codec, pixelFormat, audioCodec })
+  const { width, height, framesPerSecond } = found.video
+  const { audioCodec } = found
+  // What is in a file besides the film must not reach learners, so even one that plays is written anew without it.
+  const plays = !isUnindexed && playsAsItIs(found) && !found.tellsMore
   await media.update({
     durationMs,
     frameRate: nearestFrameRate(framesPerSecond) ?? '25',
@@ -89,7 +96,33 @@ async function probeFilm(step: Step): Promise<StepKind[]> {
   return plays ? later : ['playable', ...later]
 }
 
-async function makePlayable({
+const playsAsItIs = ({ container, video, audioCodec }: Probed): boolean =>
+  video !== null &&
+  playsInBrowsers({
+    ...{ container, audioCodec },
+    ...{ videoCodec: video.codec, pixelFormat: video.pixelFormat },
+  })
+
+async function makePlayable(step: Step): Promise<StepKind[]> {
+  const found = await probeOriginal(step)
+  return found.durationMs > 0 && playsAsItIs(found) ? copyPlayable(step, found) : codePlayable(step)
+}
+
+/** The pictures and the sound of a film as they are, in a file that tells nothing else. */
+async function copyPlayable(step: Step, { container, durationMs }: Probed): Promise<StepKind[]> {
+  const { context, media, original, folder, onProgress } = step
+  const ending = container.includes('webm') ? 'webm' : 'mp4'
+  const output = join(folder, `playable.${ending}`)
+  const only = ['-map', '0:V:0', '-map', '0:a:0?', '-map_metadata', '-1', '-map_chapters', '-1']
+  const args = [...only, '-c', 'copy', ...(ending === 'mp4' ? ['-movflags', '+faststart'] : [])]
+  const told = (ms: number) => onProgress(ms / durationMs)
+  await orUnusable(transform(original, args, output, { onProgress: told }), 'conversionFailed')
+  await keepFile(context, media.id, 'playable', output, `video/${ending}`, ending)
+  await media.update({ state: 'ready', fault: null })
+  return []
+}
+
+async function codePlayable({
   context,
   media,
   original,
@@ -103,6 +136,10 @@ async function makePlayable({
     '0:V:0',
     '-map',
     '0:a:0?',
+    '-map_metadata',
+    '-1',
+    '-map_chapters',
+    '-1',
     '-vf',
     evenSize,
     '-c:v',

@@ -1,8 +1,10 @@
-// The socket: tells editors of edits and owners of their media. It carries hints; what is missed can be asked for.
+// The socket: tells editors of edits and owners of their media. It carries hints; what is missed can be asked for. Whoever
+// may do less than when they came in is put out as soon as that is so, and is looked for again before an edit is told.
 import type { Server as HttpServer } from 'node:http'
 import type { Request, RequestHandler } from 'express'
 import { Server as SocketServer, type Socket } from 'socket.io'
 import { nanoid } from 'nanoid'
+import type { Logger } from 'pino'
 import {
   showSelectionSchema,
   watchLessonSchema,
@@ -10,14 +12,18 @@ import {
   type Person,
   type ServerToClientEvents,
 } from '@fernbrake/core/contract'
+import { within, type Database } from '../database/connect.ts'
 import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
+import { isFromOwnPage } from '../http/security.ts'
 import { personOf } from '../http/session.ts'
-import type { Announcer } from '../services/context.ts'
+import { liveSessions, sessionsWithRole } from '../queries/liveAccess.ts'
+import type { AccessChange, Announcer } from '../services/context.ts'
 
 /** What is known of a socket: whose it is, and a key of its own. */
 interface About {
   person: Person
   key: string
+  sessionId: string
 }
 type NoEvents = Record<string, never>
 type Live = SocketServer<ClientToServerEvents, ServerToClientEvents, NoEvents, About>
@@ -26,25 +32,73 @@ type LiveSocket = Socket<ClientToServerEvents, ServerToClientEvents, NoEvents, A
 const LESSON = 'lesson:'
 const lessonRoom = (lessonId: string) => LESSON + lessonId
 const lessonOfRoom = (room: string) => (room.startsWith(LESSON) ? room.slice(LESSON.length) : null)
-const resultsRoom = (lessonId: string) => `results:${lessonId}`
+const RESULTS = 'results:'
+const resultsRoom = (lessonId: string) => RESULTS + lessonId
+const lessonOfAnyRoom = (room: string) =>
+  room.startsWith(RESULTS) ? room.slice(RESULTS.length) : lessonOfRoom(room)
 const personRoom = (personId: string) => `person:${personId}`
 
 export interface LiveServer {
   announce: Announcer
+  /** Puts out whoever may not listen any more; never throws. */
+  accessChanged(whose: AccessChange): void
   attach(server: HttpServer, sessions: RequestHandler): void
   close(): Promise<void>
 }
 
-export function createLiveServer(): LiveServer {
+export function createLiveServer(database: Database, log: Logger): LiveServer {
   const io: Live = new SocketServer({
     path: '/api/live',
     serveClient: false,
     maxHttpBufferSize: 10_000,
+    allowRequest: (request, answer) => answer(null, isFromOwnPage(request)),
   })
+  const ask = within(database)
+  /** One after the other, so that edits are told in their order. */
+  let last: Promise<void> = Promise.resolve()
+  const soon = (work: () => Promise<void>) => {
+    last = last.then(work).catch((error: unknown) => log.warn({ err: error }, 'not told live'))
+  }
+  /** Leaves in the rooms of a lesson only those who may be there. */
+  const weed = async (lessonId: string) => {
+    for (const [room, roles] of [
+      [lessonRoom(lessonId), ROLES_FROM.viewer],
+      [resultsRoom(lessonId), ROLES_FROM.editor],
+    ] as const) {
+      const inside = await io.in(room).fetchSockets()
+      if (inside.length === 0) continue
+      const ids = inside.map(({ data }) => data.sessionId)
+      const may = await sessionsWithRole(ask, ids, lessonId, roles)
+      for (const socket of inside.filter(({ data }) => !may.has(data.sessionId))) {
+        socket.leave(room)
+        io.to(room).emit('editorGone', { lessonId, key: socket.data.key })
+      }
+    }
+  }
+  /** Ends what a session that is over still holds open, and leaves a person only the lessons that are theirs. */
+  const weedPerson = async ({ personId, sessionId }: AccessChange) => {
+    const inside = await (personId === undefined ? io : io.in(personRoom(personId))).fetchSockets()
+    const theirs = inside.filter(({ data }) => !sessionId || data.sessionId === sessionId)
+    const alive = await liveSessions(
+      ask,
+      theirs.map(({ data }) => data.sessionId),
+    )
+    const lessons = new Set<string>()
+    for (const socket of theirs) {
+      if (!alive.has(socket.data.sessionId)) socket.disconnect(true)
+      else for (const room of socket.rooms) lessons.add(lessonOfAnyRoom(room) ?? '')
+    }
+    for (const lessonId of lessons) if (lessonId) await weed(lessonId)
+  }
   return {
+    accessChanged: (whose) =>
+      soon(() => (whose.lessonId === undefined ? weedPerson(whose) : weed(whose.lessonId))),
     announce: {
       draftEdited: (lessonId, entries) =>
-        void io.to(lessonRoom(lessonId)).emit('draftEdited', { lessonId, entries }),
+        soon(async () => {
+          await weed(lessonId)
+          io.to(lessonRoom(lessonId)).emit('draftEdited', { lessonId, entries })
+        }),
       mediaChanged: (ownerId, media) =>
         void io.to(personRoom(ownerId)).emit('mediaChanged', { media }),
       resultsNew: (lessonId) => void io.to(resultsRoom(lessonId)).emit('resultsNew', { lessonId }),
@@ -58,6 +112,7 @@ export function createLiveServer(): LiveServer {
         if (!person) return next(new Error('not signed in'))
         socket.data.person = person
         socket.data.key = nanoid(10)
+        socket.data.sessionId = (socket.request as Request).sessionID
         next()
       })
       io.on('connection', welcome)

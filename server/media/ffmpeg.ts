@@ -45,7 +45,19 @@ export interface Probed {
     framesPerSecond: number
   } | null
   audioCodec: string | null
+  /** Whether the file tells more than it shows: where and with what it was filmed, by whom, or whatever else was written in. */
+  tellsMore: boolean
 }
+
+/** What ffmpeg says of every file, and what it takes to show it; nothing of these is anybody's. */
+const TECHNICAL_TAGS = new Set([
+  ...['major_brand', 'minor_version', 'compatible_brands', 'encoder', 'handler_name'],
+  ...['vendor_id', 'language', 'rotate', 'duration', 'alpha_mode', 'bps', 'number_of_frames'],
+  ...['number_of_bytes', '_statistics_tags', '_statistics_writing_app'],
+])
+
+const isTelling = (tags: Readonly<Record<string, unknown>> = {}): boolean =>
+  Object.keys(tags).some((name) => !TECHNICAL_TAGS.has(name.toLowerCase().replace(/-\w+$/, '')))
 
 /** What is in a film file. Throws FfmpegError where it cannot be read. */
 export async function probe(path: string): Promise<Probed> {
@@ -59,6 +71,7 @@ export async function probe(path: string): Promise<Probed> {
       'json',
       '-show_format',
       '-show_streams',
+      '-show_chapters',
       path,
     ],
     onOutput: (chunk) => (text += chunk.toString()),
@@ -75,16 +88,21 @@ interface ProbeStream {
   avg_frame_rate?: string
   duration?: string
   disposition?: { attached_pic?: number }
-  tags?: { rotate?: string }
+  tags?: Record<string, string>
   side_data_list?: { rotation?: number }[]
 }
 
 interface ProbeJson {
-  format?: { format_name?: string; duration?: string }
+  format?: { format_name?: string; duration?: string; tags?: Record<string, string> }
   streams?: ProbeStream[]
+  chapters?: unknown[]
 }
 
-function readProbe({ format, streams = [] }: ProbeJson): Probed {
+/** Codecs of pictures and sound; whatever else runs along, such as a track of places, tells more than is shown. */
+const isShown = ({ codec_type: type, disposition }: ProbeStream) =>
+  type === 'audio' || (type === 'video' && disposition?.attached_pic !== 1)
+
+function readProbe({ format, streams = [], chapters = [] }: ProbeJson): Probed {
   const video = streams.find((s) => s.codec_type === 'video' && s.disposition?.attached_pic !== 1)
   const audio = streams.find((s) => s.codec_type === 'audio')
   const seconds = Number(format?.duration ?? video?.duration ?? audio?.duration ?? 0)
@@ -93,6 +111,10 @@ function readProbe({ format, streams = [] }: ProbeJson): Probed {
     durationMs: Number.isFinite(seconds) ? Math.round(seconds * 1000) : 0,
     video: video ? readVideo(video) : null,
     audioCodec: audio?.codec_name ?? null,
+    tellsMore:
+      chapters.length > 0 ||
+      isTelling(format?.tags) ||
+      streams.some((stream) => !isShown(stream) || isTelling(stream.tags)),
   }
 }
 

@@ -56,7 +56,7 @@ export async function readMembers(ask: Ask, classId: string): Promise<Member[]> 
     `SELECT p.id, p.name, p.role, coalesce(p.sign_in, p.email) AS "signIn",
             coalesce(g.groups, '{}') AS groups, e.joined_at AS "joinedAt", e.left_at AS "leftAt",
             e.moderates, seen.at AS "lastSeenAt",
-            CASE WHEN p.home_class IS DISTINCT FROM e.class_id THEN 'other'
+            CASE WHEN p.home_class IS DISTINCT FROM e.class_id OR p.role <> 'learner' THEN 'other'
                  WHEN p.card IS NOT NULL THEN 'open' ELSE 'used' END AS card
        FROM enrolments e JOIN people p ON p.id = e.person_id
        LEFT JOIN LATERAL (SELECT array_agg(group_id ORDER BY group_id) AS groups FROM group_members m
@@ -161,7 +161,8 @@ export const readCards = (ask: Ask, classId: string, people: readonly string[] |
                         FROM group_members m JOIN class_groups g ON g.class_id = m.class_id AND g.id = m.group_id
                        WHERE m.class_id = e.class_id AND m.person_id = p.id), '') AS groups
        FROM enrolments e JOIN people p ON p.id = e.person_id
-      WHERE e.class_id = $1 AND e.left_at IS NULL AND p.home_class = $1 AND p.sign_in IS NOT NULL
+      WHERE e.class_id = $1 AND e.left_at IS NULL AND p.home_class = $1 AND p.role = 'learner'
+        AND p.sign_in IS NOT NULL
         AND ($2::text[] IS NULL OR p.id = ANY($2::text[]))
       ORDER BY lower(p.name), p.id`,
     [classId, people],

@@ -68,6 +68,11 @@ export async function readHolds(ask: Ask, personId: string) {
   return row!
 }
 
+export const endSessionsOf = (ask: Ask, personId: string) =>
+  ask(`DELETE FROM sessions WHERE sess->>'personId' = $1 OR sess->'choosing'->>'personId' = $1`, [
+    personId,
+  ])
+
 /** Removes somebody with all that is theirs; answers with the keys of their files, which the store still has. */
 export async function removePerson(
   ask: Ask,
@@ -88,10 +93,24 @@ export async function removePerson(
     'DELETE FROM spans WHERE attempt_id IN (SELECT id FROM attempts WHERE person_id = $1)',
     [personId],
   )
-  await ask(`DELETE FROM sessions WHERE sess->>'personId' = $1`, [personId])
+  await endSessionsOf(ask, personId)
   await ask('DELETE FROM mails WHERE recipient = (SELECT email FROM people WHERE id = $1)', [
     personId,
   ])
+  // Reports that were sent to others may name them; whoever wants one has it made anew.
+  await ask(
+    `DELETE FROM mails m WHERE EXISTS (SELECT FROM mail_files f WHERE f.mail_id = m.id) AND (
+       m.about IS NULL
+       OR m.about IN (SELECT 'assignment ' || assignment_id FROM attempts WHERE person_id = $1
+                      UNION ALL SELECT 'lesson ' || lesson_id FROM attempts WHERE person_id = $1
+                      UNION ALL SELECT 'assignment ' || a.id FROM assignments a JOIN enrolments e ON e.class_id = a.class_id
+                       WHERE e.person_id = $1))`,
+    [personId],
+  )
+  await ask(
+    'DELETE FROM lesson_invited WHERE email = (SELECT lower(email) FROM people WHERE id = $1)',
+    [personId],
+  )
   // Whoever reads these talks is to hear of it, so nobody else changes them meanwhile; always in the same order.
   const talks = await ask<{ id: string }>(
     'SELECT DISTINCT assignment_id AS id FROM posts WHERE person_id = $1 ORDER BY 1',

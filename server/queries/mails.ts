@@ -3,13 +3,21 @@ import { nanoid } from 'nanoid'
 import type { Ask } from '../database/connect.ts'
 import { composeMail, type Mail } from '../mail/compose.ts'
 
-/** Composes a mail and puts it into the mailbox; `personId` is whose doing it was. */
-export async function storeMail(ask: Ask, personId: string, mail: Mail): Promise<void> {
+/**
+ * Composes a mail and puts it into the mailbox; `personId` is whose doing it was, `about` what its files tell of, such as
+ * `lesson <id>`.
+ */
+export async function storeMail(
+  ask: Ask,
+  personId: string,
+  mail: Mail,
+  about: string | null = null,
+): Promise<void> {
   const id = nanoid()
   const { recipient, subject, body, files = [] } = mail
   await ask(
-    `INSERT INTO mails (id, person_id, recipient, subject, body, message) VALUES ($1, $2, $3, $4, $5, $6)`,
-    [id, personId, recipient, subject, body, await composeMail(mail)],
+    `INSERT INTO mails (id, person_id, recipient, subject, body, message, about) VALUES ($1, $2, $3, $4, $5, $6, $7)`,
+    [id, personId, recipient, subject, body, await composeMail(mail), about],
   )
   for (const [position, { name, contentType, content }] of files.entries())
     await ask(

@@ -3,14 +3,24 @@ import { LessonRow } from '../database/models.ts'
 import { run, select, type Database } from '../database/connect.ts'
 import type { Transaction } from 'sequelize'
 
-/** Whether a person edits, views or learns a lesson that uses this medium. */
-export async function mayLearnFrom(personId: string, mediaId: string): Promise<boolean> {
+/** Whether a person learns a lesson that uses this medium. */
+export const mayLearnFrom = (personId: string, mediaId: string): Promise<boolean> =>
+  isUsedWhere('attempts', personId, mediaId)
+
+/** Whether a person works on a lesson that uses this medium, in whatever role. */
+export const mayWorkWith = (personId: string, mediaId: string): Promise<boolean> =>
+  isUsedWhere('lesson_roles', personId, mediaId)
+
+async function isUsedWhere(
+  table: 'attempts' | 'lesson_roles',
+  personId: string,
+  mediaId: string,
+): Promise<boolean> {
   const rows = await select(
     LessonRow.sequelize!,
     `SELECT 1 AS found FROM media_uses u
-      WHERE u.media_id = $2 AND (
-        EXISTS (SELECT 1 FROM attempts a WHERE a.lesson_id = u.lesson_id AND a.person_id = $1)
-        OR EXISTS (SELECT 1 FROM lesson_roles r WHERE r.lesson_id = u.lesson_id AND r.person_id = $1))
+      WHERE u.media_id = $2
+        AND EXISTS (SELECT 1 FROM ${table} a WHERE a.lesson_id = u.lesson_id AND a.person_id = $1)
       LIMIT 1`,
     [personId, mediaId],
   )

@@ -1,13 +1,13 @@
 // Which service answers which route of the contract.
 import { contract } from '@fernbrake/core/contract'
-import { select } from '../database/connect.ts'
+import { select, within } from '../database/connect.ts'
 import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
 import { describeApi } from '../http/openapi.ts'
 import { originOf } from '../http/security.ts'
 import { beginChoosing, beginSession, endSession } from '../http/session.ts'
-import { attemptFacts } from '../queries/attemptFacts.ts'
+import { seesAttempt } from '../queries/attemptAccess.ts'
 import {
   describeLink,
   linkCover,
@@ -140,10 +140,13 @@ function peopleHandlers(
       const chosen = await choosePassword(context, who, body.password)
       if (!chosen) throw new HttpError('wrong-password', { detail: CARD_GONE })
       await beginSession(request, chosen.id)
+      context.accessChanged({ personId: chosen.id })
       return describeSession(chosen)
     },
     signOut: async ({ request }) => {
+      const sessionId = request.sessionID
       await endSession(request)
+      context.accessChanged({ sessionId })
       return describeSession(null)
     },
   }
@@ -201,10 +204,14 @@ function lessonHandlers(
     }),
     publish: (call) => publishEdition(context, whoCalls(call), call.params.lessonId, call.body),
     unpublished: ({ params }) => readUnpublished(context, params.lessonId),
-    results: ({ params, query }) => readResults(context, params.lessonId, query.edition),
-    handedFileOf: async ({ params: { lessonId, attemptId, fileId: id }, response }) => {
-      if ((await attemptFacts(attemptId))?.lessonId !== lessonId) throw new HttpError('not-found')
-      await sendHandedFile(context, { attemptId, id }, response)
+    results: (call) =>
+      readResults(context, whoCalls(call), call.params.lessonId, call.query.edition),
+    handedFileOf: async (call) => {
+      const { lessonId, attemptId, fileId: id } = call.params
+      const ask = within(context.database)
+      if (!(await seesAttempt(ask, whoCalls(call).id, { lessonId, attemptId })))
+        throw new HttpError('not-found')
+      await sendHandedFile(context, { attemptId, id }, call.response)
       return undefined
     },
   }

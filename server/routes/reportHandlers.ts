@@ -31,10 +31,10 @@ function send({ name, contentType, content }: MailFile, response: Response): und
 
 export function reportHandlers(context: Context): ReportHandlers {
   return {
-    watchMap: ({ params, query }) => readWatchMap(context, params, query.edition),
+    watchMap: (call) => readWatchMap(context, whoCalls(call), call.params, call.query.edition),
     questionAnalysis: (call) =>
       readQuestionAnalysis(context, whoCalls(call), call.params, call.query.edition),
-    waysTaken: ({ params, query }) => readWays(context, params, query.edition),
+    waysTaken: (call) => readWays(context, whoCalls(call), call.params, call.query.edition),
     comparison: (call) => readComparison(context, whoCalls(call), call.params),
     report: async (call) => {
       const { report, ...from } = call.params

@@ -177,7 +177,7 @@ export async function changeMember(
     ])
     if (found.length === 0) throw new HttpError('not-found')
     if (name !== undefined) {
-      const where = { id: personId, homeClass: classId }
+      const where = { id: personId, homeClass: classId, role: 'learner' as const }
       const [renamed] = await PersonRow.update({ name }, { where, transaction })
       if (renamed === 0) throw new HttpError('not-allowed', { detail: NOT_OURS })
     }

@@ -14,6 +14,13 @@ export interface Announcer {
   resultsNew(lessonId: string): void
 }
 
+/** Whose access may have changed: a person's, or that of everybody to a lesson, or that of one session. */
+export interface AccessChange {
+  personId?: string
+  lessonId?: string
+  sessionId?: string
+}
+
 export interface Context {
   database: Database
   /** For what every request or every batch asks: sessions, and statements worth preparing. */
@@ -24,6 +31,10 @@ export interface Context {
   announce: Announcer
   /** Puts a job of preparing in the queue. */
   enqueue: (job: { mediaId: string; kind: string }) => Promise<void>
+  /** Forgets what somebody has sent and not finished. */
+  dropUploadsOf: (personId: string) => Promise<void>
+  /** Says that somebody may do less than before, so that whoever listens is looked at again. */
+  accessChanged: (whose: AccessChange) => void
   version: string
   /** Where the stand-in film host is, such as `http://127.0.0.1:4315`; null where it does not run. */
   filmHost: string | null

@@ -1,10 +1,11 @@
 // What the results are computed from: of each learner the attempt that counts, with all that was watched and answered in it.
 import { attemptThatCounts, usualRules } from '@fernbrake/core/classes'
 import type { Lesson } from '@fernbrake/core/lesson'
-import type { Standing } from '@fernbrake/core/contract'
+import type { Person, Standing } from '@fernbrake/core/contract'
 import { direct, within } from '../database/connect.ts'
 import { AttemptRow, PersonRow } from '../database/models.ts'
 import { readAssignment } from '../queries/assignments.ts'
+import { attemptsSeenBy } from '../queries/attemptAccess.ts'
 import { readCovered, type Covered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt, type Response } from '../queries/responses.ts'
@@ -43,20 +44,27 @@ interface Wants {
 
 const NOTHING: Covered = { spans: {}, again: {}, leftOut: 0 }
 
-/** Of a lesson all attempts, whoever gave it to whom; or those alone that were begun by its link. */
-const attemptsAt = (from: SourceOf, byLinkAlone: boolean): Promise<AttemptRow[]> =>
-  from.source === 'lesson' && !byLinkAlone
-    ? AttemptRow.findAll({ where: { lessonId: from.sourceId }, order: [['number', 'ASC']] })
-    : attemptsOf(from)
+/** Of a lesson all attempts that the person may see; or those alone that were begun by its link. */
+async function attemptsAt(
+  { database }: Context,
+  person: Person,
+  from: SourceOf,
+  byLinkAlone: boolean,
+): Promise<AttemptRow[]> {
+  if (from.source !== 'lesson' || byLinkAlone) return attemptsOf(from)
+  const where = await attemptsSeenBy(within(database), person.id, from.sourceId)
+  return AttemptRow.findAll({ where, order: [['number', 'ASC']] })
+}
 
-/** The work of everybody on one edition: the one asked for, or the newest that anybody has begun. */
+/** The work of everybody whom the person may see on one edition: the one asked for, or the newest that anybody has begun. */
 export async function gather(
   context: Context,
+  person: Person,
   from: SourceOf,
   wanted?: number,
   { byLinkAlone = false, watchedAlone = false }: Wants = {},
 ): Promise<Gathered> {
-  const attempts = await attemptsAt(from, byLinkAlone)
+  const attempts = await attemptsAt(context, person, from, byLinkAlone)
   const { title, classTitle, lessonId } = await describeSource(context, from, attempts)
   const editions = [...new Set(attempts.map((row) => row.edition))]
     .sort((a, b) => b - a)

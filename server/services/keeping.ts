@@ -7,10 +7,11 @@ import { strToU8, Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import { UniqueConstraintError, type Transaction } from 'sequelize'
 import { passPhraseOf } from '@fernbrake/core/classes'
 import type { BodyOf, contract, KeeperOverview, KeptPerson, Person } from '@fernbrake/core/contract'
-import { run, within } from '../database/connect.ts'
+import { within } from '../database/connect.ts'
 import { PersonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import {
+  endSessionsOf,
   readHandedOf,
   readHeld,
   readHolds,
@@ -72,10 +73,18 @@ export async function changePerson(
         detail: 'A guest has no account that could have a role.',
       })
     if (role !== undefined && role !== 'keeper') leaveAKeeper(row, keepers)
-    await row.update({ ...(name ? { name } : {}), ...(role ? { role } : {}) }, { transaction })
+    const change = { ...(name ? { name } : {}), ...(role ? { role } : {}) }
+    const leavesClass = role !== undefined && role !== row.role && row.homeClass !== null
+    await row.update({ ...change, ...(leavesClass ? OUT_OF_CLASS : {}) }, { transaction })
+    // Whoever else knew how to get in with a card may have done so.
+    if (leavesClass) await endSessionsOf(within(context.database, transaction), personId)
   })
+  context.accessChanged({ personId })
   return kept(context, personId)
 }
+
+/** An account that a class made is its own from another role on: the class prints no card of it and changes no name. */
+const OUT_OF_CLASS = { homeClass: null, card: null }
 
 /** Before anything else is locked, and always in the same order: two keepers who leave at once wait for each other. */
 async function lockKeepers(transaction: Transaction): Promise<number> {
@@ -103,17 +112,15 @@ export async function resetPassword(context: Context, personId: string): Promise
     if (row.role === 'guest')
       throw new HttpError('not-allowed', { detail: 'A guest has no password.' })
     await row.update({ passwordHash: null, card: sealing.seal(phrase) }, { transaction })
-    await run(
-      ...([database, `DELETE FROM sessions WHERE sess->>'personId' = $1`] as const),
-      ...([[personId], transaction] as const),
-    )
+    await endSessionsOf(within(database, transaction), personId)
   })
+  context.accessChanged({ personId })
   return { person: await kept(context, personId), phrase }
 }
 
 /** Removes somebody with their records and files, unless lessons, classes or films would be left without anybody. */
 export async function removePerson(
-  { database, store }: Context,
+  { database, store, dropUploadsOf, accessChanged }: Context,
   keeper: Person,
   personId: string,
 ): Promise<{ attempts: number; files: number }> {
@@ -135,7 +142,8 @@ export async function removePerson(
     return removeRows(ask, personId)
   })
   // The rows are gone for good; a file that stays for now is in nobody's way.
-  await Promise.allSettled(keys.map((key) => store.remove(key)))
+  await Promise.allSettled([...keys.map((key) => store.remove(key)), dropUploadsOf(personId)])
+  accessChanged({ personId })
   return { attempts, files: keys.length }
 }
 

@@ -28,10 +28,11 @@ import { readAllPosts, readTalkReport } from './talk.ts'
 
 async function overviewOf(
   context: Context,
+  person: Person,
   from: SourceOf,
   edition?: number,
 ): Promise<ReportDocument> {
-  const { about, learners } = await gather(context, from, edition)
+  const { about, learners } = await gather(context, person, from, edition)
   if (from.source === 'assignment') {
     const classId = await classOfAssignment(from.sourceId)
     if (classId === null) throw new HttpError('not-found')
@@ -68,13 +69,13 @@ async function documentOf(
 ): Promise<ReportDocument> {
   switch (report) {
     case 'overview':
-      return overviewOf(context, from, edition)
+      return overviewOf(context, person, from, edition)
     case 'watching':
-      return watchingDocument(await readWatchMap(context, from, edition))
+      return watchingDocument(await readWatchMap(context, person, from, edition))
     case 'questions':
       return questionsDocument(await readQuestionAnalysis(context, person, from, edition))
     case 'ways':
-      return waysDocument(await readWays(context, from, edition))
+      return waysDocument(await readWays(context, person, from, edition))
     case 'comparison':
       return comparisonDocument(await readComparison(context, person, from))
     case 'talk':
@@ -139,10 +140,15 @@ export async function mailReport(
   const { subject, body } = texts.report.mail
   await context.database.transaction(async (transaction) => {
     for (const recipient of addresses)
-      await storeMail(within(context.database, transaction), person.id, {
-        ...{ recipient, subject: subject(whole.title), files },
-        body: body(whole.title, person.name, whole.sentences),
-      })
+      await storeMail(
+        within(context.database, transaction),
+        person.id,
+        {
+          ...{ recipient, subject: subject(whole.title), files },
+          body: body(whole.title, person.name, whole.sentences),
+        },
+        `${from.source} ${from.sourceId}`,
+      )
   })
   return { sent: addresses.length }
 }

@@ -55,10 +55,11 @@ const WATCHED_ALONE = { watchedAlone: true }
 
 export async function readWatchMap(
   context: Context,
+  person: Person,
   from: SourceOf,
   edition?: number,
 ): Promise<WatchMap> {
-  const { about, lesson, learners } = await gather(context, from, edition, WATCHED_ALONE)
+  const { about, lesson, learners } = await gather(context, person, from, edition, WATCHED_ALONE)
   if (!lesson) return { ...about, learners: 0, parts: [] }
   const films = filmsInOrder(lesson).flatMap(({ id: partId, durationMs }) =>
     durationMs ? [{ partId, durationMs, binMs: binOf(durationMs) }] : [],
@@ -122,7 +123,7 @@ export async function readQuestionAnalysis(
   from: SourceOf,
   edition?: number,
 ): Promise<QuestionAnalysis> {
-  const gathered = await gather(context, from, edition)
+  const gathered = await gather(context, person, from, edition)
   const { about, lesson, learners } = gathered
   const asked = lesson ? askedIn(lesson) : []
   // Who has answered nothing has not sat the test.
@@ -166,10 +167,11 @@ function toQuestionReport(
 
 export async function readWays(
   context: Context,
+  person: Person,
   from: SourceOf,
   edition?: number,
 ): Promise<WaysTaken> {
-  const { about, lesson, learners } = await gather(context, from, edition, WATCHED_ALONE)
+  const { about, lesson, learners } = await gather(context, person, from, edition, WATCHED_ALONE)
   if (!lesson) return { ...about, learners: 0, parts: [] }
   const ids = learners.map(({ attempt }) => attempt.id)
   const ask = within(context.database)
@@ -223,7 +225,7 @@ export async function readComparison(
   person: Person,
   from: SourceOf,
 ): Promise<Comparison> {
-  const own = await gather(context, from)
+  const own = await gather(context, person, from)
   const { lessonId } = own.about
   const groups = await readGroupsOf(within(context.database), lessonId, person.id)
   const questions = own.lesson ? askedIn(own.lesson) : []
@@ -236,7 +238,9 @@ export async function readComparison(
       const isSame = source.source === from.source && source.sourceId === from.sourceId
       // What is looked at is known by now.
       const isOwn = isSame && from.source === 'assignment' && edition === own.about.edition
-      const group = isOwn ? own : await gather(context, source, edition, { byLinkAlone: true })
+      const group = isOwn
+        ? own
+        : await gather(context, person, source, edition, { byLinkAlone: true })
       return {
         ...{ key: `${assignmentId ?? ''} ${edition}`, classTitle, edition },
         ...{

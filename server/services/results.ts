@@ -1,10 +1,11 @@
 // The results of a lesson's edition: reads the records, lets core compute, answers in the words of the contract.
-import type { LearnerResult, ResultsReply } from '@fernbrake/core/contract'
+import type { LearnerResult, Person, ResultsReply } from '@fernbrake/core/contract'
 import { lessonOutcome, type AttemptOutcome } from '@fernbrake/core/analysis'
 import type { Lesson } from '@fernbrake/core/lesson'
 import { filesOfAnswer, readableAnswer } from '@fernbrake/core/questions'
 import { direct, within } from '../database/connect.ts'
 import { AttemptRow, EditionRow, PersonRow, type HandedFileRow } from '../database/models.ts'
+import { attemptsSeenBy } from '../queries/attemptAccess.ts'
 import { waysByAttempt, type WayTaken } from '../queries/choices.ts'
 import { readCovered, type Covered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
@@ -14,9 +15,13 @@ import { responsesByAttempt, type Response } from '../queries/responses.ts'
 import type { Context } from './context.ts'
 import { toEditionSummary } from './editions.ts'
 
-/** The results of one edition, the newest unless another is asked for; empty before the first is published. */
+/**
+ * The results of one edition, the newest unless another is asked for, as far as they are the person's to see; empty before
+ * the first is published.
+ */
 export async function readResults(
   { database, pool }: Context,
+  person: Person,
   lessonId: string,
   number?: number,
 ): Promise<ResultsReply> {
@@ -30,9 +35,10 @@ export async function readResults(
   if (wanted === undefined)
     return { edition: null, editions: [], lesson: null, learners: [], questions: [], watching: {} }
   const lesson = await editionDocument({ lessonId, edition: wanted })
-  const attempts = await AttemptRow.findAll({ where: { lessonId, edition: wanted } })
+  const seen = await attemptsSeenBy(within(database), person.id, lessonId)
+  const attempts = await AttemptRow.findAll({ where: { ...seen, edition: wanted } })
   const ids = attempts.map((attempt) => attempt.id)
-  const [people, responsesBy, covered, ways, handed, seen] = await Promise.all([
+  const [people, responsesBy, covered, ways, handed, things] = await Promise.all([
     PersonRow.findAll({ where: { id: attempts.map((attempt) => attempt.personId) } }),
     responsesByAttempt(direct(pool), ids),
     readCovered(within(database), ids),
@@ -57,7 +63,7 @@ export async function readResults(
       covered: covered.get(attempt.id),
       ways: ways.get(attempt.id) ?? [],
       handed: handed.get(attempt.id) ?? [],
-      seen: seen.get(attempt.id) ?? {},
+      seen: things.get(attempt.id) ?? {},
     }),
   )
   return {

@@ -98,6 +98,7 @@ export async function giveRole(
     await keepAnOwner(lessonId, person.id, role, transaction)
     await LessonRoleRow.upsert({ lessonId, personId: person.id, role }, { transaction })
   })
+  context.accessChanged({ lessonId })
   return readSharing(context, lessonId, true)
 }
 
@@ -110,6 +111,7 @@ export async function takeRole(
     await keepAnOwner(lessonId, personId, null, transaction)
     await LessonRoleRow.destroy({ where: { lessonId, personId }, transaction })
   })
+  context.accessChanged({ lessonId })
   return readSharing(context, lessonId, true)
 }
 
@@ -180,7 +182,7 @@ export async function listOpenLessons({ database }: Context): Promise<OpenLesson
 }
 
 /**
- * Passes who may learn a lesson: whoever it is seen by, works on it, or has begun it. Whoever is not signed in is
+ * Passes who may learn a lesson by its link: whoever it is seen by, works on it, or has begun it by the link. Whoever is not signed in is
  * asked to; everybody else is told that it was not shared with them.
  */
 export async function admit(
@@ -194,7 +196,7 @@ export async function admit(
     database,
     `SELECT 1 AS found WHERE
        EXISTS (SELECT 1 FROM lesson_roles WHERE lesson_id = $1 AND person_id = $2)
-       OR EXISTS (SELECT 1 FROM attempts WHERE lesson_id = $1 AND person_id = $2)
+       OR EXISTS (SELECT 1 FROM attempts WHERE lesson_id = $1 AND person_id = $2 AND assignment_id IS NULL)
        OR ($3 AND EXISTS (SELECT 1 FROM lesson_invited WHERE lesson_id = $1 AND email = $4))`,
     [lesson.id, person.id, lesson.seenBy === 'people', person.email],
   )

@@ -71,6 +71,20 @@ describe('a film that plays as it is', () => {
   })
 })
 
+it('a film that tells where and with what it was filmed is shown without that, and its file stays the owner’s', async () => {
+  const place = ['-metadata', 'title=Behind the weir house']
+  const media = await settled(
+    await upload(make('place.mp4', ...PICTURE, ...SOUND, ...H264, '-c:a', 'aac', ...place)),
+  )
+  expect(media).toMatchObject({ state: 'ready', durationMs: 2000, width: 320 })
+  const bytes = async (file: string) =>
+    ((await agent.get(`/api/media/${media.id}/files/${file}`).expect(200)).body as Buffer).toString(
+      'latin1',
+    )
+  expect(await bytes('original')).toContain('Behind the weir house')
+  expect(await bytes('playable')).not.toContain('Behind the weir house')
+})
+
 it('a film that browsers cannot play is converted', async () => {
   const media = await settled(
     await upload(make('c.avi', ...PICTURE, ...SOUND, '-c:v', 'mpeg4', '-c:a', 'mp2')),

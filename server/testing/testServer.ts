@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { nanoid } from 'nanoid'
 import pg from 'pg'
+import type { DestinationStream } from 'pino'
 import supertest from 'supertest'
 import type { Person, Role } from '@fernbrake/core/contract'
 import type { Lesson } from '@fernbrake/core/lesson'
@@ -59,11 +60,16 @@ export async function startTestServer({
   runsJobs = false,
   asksPrivateAddresses = false,
   filmHostPort = null,
+  trustedProxies = [],
+  log,
   pages = () => undefined,
 }: {
   runsJobs?: boolean
   asksPrivateAddresses?: boolean
   filmHostPort?: number | null
+  trustedProxies?: Settings['trustedProxies']
+  /** Where the log goes; nowhere unless said. */
+  log?: DestinationStream
   pages?: MountPages
 } = {}): Promise<TestServer> {
   const { url: databaseUrl, drop } = await createTestDatabase()
@@ -76,11 +82,12 @@ export async function startTestServer({
     dataFolder,
     sessionSecret: 'a secret for tests',
     runsJobs,
-    logLevel: 'silent',
+    logLevel: log ? 'info' : 'silent',
     asksPrivateAddresses,
     filmHostPort,
+    trustedProxies,
   }
-  const running = await openServer(settings, pages)
+  const running = await openServer(settings, pages, log ? { logTo: log } : {})
   await new Promise<void>((resolve) => running.server.listen(0, '127.0.0.1', resolve))
   const url = `http://127.0.0.1:${(running.server.address() as AddressInfo).port}`
   return {

@@ -15,6 +15,11 @@ export function liveSocket(): LiveSocket {
   made.on('connect_error', () => {
     if (!made.active) setTimeout(() => made === socket && made.connect(), RETRY_MS)
   })
+  // Put out by the server, because a session is over; whoever has another by now comes in again.
+  made.on('disconnect', (reason) => {
+    if (reason === 'io server disconnect')
+      setTimeout(() => made === socket && made.connect(), RETRY_MS)
+  })
   socket = made
   return socket
 }
