@@ -60,12 +60,15 @@ export async function openServer(
   { development = false, logTo }: { development?: boolean; logTo?: DestinationStream } = {},
 ): Promise<Running> {
   const log = openLog(settings, logTo)
-  const database = connectDatabase(settings.databaseUrl)
+  const database = connectDatabase(settings.databaseUrl, settings.databaseConnections)
   defineModels(database)
   if (await hasPendingMigrations(database))
     throw new Error('The database has an older schema; npm start brings it up to date.')
   await makeSpanPartitions(database, new Date())
-  const pool = new pg.Pool({ connectionString: settings.databaseUrl, max: 10 })
+  const pool = new pg.Pool({
+    connectionString: settings.databaseUrl,
+    max: settings.databaseConnections,
+  })
   pool.on('error', (error) => log.warn({ err: error }, 'a connection was lost'))
   const queue = await openQueue(settings.databaseUrl, (error) => log.error({ err: error }, 'queue'))
   const live = createLiveServer(database, log)

@@ -10,6 +10,8 @@ export interface Settings {
   /** The name or address to listen on; loopback unless said otherwise. */
   host: string
   databaseUrl: string
+  /** So many connections to it are held at most, by each of two pools. */
+  databaseConnections: number
   /** Where media, uploads and the session secret lie. */
   dataFolder: string
   sessionSecret: string
@@ -40,6 +42,7 @@ export function readSettings(environment: NodeJS.ProcessEnv): Settings {
     port: Number(environment.FERNBRAKE_PORT ?? 4310),
     host: environment.FERNBRAKE_HOST ?? '127.0.0.1',
     databaseUrl,
+    databaseConnections: 10,
     dataFolder,
     sessionSecret:
       environment.FERNBRAKE_SESSION_SECRET ?? keptSecret(join(dataFolder, 'session-secret')),

@@ -240,5 +240,8 @@ describe('film that was jumped over', () => {
     const forked = withFork(lesson, { id: 'f', atMs: 10_000, ways })
     const rules = { ...usualRules(), seek: 'none' as const }
     expect(jumpedOverMs(forked, rules, seconds([0, 10], [40, 60]))).toBe(0)
+    // Not where they jumped before they came to it, nor further than it leads.
+    expect(jumpedOverMs(forked, rules, seconds([0, 2], [40, 60]))).toBe(38_000)
+    expect(jumpedOverMs(forked, rules, seconds([0, 10], [25, 30], [55, 60]))).toBe(40_000)
   })
 })

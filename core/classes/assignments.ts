@@ -2,7 +2,8 @@
 import { TZDate } from '@date-fns/tz'
 import { generateKeyBetween } from 'fractional-indexing'
 import { filmsInOrder, type Lesson, type SeekRule } from '../lesson/index.ts'
-import { normalise, type Span } from '../watching/index.ts'
+import { reachedIn } from '../playback/index.ts'
+import type { Span } from '../watching/index.ts'
 
 /** `lesson`: as each film of the lesson says. */
 export const SEEK_RULES = ['lesson', 'free', 'backOnly', 'none'] as const
@@ -150,39 +151,6 @@ export function underRules(whole: Lesson, rules: AssignmentRules, tells = true):
   return { ...lesson, parts: { ...lesson.parts, ...Object.fromEntries(films) } }
 }
 
-/** So much may be missing between two stretches without anybody having jumped: clocks and seeking are not exact, in ms. */
-const JUMP_SLACK_MS = 3000
-
-/** Whether a film's own forks and overlays lead past stretches of it, or other parts play some of it. */
-function leadsAhead(lesson: Lesson, partId: string): boolean {
-  const cues = Object.values(lesson.cues).filter((cue) => cue.partId === partId)
-  const jumps = cues.some(
-    (cue) =>
-      (cue.kind === 'fork' &&
-        Object.values(cue.choices).some(({ target }) => target.to === 'time')) ||
-      (cue.kind === 'overlay' && cue.action?.does === 'time'),
-  )
-  const own = new Set(cues.flatMap((cue) => (cue.kind === 'question' ? [cue.questionId] : [])))
-  const isEvidence = Object.values(lesson.questions).some(
-    ({ id, evidence }) => evidence?.partId === partId && !own.has(id),
-  )
-  // A page, a still or a deck names the film whose stretches it plays.
-  const isPlayed = Object.values(lesson.parts).some(
-    (part) => part.id !== partId && JSON.stringify(part).includes(JSON.stringify(partId)),
-  )
-  return jumps || isEvidence || isPlayed
-}
-
-/** A document never changes, and a whole class asks the same of it: the films whose stretches come in order alone. */
-const inOrderBy = new WeakMap<Lesson, string[]>()
-function filmsInOneGo(lesson: Lesson): string[] {
-  const known = inOrderBy.get(lesson)
-  if (known) return known
-  const ids = filmsInOrder(lesson).flatMap(({ id }) => (leadsAhead(lesson, id) ? [] : [id]))
-  inOrderBy.set(lesson, ids)
-  return ids
-}
-
 /**
  * How much film lies jumped over before the furthest point that was watched, in ms, in films where the rules allow no jump
  * ahead. It is worked out from all that was watched, so it makes no difference in which order devices sent it.
@@ -193,18 +161,11 @@ export function jumpedOverMs(
   covered: Readonly<Record<string, readonly Span[]>>,
 ): number {
   const ruled = underRules(lesson, rules)
-  const films = filmsInOneGo(lesson).flatMap((id) => {
-    const part = ruled.parts[id]
-    return part?.kind === 'film' && part.seekRule !== 'free' ? [part] : []
-  })
-  return films.reduce((sum, { id }) => {
-    let [at, jumped] = [0, 0]
-    for (const { fromMs, toMs } of normalise(covered[id] ?? [])) {
-      if (fromMs - at > JUMP_SLACK_MS) jumped += fromMs - at
-      at = toMs
-    }
-    return sum + jumped
-  }, 0)
+  return filmsInOrder(ruled).reduce(
+    (sum, { id, seekRule }) =>
+      seekRule === 'free' ? sum : sum + reachedIn(ruled, id, covered[id] ?? []).jumpedMs,
+    0,
+  )
 }
 
 /** The moment that a clock on the wall of a time zone shows (`2026-11-26T09:30`), as ISO 8601 in UTC. */

@@ -88,6 +88,10 @@ export const standingSchema = z.strictObject({
       openedAt: clockSchema,
       /** Spans that could not be true, or broke the rules; kept, but left out of all figures. */
       leftOut: z.int(),
+      /** Of these, those that were reported faster than time, or outside of it. */
+      tooFast: z.int(),
+      /** Answers whose time could not be believed. */
+      doubtful: z.int(),
       /** Film jumped over where the rules allow no jump ahead, in ms. */
       jumpedMs: z.int(),
     }),

@@ -266,7 +266,11 @@ export const attemptRoutes = {
     'Send what was watched and answered',
     {
       params: attemptParams,
-      body: z.strictObject({ records: z.array(learnerRecordSchema).min(1).max(MOST_RECORDS) }),
+      body: z.strictObject({
+        records: z.array(learnerRecordSchema).min(1).max(MOST_RECORDS),
+        /** What the device's clock shows as it sends: so the server knows how far it is off. */
+        sentAt: clockSchema.optional(),
+      }),
       reply: z.strictObject({
         /** These are in the database, now or from an earlier sending. */
         kept: z.array(idSchema),
@@ -284,7 +288,6 @@ export const attemptRoutes = {
               'missingFile',
               'tooLate',
               'wrongAnswerKind',
-              'futureClock',
               'tooManyNotes',
               'closed',
               'talkOff',

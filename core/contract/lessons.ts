@@ -130,6 +130,8 @@ const resultsReply = z.strictObject({
       seen: z.record(idSchema, z.array(idSchema)),
       /** Spans that could not be true; kept, but left out of all figures. */
       leftOut: z.int(),
+      /** Of these, those that were reported faster than time, or outside of it. */
+      tooFast: z.int(),
       answers: z.array(
         z.strictObject({
           questionId: idSchema,
@@ -140,6 +142,8 @@ const resultsReply = z.strictObject({
           /** What was handed in with it. */
           files: z.array(fileTakenSchema),
           answeredAt: clockSchema,
+          /** The device's clock could not be believed; it is when it arrived. */
+          isDoubtful: z.boolean(),
         }),
       ),
       /** The ways taken at forks, in the order in which they were. */

@@ -40,6 +40,8 @@ export const pileAnswerSchema = z.strictObject({
   text: z.string(),
   files: z.array(fileTakenSchema),
   answeredAt: clockSchema,
+  /** The device's clock could not be believed; it is when it arrived. */
+  isDoubtful: z.boolean(),
   /** What it was marked with by itself. */
   verdict: z.enum(['right', 'partly', 'wrong', 'unmarked']),
   points: z.number(),

@@ -13,7 +13,7 @@ import {
   withQuestion,
   withQuiz,
 } from '../testing/index.ts'
-import { isPlausible } from '../watching/index.ts'
+import { freshClock, judgeSpans, type ReportedSpan } from '../watching/index.ts'
 import {
   chanceOfLeaving,
   chanceOfRight,
@@ -49,14 +49,17 @@ describe('simulated learners', () => {
     const lesson = withQuiz(fullLesson())
     for (let seed = 0; seed < 60; seed += 1) {
       let clock = START
+      const reported: ReportedSpan[] = []
       for (const span of ofKind(makeWhole(seed, lesson), 'span')) {
         expect(span.toMs).toBeGreaterThan(span.fromMs)
         expect(span.toMs).toBeLessThanOrEqual(filmLengthMs(lesson, span.partId)!)
         const [beganAtMs, endedAtMs] = [Date.parse(span.beganAt), Date.parse(span.endedAt)]
         expect(beganAtMs).toBeGreaterThanOrEqual(clock)
-        expect(isPlausible({ ...span, beganAtMs, endedAtMs })).toBe(true)
+        reported.push({ ...span, beganAtMs, endedAtMs })
         clock = endedAtMs
       }
+      const { doubts } = judgeSpans(freshClock(), reported, { openedMs: START, nowMs: clock })
+      expect(doubts.filter((doubt) => doubt !== null)).toEqual([])
     }
   })
   it('end a film only when they reach its end', () => {

@@ -1,6 +1,6 @@
 // The only door of core/watching.
 export * from './spans.ts'
-export * from './plausible.ts'
+export * from './clock.ts'
 export * from './recorder.ts'
 export * from './returned.ts'
 export * from './watchMap.ts'

@@ -1,5 +1,5 @@
 // Turns the ticks and breaks of playback into spans. Pure: times are handed in.
-import type { ReportedSpan } from './plausible.ts'
+import type { ReportedSpan } from './clock.ts'
 
 /** A gap between two ticks larger than this, beyond what the rate explains, is a jump; in ms of media time. */
 export const LARGEST_STEP_MS = 1500

@@ -8,7 +8,6 @@ import {
   coveredMs,
   cutSpan,
   furthestMs,
-  isPlausible,
   learnersPerBin,
   leaveOff,
   normalise,
@@ -105,22 +104,6 @@ describe('counts by bin', () => {
     ])
     expect(leaveOff([], [0])).toEqual([0])
   })
-})
-
-describe('plausible spans', () => {
-  const report = (ms: number, clockMs: number, rate = 1): ReportedSpan => ({
-    ...span(0, ms),
-    rate,
-    beganAtMs: 1000,
-    endedAtMs: 1000 + clockMs,
-  })
-  it.each([
-    ['as long as the time that passed', report(10_000, 10_000), true],
-    ['a second longer', report(11_000, 10_000), true],
-    ['more than a second longer', report(11_001, 10_000), false],
-    ['twice as long at twice the speed', report(20_000, 10_000, 2), true],
-    ['with a clock that ran backwards', report(5000, -9000), false],
-  ])('%s', (_name, reported, expected) => expect(isPlausible(reported)).toBe(expected))
 })
 
 describe('recording', () => {

@@ -191,9 +191,9 @@ async function work(
   const attemptId = await beginAssignment(context, person, assignmentId, 1, start)
   const seenAt = new Date(records.length > 0 ? startMs + SITTING_MS : startMs)
   const all = await withHandwork(context, attemptId, persona, records)
-  await takeRecords(context, attemptId, all, seenAt)
   await run(context.database, 'UPDATE attempts SET opened_at = $2 WHERE id = $1', [
     attemptId,
     start,
   ])
+  await takeRecords(context, attemptId, { records: all, sentAt: seenAt.toISOString() }, seenAt)
 }

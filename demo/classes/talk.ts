@@ -200,6 +200,11 @@ async function sayAs(
   if (!attempt || atMs > today.getTime()) return null
   const at = new Date(atMs)
   const record = { kind: 'say' as const, id: saying.postId, ...saying, at: at.toISOString() }
-  await takeRecords(context, attempt.id, [record], at > attempt.seen ? at : attempt.seen)
+  await takeRecords(
+    context,
+    attempt.id,
+    { records: [record] },
+    at > attempt.seen ? at : attempt.seen,
+  )
   return atMs
 }

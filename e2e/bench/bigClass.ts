@@ -142,9 +142,8 @@ async function playAll(
   for (let index = 0; index < size; index += 1) {
     const records = big.recordsOf(random, index)
     for (let from = 0; from < records.length; from += RECORDS_AT_ONCE)
-      await takeRecords(
-        ...([context, attemptOf(big.id, size, index)] as const),
-        records.slice(from, from + RECORDS_AT_ONCE),
-      )
+      await takeRecords(...([context, attemptOf(big.id, size, index)] as const), {
+        records: records.slice(from, from + RECORDS_AT_ONCE),
+      })
   }
 }

@@ -99,6 +99,7 @@ async function settingsOf(admin: string, name: string, dataFolder: string): Prom
     asksPrivateAddresses: false,
     filmHostPort: await freePort(),
     trustedProxies: [],
+    databaseConnections: 10,
   }
 }
 

@@ -1,11 +1,13 @@
 // The connection to PostgreSQL.
 import type pg from 'pg'
 import { QueryTypes, Sequelize, type Transaction } from 'sequelize'
+import { bindQueriesToTransactions } from './boundTransactions.ts'
 
 export type Database = Sequelize
 
 /** Opens a pool; nothing is contacted before the first query. */
 export function connectDatabase(url: string, connections = 10): Database {
+  bindQueriesToTransactions()
   return new Sequelize(url, {
     dialect: 'postgres',
     logging: false,

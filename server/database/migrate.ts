@@ -23,6 +23,8 @@ import { SCHEMA_018 } from './schema018.ts'
 import { SCHEMA_019 } from './schema019.ts'
 import { SCHEMA_020 } from './schema020.ts'
 import { SCHEMA_021 } from './schema021.ts'
+import { SCHEMA_022 } from './schema022.ts'
+import { SCHEMA_023 } from './schema023.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -53,6 +55,8 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '019-marks', up: sql(SCHEMA_019) },
   { name: '020-talk', up: sql(SCHEMA_020) },
   { name: '021-what-mails-are-about', up: sql(SCHEMA_021) },
+  { name: '022-clocks-and-proven-ends', up: sql(SCHEMA_022) },
+  { name: '023-indexes', up: sql(SCHEMA_023) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

@@ -15,6 +15,7 @@ import type {
   Role,
   SeenBy,
 } from '@fernbrake/core/contract'
+import type { ClockState } from '@fernbrake/core/watching'
 import type { Change, Lesson, Patch } from '@fernbrake/core/lesson'
 import type { Answer, Question, Verdict } from '@fernbrake/core/questions'
 import type { Database } from './connect.ts'
@@ -156,6 +157,8 @@ export class AttemptRow extends Model<
   /** Which of the learner's attempts at the assignment this is, from 1. */
   declare number: CreationOptional<number>
   declare confirmedAt: CreationOptional<Date | null>
+  declare clock: CreationOptional<ClockState | null>
+  declare clockRev: CreationOptional<number>
 }
 
 export class ResponseRow extends Model<
@@ -174,6 +177,8 @@ export class ResponseRow extends Model<
   declare seenShare: CreationOptional<number | null>
   declare tookMs: CreationOptional<number | null>
   declare receivedAt: CreationOptional<Date>
+  /** When it was given could not be believed. */
+  declare isDoubtful: CreationOptional<boolean>
 }
 
 /** A file that a learner handed in with an answer. */
@@ -289,6 +294,8 @@ export function defineModels(sequelize: Database): void {
       assignmentId: TEXT,
       number: { type: INTEGER, defaultValue: 1 },
       confirmedAt: DATE,
+      clock: JSONB,
+      clockRev: { type: INTEGER, defaultValue: 0 },
     },
     as('attempts'),
   )
@@ -306,6 +313,7 @@ export function defineModels(sequelize: Database): void {
       seenShare: REAL,
       tookMs: INTEGER,
       receivedAt: now(),
+      isDoubtful: { type: BOOLEAN, defaultValue: false },
     },
     as('responses'),
   )

@@ -12,6 +12,7 @@ import {
   type Person,
   type ServerToClientEvents,
 } from '@fernbrake/core/contract'
+import { outsideTransactions } from '../database/boundTransactions.ts'
 import { within, type Database } from '../database/connect.ts'
 import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
 import { isFromOwnPage } from '../http/security.ts'
@@ -57,7 +58,9 @@ export function createLiveServer(database: Database, log: Logger): LiveServer {
   /** One after the other, so that edits are told in their order. */
   let last: Promise<void> = Promise.resolve()
   const soon = (work: () => Promise<void>) => {
-    last = last.then(work).catch((error: unknown) => log.warn({ err: error }, 'not told live'))
+    last = outsideTransactions(() => last.then(work)).catch((error: unknown) =>
+      log.warn({ err: error }, 'not told live'),
+    )
   }
   /** Leaves in the rooms of a lesson only those who may be there. */
   const weed = async (lessonId: string) => {

@@ -8,6 +8,7 @@ export interface AttemptFacts {
   /** An attempt stays on the edition it was begun on. */
   edition: number
   assignmentId: string | null
+  openedAt: Date
 }
 
 /** Bounded, so that memory is too. */
@@ -19,12 +20,12 @@ export async function attemptFacts(attemptId: string): Promise<AttemptFacts | nu
   const known = kept.get(attemptId)
   if (known) return known
   const row = await AttemptRow.findByPk(attemptId, {
-    attributes: ['id', 'personId', 'lessonId', 'edition', 'assignmentId'],
+    attributes: ['id', 'personId', 'lessonId', 'edition', 'assignmentId', 'openedAt'],
   })
   if (!row) return null
-  const { id, personId, lessonId, edition, assignmentId } = row
+  const { id, personId, lessonId, edition, assignmentId, openedAt } = row
   if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!)
-  const facts = { id, personId, lessonId, edition, assignmentId }
+  const facts = { id, personId, lessonId, edition, assignmentId, openedAt }
   kept.set(id, facts)
   return facts
 }

@@ -14,6 +14,7 @@ export async function storeChoices(
   attemptId: string,
   choices: readonly ChoiceRow[],
 ): Promise<void> {
+  if (choices.length === 0) return
   await ask(
     `INSERT INTO choices (attempt_id, id, cue_id, choice_id, chosen_at)
      SELECT $1, unnest($2::text[]), unnest($3::text[]), unnest($4::text[]), unnest($5::timestamptz[])
@@ -53,6 +54,13 @@ export async function waysByAttempt(
     ])
   return ways
 }
+
+/** Every way that one attempt took, in the order in which they were. */
+export const readWays = (ask: Ask, attemptId: string) =>
+  ask<{ cueId: string; choiceId: string }>(
+    `SELECT cue_id AS "cueId", choice_id AS "choiceId" FROM choices WHERE attempt_id = $1 ORDER BY chosen_at, id`,
+    [attemptId],
+  )
 
 /** The way taken last at each fork, by cue. */
 export async function readChosen(ask: Ask, attemptId: string): Promise<Record<string, string>> {

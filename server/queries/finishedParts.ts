@@ -1,12 +1,13 @@
-// SQL about the parts that learners have finished.
+// SQL about the parts that learners have finished: what their devices say, and what is borne out.
 import type { Ask } from '../database/connect.ts'
 
-/** Notes parts as finished; the first time counts. */
+/** Notes parts as said to be finished; the first time counts. */
 export async function storeFinished(
   ask: Ask,
   attemptId: string,
   finished: ReadonlyMap<string, Date>,
 ): Promise<void> {
+  if (finished.size === 0) return
   await ask(
     `INSERT INTO finished_parts (attempt_id, part_id, finished_at)
      SELECT $1, unnest($2::text[]), unnest($3::timestamptz[])
@@ -15,11 +16,51 @@ export async function storeFinished(
   )
 }
 
-/** The parts that were finished, in the order in which they were. */
-export async function readFinished(ask: Ask, attemptId: string): Promise<string[]> {
-  const rows = await ask<{ part_id: string }>(
-    'SELECT part_id FROM finished_parts WHERE attempt_id = $1 ORDER BY finished_at, part_id',
+export interface FinishClaim {
+  partId: string
+  at: Date
+  proven: boolean
+}
+
+/** The parts that are said to be finished, in the order in which they were. */
+export const readClaims = (ask: Ask, attemptId: string) =>
+  ask<FinishClaim>(
+    `SELECT part_id AS "partId", finished_at AS at, proven FROM finished_parts
+      WHERE attempt_id = $1 ORDER BY finished_at, part_id`,
     [attemptId],
   )
-  return rows.map((row) => row.part_id)
+
+/** The parts that are finished, in the order in which they were. */
+export async function readFinished(ask: Ask, attemptId: string): Promise<string[]> {
+  const claims = await readClaims(ask, attemptId)
+  return claims.filter(({ proven }) => proven).map(({ partId }) => partId)
+}
+
+export async function proveParts(
+  ask: Ask,
+  attemptId: string,
+  partIds: readonly string[],
+): Promise<void> {
+  if (partIds.length === 0) return
+  await ask(
+    'UPDATE finished_parts SET proven = true WHERE attempt_id = $1 AND part_id = ANY($2::text[])',
+    [attemptId, [...partIds]],
+  )
+}
+
+/** What lies behind a learner, answered or not. */
+export async function readReleased(ask: Ask, attemptId: string): Promise<string[]> {
+  const [row] = await ask<{ released: string[] }>('SELECT released FROM attempts WHERE id = $1', [
+    attemptId,
+  ])
+  return row?.released ?? []
+}
+
+/** Notes when a lesson was finished, the first time it was; null where it is not. */
+export async function storeFinishedAt(ask: Ask, attemptId: string, at: Date | null): Promise<void> {
+  await ask(
+    `UPDATE attempts SET finished_at = CASE WHEN $2::timestamptz IS NULL THEN NULL ELSE coalesce(finished_at, $2) END
+      WHERE id = $1 AND (finished_at IS NULL) <> ($2::timestamptz IS NULL)`,
+    [attemptId, at?.toISOString() ?? null],
+  )
 }

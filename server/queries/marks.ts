@@ -11,7 +11,7 @@ export const OF_SOURCE: Record<Source, string> = {
 }
 
 /** Of several tries, the last one is what a person looks at. */
-export const IS_LAST_TRY = `NOT EXISTS (SELECT FROM responses later WHERE later.attempt_id = r.attempt_id
+const IS_LAST_TRY = `NOT EXISTS (SELECT FROM responses later WHERE later.attempt_id = r.attempt_id
   AND later.question_id = r.question_id AND later.try_number > r.try_number)`
 
 /** Of the kinds that a person has to look at. */
@@ -20,13 +20,15 @@ const BY_PERSON = `r.answer->>'kind' IN (${QUESTION_KINDS.filter((kind) => isByP
   .join(', ')})`
 
 /**
- * Whether the person `$n` may mark an attempt `a` and read its results: who teaches the class whose assignment `s` it was
- * begun for, or edits a lesson that was opened by its link. The same as `marker` in http/authorise.ts, over many attempts.
+ * The attempts that the person `$n` may mark and read the results of: those for assignments of classes they teach, and those
+ * by the link of lessons they edit. The same as `marker` in http/authorise.ts, over many attempts; each half goes by an index.
  */
-export const isMarker = (person: string) => `CASE WHEN s.id IS NULL
-  THEN EXISTS (SELECT FROM lesson_roles l WHERE l.lesson_id = a.lesson_id AND l.person_id = ${person}
-                  AND l.role IN ('owner', 'editor'))
-  ELSE EXISTS (SELECT FROM class_teachers t WHERE t.class_id = s.class_id AND t.person_id = ${person}) END`
+export const markableBy = (person: string) => `(
+  SELECT x.* FROM class_teachers t JOIN assignments y ON y.class_id = t.class_id JOIN attempts x ON x.assignment_id = y.id
+   WHERE t.person_id = ${person}
+  UNION ALL
+  SELECT x.* FROM lesson_roles l JOIN attempts x ON x.lesson_id = l.lesson_id AND x.assignment_id IS NULL
+   WHERE l.person_id = ${person} AND l.role IN ('owner', 'editor'))`
 
 type PileRow = Omit<PileCard, 'title' | 'oldestAt'> & {
   lessonId: string
@@ -44,12 +46,12 @@ export const readPiles = (ask: Ask, personId: string) =>
             count(m.revision)::int AS marked,
             count(*) FILTER (WHERE m.revision IS NOT NULL AND m.released_at IS NULL)::int AS untold,
             min(r.answered_at) FILTER (WHERE m.revision IS NULL) AS "oldestAt"
-       FROM attempts a
-       JOIN responses r ON r.attempt_id = a.id AND ${BY_PERSON} AND ${IS_LAST_TRY}
+       FROM ${markableBy('$1')} AS a
+       JOIN LATERAL (SELECT DISTINCT ON (question_id) * FROM responses WHERE attempt_id = a.id
+                      ORDER BY question_id, try_number DESC) r ON ${BY_PERSON}
        LEFT JOIN assignments s ON s.id = a.assignment_id
        LEFT JOIN classes c ON c.id = s.class_id
        LEFT JOIN marks m ON m.attempt_id = r.attempt_id AND m.response_id = r.id
-      WHERE ${isMarker('$1')}
       GROUP BY s.id, a.lesson_id, c.title
       ORDER BY count(*) FILTER (WHERE m.revision IS NULL) = 0, min(r.answered_at), s.id`,
     [personId],

@@ -1,4 +1,5 @@
-// SQL about where media are used. Drafts are asked themselves: an edit may have taken a medium out again.
+// SQL about where media are used. A lesson that ever used a medium is on a list; whether it still does, its documents say.
+import { mediaIdsOf, type Lesson } from '@fernbrake/core/lesson'
 import { select, type Database } from '../database/connect.ts'
 
 export interface MediaUse {
@@ -8,12 +9,8 @@ export interface MediaUse {
   editions: number
 }
 
-/** Whether a lesson's document shows medium $1: as a film, on one, or anywhere in a part, a question or its material. */
-const SHOWS = (document: string) =>
-  `(EXISTS (SELECT 1 FROM jsonb_each(${document}->'cues') AS cue WHERE cue.value->'content'->>'mediaId' = $1)
-    OR EXISTS (SELECT 1 FROM jsonb_path_query(${document}->'questions', '$.**.mediaId') AS named WHERE named #>> '{}' = $1)
-    OR EXISTS (SELECT 1 FROM jsonb_path_query(${document}->'parts', '$.**.mediaId') AS named WHERE named #>> '{}' = $1)
-    OR EXISTS (SELECT 1 FROM jsonb_path_query(${document}->'materials', '$.**.mediaId') AS named WHERE named #>> '{}' = $1))`
+/** What a lesson shows is what core says it shows: covers and what is offered for download among it. */
+const shows = (document: Lesson, mediaId: string): boolean => mediaIdsOf(document).includes(mediaId)
 
 /** The lessons on which the person has a role that show a medium, by title. */
 export async function usesOf(
@@ -21,17 +18,23 @@ export async function usesOf(
   personId: string,
   mediaId: string,
 ): Promise<MediaUse[]> {
-  return select<MediaUse>(
+  const lessons = await select<{ id: string; draft: Lesson; editions: Lesson[] }>(
     database,
-    `SELECT * FROM (
-       SELECT l.id, l.draft->>'title' AS title, ${SHOWS('l.draft')} AS draft,
-              (SELECT count(*)::int FROM editions e WHERE e.lesson_id = l.id AND ${SHOWS('e.document')}) AS editions
-         FROM lessons l
-         JOIN media_uses u ON u.lesson_id = l.id AND u.media_id = $1
-         JOIN lesson_roles r ON r.lesson_id = l.id AND r.person_id = $2) AS used
-      WHERE draft OR editions > 0 ORDER BY title, id`,
+    `SELECT l.id, l.draft,
+            coalesce((SELECT jsonb_agg(e.document) FROM editions e WHERE e.lesson_id = l.id), '[]') AS editions
+       FROM media_uses u
+       JOIN lessons l ON l.id = u.lesson_id
+       JOIN lesson_roles r ON r.lesson_id = l.id AND r.person_id = $2
+      WHERE u.media_id = $1`,
     [mediaId, personId],
   )
+  return lessons
+    .map(({ id, draft, editions }) => ({
+      ...{ id, title: draft.title, draft: shows(draft, mediaId) },
+      editions: editions.filter((edition) => shows(edition, mediaId)).length,
+    }))
+    .filter(({ draft, editions }) => draft || editions > 0)
+    .sort((a, b) => a.title.localeCompare(b.title) || a.id.localeCompare(b.id))
 }
 
 /** The lessons that the person may edit and whose drafts show a medium. */
@@ -40,13 +43,13 @@ export async function lessonsToReplaceIn(
   personId: string,
   mediaId: string,
 ): Promise<string[]> {
-  const rows = await select<{ id: string }>(
+  const lessons = await select<{ id: string; draft: Lesson }>(
     database,
-    `SELECT l.id FROM lessons l
-       JOIN media_uses u ON u.lesson_id = l.id AND u.media_id = $1
+    `SELECT l.id, l.draft FROM media_uses u
+       JOIN lessons l ON l.id = u.lesson_id
        JOIN lesson_roles r ON r.lesson_id = l.id AND r.person_id = $2 AND r.role IN ('owner', 'editor')
-      WHERE ${SHOWS('l.draft')} ORDER BY l.id`,
+      WHERE u.media_id = $1 ORDER BY l.id`,
     [mediaId, personId],
   )
-  return rows.map(({ id }) => id)
+  return lessons.flatMap(({ id, draft }) => (shows(draft, mediaId) ? [id] : []))
 }

@@ -1,6 +1,6 @@
 // SQL that counts for the results: how often stretches were played, which ways were taken, how far parts got.
 import type { Ask } from '../database/connect.ts'
-import { isMarker } from './marks.ts'
+import { markableBy } from './marks.ts'
 
 /** A film, and the bins in which its playing is counted. */
 export interface Binned {
@@ -75,7 +75,7 @@ export async function countParts(
        SELECT part_id, 1 AS opened, 0 AS finished FROM seen_things
         WHERE attempt_id = ANY($1::text[]) AND thing_id = part_id
        UNION ALL
-       SELECT part_id, 0, 1 FROM finished_parts WHERE attempt_id = ANY($1::text[])) AS each
+       SELECT part_id, 0, 1 FROM finished_parts WHERE proven AND attempt_id = ANY($1::text[])) AS each
       GROUP BY part_id`,
     [[...attemptIds]],
   )
@@ -86,8 +86,8 @@ export async function countParts(
 export const readGroupsOf = (ask: Ask, lessonId: string, personId: string) =>
   ask<{ assignmentId: string | null; classTitle: string | null; edition: number; lastAt: Date }>(
     `SELECT s.id AS "assignmentId", c.title AS "classTitle", a.edition, max(a.last_seen_at) AS "lastAt"
-       FROM attempts a LEFT JOIN assignments s ON s.id = a.assignment_id LEFT JOIN classes c ON c.id = s.class_id
-      WHERE a.lesson_id = $1 AND ${isMarker('$2')}
+       FROM ${markableBy('$2')} AS a LEFT JOIN assignments s ON s.id = a.assignment_id LEFT JOIN classes c ON c.id = s.class_id
+      WHERE a.lesson_id = $1
       GROUP BY s.id, c.title, a.edition ORDER BY max(a.last_seen_at) DESC LIMIT 12`,
     [lessonId, personId],
   )

@@ -22,6 +22,8 @@ export interface Response {
   answeredAt: Date
   seenShare: number | null
   tookMs: number | null
+  /** When it was given could not be believed, and is when it arrived. */
+  isDoubtful: boolean
   /** What it was marked with by itself. */
   own: { verdict: Verdict; points: number }
   mark: StoredMark | null
@@ -42,7 +44,7 @@ type Row = Omit<Response, 'own' | 'mark'> & {
 
 const COLUMNS = `r.attempt_id AS "attemptId", r.id, r.cue_id AS "cueId", r.question_id AS "questionId",
   r.try_number AS "tryNumber", r.answer, r.verdict, r.points, r.answered_at AS "answeredAt",
-  r.seen_share AS "seenShare", r.took_ms AS "tookMs",
+  r.seen_share AS "seenShare", r.took_ms AS "tookMs", r.is_doubtful AS "isDoubtful",
   m.points AS "markPoints", m.verdict AS "markVerdict", m.levels AS "markLevels", m.comment AS "markComment",
   m.revision AS "markRevision", b.name AS "markBy", m.marked_at AS "markAt", m.released_at AS "markReleasedAt"`
 
@@ -63,6 +65,14 @@ export async function responsesByAttempt(
   return byAttempt(rows.map(toResponse))
 }
 
+/** What one attempt has answered, in the order of tries, as it was marked by itself. */
+export const readOutcomes = (ask: Ask, attemptId: string) =>
+  ask<Pick<Response, 'cueId' | 'questionId' | 'tryNumber' | 'answer' | 'verdict' | 'points'>>(
+    `SELECT cue_id AS "cueId", question_id AS "questionId", try_number AS "tryNumber", answer, verdict, points
+       FROM responses WHERE attempt_id = $1 ORDER BY try_number, answered_at`,
+    [attemptId],
+  )
+
 function toResponse(row: Row): Response {
   const { attemptId, id, cueId, questionId, tryNumber, answer, answeredAt } = row
   const own = { verdict: row.verdict, points: row.points }
@@ -76,7 +86,7 @@ function toResponse(row: Row): Response {
         }
   return {
     ...{ attemptId, id, cueId, questionId, tryNumber, answer, answeredAt },
-    ...{ seenShare: row.seenShare, tookMs: row.tookMs, own, mark },
+    ...{ seenShare: row.seenShare, tookMs: row.tookMs, isDoubtful: row.isDoubtful, own, mark },
     verdict: mark?.verdict ?? own.verdict,
     points: mark?.points ?? own.points,
   }

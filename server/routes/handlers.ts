@@ -327,7 +327,7 @@ function attemptHandlers(
       await sendHandedFile(context, { attemptId, id }, response)
       return undefined
     },
-    sendRecords: ({ params, body }) => takeRecords(context, params.attemptId, body.records),
+    sendRecords: ({ params, body }) => takeRecords(context, params.attemptId, body),
   }
 }
 

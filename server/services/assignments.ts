@@ -39,7 +39,7 @@ import {
 } from '../queries/assignments.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
 import { readGroups, readMembers } from '../queries/classes.ts'
-import { readCovered } from '../queries/covered.ts'
+import { nothingCovered, readCovered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt, type Marks, type Response } from '../queries/responses.ts'
 import { countActivity, countNewReplies } from '../queries/talk.ts'
@@ -176,10 +176,18 @@ export async function dropAssignment(
 
 type Stood = Standing['attempts'][number]
 
+/** What learners are told of how they stand. */
+function toMine(stood: Stood) {
+  const { leftOut: _, tooFast: __, doubtful: ___, openedAt: ____, jumpedMs: _____, ...own } = stood
+  return own
+}
+
 /** What an attempt did, as far as it counts. */
 export interface Did {
   spans: Record<string, Span[]>
+  played: Record<string, Span[]>
   leftOut: number
+  tooFast: number
   responses: readonly Response[]
 }
 
@@ -187,7 +195,7 @@ export interface Did {
 export function standOf(
   row: AttemptRow,
   lesson: Lesson,
-  { spans, leftOut, responses }: Did,
+  { spans, played, leftOut, tooFast, responses }: Did,
   { rules, closesAt }: Pick<AssignmentFacts, 'rules' | 'closesAt'>,
 ): Stood {
   const { watched, answered, questions, points, max } = attemptOutcome(lesson, {
@@ -198,8 +206,9 @@ export function standOf(
   const isDone = (at: Date | null) => at !== null && isInTime(at.getTime(), closesAt)
   const [finished, confirmed] = [isDone(row.finishedAt), isDone(row.confirmedAt)]
   return {
-    ...{ id: row.id, number: row.number, ...figures, leftOut },
-    jumpedMs: jumpedOverMs(lesson, rules, spans),
+    ...{ id: row.id, number: row.number, ...figures, leftOut, tooFast },
+    doubtful: responses.filter(({ isDoubtful }) => isDoubtful).length,
+    jumpedMs: jumpedOverMs(lesson, rules, played),
     marked: responses.filter(({ mark }) => mark !== null).length,
     ...{ finishedAt: clock(row.finishedAt), confirmedAt: clock(row.confirmedAt) },
     ...{ openedAt: row.openedAt.toISOString(), lastSeenAt: row.lastSeenAt.toISOString() },
@@ -221,8 +230,10 @@ export async function standingOf(
   ])
   const stood = await Promise.all(
     rows.map(async (row): Promise<[string, Stood]> => {
-      const { spans = {}, leftOut = 0 } = covered.get(row.id) ?? {}
-      const did = { spans, leftOut, responses: answers.get(row.id) ?? [] }
+      const did = {
+        ...(covered.get(row.id) ?? nothingCovered()),
+        responses: answers.get(row.id) ?? [],
+      }
       return [row.id, standOf(row, await editionDocument(row), did, given(row))]
     }),
   )
@@ -273,7 +284,7 @@ export async function listWork(context: Context, person: Person): Promise<{ clas
       ...{ mostAttempts: row.mostAttempts, rules: row.rules, tells },
       newReplies: replies.get(row.id) ?? 0,
       attempts: mine.map(({ id }) => {
-        const { leftOut: _, openedAt: __, jumpedMs: ___, ...own } = stood.get(id)!
+        const own = toMine(stood.get(id)!)
         // What came of the answers is told later, and so is the sum of it.
         return tells ? own : { ...own, points: 0, marked: 0 }
       }),

@@ -13,7 +13,6 @@ import {
 import { direct, within } from '../database/connect.ts'
 import {
   AttemptRow,
-  EditionRow,
   LessonRow,
   MediaRow,
   type MediaFileRow,
@@ -30,10 +29,9 @@ import { readFinished } from '../queries/finishedParts.ts'
 import { handedByAttempt, toTaken } from '../queries/handedFiles.ts'
 import { readOwnNotes } from '../queries/ownNotes.ts'
 import { readSeen } from '../queries/seenThings.ts'
-import { editionDocument } from '../queries/editions.ts'
+import { editionDocument, newestNumber } from '../queries/editions.ts'
 import { responsesByAttempt, type Response } from '../queries/responses.ts'
 import type { Context } from './context.ts'
-import { newestEdition } from './editions.ts'
 import { timesOf } from './assignments.ts'
 import { findFile } from './media.ts'
 import { admit } from './sharing.ts'
@@ -43,13 +41,13 @@ async function findLink(
   context: Context,
   code: string,
   person: Person | null,
-): Promise<{ lessonId: string; newest: EditionRow }> {
+): Promise<{ lessonId: string; newest: number }> {
   const lesson = await LessonRow.findOne({
     where: { linkCode: code },
     attributes: ['id', 'seenBy'],
   })
   if (lesson) await admit(context, lesson, person)
-  const newest = lesson && (await newestEdition(lesson.id))
+  const newest = lesson && (await newestNumber(lesson.id))
   if (!newest) throw new HttpError('not-found')
   return { lessonId: lesson.id, newest }
 }
@@ -64,10 +62,11 @@ export async function describeLink(
   const attempt =
     person &&
     (await AttemptRow.findOne({ where: { lessonId, personId: person.id, assignmentId: null } }))
-  const { title, summary, language, level = '', licence = '', cover, theme } = newest.document
+  const lesson = await editionDocument({ lessonId, edition: newest })
+  const { title, summary, language, level = '', licence = '', cover, theme } = lesson
   return {
     ...{ title, summary, language, level, licence, theme: theme ?? null },
-    objectives: objectivesOf(newest.document),
+    objectives: objectivesOf(lesson),
     cover: cover ? { wash: cover.wash, strength: cover.strength, letters: cover.letters } : null,
     person,
     attemptId: attempt?.id ?? null,
@@ -80,8 +79,8 @@ export async function linkCover(
   code: string,
   person: Person | null,
 ): Promise<MediaFileRow> {
-  const { newest } = await findLink(context, code, person)
-  const { cover } = newest.document
+  const { lessonId, newest } = await findLink(context, code, person)
+  const { cover } = await editionDocument({ lessonId, edition: newest })
   if (!cover) throw new HttpError('not-found')
   return findFile(cover.mediaId, 'poster')
 }
@@ -91,7 +90,7 @@ export async function openLink(context: Context, code: string, person: Person): 
   const { lessonId, newest } = await findLink(context, code, person)
   const [attempt] = await AttemptRow.findOrCreate({
     where: { lessonId, personId: person.id, assignmentId: null },
-    defaults: { id: nanoid(), lessonId, edition: newest.number, personId: person.id },
+    defaults: { id: nanoid(), lessonId, edition: newest, personId: person.id },
   })
   return attempt.id
 }
@@ -123,7 +122,7 @@ export async function readAttempt(
     handed,
   ] = await Promise.all([
     AttemptRow.findByPk(attemptId),
-    EditionRow.max<number, EditionRow>('number', { where: { lessonId } }),
+    newestNumber(lessonId),
     PersonRow.findByPk(facts.personId),
     responsesByAttempt(direct(pool), [attemptId], tellsFrom === null ? 'told' : 'none'),
     readCovered(within(database), [attemptId]),
@@ -139,7 +138,7 @@ export async function readAttempt(
     id: row.id,
     lessonId,
     edition: row.edition,
-    newestEdition: newest,
+    newestEdition: newest ?? row.edition,
     person: toPerson(person),
     lesson: withoutNotes(lesson),
     assignment: assignment && {

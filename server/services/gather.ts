@@ -6,7 +6,7 @@ import { direct, within } from '../database/connect.ts'
 import { AttemptRow, PersonRow } from '../database/models.ts'
 import { readAssignment } from '../queries/assignments.ts'
 import { attemptsSeenBy } from '../queries/attemptAccess.ts'
-import { readCovered, type Covered } from '../queries/covered.ts'
+import { nothingCovered, readCovered, type Covered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt, type Response } from '../queries/responses.ts'
 import { standOf } from './assignments.ts'
@@ -42,7 +42,7 @@ interface Wants {
   watchedAlone?: boolean
 }
 
-const NOTHING: Covered = { spans: {}, again: {}, leftOut: 0 }
+const NOTHING = nothingCovered()
 
 /** Of a lesson all attempts that the person may see; or those alone that were begun by its link. */
 async function attemptsAt(

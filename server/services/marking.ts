@@ -178,6 +178,7 @@ function showAnswer(
       .filter(({ id }) => wanted.includes(id))
       .map(({ id, name, contentType }) => ({ id, name: called(id, name), contentType })),
     answeredAt: response.answeredAt.toISOString(),
+    isDoubtful: response.isDoubtful,
     ...response.own,
     mark: response.mark && toMark(response.mark),
   }

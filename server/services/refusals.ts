@@ -35,10 +35,6 @@ export const REFUSALS = {
     message:
       'This lesson holds as many notes of yours as it can. Take some away, then write it again.',
   },
-  futureClock: {
-    code: 'futureClock',
-    message: 'The clock of this device runs more than a day ahead.',
-  },
   talkOff: {
     code: 'talkOff',
     message: 'Your class does not talk about this lesson any more, so what you wrote was not told.',

@@ -96,6 +96,7 @@ function toLearner(lesson: Lesson, outcome: AttemptOutcome, rows: LearnerRows): 
     lastSeenAt: attempt.lastSeenAt.toISOString(),
     finishedAt: attempt.finishedAt?.toISOString() ?? null,
     leftOut: covered?.leftOut ?? 0,
+    tooFast: covered?.tooFast ?? 0,
     ways,
     seen: rows.seen,
     answers: responses.map((row) => ({
@@ -106,6 +107,7 @@ function toLearner(lesson: Lesson, outcome: AttemptOutcome, rows: LearnerRows): 
       text: readableAnswer(lesson.questions[row.questionId]!, row.answer),
       files: handed.filter(({ id }) => filesOfAnswer(row.answer).includes(id)).map(toTaken),
       answeredAt: row.answeredAt.toISOString(),
+      isDoubtful: row.isDoubtful,
     })),
   }
 }

@@ -48,7 +48,7 @@ import {
 } from '../queries/talk.ts'
 import type { Context } from './context.ts'
 import { REFUSALS, type Refusal } from './refusals.ts'
-import { END_SLACK_MS, heardAt, lengthOf } from './reported.ts'
+import { END_SLACK_MS, lengthOf } from './reported.ts'
 
 /** Where somebody talks, and as what. */
 interface Place extends Onlooker {
@@ -182,12 +182,16 @@ async function takeAll(
     if (!known) room -= 1
     // A reply stands where what it answers stands.
     const { partId, place } = met.get(saying.replyTo ?? '') ?? known ?? saying
-    const stored = { ...saying, partId, place, at: heardAt(saying.at, nowMs).toISOString() }
+    const stored = { ...saying, partId, place, at: notAfter(saying.at, nowMs) }
     await storeSaying(ask, by, stored)
     met.set(saying.postId, { ...stored, personId })
   }
   return told
 }
+
+/** A clock that runs ahead must not outrank every later word from another device. */
+const notAfter = (at: string, nowMs: number): string =>
+  new Date(Math.min(Date.parse(at), nowMs)).toISOString()
 
 /** A learner who says something. */
 interface Speaker {

@@ -12,7 +12,13 @@ import type {
 } from '@fernbrake/core/contract'
 import { lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
 import { run } from '../database/connect.ts'
-import { putLesson, startTestServer, type Agent, type TestServer } from './testServer.ts'
+import {
+  begunBefore,
+  putLesson,
+  startTestServer,
+  type Agent,
+  type TestServer,
+} from './testServer.ts'
 
 let server: TestServer
 let teacher: { agent: Agent; person: Person }
@@ -64,7 +70,9 @@ async function workOf({ agent }: { agent: Agent }): Promise<MyClass['assignments
 const begin = ({ agent }: { agent: Agent }, id: string, number = 1) =>
   agent.post(`/api/assignments/${id}/attempts`).send({ number })
 async function begun(who: { agent: Agent }, id: string, number = 1): Promise<string> {
-  return (await begin(who, id, number).expect(201)).body.attemptId as string
+  const { attemptId } = (await begin(who, id, number).expect(201)).body as { attemptId: string }
+  await begunBefore(attemptId)
+  return attemptId
 }
 async function send(who: { agent: Agent }, attemptId: string, ...records: object[]) {
   const reply = await who.agent.post(`/api/attempts/${attemptId}/records`).send({ records })
@@ -76,7 +84,9 @@ const answer = (answeredAt: string, picked = 'a-a') => ({
   answer: { kind: 'choice', picked: [picked] },
 })
 function span(fromMs: number, toMs: number, more: object = {}) {
-  const [beganAt, endedAt] = [minutes(-2), minutes(-1)]
+  // Long enough before now for all of the film, in its order.
+  const at = (ms: number) => new Date(Date.now() - 120_000 + ms).toISOString()
+  const [beganAt, endedAt] = [at(fromMs), at(toMs)]
   const how = { rate: 1, beganAt, endedAt, muted: false, hidden: false }
   return { kind: 'span', id: nanoid(), partId: PART, fromMs, toMs, ...how, ...more }
 }
@@ -224,6 +234,7 @@ describe('after closing', () => {
       )
     const toFinish = await assign({ closesAt: minutes(10) })
     const attemptId = await begun(ada, toFinish)
+    await send(ada, attemptId, answer(minutes(0)))
     await close(toFinish)
     await send(ada, attemptId, { kind: 'finish', id: nanoid(), partId: PART, at: minutes(0) })
     expect((await standing(toFinish, ada)).attempts[0]).toMatchObject({ isComplete: false })

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import { usualRules } from '@fernbrake/core/classes'
 import type { Assignment, Person, RecordsReply } from '@fernbrake/core/contract'
 import type { Lesson } from '@fernbrake/core/lesson'
-import { putLesson, type Agent, type TestServer } from './testServer.ts'
+import { begunBefore, putLesson, type Agent, type TestServer } from './testServer.ts'
 
 export interface Somebody {
   agent: Agent
@@ -52,7 +52,9 @@ export async function beginWork(
   number = 1,
 ): Promise<string> {
   const reply = await agent.post(`/api/assignments/${assignmentId}/attempts`).send({ number })
-  return reply.body.attemptId as string
+  const attemptId = reply.body.attemptId as string
+  await begunBefore(attemptId)
+  return attemptId
 }
 
 export async function sendRecords(
@@ -67,11 +69,19 @@ export async function sendRecords(
 
 const ago = (ms: number) => new Date(Date.now() - ms).toISOString()
 
-/** A stretch that was played just now, at the usual speed. */
-export const played = (partId: string, fromMs: number, toMs: number, more: object = {}) => ({
-  ...{ kind: 'span', id: nanoid(), partId, fromMs, toMs, rate: 1, muted: false, hidden: false },
-  ...{ beganAt: ago(toMs - fromMs), endedAt: ago(0), ...more },
-})
+/** Everything is played after what was played before, and all of it in the last hours. */
+let playedUntil = Date.now() - 20 * 3_600_000
+
+/** A stretch that was played at the usual speed. */
+export function played(partId: string, fromMs: number, toMs: number, more: object = {}) {
+  const [beganMs, endedMs] = [playedUntil, playedUntil + toMs - fromMs]
+  playedUntil = endedMs + 10
+  return {
+    ...{ kind: 'span', id: nanoid(), partId, fromMs, toMs, rate: 1, muted: false, hidden: false },
+    ...{ beganAt: new Date(beganMs).toISOString(), endedAt: new Date(endedMs).toISOString() },
+    ...more,
+  }
+}
 
 export const answered = (cueId: string, questionId: string, answer: object, more: object = {}) => ({
   ...{ kind: 'response', id: nanoid(), cueId, questionId, answer, answeredAt: ago(0), ...more },

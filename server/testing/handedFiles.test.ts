@@ -9,6 +9,7 @@ import { edited, lessonWithFilm, PART } from '@fernbrake/core/testing'
 import { createUploads } from '../media/uploads.ts'
 import { createFilmFolder, PICTURE, PIECE, SOUND, TUS } from './films.ts'
 import {
+  hoursAgo,
   goInAsGuest,
   putLesson,
   startTestServer,
@@ -87,7 +88,7 @@ async function answerWith(learner: Learner, fileIds: string[]) {
   }
   const record = {
     ...{ kind: 'response', id: nanoid(), cueId: 'ask', questionId: 'sketch', answer },
-    answeredAt: '2026-03-02T10:00:00.000Z',
+    answeredAt: hoursAgo(10),
   }
   const { body } = await learner.agent
     .post(`/api/attempts/${learner.attemptId}/records`)

@@ -13,7 +13,14 @@ import {
 } from '@fernbrake/core/questions'
 import { edited, filmOf, lessonWithFilm, PART } from '@fernbrake/core/testing'
 import { HandedFileRow } from '../database/models.ts'
-import { goInAsGuest, putLesson, putMedia, startTestServer, type TestServer } from './testServer.ts'
+import {
+  hoursAgo,
+  goInAsGuest,
+  putLesson,
+  putMedia,
+  startTestServer,
+  type TestServer,
+} from './testServer.ts'
 
 let server: TestServer
 let designer: Awaited<ReturnType<TestServer['signedIn']>>
@@ -58,7 +65,7 @@ const goIn = () => goInAsGuest(server, put.code, 'Piet Rushmoor')
 
 const answering = (questionId: string, answer: unknown, id = nanoid()) => ({
   ...{ kind: 'response', id, cueId: `cue-${questionId}`, questionId, answer },
-  answeredAt: '2026-03-02T10:00:00.000Z',
+  answeredAt: hoursAgo(10),
 })
 const rightOf = (kind: QuestionKindName): Answer =>
   drawAnswer(lesson.questions[kind]!, true, { next: () => 0 })

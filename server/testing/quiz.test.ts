@@ -12,6 +12,7 @@ import {
 } from '@fernbrake/core/testing'
 import { edits, runEdit, type Lesson } from '@fernbrake/core/lesson'
 import {
+  hoursAgo,
   goInAsGuest,
   putLesson,
   putMedia,
@@ -39,7 +40,10 @@ async function begin(lesson: Lesson): Promise<void> {
 }
 beforeEach(() => begin(withQuiz(withQuestion(lessonWithFilm(60_000), { id: 'a', atMs: 5000 }))))
 
-const AT = '2026-03-02T10:00:00.000Z'
+const AT = hoursAgo(10)
+const opened = (partId: string) => ({
+  ...{ kind: 'seen', id: nanoid(), partId, thingId: partId, at: AT },
+})
 const answered = (cueId: string, picked: string, change: object = {}) => ({
   ...{ kind: 'response', id: nanoid(), cueId, questionId: `q-${cueId}`, answeredAt: AT },
   answer: { kind: 'choice', picked: [picked] },
@@ -107,19 +111,19 @@ describe('the end of a lesson', () => {
   const finishedAt = async () => (await result()).learners[0].finishedAt
 
   it('comes when every part is finished, in whatever order, and comes once', async () => {
-    await send(finished(QUIZ, '2026-03-02T11:00:00.000Z'))
+    await send(opened(QUIZ), finished(QUIZ, hoursAgo(9)), answered('a', 'a-a'))
     expect(await finishedAt()).toBeNull()
     expect((await progress()).finishedParts).toEqual([QUIZ])
-    await send(finished(PART, '2026-03-02T12:00:00.000Z'))
+    await send(finished(PART, hoursAgo(8)))
     const end = await finishedAt()
-    expect(end).toBe('2026-03-02T12:00:00.000Z')
-    await send(finished(QUIZ, '2026-03-02T13:00:00.000Z'))
+    expect(end).toBe(hoursAgo(8))
+    await send(finished(QUIZ, hoursAgo(7)))
     expect(await finishedAt()).toBe(end)
     expect((await progress()).finishedParts).toEqual([QUIZ, PART])
   })
 
   it('is one for both parts in one batch, and for batches that come twice at once', async () => {
-    const batch = [finished(PART), finished(QUIZ)]
+    const batch = [finished(PART), finished(QUIZ), opened(QUIZ), answered('a', 'a-a')]
     await Promise.all(Array.from({ length: 6 }, () => send(...batch)))
     expect(await finishedAt()).toBe(AT)
   })
@@ -136,7 +140,7 @@ describe('the end of a lesson', () => {
     await begin(withFork(withQuiz(film), { id: 'f', atMs: 9000, ways }))
     await send(chose('quiz'))
     expect(await finishedAt()).toBeNull()
-    await send(finished(QUIZ))
+    await send(opened(QUIZ), finished(QUIZ))
     expect(await finishedAt()).toBe(AT)
   })
 })

@@ -90,7 +90,7 @@ beforeAll(async () => {
       answered('a', 'q-a', right, {
         ...{
           waitedMs: 1000 * (index + 1),
-          answeredAt: new Date(Date.now() - 60_000).toISOString(),
+          answeredAt: new Date(Date.parse(first[0]!.endedAt) + 1).toISOString(),
         },
       }),
       ...spans.slice(1),

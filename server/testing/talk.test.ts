@@ -5,7 +5,7 @@ import type { Attempt } from '@fernbrake/core/contract'
 import { threadsOf, withPosts, type Post } from '@fernbrake/core/talk'
 import { lessonWithFilm, PART } from '@fernbrake/core/testing'
 import { beginWork, openClassroom, sendRecords, type Somebody } from './classroom.ts'
-import { record, reply, saying, useTalkRoom, wordsOf } from './talkRoom.ts'
+import { saidAt, record, reply, saying, useTalkRoom, wordsOf } from './talkRoom.ts'
 
 const { here, say, read, readAsTeacher, sayAsTeacher } = useTalkRoom()
 let { server, teacher, ada, bram, room, talk, attempts } = here
@@ -24,7 +24,7 @@ describe('what is said', () => {
     expect(forBram.posts).toMatchObject([
       {
         ...{ id: said.postId, words: 'Where does the water come from?', isMine: false },
-        ...{ isChanged: false, saidAt: '2026-03-02T10:00:00.000Z' },
+        ...{ isChanged: false, saidAt: saidAt(0) },
         author: { id: ada.person.id, name: 'Test learner', teaches: false },
       },
     ])
@@ -34,11 +34,11 @@ describe('what is said', () => {
 
   it('holds by its latest word, in whatever order the words come', async () => {
     const said = record('frist', {}, 1)
-    const changed = { ...said, id: nanoid(), words: 'first', at: '2026-03-02T10:00:09.000Z' }
-    const late = { ...said, id: nanoid(), words: 'late', at: '2026-03-02T10:00:05.000Z' }
+    const changed = { ...said, id: nanoid(), words: 'first', at: saidAt(9) }
+    const late = { ...said, id: nanoid(), words: 'late', at: saidAt(5) }
     await say(ada, said, changed, late)
     expect((await read(bram)).posts).toMatchObject([{ words: 'first', isChanged: true }])
-    const back = { ...said, id: nanoid(), isGone: true, at: '2026-03-02T10:00:20.000Z' }
+    const back = { ...said, id: nanoid(), isGone: true, at: saidAt(20) }
     await say(ada, back)
     expect((await read(bram)).posts).toMatchObject([{ words: '', isGone: true }])
   })
@@ -128,7 +128,7 @@ describe('what is not taken', () => {
       record('nowhere', { partId: 'gone' }),
       record('beyond', { place: { on: 'moment', atMs: 61_000 } }),
       reply('nothing', 'to nobody'),
-      { ...others, id: nanoid(), words: 'not mine', at: '2026-03-02T11:00:00.000Z' },
+      { ...others, id: nanoid(), words: 'not mine', at: saidAt(3600) },
       good,
     )
     expect(codes(got)).toEqual(['unknownPart', 'beyondEnd', 'unknownPost', 'notForYou'])
@@ -141,7 +141,7 @@ describe('what is not taken', () => {
     const first = reply(head.postId, 'first')
     await say(ada, head, first)
     expect(codes(await say(bram, reply(first.postId, 'deeper')))).toEqual(['unknownPost'])
-    await say(ada, { ...head, id: nanoid(), isGone: true, at: '2026-03-02T11:00:00.000Z' })
+    await say(ada, { ...head, id: nanoid(), isGone: true, at: saidAt(3600) })
     expect(codes(await say(bram, reply(head.postId, 'too late')))).toEqual(['unknownPost'])
   })
 
@@ -149,9 +149,9 @@ describe('what is not taken', () => {
     const [one, other] = [record('one'), record('other')]
     const said = reply(one.postId, 'to the one')
     await say(ada, one, other, said)
-    const moved = { ...said, id: nanoid(), replyTo: other.postId, at: '2026-03-02T11:00:00.000Z' }
+    const moved = { ...said, id: nanoid(), replyTo: other.postId, at: saidAt(3600) }
     expect(codes(await say(ada, moved))).toEqual(['notForYou'])
-    const sorted = { ...one, id: nanoid(), sort: 'enquiry', at: '2026-03-02T11:00:00.000Z' }
+    const sorted = { ...one, id: nanoid(), sort: 'enquiry', at: saidAt(3600) }
     expect(codes(await say(ada, sorted))).toEqual(['notForYou'])
   })
 

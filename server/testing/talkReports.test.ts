@@ -14,7 +14,7 @@ import { within } from '../database/connect.ts'
 import { readHeld } from '../queries/keeping.ts'
 import { talkDocument } from '../reports/talkTables.ts'
 import { beginWork, openClassroom, type Somebody } from './classroom.ts'
-import { record, reply, saying, useTalkRoom, wordsOf } from './talkRoom.ts'
+import { saidAt, record, reply, saying, useTalkRoom, wordsOf } from './talkRoom.ts'
 
 const { here, say, read, readAsTeacher, sayAsTeacher } = useTalkRoom()
 let { server, teacher, ada, bram, room, talk, attempts } = here
@@ -27,7 +27,7 @@ describe('who has posted what', () => {
     const gone = record('gone')
     const head = record('head')
     await say(ada, head, gone, record('mine', { sort: 'enquiry' }))
-    await say(ada, { ...gone, id: nanoid(), isGone: true, at: '2026-03-02T11:00:00.000Z' })
+    await say(ada, { ...gone, id: nanoid(), isGone: true, at: saidAt(3600) })
     await say(ada, reply(prompt.id, '', { number: 1 }), reply(prompt.id, '', { number: 2 }, 4))
     await say(ada, reply(head.postId, 'again', {}, 9))
     const { posts } = await readAsTeacher()
@@ -39,7 +39,7 @@ describe('who has posted what', () => {
       expect(activity).toEqual(counted.get(personId) ?? NO_ACTIVITY)
     expect(counted.get(ada.person.id)).toEqual({
       ...{ comments: 1, enquiries: 1, replies: 1, answers: 1 },
-      lastAt: '2026-03-02T10:00:09.000Z',
+      lastAt: saidAt(9),
     })
     const { body: standing } = await teacher.agent
       .get(`${room.path}/${room.assignmentId}/standing`)

@@ -12,7 +12,7 @@ import {
   type Classroom,
   type Somebody,
 } from './classroom.ts'
-import { startTestServer, type TestServer } from './testServer.ts'
+import { hoursAgo, startTestServer, type TestServer } from './testServer.ts'
 
 /** Who and what is there during a test; the room is another one for each. */
 export interface TalkRoom {
@@ -56,11 +56,12 @@ export function useTalkRoom() {
   return { here, say, read, readAsTeacher, sayAsTeacher }
 }
 
-const BEGAN = Date.parse('2026-03-02T10:00:00Z')
+/** When something is said, by how many seconds it comes after the first. */
+export const saidAt = (second: number): string => hoursAgo(10, second)
 export const saying = (words: string, more: object = {}, second = 0) => ({
   ...{ postId: nanoid(), sort: 'comment', replyTo: null, partId: PART, words },
   ...{ place: { on: 'moment', atMs: 9000 }, number: null, range: null, isGone: false },
-  at: new Date(BEGAN + second * 1000).toISOString(),
+  at: saidAt(second),
   ...more,
 })
 export const record = (words: string, more: object = {}, second = 0) => ({

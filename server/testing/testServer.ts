@@ -12,7 +12,7 @@ import type { Lesson } from '@fernbrake/core/lesson'
 import { openServer, type MountPages, type Running } from '../app.ts'
 import { connectDatabase } from '../database/connect.ts'
 import { migrate } from '../database/migrate.ts'
-import { EditionRow, LessonRoleRow, LessonRow, MediaRow } from '../database/models.ts'
+import { AttemptRow, EditionRow, LessonRoleRow, LessonRow, MediaRow } from '../database/models.ts'
 import { createAccount } from '../services/people.ts'
 import type { Settings } from '../settings.ts'
 
@@ -61,6 +61,7 @@ export async function startTestServer({
   asksPrivateAddresses = false,
   filmHostPort = null,
   trustedProxies = [],
+  databaseConnections = 10,
   log,
   pages = () => undefined,
 }: {
@@ -68,6 +69,7 @@ export async function startTestServer({
   asksPrivateAddresses?: boolean
   filmHostPort?: number | null
   trustedProxies?: Settings['trustedProxies']
+  databaseConnections?: number
   /** Where the log goes; nowhere unless said. */
   log?: DestinationStream
   pages?: MountPages
@@ -86,6 +88,7 @@ export async function startTestServer({
     asksPrivateAddresses,
     filmHostPort,
     trustedProxies,
+    databaseConnections,
   }
   const running = await openServer(settings, pages, log ? { logTo: log } : {})
   await new Promise<void>((resolve) => running.server.listen(0, '127.0.0.1', resolve))
@@ -136,7 +139,19 @@ export async function putLesson(
   return { lessonId, code }
 }
 
-/** Somebody goes into a lesson by its link as a guest, and has an attempt of their own then. */
+/** Hours ago, and seconds after that; by then attempts of tests had begun. */
+export const hoursAgo = (hours: number, seconds = 0): string =>
+  new Date(STARTED_MS - hours * 3_600_000 + seconds * 1000).toISOString()
+const STARTED_MS = Math.floor(Date.now() / 1000) * 1000
+
+/** An attempt that was begun this long ago, so that there was time for all that is said to have been done in it. */
+export const begunBefore = async (attemptId: string, ms = 86_400_000): Promise<void> =>
+  void (await AttemptRow.update(
+    { openedAt: new Date(Date.now() - ms) },
+    { where: { id: attemptId } },
+  ))
+
+/** Somebody went into a lesson by its link as a guest, a day ago, and has an attempt of their own since then. */
 export async function goInAsGuest(
   server: TestServer,
   code: string,
@@ -144,7 +159,9 @@ export async function goInAsGuest(
 ): Promise<{ agent: Agent; attemptId: string }> {
   const agent = server.anonymous()
   const opened = await agent.post(`/api/links/${code}/attempts`).send({ name }).expect(201)
-  return { agent, attemptId: opened.body.attemptId }
+  const { attemptId } = opened.body as { attemptId: string }
+  await begunBefore(attemptId)
+  return { agent, attemptId }
 }
 
 /** A film that is ready, as far as rows go. */

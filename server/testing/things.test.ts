@@ -14,6 +14,7 @@ import {
   withThings,
 } from '@fernbrake/core/testing'
 import {
+  hoursAgo,
   goInAsGuest,
   putLesson,
   startTestServer,
@@ -39,7 +40,7 @@ async function begin(lesson: Lesson): Promise<void> {
 }
 beforeEach(() => begin(withThings(lessonWithFilm())))
 
-const AT = '2026-03-02T10:00:00.000Z'
+const AT = hoursAgo(10)
 const saw = (partId: string, thingId: string, at = AT) => ({
   ...{ kind: 'seen', id: nanoid(), partId, thingId, at },
 })
@@ -59,8 +60,8 @@ const learner = async () =>
 it('what was seen is kept once, in the order in which it was, and told to the teacher', async () => {
   const records = [
     saw(STILL, STILL),
-    saw(STILL, 'pin-ask', '2026-03-02T10:01:00.000Z'),
-    saw(STILL, 'pin', '2026-03-02T10:02:00.000Z'),
+    saw(STILL, 'pin-ask', hoursAgo(10, 60)),
+    saw(STILL, 'pin', hoursAgo(10, 120)),
     saw(DECK, 'slide-2'),
   ]
   expect((await send(...records)).kept).toHaveLength(4)
@@ -93,7 +94,8 @@ it('answers on pages and under pins are marked like any others', async () => {
 })
 
 it('the lesson is finished once every part is', async () => {
-  await send(finished(PAGE), finished(STILL), finished(DECK), finished(CHRONICLE))
+  const parts = [PAGE, STILL, DECK, CHRONICLE]
+  await send(...parts.map((id) => saw(id, id)), ...parts.map(finished))
   expect((await learner()).finishedAt).toBeNull()
   await send(finished(PART))
   expect((await learner()).finishedAt).not.toBeNull()
@@ -116,19 +118,30 @@ it('a route that was taken is kept, and one that does not leave that part is ref
 
 it('a route out of the lesson ends it', async () => {
   await begin(withRoutes(withThings(lessonWithFilm())))
-  await send(finished(PAGE), took(PAGE, 'out'))
+  await send(took(PAGE, 'out'))
+  expect(await isFinished()).toBe(false)
+  await send(saw(PAGE, PAGE), finished(PAGE))
   expect(await isFinished()).toBe(true)
 })
 
 it('nobody has to wait before a gate that is shut, and whoever opened it is asked for what is behind', async () => {
-  const gate = { condition: { if: 'visited', partId: STILL }, message: '' } as const
+  const gate = { condition: { if: 'watched', partId: PART, atLeast: 0.9 }, message: '' } as const
   const gated = edited(withThings(lessonWithFilm()), edits.setGate, { partId: CHRONICLE, gate })
   await begin(gated)
-  const others = [PART, PAGE, DECK].map(finished)
-  await send(...others, saw(STILL, STILL), finished(STILL))
-  expect(await isFinished()).toBe(false)
+  const others = [PAGE, DECK, STILL]
+  const all = [...others.map((id) => saw(id, id)), ...[PART, ...others].map(finished)]
+  await send(...all, finished(CHRONICLE), saw(CHRONICLE, CHRONICLE))
+  // What lies behind the gate is not asked for, nor finished by saying so.
+  expect(await isFinished()).toBe(true)
+  expect((await progress()).finishedParts).not.toContain(CHRONICLE)
   await begin(gated)
-  // The still was never opened, and is finished all the same, as a repeat from another device may be.
-  await send(...[PART, PAGE, DECK, STILL].map(finished))
+  // What opens the gate comes in one batch with the end, after it.
+  const watched = {
+    ...{ kind: 'span', id: nanoid(), partId: PART, fromMs: 0, toMs: 60_000, rate: 1 },
+  }
+  const times = { beganAt: hoursAgo(9), endedAt: hoursAgo(9, 60), muted: false, hidden: false }
+  await send(...all, { ...watched, ...times })
+  expect(await isFinished()).toBe(false)
+  await send(saw(CHRONICLE, CHRONICLE), finished(CHRONICLE))
   expect(await isFinished()).toBe(true)
 })

@@ -251,7 +251,10 @@ export default {
     ways: 'Ways taken',
     noStretches: 'Watched nothing yet.',
     leftOut:
-      'Nothing is left out. | One stretch is left out: played unseen in the background, or longer than the time that passed. | {n} stretches are left out: played unseen in the background, or longer than the time that passed.',
+      'Nothing is left out. | One stretch is not counted: played unseen in the background, or against the rules. | {n} stretches are not counted: played unseen in the background, or against the rules.',
+    tooFast:
+      'Nothing was reported faster than time. | One stretch was reported faster than time passes, and is not counted. | {n} stretches were reported faster than time passes, and are not counted.',
+    doubtful: 'time not known: the device’s clock was wrong',
     notAnswered: 'Not answered',
     nothingPicked: 'nothing',
     handedPicture: 'Picture that was handed in: {name}',

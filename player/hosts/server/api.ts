@@ -10,6 +10,7 @@ import {
   type TalkReply,
 } from '@fernbrake/core/contract'
 import type { Post } from '@fernbrake/core/talk'
+import { isoTime, nowMs } from '../../clock.ts'
 import { HostError, type Tally } from '../Host.ts'
 import type { SendOutcome } from './sender.ts'
 
@@ -94,6 +95,9 @@ export async function outcomeOf(response: Response): Promise<SendOutcome> {
   return { kind: means ?? 'unreachable' }
 }
 
+/** A batch with what this device's clock shows, by which the server reads the times in it. */
+const withTime = (records: LearnerRecord[]) => ({ records, sentAt: isoTime(nowMs()) })
+
 /** Sends a batch; never throws. */
 export async function sendRecords(
   attemptId: string,
@@ -103,7 +107,7 @@ export async function sendRecords(
     const response = await fetch(recordsPath(attemptId), {
       method: 'POST',
       headers: json,
-      body: JSON.stringify({ records }),
+      body: JSON.stringify(withTime(records)),
       signal: AbortSignal.timeout(ANSWER_LIMIT_MS),
     })
     return await outcomeOf(response)
@@ -114,6 +118,6 @@ export async function sendRecords(
 
 /** Hands a batch to the browser, which sends it even while the page goes away. */
 export function beaconRecords(attemptId: string, records: LearnerRecord[]): void {
-  const body = new Blob([JSON.stringify({ records })], { type: 'application/json' })
+  const body = new Blob([JSON.stringify(withTime(records))], { type: 'application/json' })
   navigator.sendBeacon(recordsPath(attemptId), body)
 }

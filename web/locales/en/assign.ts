@@ -86,7 +86,11 @@ export default {
     posts: 'Said',
     jumped: '{length} of film was jumped over, against the rules',
     leftOut:
-      'Nothing left out | One stretch is not counted: not possible, or against the rules | {n} stretches are not counted: not possible, or against the rules',
+      'Nothing left out | One stretch is not counted: played unseen, or against the rules | {n} stretches are not counted: played unseen, or against the rules',
+    tooFast:
+      'Nothing reported faster than time | One stretch was reported faster than time passes | {n} stretches were reported faster than time passes',
+    doubtful:
+      'All times are known | The time of one answer is not known: the device’s clock was wrong | The times of {n} answers are not known: the device’s clock was wrong',
   },
   now: {
     link: 'Who is where now',

@@ -54,6 +54,7 @@ export default {
     forgetWhich: 'Forget “{words}”',
     giveOn: 'Give this mark, then the next',
     give: 'Give it',
+    doubtful: 'when it came; the device’s clock was wrong',
     givenBy: 'Marked by {name}, {when}.',
     isTold: 'The learner sees it; a change is seen at once.',
     isNotTold: 'The learner does not see it yet.',

@@ -38,6 +38,7 @@ const text = computed(() =>
       </h2>
       <span class="muted">
         {{ writeMoment(new Date(answer.answeredAt)) }}
+        <template v-if="answer.isDoubtful"> · {{ t('marking.doubtful') }}</template>
         <template v-if="answer.tryNumber > 1">
           · {{ t('marking.try', { number: n(answer.tryNumber) }) }}</template
         >

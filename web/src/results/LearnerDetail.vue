@@ -100,7 +100,10 @@ const ways = computed(() =>
 
 <template>
   <div class="detail">
-    <p v-if="learner.leftOut > 0" class="muted">{{ t('results.leftOut', learner.leftOut) }}</p>
+    <p v-if="learner.tooFast > 0" class="muted">{{ t('results.tooFast', learner.tooFast) }}</p>
+    <p v-if="learner.leftOut > learner.tooFast" class="muted">
+      {{ t('results.leftOut', learner.leftOut - learner.tooFast) }}
+    </p>
     <ul v-if="ways.length > 0" :aria-label="t('results.ways')">
       <li v-for="way in ways" :key="way.key" dir="auto">
         <span class="mono muted">{{ way.at }}</span> {{ way.prompt }}
@@ -151,6 +154,7 @@ const ways = computed(() =>
                     pluralOf(answer.points),
                   )
                 }}
+                <template v-if="answer.isDoubtful"> · {{ t('results.doubtful') }}</template>
               </span>
             </li>
           </ul>

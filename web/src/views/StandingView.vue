@@ -26,10 +26,13 @@ const rows = computed(() =>
   (value.value?.learners ?? []).map(({ personId, name, hasLeft, attempts, posts }) => {
     const { best, state, lastSeenAt } = standsAs(attempts)
     const score = best && best.max > 0 ? best.points / best.max : null
-    const leftOut = attempts.reduce((sum, one) => sum + one.leftOut, 0)
+    const tooFast = attempts.reduce((sum, one) => sum + one.tooFast, 0)
+    const leftOut = attempts.reduce((sum, one) => sum + one.leftOut, 0) - tooFast
+    const doubtful = attempts.reduce((sum, one) => sum + one.doubtful, 0)
     const jumpedMs = attempts.reduce((sum, one) => sum + one.jumpedMs, 0)
     return {
-      ...{ personId, name, hasLeft, state, best, score, lastSeenAt, leftOut, jumpedMs },
+      ...{ personId, name, hasLeft, state, best, score, lastSeenAt },
+      ...{ leftOut, tooFast, doubtful, jumpedMs },
       ...{
         watched: best?.watched ?? -1,
         answered: best?.answered ?? -1,
@@ -143,6 +146,12 @@ watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all'))
               <span v-if="data.lastSeenAt">{{ writeMoment(new Date(data.lastSeenAt)) }}</span>
               <small v-if="data.leftOut > 0" class="flag">{{
                 t('assign.leftOut', data.leftOut)
+              }}</small>
+              <small v-if="data.tooFast > 0" class="flag">{{
+                t('assign.tooFast', data.tooFast)
+              }}</small>
+              <small v-if="data.doubtful > 0" class="flag">{{
+                t('assign.doubtful', data.doubtful)
               }}</small>
               <small v-if="data.jumpedMs > 0" class="flag">{{
                 t('assign.jumped', { length: clockTime(data.jumpedMs) })

@@ -1,0 +1,87 @@
+// Whether a learner has finished a part, by what they did and not by what their device says of it.
+import { partOfKind, type Lesson } from '../lesson/index.ts'
+import { isSettled } from '../questions/index.ts'
+import type { ResponseRecord } from '../analysis/index.ts'
+import type { Span } from '../watching/index.ts'
+import { reachedIn } from './reached.ts'
+import { buildSchedule, isRequired, type QuestionMoment, type Schedule } from './schedule.ts'
+
+/** Whoever came this near to a film's end, in ms, has reached it: the last frames are often not told of. */
+const END_SLACK_MS = 1500
+
+/** What the records of a learner say, by part where they belong to one. */
+export interface Did {
+  /** What was played, watched or not. */
+  played: Readonly<Record<string, readonly Span[]>>
+  seen: Readonly<Record<string, readonly string[]>>
+  responses: readonly (ResponseRecord & { cueId: string })[]
+  /** What asks and is said to lie behind the learner. */
+  released: readonly string[]
+  /** Every way that was taken, by the fork it was taken at. */
+  chosen: Readonly<Record<string, readonly string[]>>
+}
+
+/**
+ * Whether what a learner did bears out that they have finished a part: a film, once its held questions that must be answered
+ * are answered, or were led round, and its end was reached by playing or by jumps that are allowed; all else, once it was
+ * opened. Under which rule jumps are allowed is the lesson's as it was learned, see `underRules`.
+ */
+export function hasFinished(lesson: Lesson, partId: string, did: Did): boolean {
+  const film = partOfKind(lesson, partId, 'film')
+  if (!film) return (did.seen[partId] ?? []).includes(partId)
+  const durationMs = film.durationMs ?? 0
+  const schedule = buildSchedule(lesson, partId, durationMs)
+  const isAnswered = schedule.moments.every(
+    (moment) =>
+      moment.kind === 'fork' ||
+      !isRequired(moment) ||
+      isLedRound(schedule, moment, did) ||
+      isDone(lesson, moment, did),
+  )
+  return isAnswered && (film.seekRule === 'free' || hasReachedEnd(lesson, schedule, partId, did))
+}
+
+function hasReachedEnd(
+  lesson: Lesson,
+  { durationMs, moments }: Schedule,
+  partId: string,
+  { played, chosen }: Did,
+): boolean {
+  const { furthestMs } = reachedIn(lesson, partId, played[partId] ?? [])
+  if (furthestMs >= durationMs - END_SLACK_MS) return true
+  // A way may lead right to the end, where nothing is left to be played.
+  return moments.some(
+    (fork) =>
+      fork.kind === 'fork' &&
+      furthestMs >= fork.atMs - END_SLACK_MS &&
+      fork.ways.some(
+        ({ id, target }) =>
+          target.to === 'time' &&
+          target.atMs >= durationMs - END_SLACK_MS &&
+          chosen[fork.cueId]?.includes(id),
+      ),
+  )
+}
+
+/** Whether a fork led past a question. */
+const isLedRound = ({ moments }: Schedule, { atMs }: QuestionMoment, { chosen }: Did): boolean =>
+  moments.some(
+    (fork) =>
+      fork.kind === 'fork' &&
+      fork.atMs <= atMs &&
+      fork.ways.some(
+        ({ id, target }) =>
+          target.to === 'time' && atMs < target.atMs && chosen[fork.cueId]?.includes(id),
+      ),
+  )
+
+/** Answered as far as the hold wants it; one whose time ran out lies behind without an answer. */
+function isDone(lesson: Lesson, moment: QuestionMoment, { responses, released }: Did): boolean {
+  const { cueId, hold, countdownMs } = moment
+  if (countdownMs !== null && released.includes(cueId)) return true
+  const own = responses.filter((one) => one.cueId === cueId)
+  if (own.length === 0) return false
+  const { tries = 0 } = lesson.questions[own[0]!.questionId] ?? {}
+  if (hold !== 'right' || (tries > 0 && own.length >= tries)) return true
+  return own.some(({ verdict }) => isSettled(verdict))
+}

@@ -1,0 +1,95 @@
+// Taking in answers: each is marked here, whatever the player thinks of it.
+import type { CreationAttributes } from 'sequelize'
+import type { ResponseRecordInput } from '@fernbrake/core/contract'
+import { isInTime } from '@fernbrake/core/classes'
+import { askingOf, type Lesson } from '@fernbrake/core/lesson'
+import { filesOfAnswer, fitsQuestion, markQuestion } from '@fernbrake/core/questions'
+import type { Span } from '@fernbrake/core/watching'
+import type { Ask } from '../database/connect.ts'
+import { ResponseRow } from '../database/models.ts'
+import type { AssignmentFacts } from '../queries/assignments.ts'
+import type { SpanRow } from '../queries/covered.ts'
+import { heardAt, type BatchTime } from './clocks.ts'
+import { handedIds } from './handedFiles.ts'
+import { REFUSALS, type Refusal } from './refusals.ts'
+import { seenShare, watchedBefore } from './seenBefore.ts'
+
+/** Time is counted in steps, and giving an answer takes a moment, in ms. */
+const COUNTDOWN_SLACK_MS = 1000
+
+/** What a batch of answers belongs to. */
+export interface Answering {
+  attemptId: string
+  lesson: Lesson
+  assignment: AssignmentFacts | null
+  time: BatchTime
+  /** What was watched in the same batch. */
+  spans: readonly SpanRow[]
+}
+
+/** What the database holds of this learner. */
+interface InDatabase {
+  earlier: readonly Pick<ResponseRow, 'id' | 'questionId'>[]
+  /** The question of each file that was handed in. */
+  handed: ReadonlyMap<string, string>
+  /** What had been watched before, by part. */
+  watched: Record<string, Span[]>
+}
+
+type NewResponse = CreationAttributes<ResponseRow>
+
+/** Marks and stores answers; tells of each whether it was refused. The attempt is locked by now. */
+export async function storeResponses(
+  ask: Ask,
+  answering: Answering,
+  responses: readonly ResponseRecordInput[],
+): Promise<[id: string, refusal: Refusal | null][]> {
+  if (responses.length === 0) return []
+  const { attemptId, lesson } = answering
+  const attributes = ['id', 'questionId']
+  const earlier = await ResponseRow.findAll({ where: { attemptId }, attributes })
+  const files = responses.flatMap(({ answer }) => filesOfAnswer(answer))
+  const handed = await handedIds(attemptId, files)
+  const asked = responses.map(({ questionId }) => lesson.questions[questionId])
+  const watched = await watchedBefore(ask, attemptId, asked)
+  const fresh: NewResponse[] = []
+  const told = responses.map((response): [string, Refusal | null] => [
+    response.id,
+    takeResponse(answering, response, { earlier, handed, watched }, fresh),
+  ])
+  await ResponseRow.bulkCreate(fresh)
+  return told
+}
+
+/** Marks a response and puts it among the `fresh` ones, unless it is kept already or can never be. */
+function takeResponse(
+  { attemptId, lesson, assignment, time, spans }: Answering,
+  record: ResponseRecordInput,
+  { earlier, handed, watched }: InDatabase,
+  fresh: NewResponse[],
+): Refusal | null {
+  const asking = askingOf(lesson, record.cueId)
+  if (asking?.questionId !== record.questionId) return REFUSALS.unknownQuestion
+  const question = lesson.questions[record.questionId]!
+  const { countdownMs = Infinity } = asking
+  if ((record.waitedMs ?? 0) > countdownMs + COUNTDOWN_SLACK_MS) return REFUSALS.tooLate
+  if (!fitsQuestion(question, record.answer)) return REFUSALS.wrongAnswerKind
+  const known = [...earlier, ...fresh]
+  if (known.some(({ id }) => id === record.id)) return null
+  const { at: answeredAt, isDoubtful } = heardAt(record.answeredAt, time)
+  if (assignment && !isInTime(answeredAt.getTime(), assignment.closesAt)) return REFUSALS.closed
+  if (filesOfAnswer(record.answer).some((id) => handed.get(id) !== question.id))
+    return REFUSALS.missingFile
+  const tries = known.filter(({ questionId }) => questionId === question.id).length
+  if (question.tries > 0 && tries >= question.tries) return REFUSALS.noTriesLeft
+  const { verdict, points } = markQuestion(question, record.answer)
+  fresh.push({
+    ...{ attemptId, id: record.id, cueId: record.cueId, questionId: question.id },
+    ...{ tryNumber: tries + 1, answer: record.answer, verdict, points },
+    ...{ answeredAt, isDoubtful },
+    // By the device's own clock on both sides.
+    seenShare: seenShare(question, record.answeredAt, watched, spans),
+    tookMs: record.waitedMs ?? null,
+  })
+  return null
+}
