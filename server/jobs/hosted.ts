@@ -3,6 +3,8 @@ import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { oEmbedAddress, readOEmbed, type HostedFilm } from '@fernbrake/core/formats'
 import { canBeFramed } from '@fernbrake/core/proof'
+import { PICTURE_TYPES } from '@fernbrake/core/media'
+import { typeOf } from '../media/contentType.ts'
 import { transform } from '../media/ffmpeg.ts'
 import { askPublic } from '../web/askPublic.ts'
 import { download } from './download.ts'
@@ -63,6 +65,8 @@ async function keepStill(step: Step, address: string, signal: AbortSignal): Prom
   const [path, output] = [join(folder, 'still'), join(folder, 'poster.jpg')]
   try {
     await download(context, { address, path, mostBytes: MOST_PICTURE_BYTES, signal })
+    if (!PICTURE_TYPES.has((await typeOf(path))?.mime ?? ''))
+      throw new Error('The still is no picture')
     await transform(path, ['-frames:v', '1', '-vf', 'scale=640:-2', '-q:v', '4'], output)
     await keepFile(context, media.id, 'poster', output, 'image/jpeg', 'jpg')
   } catch (error) {

@@ -1,5 +1,5 @@
 // A stream (HLS) is fetched piece by piece and put together to one film, so that it is as good to work with as any other.
-import { mkdir, readFile, writeFile } from 'node:fs/promises'
+import { mkdir, open, readFile, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { nanoid } from 'nanoid'
 import {
@@ -97,6 +97,13 @@ function piecesOf({ segments }: Segments): StreamPiece[] {
   return [...new Map(needed.map((piece) => [keyOfPiece(piece), piece])).values()]
 }
 
+/** Whether a piece is a list or a script in a piece's place, which would have us read what it names. */
+async function namesOthers(path: string): Promise<boolean> {
+  const file = await open(path)
+  const { buffer, bytesRead } = await file.read(Buffer.alloc(512)).finally(() => file.close())
+  return /^\s*(#EXT|ffconcat|<\?xml|<)/i.test(buffer.subarray(0, bytesRead).toString('latin1'))
+}
+
 /** Several at a time; what fails in one ends the others. */
 async function fetchPieces(
   { context }: Step,
@@ -117,6 +124,7 @@ async function fetchPieces(
       // No piece may be larger than what all of the film may still have.
       const wanted = { address, range, path, mostBytes: budget.bytes, signal }
       const { bytes } = await download(context, wanted)
+      if (await namesOthers(path)) throw new UnusableFilm('unreadable')
       budget.bytes -= bytes
       if (budget.bytes < 0) throw new UnusableFilm('tooLarge')
       budget.done += 1

@@ -4,8 +4,31 @@ import { join } from 'node:path'
 
 /** Longest that a single step may take, in ms: six hours, enough for a long film on a slow machine. */
 const LONGEST_STEP_MS = 6 * 60 * 60 * 1000
-/** Films are read as local files only, so that a crafted playlist cannot make us fetch anything. */
-const INPUT_RULES = ['-protocol_whitelist', 'file,pipe']
+/** What we read: forms that hold what they show, none that only name other files, such as playlists and scripts of cuts. */
+const FORMATS = [
+  ...[
+    'aac',
+    'ac3',
+    'aiff',
+    'amr',
+    'ape',
+    'asf',
+    'avi',
+    'caf',
+    'eac3',
+    'flac',
+    'flv',
+    'gif',
+    'gif_pipe',
+  ],
+  ...['image2', 'jpeg_pipe', 'm4v', 'matroska', 'mov', 'mp3', 'mpeg', 'mpegts', 'mpegvideo', 'ogg'],
+  ...['png_pipe', 'wav', 'w64', 'webp_pipe', 'wv'],
+].join(',')
+/** Local files only, and only such as hold what they show: no crafted file makes us fetch or read anything else. */
+const INPUT_RULES = ['-protocol_whitelist', 'file', '-format_whitelist', FORMATS]
+/** A list of pieces is ours alone, written by us, of pieces whose content was looked at. */
+const LIST_RULES = ['-protocol_whitelist', 'file,crypto', '-allowed_extensions', 'ALL']
+const LIST_FORMATS = ['-format_whitelist', `hls,${FORMATS}`]
 
 export class FfmpegError extends Error {}
 
@@ -204,11 +227,10 @@ export async function writeStream(film: string, folder: string): Promise<void> {
 /** Puts lists of pieces (HLS) that lie in folders of ours together to one MP4; nothing is coded anew. */
 export async function joinStreams(lists: readonly string[], output: string): Promise<void> {
   // What is locked with a key that lies beside it is opened on the way.
-  const rules = ['-protocol_whitelist', 'file,crypto', '-allowed_extensions', 'ALL']
   await run('ffmpeg', {
     args: [
       ...['-y', '-v', 'error', '-nostdin'],
-      ...lists.flatMap((list) => [...rules, '-f', 'hls', '-i', list]),
+      ...lists.flatMap((list) => [...LIST_RULES, ...LIST_FORMATS, '-f', 'hls', '-i', list]),
       ...['-map', '0:V:0', '-map', lists.length > 1 ? '1:a:0' : '0:a:0?'],
       ...['-c', 'copy', '-movflags', '+faststart', output],
     ],

@@ -46,7 +46,14 @@ const markOf = (points: number, revision: number, more: object = {}): GivenMark 
 const answerOf = (id: string, mark: GivenMark | null = null): Pile['answers'][number] => ({
   ...{ attemptId: `of-${id}`, responseId: id, questionId: 'q', asked: '1/q', tryNumber: 1 },
   ...{ learner: { number: 1, name: id }, answer: { kind: 'longText', text: id }, text: id },
-  ...{ files: [], isDoubtful: false, answeredAt: '2026-03-01T10:00:00.000Z', verdict: 'unmarked', points: 0, mark },
+  ...{
+    files: [],
+    isDoubtful: false,
+    answeredAt: '2026-03-01T10:00:00.000Z',
+    verdict: 'unmarked',
+    points: 0,
+    mark,
+  },
 })
 
 beforeEach(() => {
