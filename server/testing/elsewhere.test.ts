@@ -70,6 +70,13 @@ beforeAll(async () => {
   app.get('/watch', (_, response) => void response.send(oEmbed('/described')))
   app.get('/described', (_, response) => void response.json(film('/player')))
   app.get('/player', (_, response) => void response.send('<title>x</title>'))
+  const tricked = { ...film('/player'), thumbnail_url: `/still`, thumbnail_width: 640 }
+  app.get('/tricked', (_, response) => void response.send(oEmbed('/described-tricked')))
+  app.get('/described-tricked', (_, response) => void response.json(tricked))
+  app.get('/still', (_, response) => {
+    const own = films.pathOf('plain/all0.ts')
+    response.send(`#EXTM3U\n#EXT-X-TARGETDURATION:2\n#EXTINF:2,\n${own}\n#EXT-X-ENDLIST\n`)
+  })
   app.get('/closed', (_, response) => void response.send(oEmbed('/described-closed')))
   app.get('/described-closed', (_, response) => void response.json(film('/closed-player')))
   app.get('/closed-player', (_, response) => {
@@ -178,6 +185,12 @@ describe('a hosted film', () => {
     ['that is none', '/photo', 'notAFilm'],
   ])('%s is refused', async (_what, path, fault) => {
     expect(await described(path)).toMatchObject({ state: 'failed', fault, hosted: null })
+  })
+
+  it('whose still is a list that names a file of the server comes without one', async () => {
+    const media = await described('/tricked')
+    expect(media).toMatchObject({ state: 'preparing', title: 'Sluices', files: [] })
+    expect(asked).toContain('/still')
   })
 
   it('of the stand-in comes with its still and its makers', async () => {

@@ -64,7 +64,7 @@ async function startWhereItStopped(upload: Upload): Promise<void> {
  * Too large, or of another sort, for ever, and that by the server's own word: what a proxy says may be of one piece alone.
  * All else may pass: whoever is not found may only be signed in as somebody else, and then their file must wait for them.
  */
-const REFUSALS: readonly ProblemType[] = ['too-large', 'file-refused', 'invalid-input']
+const REFUSALS: readonly string[] = ['too-large', 'file-refused', 'invalid-input']
 
 /** No byte moved for this long, in ms: the connection hangs, and another one may not. */
 const STALL_LIMIT_MS = 60_000
