@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest'
 import {
   countPhraseWords,
   countRoster,
-  decodeRoster,
   joinCodeOf,
   nameFault,
   nameKey,
@@ -162,13 +161,6 @@ describe('a roster', () => {
 
   it('with commas in some lines alone is still one name a line', () =>
     expect(table('Askew, Perrin\nOdile Gale').rows).toEqual([['Askew, Perrin'], ['Odile Gale']]))
-
-  it.each([
-    ['UTF-8 with a mark', [0xef, 0xbb, 0xbf, 0x5a, 0x6f, 0xc3, 0xab]],
-    ['UTF-16, little end first', [0xff, 0xfe, 0x5a, 0, 0x6f, 0, 0xeb, 0]],
-    ['UTF-16, big end first', [0xfe, 0xff, 0, 0x5a, 0, 0x6f, 0, 0xeb]],
-    ['an older spreadsheet', [0x5a, 0x6f, 0xeb]],
-  ])('is read in %s', (_what, bytes) => expect(decodeRoster(Uint8Array.from(bytes))).toBe('Zoë'))
 
   it('of 5,000 names, and of anything at all, is read in whole', () => {
     const names = Array.from({ length: 5000 }, (_, index) => `Learner ${index} Fen`)

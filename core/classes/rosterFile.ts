@@ -1,19 +1,8 @@
-// A roster out of a file: which encoding it is in, which columns it has, and what each means.
+// A roster out of a text: which columns it has, and what each means.
 import { parse } from 'csv-parse/browser/esm/sync'
 
 /** Larger files are no rosters; in bytes. */
 export const LARGEST_ROSTER_FILE = 4 * 1024 * 1024
-
-/** The text of a file in UTF-8, UTF-16 or, if it can be neither, as older spreadsheets write it (Windows-1252). */
-export function decodeRoster(bytes: Uint8Array): string {
-  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes)
-  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes)
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
-  } catch {
-    return new TextDecoder('windows-1252').decode(bytes)
-  }
-}
 
 export const COLUMN_MEANINGS = ['name', 'first', 'last', 'group', 'nothing'] as const
 export type ColumnMeaning = (typeof COLUMN_MEANINGS)[number]

@@ -32,6 +32,8 @@ export default {
     namesLabel: 'Names, one a line, or a table',
     namesExample: 'Perrin Askew\nOdile Harcastle',
     fromFile: 'From a file',
+    fileNoText:
+      'No names can be read out of this file. In a spreadsheet, save the list as CSV, then open that; or copy the names and paste them here.',
     fileTooLarge: 'This file is larger than any list of names. Save it as CSV, then try again.',
     columns: 'What the columns are',
     columnIs: 'Column {number} is',

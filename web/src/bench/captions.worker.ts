@@ -1,4 +1,5 @@
 // Reads caption files away from the thread that draws the page: a file may have hundreds of thousands of lines.
+import { decodeText } from '@fernbrake/core/fields'
 import { LONGEST_CAPTION_FILE, readCaptions, type CaptionResult } from '@fernbrake/core/formats'
 
 export interface CaptionFile {
@@ -14,12 +15,15 @@ export interface CaptionsRead {
 
 /** A character takes at most four bytes in UTF-8, so a file larger than this is too long whatever stands in it. */
 const MOST_BYTES = LONGEST_CAPTION_FILE * 4
+/** What holds no lines of text, such as a workbook, is read as a file without any. */
+const NO_TEXT = readCaptions('')
 const TOO_LONG: CaptionResult = { ok: false, faults: [{ line: 1, code: 'tooMany' }] }
 
 async function read(file: File): Promise<CaptionResult | null> {
   if (file.size > MOST_BYTES) return TOO_LONG
   try {
-    return readCaptions(await file.text())
+    const text = decodeText(new Uint8Array(await file.arrayBuffer()))
+    return text === null ? NO_TEXT : readCaptions(text)
   } catch {
     return null
   }

@@ -8,7 +8,6 @@ import { useI18n } from 'vue-i18n'
 import {
   COLUMN_MEANINGS,
   countRoster,
-  decodeRoster,
   LARGEST_ROSTER_FILE,
   MOST_MEMBERS,
   planRoster,
@@ -17,6 +16,7 @@ import {
   type RosterState,
 } from '@fernbrake/core/classes'
 import type { Class } from '@fernbrake/core/contract'
+import { decodeText } from '@fernbrake/core/fields'
 import { call } from '../api/client.ts'
 import type { ClassDesk } from './useClass.ts'
 
@@ -27,6 +27,8 @@ const id = useId()
 const typed = ref('')
 const picker = useTemplateRef('picker')
 const tooLarge = ref(false)
+/** What was opened is a workbook or a picture, say, out of which no names can be read. */
+const isNoText = ref(false)
 /** What somebody said the columns mean, where that is not what was guessed. */
 const told = shallowRef<ColumnMeaning[] | null>(null)
 const read = computed(() => readRosterTable(typed.value))
@@ -60,9 +62,13 @@ const room = computed(() => MOST_MEMBERS - props.school.members.length)
 
 async function open(file: File | undefined): Promise<void> {
   tooLarge.value = (file?.size ?? 0) > LARGEST_ROSTER_FILE
+  isNoText.value = false
   if (!file || tooLarge.value) return
+  const text = decodeText(new Uint8Array(await file.arrayBuffer()))
+  isNoText.value = text === null
+  if (text === null) return
   told.value = null
-  typed.value = decodeRoster(new Uint8Array(await file.arrayBuffer()))
+  typed.value = text
 }
 function tell(at: number, meaning: ColumnMeaning): void {
   told.value = table.value.meanings.map((one, index) => (index === at ? meaning : one))
@@ -120,6 +126,7 @@ async function add(): Promise<void> {
     />
   </div>
   <p v-if="tooLarge" class="fault" role="alert">{{ t('classes.fileTooLarge') }}</p>
+  <p v-if="isNoText" class="fault" role="alert">{{ t('classes.fileNoText') }}</p>
   <fieldset v-if="entries.length > 0 && table.meanings.length > 1">
     <legend>{{ t('classes.columns') }}</legend>
     <label v-for="(meaning, at) in table.meanings.slice(0, 12)" :key="at" class="column">
