@@ -1,5 +1,6 @@
 // What the results of a class or a lesson say: the watch map, the questions, the ways, the comparison, the mark book.
 import { z } from 'zod'
+import { BOOK_STATES } from '../analysis/index.ts'
 import { clockSchema, idSchema } from '../fields/index.ts'
 import { sourceParams } from './marking.ts'
 import { route, type ReplyOf } from './route.ts'
@@ -222,6 +223,7 @@ export const reportRoutes = {
             title: z.string(),
             weight: z.number(),
             max: z.number(),
+            isDue: z.boolean(),
             /** Answers that wait for a person; until then their points are missing. */
             waiting: z.int(),
           }),
@@ -231,9 +233,15 @@ export const reportRoutes = {
             personId: idSchema,
             name: z.string(),
             hasLeft: z.boolean(),
+            /** For each assignment. */
             marks: z.record(
               idSchema,
-              z.strictObject({ points: z.number(), max: z.number(), isComplete: z.boolean() }),
+              z.strictObject({
+                state: z.enum(BOOK_STATES),
+                points: z.number(),
+                max: z.number(),
+                isComplete: z.boolean(),
+              }),
             ),
             /** By weight, 0 to 1; null where nothing counts. */
             share: figure,
@@ -251,6 +259,17 @@ export const reportRoutes = {
       params: classParams.extend({ assignmentId: idSchema }),
       body: z.strictObject({ weight: z.number().min(0).max(100) }),
       reply: z.strictObject({ weight: z.number() }),
+    },
+  ),
+  excuse: route(
+    'patch',
+    '/api/classes/:classId/assignments/:assignmentId/excused/:personId',
+    'classTeacher',
+    'Excuse somebody from an assignment, or no longer',
+    {
+      params: z.strictObject({ classId: idSchema, assignmentId: idSchema, personId: idSchema }),
+      body: z.strictObject({ isExcused: z.boolean() }),
+      reply: z.strictObject({ isExcused: z.boolean() }),
     },
   ),
   markBookFile: route(

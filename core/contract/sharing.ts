@@ -82,11 +82,8 @@ export const sharingRoutes = {
       params: lessonParams,
       /** The same `id` again gives nobody a second copy. */
       body: z.strictObject({ id: idSchema, emails: z.array(emailSchema).min(1).max(200) }),
-      reply: z.strictObject({
-        given: z.array(z.string()),
-        /** Addresses at which no designer has an account. */
-        unknown: z.array(z.string()),
-      }),
+      /** All of them: where one is not known, `no-such-designer` names it, and nobody is given anything. */
+      reply: z.strictObject({ given: z.array(z.string()) }),
     },
   ),
   openLessons: route('get', '/api/open-lessons', 'public', 'The lessons that everyone may learn', {

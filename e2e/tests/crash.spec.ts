@@ -5,6 +5,7 @@ import type { Attempt, LearnerRecord, RecordsReply } from '@fernbrake/core/contr
 import { drawAnswer } from '@fernbrake/core/questions'
 import { edits, runEdit, type Lesson } from '@fernbrake/core/lesson'
 import { DEMO_PASSWORD } from '@fernbrake/server'
+import { inDatabase } from '../support/lessons.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
 
 const KILLS = 3
@@ -13,7 +14,8 @@ const ANSWERS_BEFORE_KILL = 40
 const LEARNERS = 4
 const DRAFT = '/api/lessons/water-that-climbs'
 const PART = 'the-film'
-const BEGAN_MS = Date.parse('2026-03-02T10:00:00Z')
+/** Long enough ago for all that is said to have been watched since. */
+const BEGAN_MS = Date.now() - 3_600_000
 
 let server: RealServer
 test.beforeAll(async () => {
@@ -136,6 +138,8 @@ test('no acknowledged edit, span or answer is lost with a killed server, and rep
         `/api/links/${DEMO_LINK}/attempts`,
         body,
       )
+      const sql = `UPDATE attempts SET opened_at = now() - interval '1 day' WHERE id = $1`
+      await inDatabase(server.settings, (db) => db.query(sql, [opened!.attemptId]))
       return {
         client,
         attempt: (await client<Attempt>('GET', `/api/attempts/${opened!.attemptId}`))!,

@@ -100,9 +100,9 @@ const hide = () => act(() => props.talk.hide(props.post.id, !props.post.isHidden
       <slot />
       <template v-if="post.isMine">
         <button
+          ref="button"
           type="button"
           :aria-label="t('player.talk.changeWhich', which)"
-          ref="button"
           @click="opening.open"
         >
           {{ t('player.talk.change') }}

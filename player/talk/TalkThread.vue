@@ -77,11 +77,11 @@ const reply = ({ words, number }: Said) =>
     <TalkPost :post="head" :talk="talk" :draft-key="draftKey" :range="null">
       <button
         v-if="isOpen && !replying && !onItsWay(head.id)"
+        ref="button"
         type="button"
         :aria-label="
           t('player.talk.replyTo', { name: head.author?.name ?? t('player.talk.somebody') })
         "
-        ref="button"
         @click="opening.open"
       >
         {{ t(head.sort === 'prompt' ? 'player.talk.answer' : 'player.talk.reply') }}

@@ -136,6 +136,48 @@ export const readWork = (ask: Ask, personId: string) =>
     [personId],
   )
 
+/** Whom each assignment of a class is for now, as `<assignment> <person>`. */
+export async function readGiven(ask: Ask, classId: string): Promise<Set<string>> {
+  const rows = await ask<{ key: string }>(
+    `SELECT a.id || ' ' || e.person_id AS key FROM assignments a
+       JOIN enrolments e ON e.class_id = a.class_id AND e.left_at IS NULL
+      WHERE a.class_id = $1 AND NOT a.is_withdrawn AND ${IS_FOR}`,
+    [classId],
+  )
+  return new Set(rows.map(({ key }) => key))
+}
+
+/** Who is excused from what in a class, as `<assignment> <person>`. */
+export async function readExcused(ask: Ask, classId: string): Promise<Set<string>> {
+  const rows = await ask<{ key: string }>(
+    `SELECT x.assignment_id || ' ' || x.person_id AS key FROM excused_work x
+       JOIN assignments a ON a.id = x.assignment_id WHERE a.class_id = $1`,
+    [classId],
+  )
+  return new Set(rows.map(({ key }) => key))
+}
+
+/** Excuses somebody of a class from an assignment of it, or no longer; answers false where there is no such thing. */
+export async function storeExcused(
+  ask: Ask,
+  { classId, assignmentId, personId }: { classId: string; assignmentId: string; personId: string },
+  isExcused: boolean,
+): Promise<boolean> {
+  const known = await ask(
+    `SELECT 1 FROM assignments a JOIN enrolments e ON e.class_id = a.class_id
+      WHERE a.id = $1 AND a.class_id = $2 AND e.person_id = $3`,
+    [assignmentId, classId, personId],
+  )
+  if (known.length === 0) return false
+  await ask(
+    isExcused
+      ? 'INSERT INTO excused_work (assignment_id, person_id) VALUES ($1, $2) ON CONFLICT DO NOTHING'
+      : 'DELETE FROM excused_work WHERE assignment_id = $1 AND person_id = $2',
+    [assignmentId, personId],
+  )
+  return true
+}
+
 export async function storeTargets(
   ask: Ask,
   assignmentId: string,

@@ -257,6 +257,12 @@ export function comparisonDocument(comparison: Comparison): ReportDocument {
   }
 }
 
+/** What does not count yet, or never will, is left empty; what was due and not done is nought. */
+function bookFigures(mark: MarkBook['learners'][number]['marks'][string] | undefined) {
+  const counts = mark?.state === 'marked' || mark?.state === 'missing'
+  return counts ? [rounded(mark.points, 2), mark.max] : [null, null]
+}
+
 export function markBookDocument({ title, assignments, learners }: MarkBook): ReportDocument {
   return {
     ...{ title, about: names.markBook, sentences: [] },
@@ -270,9 +276,7 @@ export function markBookDocument({ title, assignments, learners }: MarkBook): Re
         ],
         rows: learners.map(({ name, marks, share: whole }) => [
           name,
-          ...assignments.flatMap(({ id }) => [
-            ...[rounded(marks[id]?.points ?? null, 2), marks[id]?.max ?? null],
-          ]),
+          ...assignments.flatMap(({ id }) => [...bookFigures(marks[id])]),
           rounded(whole),
         ]),
       },

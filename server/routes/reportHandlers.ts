@@ -3,7 +3,7 @@ import type { Response } from 'express'
 import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
 import type { MailFile } from '../mail/compose.ts'
 import type { Context } from '../services/context.ts'
-import { readMarkBook, weighAssignment } from '../services/markBook.ts'
+import { excuse, readMarkBook, weighAssignment } from '../services/markBook.ts'
 import { mailReport, markBookFile, reportFile } from '../services/reportFiles.ts'
 import {
   readComparison,
@@ -22,6 +22,7 @@ type ReportHandlers = Pick<
   | 'mailReport'
   | 'markBook'
   | 'weighAssignment'
+  | 'excuse'
   | 'markBookFile'
 >
 
@@ -44,6 +45,7 @@ export function reportHandlers(context: Context): ReportHandlers {
     mailReport: (call) => mailReport(context, whoCalls(call), call.params, call.body),
     markBook: ({ params }) => readMarkBook(context, params.classId),
     weighAssignment: ({ params, body }) => weighAssignment(context, params, body.weight),
+    excuse: ({ params, body }) => excuse(context, params, body.isExcused),
     markBookFile: async ({ params, query, response }) =>
       send(await markBookFile(context, params.classId, query.format), response),
   }

@@ -17,6 +17,7 @@ import {
   type LoggedEdit,
   type PendingEdit,
 } from '@fernbrake/core/lesson'
+import type { Database } from '../database/connect.ts'
 import { DraftPatchRow, EditionRow, LessonRoleRow, LessonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
@@ -57,6 +58,12 @@ async function beginning(
   return { ...source!.draft, title }
 }
 
+interface NewLesson {
+  id: string
+  draft: Lesson
+  copyOf: string | null
+}
+
 /**
  * Stores a new lesson with its owner. What a copy shows may be shown in it too, whoever it belongs to. Answers whether
  * the lesson of this id is the person's, now or from an earlier time.
@@ -64,27 +71,35 @@ async function beginning(
 export async function putLesson(
   { database }: Context,
   person: Pick<Person, 'id'>,
-  { id, draft, copyOf }: { id: string; draft: Lesson; copyOf: string | null },
+  lesson: NewLesson,
 ): Promise<boolean> {
   try {
-    await database.transaction(async (transaction) => {
-      const row = await LessonRow.create({ id, draft, revision: 0 }, { transaction })
-      await noteSnapshot(database, row, transaction)
-      const owner = { lessonId: id, personId: person.id, role: 'owner' as const }
-      await LessonRoleRow.create(owner, { transaction })
-      const mediaIds = mediaIdsOf(draft)
-      if (copyOf !== null)
-        await shareMediaUses(database, { from: copyOf, to: id, mediaIds }, transaction)
-      const use = { lessonId: id, personId: person.id, mediaIds }
-      const forbidden = await noteMediaUses(database, use, transaction)
-      if (forbidden.length > 0)
-        throw new HttpError('invalid-input', { issues: [unknownMedia(forbidden[0]!)] })
-    })
+    await database.transaction((transaction) => storeLesson(database, person, lesson, transaction))
     return true
   } catch (error) {
     if (!(error instanceof UniqueConstraintError)) throw error
-    return (await LessonRoleRow.count({ where: { lessonId: id, personId: person.id } })) > 0
+    return (await LessonRoleRow.count({ where: { lessonId: lesson.id, personId: person.id } })) > 0
   }
+}
+
+/** The same as part of a transaction. Rejects where there is a lesson of this id. */
+export async function storeLesson(
+  database: Database,
+  person: Pick<Person, 'id'>,
+  { id, draft, copyOf }: NewLesson,
+  transaction: Transaction,
+): Promise<void> {
+  const row = await LessonRow.create({ id, draft, revision: 0 }, { transaction })
+  await noteSnapshot(database, row, transaction)
+  const owner = { lessonId: id, personId: person.id, role: 'owner' as const }
+  await LessonRoleRow.create(owner, { transaction })
+  const mediaIds = mediaIdsOf(draft)
+  if (copyOf !== null)
+    await shareMediaUses(database, { from: copyOf, to: id, mediaIds }, transaction)
+  const use = { lessonId: id, personId: person.id, mediaIds }
+  const forbidden = await noteMediaUses(database, use, transaction)
+  if (forbidden.length > 0)
+    throw new HttpError('invalid-input', { issues: [unknownMedia(forbidden[0]!)] })
 }
 
 export async function readDraft(person: Person, lessonId: string): Promise<DraftReply> {

@@ -1,24 +1,32 @@
 // The mark book of a class: everybody’s best attempt at each assignment, and all of them by weight.
-import { questionsMet, weightedShare } from '@fernbrake/core/analysis'
-import { attemptThatCounts } from '@fernbrake/core/classes'
+import { bookStateOf, questionsMet, weightedShare } from '@fernbrake/core/analysis'
+import { attemptThatCounts, phaseAt } from '@fernbrake/core/classes'
 import type { MarkBook, Standing } from '@fernbrake/core/contract'
 import { within } from '../database/connect.ts'
 import { AttemptRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
-import { readAssignments, readWeights } from '../queries/assignments.ts'
+import {
+  readAssignments,
+  readExcused,
+  readGiven,
+  readWeights,
+  storeExcused,
+} from '../queries/assignments.ts'
 import { readClassHead, readMembers } from '../queries/classes.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { countWaiting } from '../queries/marks.ts'
-import { standingOf } from './assignments.ts'
+import { standingOf, timesOf } from './assignments.ts'
 import type { Context } from './context.ts'
 
 export async function readMarkBook(context: Context, classId: string): Promise<MarkBook> {
   const ask = within(context.database)
-  const [head, all, members, weights] = await Promise.all([
+  const [head, all, members, weights, givenTo, excused] = await Promise.all([
     readClassHead(ask, classId),
     readAssignments(ask, classId),
     readMembers(ask, classId),
     readWeights(ask, classId),
+    readGiven(ask, classId),
+    readExcused(ask, classId),
   ])
   if (!head) throw new HttpError('not-found')
   // What was taken back stands in the book as long as somebody has worked for it.
@@ -34,23 +42,26 @@ export async function readMarkBook(context: Context, classId: string): Promise<M
   ])
   const best = bestOf(attempts, stood)
   const assignments = await Promise.all(
-    given.map(async ({ id, lessonId, newest: edition }) => {
+    given.map(async (row) => {
+      const { id, lessonId, newest: edition } = row
       const lesson = await editionDocument({ lessonId, edition })
       const max = questionsMet(lesson).reduce((sum, { points }) => sum + points, 0)
       const own = { weight: weights.get(id) ?? 1, waiting: waiting.get(id) ?? 0 }
-      return { id, title: lesson.title, max, ...own }
+      const phase = phaseAt(timesOf(row), new Date())
+      const isDue = phase === 'late' || phase === 'closed'
+      return { id, title: lesson.title, max, isDue, ...own }
     }),
   )
   const learners = members.map(({ id: personId, name, leftAt }) => {
     const marks: MarkBook['learners'][number]['marks'] = {}
-    for (const { id } of assignments) {
-      const one = best.get(`${personId} ${id}`)
-      if (one) marks[id] = { points: one.points, max: one.max, isComplete: one.isComplete }
+    for (const { id, max, isDue } of assignments) {
+      const begun = best.get(`${personId} ${id}`) ?? null
+      const key = `${id} ${personId}`
+      const facts = { isGiven: givenTo.has(key), isExcused: excused.has(key), isDue, begun }
+      const reached = { points: begun?.points ?? 0, max: begun?.max ?? max }
+      marks[id] = { ...reached, state: bookStateOf(facts), isComplete: begun?.isComplete ?? false }
     }
-    const counted = assignments.map(({ id, weight, max }) => ({
-      ...{ weight, max },
-      mark: marks[id] ?? null,
-    }))
+    const counted = assignments.map(({ id, weight }) => ({ weight, mark: marks[id]! }))
     return { personId, name, hasLeft: leftAt !== null, marks, share: weightedShare(counted) }
   })
   return { title: head.title, assignments, learners }
@@ -81,4 +92,14 @@ export async function weighAssignment(
   )
   if (rows.length === 0) throw new HttpError('not-found')
   return { weight }
+}
+
+/** Excuses a learner from an assignment, or no longer. */
+export async function excuse(
+  { database }: Context,
+  where: { classId: string; assignmentId: string; personId: string },
+  isExcused: boolean,
+): Promise<{ isExcused: boolean }> {
+  if (!(await storeExcused(within(database), where, isExcused))) throw new HttpError('not-found')
+  return { isExcused }
 }

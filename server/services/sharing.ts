@@ -6,7 +6,7 @@ import { run, select } from '../database/connect.ts'
 import { LessonRoleRow, LessonRow, PersonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import type { Context } from './context.ts'
-import { putLesson } from './drafts.ts'
+import { storeLesson } from './drafts.ts'
 
 /** Who is named to learn a lesson is told to its owners alone (`forOwner`). */
 export async function readSharing(
@@ -130,26 +130,38 @@ async function keepAnOwner(
 
 /**
  * Gives everybody named a copy of their own, with its present draft, and nobody a second one under the same `id`: the
- * id of each copy follows from it and from the person.
+ * id of each copy follows from it and from the person. All of them, or none: where somebody has no account, it is said who.
  */
 export async function giveCopies(
-  context: Context,
+  { database }: Context,
   lessonId: string,
   { id, emails }: { id: string; emails: string[] },
-): Promise<{ given: string[]; unknown: string[] }> {
+): Promise<{ given: string[] }> {
   const wanted = [...new Set(emails.map((email) => email.toLowerCase()))]
-  const source = await LessonRow.findByPk(lessonId, { attributes: ['draft'] })
-  if (!source) throw new HttpError('not-found')
-  const people = await PersonRow.findAll({
-    where: { email: wanted, role: ['designer', 'keeper'] },
+  return database.transaction(async (transaction) => {
+    // Held, so that the same wish sent twice at once is one.
+    const lock = transaction.LOCK.UPDATE
+    const source = await LessonRow.findByPk(lessonId, { attributes: ['draft'], transaction, lock })
+    if (!source) throw new HttpError('not-found')
+    const people = await PersonRow.findAll({
+      where: { email: wanted, role: ['designer', 'keeper'] },
+      transaction,
+    })
+    const given = people.map(({ email }) => email!)
+    const unknown = wanted.filter((email) => !given.includes(email))
+    if (unknown.length > 0)
+      throw new HttpError('no-such-designer', {
+        detail: `No designer has an account with ${unknown.join(', ')}. Nobody was given a copy.`,
+      })
+    for (const person of people) {
+      const digest = createHash('sha256').update(`${id} ${lessonId} ${person.id}`)
+      const copyId = digest.digest('base64url').slice(0, 24)
+      const copy = { id: copyId, draft: source.draft, copyOf: lessonId }
+      if ((await LessonRow.count({ where: { id: copyId }, transaction })) === 0)
+        await storeLesson(database, person, copy, transaction)
+    }
+    return { given }
   })
-  for (const person of people) {
-    const copyId = createHash('sha256').update(`${id} ${lessonId} ${person.id}`).digest('base64url')
-    const copy = { id: copyId.slice(0, 24), draft: source.draft, copyOf: lessonId }
-    await putLesson(context, person, copy)
-  }
-  const given = people.map(({ email }) => email!)
-  return { given, unknown: wanted.filter((email) => !given.includes(email)) }
 }
 
 /** The published lessons that everyone may learn, the newest edition first. */

@@ -2,7 +2,7 @@
 import ExcelJS from 'exceljs'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { weightedShare } from '@fernbrake/core/analysis'
+import { usualRules } from '@fernbrake/core/classes'
 import type {
   Comparison,
   MailCard,
@@ -191,15 +191,35 @@ describe('the mark book', () => {
     await weigh(101).expect(422)
     await weigh(2).expect(200)
   })
-  it('counts what was not begun as none', () => {
-    const mark = (points: number, max: number) => ({ points, max })
-    const all = [
-      { weight: 3, max: 4, mark: mark(2, 4) },
-      { weight: 1, max: 10, mark: null },
-      { weight: 5, max: 0, mark: mark(0, 0) },
-    ]
-    expect(weightedShare(all)).toBe(0.375)
-    expect(weightedShare([])).toBeNull()
+  it('leaves empty what is not due, counts what was not done in time, and excuses', async () => {
+    const idle = await server.signedIn('learner')
+    const next = await openClassroom(server, teacher, [idle], lesson())
+    const times = { opensAt: null, closesAt: null, mostAttempts: null, rules: usualRules() }
+    const give = (more: object) =>
+      teacher.agent
+        .post(next.path)
+        .send({ id: nanoid(), lessonId: next.lessonId, ...times, groups: [], people: [], ...more })
+        .expect(200)
+    await give({ id: 'due-work', dueAt: new Date(Date.now() - 60_000).toISOString() })
+    const read = async () =>
+      (await get<MarkBook>(`/api/classes/${next.classId}/mark-book`)).learners[0]!
+    const before = await read()
+    expect(before.marks[next.assignmentId]).toMatchObject({ state: 'notYet' })
+    expect(before.marks['due-work']).toMatchObject({ state: 'missing', points: 0 })
+    expect(before.share).toBe(0)
+    const excuse = (isExcused: boolean, personId = idle.person.id) =>
+      teacher.agent.patch(`${next.path}/due-work/excused/${personId}`).send({ isExcused })
+    await excuse(true).expect(200)
+    await excuse(true).expect(200)
+    const after = await read()
+    expect(after.marks['due-work']).toMatchObject({ state: 'excused' })
+    expect(after.share).toBeNull()
+    await excuse(false).expect(200)
+    expect((await read()).share).toBe(0)
+    await excuse(true, 'nobody').expect(404)
+    // Begun, and nothing answered: nothing yet.
+    await beginWork(idle, next.assignmentId)
+    expect((await read()).marks[next.assignmentId]).toMatchObject({ state: 'begun' })
   })
 })
 

@@ -286,19 +286,19 @@ describe('beginning from something', () => {
   })
 
   it('copies are given to those who have an account, once each', async () => {
-    const give = () =>
+    const give = (...more: string[]) =>
       owner.agent.post(`/api/lessons/${lessonId}/copies`).send({
-        ...{
-          id: 'handout',
-          emails: [other.person.email!.toUpperCase(), 'nobody@harrowmere.example'],
-        },
+        ...{ id: 'handout', emails: [other.person.email!.toUpperCase(), ...more] },
       })
     const mine = async () => (await other.agent.get('/api/lessons')).body.lessons.length
     const before = await mine()
-    expect((await give().expect(200)).body).toEqual({
-      ...{ given: [other.person.email], unknown: ['nobody@harrowmere.example'] },
-    })
-    await give().expect(200)
+    // Whole or not at all, and it is said who is not known.
+    const refused = await give('nobody@harrowmere.example', learner.person.email!).expect(422)
+    expect(refused.body.detail).toContain('nobody@harrowmere.example')
+    expect(refused.body.detail).toContain(learner.person.email)
+    expect(await mine()).toBe(before)
+    expect((await give().expect(200)).body).toEqual({ given: [other.person.email] })
+    await Promise.all([give().expect(200), give().expect(200)])
     expect(await mine()).toBe(before + 1)
   })
 })

@@ -69,7 +69,6 @@ export default {
     copiesTo: 'Email addresses of designers, one a line',
     giveCopies: 'Give copies | Give one copy | Give {n} copies',
     copiesGiven: 'Nobody got a copy. | One person has a copy now. | {n} people have a copy now.',
-    copiesUnknown: 'No designer has an account at: {addresses}',
     copyOf: 'Copy of {title}',
     makeCopy: 'Copy',
     makeCopyOf: 'Make a copy of “{title}”',

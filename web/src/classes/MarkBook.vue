@@ -29,7 +29,7 @@ const meanOf = (assignmentId: string) =>
     learners.value
       .filter(({ hasLeft }) => !hasLeft)
       .map(({ marks }) => marks[assignmentId])
-      .map((mark) => (mark && mark.max > 0 ? mark.points / mark.max : null)),
+      .map((mark) => (mark?.state === 'marked' && mark.max > 0 ? mark.points / mark.max : null)),
   )
 
 /** The sums follow at once; where the server will not have it, the weight that it knows comes back. */
@@ -40,9 +40,7 @@ async function weigh(assignmentId: string, typed: string): Promise<void> {
     one.id === assignmentId ? { ...one, weight } : one,
   )
   const shareOf = ({ marks }: (typeof learners.value)[number]) =>
-    weightedShare(
-      assignments.map(({ id, weight: w, max }) => ({ weight: w, max, mark: marks[id] ?? null })),
-    )
+    weightedShare(assignments.map(({ id, weight: w }) => ({ weight: w, mark: marks[id]! })))
   value.value = {
     ...{ ...book.value, assignments },
     learners: book.value.learners.map((one) => ({ ...one, share: shareOf(one) })),
@@ -57,6 +55,22 @@ async function weigh(assignmentId: string, typed: string): Promise<void> {
     fault.value = caught
     await reload()
   }
+}
+/** The cell changes once the server has it; the sum is worked out there. */
+async function excuse(
+  { personId, marks }: (typeof learners.value)[number],
+  assignmentId: string,
+): Promise<void> {
+  fault.value = null
+  try {
+    await call('excuse', {
+      params: { classId: props.classId, assignmentId, personId },
+      body: { isExcused: marks[assignmentId]!.state !== 'excused' },
+    })
+  } catch (caught) {
+    fault.value = caught
+  }
+  await reload()
 }
 </script>
 
@@ -117,10 +131,39 @@ async function weigh(assignmentId: string, typed: string): Promise<void> {
                 <small v-if="learner.hasLeft" class="muted">{{ t('assign.notMeant') }}</small>
               </th>
               <td v-for="one in book.assignments" :key="one.id">
-                <span v-if="learner.marks[one.id]" class="mono">{{
-                  figure(learner.marks[one.id]!.points)
-                }}</span>
-                <span v-else class="muted none">{{ t('markBook.notBegun') }}</span>
+                <span class="cell">
+                  <span v-if="learner.marks[one.id]!.state === 'marked'" class="mono">{{
+                    figure(learner.marks[one.id]!.points)
+                  }}</span>
+                  <span
+                    v-else
+                    class="none"
+                    :class="learner.marks[one.id]!.state === 'missing' ? 'missing' : 'muted'"
+                    >{{ t(`markBook.state.${learner.marks[one.id]!.state}`) }}</span
+                  >
+                  <button
+                    v-if="learner.marks[one.id]!.state !== 'notGiven'"
+                    type="button"
+                    class="excuse"
+                    :aria-label="
+                      t(
+                        learner.marks[one.id]!.state === 'excused'
+                          ? 'markBook.countFor'
+                          : 'markBook.excuseFrom',
+                        { name: learner.name, title: one.title },
+                      )
+                    "
+                    @click="excuse(learner, one.id)"
+                  >
+                    {{
+                      t(
+                        learner.marks[one.id]!.state === 'excused'
+                          ? 'markBook.count'
+                          : 'markBook.excuse',
+                      )
+                    }}
+                  </button>
+                </span>
               </td>
               <td>
                 <span class="whole">
@@ -232,6 +275,36 @@ tfoot td {
 }
 .none {
   font-size: 13.5px;
+}
+.missing {
+  color: var(--rust);
+}
+.cell {
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 12px;
+}
+/* Seldom wanted, and there are as many as cells: it comes with the pointer or the focus, and stays where there is neither. */
+.excuse {
+  min-height: 24px;
+  padding: 0 4px;
+  border: 0;
+  background: none;
+  color: var(--ink-2);
+  font: inherit;
+  font-size: 13.5px;
+  text-decoration: underline;
+  cursor: pointer;
+}
+@media (hover: hover) {
+  .excuse {
+    opacity: 0;
+  }
+  td:hover .excuse,
+  .excuse:focus-visible {
+    opacity: 1;
+  }
 }
 .whole {
   display: grid;

@@ -14,7 +14,7 @@ const { t } = useI18n()
 const id = useId()
 const typed = ref('')
 const addresses = computed(() => readAddresses(typed.value).addresses)
-const outcome = shallowRef<{ given: string[]; unknown: string[] } | null>(null)
+const outcome = shallowRef<{ given: string[] } | null>(null)
 const fault = shallowRef<unknown>(null)
 const busy = ref(false)
 // One list is one giving: sending it again after a lost answer gives nobody a second copy.
@@ -54,9 +54,6 @@ async function give(): Promise<void> {
     <FaultNotice v-if="fault" :error="fault" @retry="give" />
     <div v-if="outcome" role="status">
       <p>{{ t('sharing.copiesGiven', outcome.given.length) }}</p>
-      <p v-if="outcome.unknown.length > 0" class="notice straw">
-        {{ t('sharing.copiesUnknown', { addresses: outcome.unknown.join(', ') }) }}
-      </p>
     </div>
   </form>
 </template>
