@@ -157,7 +157,7 @@ describe('the clock of a device', () => {
   ])('%s is read right', (_name, sentAt, offset) => {
     const state = readClock(freshClock(), reading(sentAt))
     expect(state.offsetMs).toBe(offset)
-    expect(heardAtMs(sentAt - 60_000, state.offsetMs, BOUNDS)).toEqual({
+    expect(heardAtMs(sentAt - 60_000, state, BOUNDS)).toEqual({
       ...{ atMs: NOW - 60_000, isDoubtful: false },
     })
   })
@@ -179,6 +179,16 @@ describe('the clock of a device', () => {
     expect(judgeSpans(quick, [span(60, 64, 4, 0.1)], BOUNDS).doubts).toEqual([null])
   })
 
+  it('moves moments all alike, so that none overtakes another on the way', () => {
+    for (const off of [0, 3 * HOUR]) {
+      const slow = readClock(freshClock(), reading(NOW + off - 5000))
+      const first = heardAtMs(NOW + off - 10_000, slow, BOUNDS)
+      const quick = readClock(slow, reading(NOW + off - 20))
+      const second = heardAtMs(NOW + off - 9900, quick, BOUNDS)
+      expect(second.atMs - first.atMs).toBe(100)
+    }
+  })
+
   it('that was set is read anew', () => {
     const before = readClock(freshClock(), reading(NOW))
     expect(readClock(before, reading(NOW + HOUR)).offsetMs).toBe(-HOUR)
@@ -190,6 +200,6 @@ describe('the clock of a device', () => {
     ['in 2001', Date.parse('2001-01-01T00:00:00Z')],
     ['in 2099', Date.parse('2099-01-01T00:00:00Z')],
   ])('cannot be believed %s: it is taken for now, and marked', (_name, saidMs) =>
-    expect(heardAtMs(saidMs, 0, BOUNDS)).toEqual({ atMs: NOW, isDoubtful: true }),
+    expect(heardAtMs(saidMs, freshClock(), BOUNDS)).toEqual({ atMs: NOW, isDoubtful: true }),
   )
 })

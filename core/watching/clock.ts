@@ -21,12 +21,21 @@ export interface ClockSitting extends Span {
 export interface ClockState {
   /** What is added to the device's clock to get the server's, in ms; null before anything was heard. */
   offsetMs: number | null
+  /**
+   * By what moments are moved that the device tells of: the offset as it was first read, so that what came later never
+   * seems to have come before; 0 where that was no more than a sending may take.
+   */
+  movedMs: number
   /** Clock time in which something was played: sorted and disjoint. */
   used: Span[]
   sittings: ClockSitting[]
 }
 
-export const freshClock = (): ClockState => ({ offsetMs: null, used: [], sittings: [] })
+export const freshClock = (): ClockState => ({
+  ...{ offsetMs: null, movedMs: 0, used: [], sittings: [] },
+})
+
+const isSending = (ms: number) => Math.abs(ms) <= LONGEST_SENDING_MS
 
 /** What a batch says of the clock of its device. */
 export interface ClockReading {
@@ -46,15 +55,17 @@ export function readClock(state: ClockState, reading: ClockReading): ClockState 
   const { sentAtMs, latestMs, nowMs } = reading
   const heard = sentAtMs === null ? Math.min(0, nowMs - latestMs) : nowMs - sentAtMs
   const known = state.offsetMs
-  if (known === null || Math.abs(heard - known) > LONGEST_SENDING_MS)
-    return { ...state, offsetMs: heard }
+  if (known === null || !isSending(heard - known))
+    return { ...state, offsetMs: heard, movedMs: isSending(heard) ? 0 : heard }
   if (sentAtMs === null || heard >= known) return state
   const by = heard - known
   const move = <T extends Span>(span: T): T => ({
     ...span,
     ...{ fromMs: span.fromMs + by, toMs: span.toMs + by },
   })
-  return { offsetMs: heard, used: state.used.map(move), sittings: state.sittings.map(move) }
+  const { movedMs } = state
+  const moved = { used: state.used.map(move), sittings: state.sittings.map(move) }
+  return { offsetMs: heard, movedMs, ...moved }
 }
 
 /** Between which moments of the server's clock something can have been done. */
@@ -74,11 +85,11 @@ export interface HeardAt {
 /** The one rule on when something was done that a device says was done at `saidMs`. */
 export function heardAtMs(
   saidMs: number,
-  offsetMs: number | null,
+  { movedMs }: Pick<ClockState, 'movedMs'>,
   { openedMs, nowMs }: ClockBounds,
 ): HeardAt {
-  const atMs = saidMs + (offsetMs ?? 0)
-  const fits = atMs >= openedMs - PLAUSIBLE_SLACK_MS && atMs <= nowMs + PLAUSIBLE_SLACK_MS
+  const atMs = saidMs + movedMs
+  const fits = atMs >= openedMs - LONGEST_SENDING_MS && atMs <= nowMs + LONGEST_SENDING_MS
   if (!fits) return { atMs: nowMs, isDoubtful: true }
   return { atMs: Math.min(nowMs, Math.max(openedMs, atMs)), isDoubtful: false }
 }

@@ -66,6 +66,6 @@ export function heardAt(
   at: string,
   { state, bounds }: BatchTime,
 ): { at: Date; isDoubtful: boolean } {
-  const { atMs, isDoubtful } = heardAtMs(Date.parse(at), state.offsetMs, bounds)
+  const { atMs, isDoubtful } = heardAtMs(Date.parse(at), state, bounds)
   return { at: new Date(atMs), isDoubtful }
 }
