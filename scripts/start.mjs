@@ -37,6 +37,8 @@ if (other)
   giveUp(
     `Fernbrake is already running with this data (process ${other}). Stop it there with Ctrl-C, or set FERNBRAKE_DATA to another folder and FERNBRAKE_PORT to another port.`,
   )
+if (existsSync(join(dataFolder, 'restoring')))
+  giveUp('A backup was being restored here and was cut off. Restore it again: npm run restore.')
 notePid(ownPidFile, process.pid)
 await endLeftover(pidFile, 'server/main.ts')
 await freePort(wantedPort).catch(() =>

@@ -1,74 +1,29 @@
 // The start command on data folders that were renamed, copied, lost half of themselves, or whose server is killed.
-import { spawn, spawnSync } from 'node:child_process'
 import {
   cpSync,
   existsSync,
   mkdirSync,
-  mkdtempSync,
   readFileSync,
   renameSync,
   rmSync,
   writeFileSync,
 } from 'node:fs'
-import { once } from 'node:events'
-import { tmpdir } from 'node:os'
-import { dirname, join, resolve } from 'node:path'
-import { fileURLToPath } from 'node:url'
+import { dirname, join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
-import { discardCluster } from './lib/cluster.mjs'
-import { freePort } from './lib/postgres.mjs'
+import { createHome } from './lib/commands.testing.mjs'
 
-const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const KILLS = 7
 let home
-let port
-const begun = []
-
-beforeAll(async () => {
-  home = mkdtempSync(join(tmpdir(), 'fernbrake-start-'))
-  port = await freePort()
-})
-afterAll(async () => {
-  for (const one of begun) await one.end()
-  for (const name of ['first', 'renamed', 'copy']) {
-    const place = join(home, name, 'database-place')
-    if (existsSync(place)) discardCluster(resolve(home, name, readFileSync(place, 'utf8').trim()))
-  }
-  rmSync(home, { recursive: true, force: true })
-})
-
-const environment = (name) => ({
-  ...process.env,
-  ...{ FERNBRAKE_DATA: join(home, name), FERNBRAKE_PORT: String(port), FERNBRAKE_FILM_HOST: 'no' },
-})
-
-/** Runs a command of the project to its end. */
-const run = (file, name, ...args) =>
-  spawnSync(process.execPath, [join('scripts', file), ...args], {
-    ...{ cwd: root, encoding: 'utf8', env: environment(name) },
-  })
-
-/** Starts Fernbrake and waits until it says that it is ready. */
-async function begin(name, ...args) {
-  const child = spawn(process.execPath, ['scripts/start.mjs', ...args], {
-    ...{ cwd: root, env: environment(name), stdio: ['ignore', 'pipe', 'pipe'] },
-  })
-  let said = ''
-  for (const stream of [child.stdout, child.stderr])
-    stream.on('data', (chunk) => (said += String(chunk)))
-  const ended = once(child, 'exit')
-  const end = async (signal = 'SIGTERM') => {
-    if (child.exitCode === null && child.signalCode === null) child.kill(signal)
-    return ended
-  }
-  begun.push({ end })
-  await vi.waitFor(() => expect(said).toContain('is ready'), { timeout: 200_000, interval: 50 })
-  return { end, said: () => said }
+beforeAll(async () => (home = await createHome()))
+afterAll(() => home.clear())
+const { run, begin } = {
+  run: (...args) => home.run(...args),
+  begin: (...args) => home.begin(...args),
 }
 
-const isHealthy = async () => (await fetch(`http://127.0.0.1:${port}/api/health`)).ok
-const serverPid = (name) => Number(readFileSync(join(home, name, 'server.pid'), 'utf8'))
-const filmOf = (name) => join(home, name, 'media', 'a-film', 'film.mp4')
+const isHealthy = async () => (await fetch(`http://127.0.0.1:${home.port}/api/health`)).ok
+const serverPid = (name) => Number(readFileSync(home.pathOf(name, 'server.pid'), 'utf8'))
+const filmOf = (name) => home.pathOf(name, 'media', 'a-film', 'film.mp4')
 
 describe('the start command', () => {
   it('starts a server again however often it is killed, says so, and ends when asked to', async () => {
@@ -81,13 +36,13 @@ describe('the start command', () => {
     }
     expect(started.said().match(/ended unexpectedly \(by SIGKILL\)/g)).toHaveLength(KILLS)
     expect(await started.end()).toEqual([0, null])
-    expect(existsSync(join(home, 'first', 'start.pid'))).toBe(false)
+    expect(existsSync(home.pathOf('first', 'start.pid'))).toBe(false)
   })
 
   it('finds the database of a folder that was renamed, and its files stay', async () => {
     mkdirSync(dirname(filmOf('first')), { recursive: true })
     writeFileSync(filmOf('first'), 'a film')
-    renameSync(join(home, 'first'), join(home, 'renamed'))
+    renameSync(home.pathOf('first'), home.pathOf('renamed'))
     const started = await begin('renamed', '--empty')
     expect(started.said()).toContain('There is data already')
     expect(readFileSync(filmOf('renamed'), 'utf8')).toBe('a film')
@@ -114,20 +69,20 @@ describe('the start command', () => {
   })
 
   it('refuses where the noted database is gone, and does not begin another', () => {
-    const folder = join(home, 'noted')
+    const folder = home.pathOf('noted')
     mkdirSync(folder)
-    writeFileSync(join(folder, 'database-place'), join(home, 'nowhere'))
+    writeFileSync(join(folder, 'database-place'), home.pathOf('nowhere'))
     const refused = run('start.mjs', 'noted')
     expect([refused.status, refused.stderr]).toEqual([1, expect.stringContaining('is not there')])
-    expect(readFileSync(join(folder, 'database-place'), 'utf8')).toBe(join(home, 'nowhere'))
+    expect(readFileSync(join(folder, 'database-place'), 'utf8')).toBe(home.pathOf('nowhere'))
   })
 
   it('does not let a copy of a folder take the database of the original', () => {
-    const place = readFileSync(join(home, 'renamed', 'database-place'), 'utf8').trim()
+    const place = readFileSync(home.pathOf('renamed', 'database-place'), 'utf8').trim()
     // Where the database lies in the folder, the copy has one of its own.
     if (place === 'postgres') return
-    cpSync(join(home, 'renamed'), join(home, 'copy'), { recursive: true })
-    rmSync(join(home, 'copy', 'start.pid'), { force: true })
+    cpSync(home.pathOf('renamed'), home.pathOf('copy'), { recursive: true })
+    rmSync(home.pathOf('copy', 'start.pid'), { force: true })
     const refused = run('start.mjs', 'copy')
     expect([refused.status, refused.stderr]).toEqual([1, expect.stringContaining('is a copy of')])
   })
