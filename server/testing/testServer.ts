@@ -27,7 +27,7 @@ export interface TestServer extends Running {
   stop(): Promise<void>
 }
 
-const PASSWORD = 'a password for tests'
+export const PASSWORD = 'a password for tests'
 
 function adminUrl(): string {
   const url = process.env.FERNBRAKE_TEST_DATABASE_URL
@@ -35,22 +35,29 @@ function adminUrl(): string {
   return url
 }
 
-/** Creates an empty, migrated database; answers with its address and how to drop it. */
-export async function createTestDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
+/**
+ * Creates a migrated database, empty or on top of an earlier `state` (SQL); answers with its address and how to drop it.
+ */
+export async function createTestDatabase(
+  state = '',
+): Promise<{ url: string; drop: () => Promise<void> }> {
   const name = `test_${nanoid(12)
     .replace(/[^a-zA-Z0-9]/g, '_')
     .toLowerCase()}`
   await administer(`CREATE DATABASE ${name}`)
   const url = new URL(adminUrl())
   url.pathname = `/${name}`
+  if (state !== '') await runSql(url.href, state)
   const database = connectDatabase(url.href, 2)
   await migrate(database)
   await database.close()
   return { url: url.href, drop: () => administer(`DROP DATABASE ${name} WITH (FORCE)`) }
 }
 
-async function administer(sql: string): Promise<void> {
-  const client = new pg.Client({ connectionString: adminUrl() })
+const administer = (sql: string): Promise<void> => runSql(adminUrl(), sql)
+
+async function runSql(connectionString: string, sql: string): Promise<void> {
+  const client = new pg.Client({ connectionString })
   await client.connect()
   await client.query(sql)
   await client.end()
@@ -62,6 +69,7 @@ export async function startTestServer({
   filmHostPort = null,
   trustedProxies = [],
   databaseConnections = 10,
+  state = '',
   log,
   pages = () => undefined,
 }: {
@@ -70,11 +78,13 @@ export async function startTestServer({
   filmHostPort?: number | null
   trustedProxies?: Settings['trustedProxies']
   databaseConnections?: number
+  /** What the database holds before it is migrated, as SQL. */
+  state?: string
   /** Where the log goes; nowhere unless said. */
   log?: DestinationStream
   pages?: MountPages
 } = {}): Promise<TestServer> {
-  const { url: databaseUrl, drop } = await createTestDatabase()
+  const { url: databaseUrl, drop } = await createTestDatabase(state)
   // It begins with a dot, as that of a checkout does.
   const dataFolder = await mkdtemp(join(tmpdir(), '.fernbrake-test-'))
   const settings: Settings = {
