@@ -79,8 +79,10 @@ export async function readMembers(ask: Ask, classId: string): Promise<Member[]> 
 /** The sign-in names that are taken already of these and of these with a number behind. */
 export async function readTakenNames(ask: Ask, wanted: readonly string[]): Promise<Set<string>> {
   const rows = await ask<{ name: string }>(
-    `SELECT sign_in AS name FROM people
-      WHERE sign_in = ANY($1::text[]) OR regexp_replace(sign_in, '[0-9]+$', '') = ANY($1::text[])`,
+    `WITH wanted AS (SELECT DISTINCT unnest($1::text[]) AS name)
+     SELECT p.sign_in AS name FROM wanted w JOIN people p ON p.sign_in = w.name
+     UNION
+     SELECT p.sign_in FROM wanted w JOIN people p ON regexp_replace(p.sign_in, '[0-9]+$', '') = w.name`,
     [wanted],
   )
   return new Set(rows.map(({ name }) => name))

@@ -7,6 +7,7 @@ import { run, select, within, type Ask } from '../database/connect.ts'
 import { EditionRow } from '../database/models.ts'
 import { attemptsSeenBy } from '../queries/attemptAccess.ts'
 import { editionDocument } from '../queries/editions.ts'
+import { readTakenNames } from '../queries/classes.ts'
 import { readPiles } from '../queries/marks.ts'
 import { readGroupsOf } from '../queries/reports.ts'
 import { countActivity, readWaitingEnquiries } from '../queries/talk.ts'
@@ -29,7 +30,7 @@ beforeAll(async () => {
   const { lessonId } = await putLesson(other.person, lessonWithFilm(60_000))
   const fill = (sql: string, values: unknown[]) => run(server.context.database, sql, values)
   await fill(
-    `INSERT INTO people (id, name, role) SELECT 'p' || n, 'Learner', 'guest' FROM generate_series(1, $1::int) n`,
+    `INSERT INTO people (id, name, role, sign_in, password_hash) SELECT 'p' || n, 'Learner', 'learner', 'learner.' || n, 'none' FROM generate_series(1, $1::int) n`,
     [ATTEMPTS],
   )
   await fill(
@@ -72,7 +73,7 @@ async function readWhole(question: (ask: Ask) => Promise<unknown>): Promise<Set<
 }
 
 describe('among thousands of attempts', () => {
-  const LARGE = ['attempts', 'responses', 'editions', 'spans', 'lessons']
+  const LARGE = ['people', 'attempts', 'responses', 'editions', 'spans', 'lessons']
   it.each<[string, (ask: Ask) => Promise<unknown>]>([
     ['what waits to be marked', (ask) => readPiles(ask, teacher.person.id)],
     [
