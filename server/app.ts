@@ -17,7 +17,7 @@ import { earlyPartOf } from './http/learnerPage.ts'
 import { mountRoutes } from './http/mountRoutes.ts'
 import type { LearnerPage } from './http/pages.ts'
 import { problemHandler } from './http/problemHandler.ts'
-import { dropOldLimits, limitCodes, limitSignIns } from './http/rateLimit.ts'
+import { dropOldLimits, limitCodes, limitGuests, limitSignIns } from './http/rateLimit.ts'
 import { giveNonce, sameOriginOnly, securityHeaders } from './http/security.ts'
 import { createSessions } from './http/session.ts'
 import { openQueue } from './jobs/prepare.ts'
@@ -82,6 +82,7 @@ export async function openServer(
     log,
     announce: live.announce,
     enqueue: (job) => queue.enqueue(job as Parameters<typeof queue.enqueue>[0]),
+    mostOwnBytes: settings.mostOwnBytes,
     dropUploadsOf: (personId) => uploads.dropOf(personId),
     accessChanged: live.accessChanged,
     version: ownVersion(),
@@ -181,6 +182,7 @@ function createApp(
   )
   app.post([contract.signIn.path, contract.choosePassword.path], limitSignIns(context.database))
   app.use('/api/join', limitCodes(context.database))
+  app.post(contract.openLink.path, limitGuests(context.database))
   app.use(UPLOADS_PATH, uploads.handle)
   mountRoutes(app, createHandlers(context))
   app.use('/api', (_request, _response, next) => next(new HttpError('not-found')))

@@ -25,6 +25,8 @@ export interface Settings {
    * stand in a row. None where nothing is said: then whoever connects is who asks.
    */
   trustedProxies: string[] | number
+  /** So much the media of one person may take, in bytes. */
+  mostOwnBytes: number
   /** The loopback port of the stand-in film host, 0 for any that is free; null for none. */
   filmHostPort: number | null
 }
@@ -50,8 +52,15 @@ export function readSettings(environment: NodeJS.ProcessEnv): Settings {
     logLevel: environment.FERNBRAKE_LOG ?? 'warn',
     asksPrivateAddresses: environment.FERNBRAKE_PRIVATE_PAGES === 'yes',
     trustedProxies: trustedProxies(environment.FERNBRAKE_TRUSTED_PROXIES ?? ''),
+    mostOwnBytes: gigabytes(environment.FERNBRAKE_PERSON_GB ?? '200'),
     filmHostPort: filmHostPort(environment),
   }
+}
+
+function gigabytes(said: string): number {
+  const number = Number(said)
+  if (Number.isFinite(number) && number > 0) return number * 1024 ** 3
+  throw new Error(`FERNBRAKE_PERSON_GB is “${said}”, which is no number of gigabytes.`)
 }
 
 const NAMED_SUBNETS = new Set(['loopback', 'linklocal', 'uniquelocal'])

@@ -24,6 +24,7 @@ export const PROBLEM_TYPES = [
   'not-a-film',
   'upload-gone',
   'file-refused',
+  'no-room',
   'class-full',
   'group-in-use',
   'weak-password',

@@ -100,6 +100,7 @@ async function settingsOf(admin: string, name: string, dataFolder: string): Prom
     filmHostPort: await freePort(),
     trustedProxies: [],
     databaseConnections: 10,
+    mostOwnBytes: 1024 ** 4,
   }
 }
 

@@ -95,6 +95,12 @@ const CATALOGUE: Record<ProblemType, { status: number; title: string; detail: st
     title: 'Another sort of file',
     detail: 'By its content this is not one of the sorts of file that are asked for here.',
   },
+  'no-room': {
+    status: 507,
+    title: 'No room',
+    detail:
+      'The server has no room for this file. Nothing was lost; tell your keeper, and try again later.',
+  },
   'upload-gone': {
     status: 404,
     title: 'Upload gone',

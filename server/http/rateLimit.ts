@@ -10,6 +10,7 @@ import {
 } from 'express-rate-limit'
 import { run, select, type Database } from '../database/connect.ts'
 import { HttpError } from './HttpError.ts'
+import { personOf } from './session.ts'
 
 const WINDOW_MS = 10 * 60 * 1000
 const MOST_FAILURES = 10
@@ -45,6 +46,26 @@ export const dropOldLimits = (database: Database): Promise<void> =>
 /** Codes of classes that do not exist: a class may mistype a few, nobody tries thousands. */
 export const limitCodes = (database: Database) =>
   limitGuesses(database, { prefix: 'code ', limit: MOST_WRONG_CODES, wrong: 404 })
+
+/** A large school may open a lesson at one time from one address; nobody needs thousands of guests. */
+const MOST_GUESTS = 600
+
+/** Guests that are made from one address; whoever is signed in is none. */
+export const limitGuests = (database: Database) =>
+  rateLimit({
+    windowMs: WINDOW_MS,
+    limit: MOST_GUESTS,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    skip: (request) => personOf(request) !== null,
+    validate: { xForwardedForHeader: false },
+    store: new DatabaseStore(database, 'guest '),
+    handler: (_request, _response, next) =>
+      next(new HttpError('too-many-tries', { detail: TOO_MANY_GUESTS })),
+  })
+
+const TOO_MANY_GUESTS =
+  'Too many guests came from this address just now. Wait a few minutes, then try again.'
 
 function limitGuesses(
   database: Database,

@@ -7,8 +7,14 @@ import { readdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { nanoid } from 'nanoid'
 import type { RequestHandler, Response } from 'express'
-import { mediaKindSchema, UPLOADS_PATH, type Person } from '@fernbrake/core/contract'
-import { LARGEST_FILM_BYTES } from '@fernbrake/core/media'
+import {
+  mediaKindSchema,
+  OWN_PROBLEMS,
+  UPLOADS_PATH,
+  type Media,
+  type Person,
+} from '@fernbrake/core/contract'
+import { LARGEST_BYTES, LARGEST_FILM_BYTES } from '@fernbrake/core/media'
 import { authorise } from '../http/authorise.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { asHttpError } from '../http/problemHandler.ts'
@@ -19,8 +25,10 @@ import {
   readHandedUpload,
   takeHandedFile,
   whyNotHandIn,
+  type HandedUpload,
 } from '../services/handedFiles.ts'
-import { isTakenUpload, takeUpload } from '../services/media.ts'
+import { bytesOwnedBy, isTakenUpload, takeUpload } from '../services/media.ts'
+import { missingBytes, whyNoRoom, type Unfinished } from './room.ts'
 
 /** What was begun and not finished is kept this long, in ms: somebody may go on with it from another place. */
 const UNFINISHED_KEPT_MS = 14 * 24 * 60 * 60 * 1000
@@ -50,6 +58,12 @@ export interface Uploads {
 }
 
 type Metadata = Record<string, string | null> | undefined
+
+/** Whether an unfinished upload comes with an answer to the same question. */
+const isFor = ({ metadata }: Unfinished, handed: HandedUpload | null): boolean =>
+  metadata.kind === ANSWER &&
+  metadata.attemptId === handed?.attemptId &&
+  metadata.questionId === handed?.questionId
 
 /** The id at the end of an upload's address; null where there is none that we could have given. */
 const idIn = (path: string) => /^\/([A-Za-z0-9_-]{1,64})$/.exec(path)?.[1] ?? null
@@ -95,6 +109,33 @@ export function createUploads(context: Context, folder: string): Uploads {
         kind: kindOf(metadata.kind),
       })
   }
+  /** All that was begun and is not finished, with what of it has not come yet. */
+  const listUnfinished = async (): Promise<Unfinished[]> => {
+    const all: Unfinished[] = []
+    for (const { id } of await listUploads(folder)) {
+      const known = await datastore.configstore.get(id).catch(() => undefined)
+      const { metadata = {}, size = 0 } = known ?? {}
+      const bytes = await missingBytes(folder, id, size)
+      if (bytes > 0) all.push({ id, ownerId: metadata.ownerId ?? '', metadata, bytes })
+    }
+    return all
+  }
+  /** `kind` is that of a medium; null for what comes with an answer, which is bounded by its question. */
+  const needRoom = async (
+    person: Person,
+    bytes = 0,
+    kind: Media['kind'] | null,
+    under: readonly Unfinished[],
+  ): Promise<void> => {
+    if (kind !== null && bytes > LARGEST_BYTES[kind]) throw tusFault(new HttpError('too-large'))
+    const [freeBytes, ownBytes] = await Promise.all([
+      context.store.freeBytes(),
+      bytesOwnedBy(person.id),
+    ])
+    const room = { freeBytes, ownBytes, mostOwnBytes: context.mostOwnBytes }
+    const fault = whyNoRoom(person.id, bytes, under, room)
+    if (fault) throw tusFault(fault)
+  }
   const tus = new TusServer({
     path: UPLOADS_PATH,
     relativeLocation: true,
@@ -104,14 +145,18 @@ export function createUploads(context: Context, folder: string): Uploads {
     namingFunction: () => nanoid(),
     onUploadCreate: async (_request, { metadata = {}, size }) => {
       const person = caller.getStore()!
+      const under = await listUnfinished()
       const said = { filename: metadata.filename ?? '', ownerId: person.id }
       if (metadata.kind !== ANSWER) {
         if (!mayPutMediaIn(person)) throw tusFault(new HttpError('not-allowed'))
+        await needRoom(person, size, kindOf(metadata.kind), under)
         return { metadata: { ...said, kind: kindOf(metadata.kind) } }
       }
       const handed = readHandedUpload(metadata)
-      const fault = await whyNotHandIn(person, handed, size)
+      const forThis = under.filter((one) => isFor(one, handed)).length
+      const fault = await whyNotHandIn(person, handed, size, forThis)
       if (fault) throw tusFault(fault)
+      await needRoom(person, size, null, under)
       return { metadata: { ...said, ...handed, kind: ANSWER } }
     },
     onIncomingRequest: async (_request, uploadId) => {
@@ -124,7 +169,9 @@ export function createUploads(context: Context, folder: string): Uploads {
       return {}
     },
     onResponseError: (_request, error) => {
-      if ('status_code' in error && 'body' in error && error.status_code < 500) return error
+      // What we threw ourselves, and what the protocol says by itself; all else is looked at first.
+      const isOwn = 'body' in error && String(error.body).includes(OWN_PROBLEMS)
+      if ('status_code' in error && (isOwn || error.status_code < 500)) return error
       const fault = asHttpError(error)
       if (fault.status >= 500) context.log.error({ err: error }, 'an upload failed')
       return tusFault(fault)

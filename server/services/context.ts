@@ -31,6 +31,8 @@ export interface Context {
   announce: Announcer
   /** Puts a job of preparing in the queue. */
   enqueue: (job: { mediaId: string; kind: string }) => Promise<void>
+  /** So much the media of one person may take, in bytes. */
+  mostOwnBytes: number
   /** Forgets what somebody has sent and not finished. */
   dropUploadsOf: (personId: string) => Promise<void>
   /** Says that somebody may do less than before, so that whoever listens is looked at again. */

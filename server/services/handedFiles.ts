@@ -4,7 +4,7 @@ import { rm } from 'node:fs/promises'
 import type { Person } from '@fernbrake/core/contract'
 import { cutText, idSchema } from '@fernbrake/core/fields'
 import { filesAsked, isOfSort, type FileSort } from '@fernbrake/core/questions'
-import { HandedFileRow } from '../database/models.ts'
+import { AttemptRow, HandedFileRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { typeOf } from '../media/contentType.ts'
 import { probe } from '../media/ffmpeg.ts'
@@ -51,6 +51,8 @@ export async function whyNotHandIn(
   person: Person,
   upload: HandedUpload | null,
   bytes: number | undefined,
+  /** So many more for the same question are on their way. */
+  underWay: number,
 ): Promise<HttpError | null> {
   const facts = upload && (await attemptFacts(upload.attemptId))
   if (!upload || facts?.personId !== person.id) return new HttpError('not-found')
@@ -60,17 +62,17 @@ export async function whyNotHandIn(
     return new HttpError('too-large', { detail: 'The file is larger than is asked for here.' })
   const { attemptId, questionId } = upload
   const kept = await HandedFileRow.count({ where: { attemptId, questionId } })
-  if (kept < MOST_KEPT) return null
-  const detail = `No more than ${MOST_KEPT} files are kept for one question.`
-  return new HttpError('too-large', { detail })
+  return kept + underWay < MOST_KEPT ? null : new HttpError('too-large', { detail: TOO_MANY })
 }
+
+const TOO_MANY = `No more than ${MOST_KEPT} files are kept for one question.`
 
 /**
  * Takes a finished upload in, whatever its name and its sender say it is: what counts is its content. Called again for
  * the same file it changes nothing. Throws `file-refused`, and the bytes are gone then.
  */
 export async function takeHandedFile(
-  { store }: Context,
+  { store, database }: Context,
   upload: HandedUpload,
   path: string,
 ): Promise<void> {
@@ -84,7 +86,17 @@ export async function takeHandedFile(
   }
   const storageKey = `handed/${attemptId}/${id}`
   const bytes = await store.hold(storageKey, path)
-  await HandedFileRow.create({ attemptId, id, questionId, name, contentType, bytes, storageKey })
+  const isTaken = await database.transaction(async (transaction) => {
+    // Counted while the attempt is held: several may end at once that were begun when there was room.
+    await AttemptRow.findByPk(attemptId, { attributes: ['id'], lock: transaction.LOCK.UPDATE })
+    if ((await HandedFileRow.count({ where: { attemptId, questionId } })) >= MOST_KEPT) return false
+    await HandedFileRow.create({ attemptId, id, questionId, name, contentType, bytes, storageKey })
+    return true
+  })
+  if (!isTaken) {
+    await store.remove(storageKey)
+    throw new HttpError('too-large', { detail: TOO_MANY })
+  }
   // Not before it is in the database: until then the upload is all there is of it.
   await rm(path, { force: true })
 }

@@ -80,6 +80,13 @@ function describe(row: MediaRow, files: MediaFileRow[], jobs: MediaJobRow[]): Me
   }
 }
 
+/** What somebody's media take, in bytes. */
+export async function bytesOwnedBy(ownerId: string): Promise<number> {
+  const media = await MediaRow.findAll({ where: { ownerId }, attributes: ['id'] })
+  const where = { mediaId: media.map(({ id }) => id) }
+  return Number((await MediaFileRow.sum('bytes', { where })) ?? 0)
+}
+
 export interface FinishedUpload {
   id: string
   ownerId: string

@@ -70,6 +70,7 @@ export async function startTestServer({
   trustedProxies = [],
   databaseConnections = 10,
   state = '',
+  mostOwnBytes = 1024 ** 4,
   log,
   pages = () => undefined,
 }: {
@@ -78,6 +79,7 @@ export async function startTestServer({
   filmHostPort?: number | null
   trustedProxies?: Settings['trustedProxies']
   databaseConnections?: number
+  mostOwnBytes?: number
   /** What the database holds before it is migrated, as SQL. */
   state?: string
   /** Where the log goes; nowhere unless said. */
@@ -99,6 +101,7 @@ export async function startTestServer({
     filmHostPort,
     trustedProxies,
     databaseConnections,
+    mostOwnBytes,
   }
   const running = await openServer(settings, pages, log ? { logTo: log } : {})
   await new Promise<void>((resolve) => running.server.listen(0, '127.0.0.1', resolve))

@@ -36,7 +36,9 @@ export function useFilmUpload(onUploaded: (mediaId: string) => void) {
       },
       onShouldRetry: (error) => {
         const status = error.originalResponse?.getStatus() ?? 0
-        const passing = status === 0 || status >= 500 || status === 423 || status === 409
+        // 507: there is no room, and sending again makes none.
+        const isAway = status === 0 || (status >= 500 && status !== 507)
+        const passing = isAway || status === 423 || status === 409
         if (passing && progress.value) progress.value = { ...progress.value, state: 'waiting' }
         return passing
       },

@@ -40,6 +40,10 @@ const uses = computed(() => {
   ]
 })
 
+/** Below this, in bytes, a few films more and nobody could put anything in. */
+const LITTLE_BYTES = 10 * 1024 ** 3
+const isShort = computed(() => value.value !== null && value.value.freeBytes < LITTLE_BYTES)
+
 function choose(person: KeptPerson): void {
   chosenId.value = chosenId.value === person.id ? null : person.id
   adding.value = false
@@ -75,6 +79,7 @@ watchEffect(() => (document.title = t('keeper.title')))
           <dt>{{ t(`keeper.use.${use.key}`) }}</dt>
         </div>
       </dl>
+      <p v-if="isShort" class="notice straw" role="status">{{ t('keeper.littleRoom') }}</p>
       <div class="tools">
         <input
           v-model="sought"
