@@ -1,5 +1,5 @@
-// Five hundred learners who play at once against one server process, with the database killed and started again on the way:
-// how soon each batch is acknowledged, and whether anything is lost.
+// Five hundred learners who play at once against one server process, with the database and the server each killed and started
+// again on the way: how soon each batch is acknowledged, and whether anything is lost.
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import pg from 'pg'
@@ -9,7 +9,9 @@ import type { Figure } from './main.ts'
 
 const LEARNERS = 500
 const SEND_EVERY_MS = 5000
-const BATCHES_EACH = 12
+const BATCHES_EACH = 18
+/** What is sent this soon after a kill waits for what was killed, in ms, and is told apart. */
+const AFTER_KILL_MS = 10_000
 const PART = 'the-film'
 const PIECE_MS = 5000
 
@@ -57,6 +59,7 @@ async function sendBatch(
   const id = `p-${index}`
   const toMs = fromMs + PIECE_MS
   const body = JSON.stringify({
+    sentAt: times.endedAt,
     records: [
       { kind: 'span', id, partId: PART, fromMs, toMs, ...how, ...times },
       { kind: 'place', id: `at-${id}`, partId: PART, atMs: toMs, released: [], at: times.endedAt },
@@ -91,9 +94,28 @@ async function killDatabase({ databaseUrl }: RealServer['settings']): Promise<vo
   process.kill(Number(pid), 'SIGKILL')
 }
 
+/** They have sat down before: what they send was played since. */
+async function beginEarlier({ settings }: RealServer, learners: readonly Learner[]): Promise<void> {
+  const client = new pg.Client({ connectionString: settings.databaseUrl })
+  await client.connect()
+  await client.query(
+    `UPDATE attempts SET opened_at = now() - interval '1 hour' WHERE id = ANY($1)`,
+    [learners.map(({ attemptId }) => attemptId)],
+  )
+  await client.end()
+}
+
+/** The figure below which a share of the sendings lies. */
+function shareOf(sent: readonly { ms: number }[]): (share: number) => number {
+  const sorted = sent.map(({ ms }) => ms).sort((a, b) => a - b)
+  return (share) => sorted[Math.floor((sorted.length - 1) * share)] ?? 0
+}
+
 export async function measurePlaying(server: RealServer): Promise<Figure[]> {
   const learners = await welcome(server.url)
-  const times: number[] = []
+  await beginEarlier(server, learners)
+  const sent: { ms: number; atMs: number }[] = []
+  const kills: number[] = []
   let again = 0
   const began = performance.now()
   const playOn = async (learner: Learner, at: number) => {
@@ -101,14 +123,21 @@ export async function measurePlaying(server: RealServer): Promise<Figure[]> {
       // Each at their own moment of the five seconds, and on time however long the last one took.
       const dueMs = began + index * SEND_EVERY_MS + (at / LEARNERS) * SEND_EVERY_MS
       await new Promise((done) => setTimeout(done, Math.max(0, dueMs - performance.now())))
+      const atMs = performance.now()
       const { ms, tries } = await sendBatch(server.url, learner, index)
-      times.push(ms)
+      sent.push({ ms, atMs })
       if (tries > 1) again += 1
     }
   }
   const killing = (async () => {
-    await new Promise((done) => setTimeout(done, (BATCHES_EACH / 2) * SEND_EVERY_MS))
+    const third = () => new Promise((done) => setTimeout(done, (BATCHES_EACH / 3) * SEND_EVERY_MS))
+    await third()
+    kills.push(performance.now())
     await killDatabase(server.settings)
+    await third()
+    kills.push(performance.now())
+    await server.kill()
+    await server.start()
   })()
   await Promise.all([...learners.map(playOn), killing])
   const client = new pg.Client({ connectionString: server.settings.databaseUrl })
@@ -118,18 +147,26 @@ export async function measurePlaying(server: RealServer): Promise<Figure[]> {
     [learners.map(({ attemptId }) => attemptId)],
   )
   await client.end()
-  const sorted = times.sort((a, b) => a - b)
-  const at = (share: number) => sorted[Math.floor((sorted.length - 1) * share)]!
+  const isAfterKill = ({ atMs }: { atMs: number }) =>
+    kills.some((kill) => atMs >= kill && atMs < kill + AFTER_KILL_MS)
+  const quiet = shareOf(sent.filter((one) => !isAfterKill(one)))
+  const shaken = shareOf(sent.filter(isAfterKill))
   const all = LEARNERS * BATCHES_EACH
   return [
     {
-      what: `${LEARNERS} learners playing at once, a batch each every 5 s for a minute: until it is acknowledged, 95th percentile`,
-      value: `${at(0.95).toFixed(0)} ms (median ${at(0.5).toFixed(0)} ms)`,
-      reference: `${again} of ${all} batches were sent again while the database was away`,
+      what: `${LEARNERS} learners playing at once, a batch each every 5 s: until it is acknowledged, 95th percentile, outside the 10 s after a kill`,
+      value: `${quiet(0.95).toFixed(0)} ms (median ${quiet(0.5).toFixed(0)} ms)`,
+      reference: `${again} of ${all} batches were sent again while something was away`,
       aim: 'at most 250 ms',
     },
     {
-      what: 'Of these, lost with the database killed and started again half-way',
+      what: 'The same for what is sent in the 10 s after the database or the server is killed',
+      value: `${shaken(0.95).toFixed(0)} ms (median ${shaken(0.5).toFixed(0)} ms)`,
+      reference: 'the server is started again at once, as npm start does',
+      aim: 'at most 5,000 ms',
+    },
+    {
+      what: 'Of these, lost with the database and the server each killed once',
       value: `${all - rows[0]!.kept}`,
       reference: `${all} acknowledged`,
       aim: 'none',

@@ -30,7 +30,7 @@ beforeAll(async () => {
   const { lessonId } = await putLesson(other.person, lessonWithFilm(60_000))
   const fill = (sql: string, values: unknown[]) => run(server.context.database, sql, values)
   await fill(
-    `INSERT INTO people (id, name, role, sign_in, password_hash) SELECT 'p' || n, 'Learner', 'learner', 'learner.' || n, 'none' FROM generate_series(1, $1::int) n`,
+    `INSERT INTO people (id, name, role, sign_in, password_hash) SELECT 'p' || n, 'Learner', 'learner', 'learner' || n || '.fen', 'none' FROM generate_series(1, $1::int) n`,
     [ATTEMPTS],
   )
   await fill(
@@ -83,6 +83,7 @@ describe('among thousands of attempts', () => {
     ['who may be seen', (ask) => attemptsSeenBy(ask, teacher.person.id, room.lessonId)],
     ['which enquiries wait', (ask) => readWaitingEnquiries(ask, teacher.person.id)],
     ['who has said what', (ask) => countActivity(ask, room.assignmentId)],
+    ['which sign-in names are taken', (ask) => readTakenNames(ask, ['learner.fen', 'odile.gale'])],
     [
       'who has opened a lesson',
       (ask) =>

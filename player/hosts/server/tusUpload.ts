@@ -1,11 +1,6 @@
 // One file by the tus protocol, which goes on where an earlier try stopped; fetched only where files are handed in.
 import { Upload, type DetailedError } from 'tus-js-client'
-import {
-  ownProblemType,
-  UPLOADS_PATH,
-  type Problem,
-  type ProblemType,
-} from '@fernbrake/core/contract'
+import { ownProblemType, UPLOADS_PATH, type Problem } from '@fernbrake/core/contract'
 import type { WaitingFile } from './fileQueue.ts'
 import type { FileOutcome } from './fileSender.ts'
 
