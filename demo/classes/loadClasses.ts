@@ -190,10 +190,11 @@ async function work(
   const start = new Date(startMs)
   const attemptId = await beginAssignment(context, person, assignmentId, 1, start)
   const seenAt = new Date(records.length > 0 ? startMs + SITTING_MS : startMs)
-  const all = await withHandwork(context, attemptId, persona, records)
+  // Before anything asks for the attempt: when it was begun is remembered.
   await run(context.database, 'UPDATE attempts SET opened_at = $2 WHERE id = $1', [
     attemptId,
     start,
   ])
+  const all = await withHandwork(context, attemptId, persona, records)
   await takeRecords(context, attemptId, { records: all, sentAt: seenAt.toISOString() }, seenAt)
 }
