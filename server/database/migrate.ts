@@ -26,6 +26,7 @@ import { SCHEMA_021 } from './schema021.ts'
 import { SCHEMA_022 } from './schema022.ts'
 import { SCHEMA_023 } from './schema023.ts'
 import { SCHEMA_024 } from './schema024.ts'
+import { SCHEMA_025 } from './schema025.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -59,6 +60,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '022-clocks-and-proven-ends', up: sql(SCHEMA_022) },
   { name: '023-indexes', up: sql(SCHEMA_023) },
   { name: '024-excused-work', up: sql(SCHEMA_024) },
+  { name: '025-films-looked-at-once-more', up: sql(SCHEMA_025) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

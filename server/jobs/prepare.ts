@@ -120,9 +120,11 @@ async function noteFailure(
   isLastTry: boolean,
 ): Promise<void> {
   context.log.warn({ err: error, mediaId: media.id, kind: job.kind }, 'a step of preparing failed')
+  // What people work with already stays, whatever comes of a step that was added later.
+  const wasReady = media.state === 'ready'
   if (error instanceof UnusableFilm) {
     await job.update({ state: 'failed' })
-    await media.update({ state: 'failed', fault: error.fault })
+    if (!wasReady) await media.update({ state: 'failed', fault: error.fault })
     return
   }
   await job.update({ state: isLastTry ? 'failed' : 'waiting' })
@@ -131,7 +133,7 @@ async function noteFailure(
     return void (await media.update({ state: 'failed', fault: 'notReached' }))
   const isNeeded = job.kind === 'probe' || job.kind === 'playable'
   // Without poster, waveform or filmstrip a film is still good to work with.
-  if (isNeeded) await media.update({ state: 'failed', fault: 'conversionFailed' })
+  if (isNeeded && !wasReady) await media.update({ state: 'failed', fault: 'conversionFailed' })
 }
 
 function progressTeller(

@@ -109,7 +109,10 @@ async function makePlayable(step: Step): Promise<StepKind[]> {
 }
 
 /** The pictures and the sound of a film as they are, in a file that tells nothing else. */
-async function copyPlayable(step: Step, { container, durationMs }: Probed): Promise<StepKind[]> {
+async function copyPlayable(step: Step, found: Probed): Promise<StepKind[]> {
+  // One that was ready before such files were looked for, and is none.
+  if (!found.tellsMore && step.media.state === 'ready') return []
+  const { container, durationMs } = found
   const { context, media, original, folder, onProgress } = step
   const ending = container.includes('webm') ? 'webm' : 'mp4'
   const output = join(folder, `playable.${ending}`)

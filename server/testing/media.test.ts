@@ -5,6 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { UPLOADS_PATH } from '@fernbrake/core/contract'
 import { readPeakFile } from '@fernbrake/core/media'
 import { run } from '../database/connect.ts'
+import { SCHEMA_025 } from '../database/schema025.ts'
 import { createUploads } from '../media/uploads.ts'
 import {
   beginUpload,
@@ -83,6 +84,30 @@ it('a film that tells where and with what it was filmed is shown without that, a
     )
   expect(await bytes('original')).toContain('Behind the weir house')
   expect(await bytes('playable')).not.toContain('Behind the weir house')
+})
+
+it('a film from before that was asked is looked at once more at the next start, and stays ready whatever comes of it', async () => {
+  const told = ['-metadata', 'title=Behind the weir house']
+  const ids = [
+    await upload(make('old.mp4', ...PICTURE, ...H264, ...told)),
+    await upload(make('plain.mp4', ...PICTURE, ...H264)),
+    await upload(make('lost.mp4', ...PICTURE, ...H264, ...told)),
+  ]
+  for (const id of ids) await settled(id)
+  const { database, store } = server.context
+  const forget = (sql: string) =>
+    run(database, `${sql} WHERE media_id IN ('${ids.join("','")}') AND kind = 'playable'`)
+  await forget('DELETE FROM media_files')
+  await forget('DELETE FROM media_jobs')
+  await store.remove(`${ids[2]}/original.mp4`)
+  await run(database, SCHEMA_025)
+  for (const mediaId of ids) await server.context.enqueue({ mediaId, kind: 'playable' })
+  const [old, plain, lost] = await Promise.all(ids.map((id) => settled(id)))
+  expect([old!.files.includes('playable'), plain!.files.includes('playable')]).toEqual([
+    true,
+    false,
+  ])
+  expect([old!.state, plain!.state, lost!.state]).toEqual(['ready', 'ready', 'ready'])
 })
 
 it('a film that browsers cannot play is converted', async () => {
