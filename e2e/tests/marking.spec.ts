@@ -170,7 +170,7 @@ test('the results are read: watch map, questions with their place on the bench, 
 test('the mark book weighs at once; the report is mailed, with its files', async () => {
   await desk.goto(`${server.url}/classes/spring-intake?at=marks`)
   await expectNoBarriers(desk, 'the mark book')
-  const row = desk.getByRole('row', { name: /^Corrie Thaxley/ })
+  const row = desk.getByRole('row', { name: /^Ansa Quillmere/ })
   const whole = row.getByRole('cell').last()
   await expect(whole).toHaveText(/\d+%/)
   const before = (await whole.innerText()).trim()
@@ -180,6 +180,14 @@ test('the mark book weighs at once; the report is mailed, with its files', async
   const after = (await whole.innerText()).trim()
   await desk.reload()
   await expect(whole).toHaveText(after)
+  // What is excused counts no more; what is not due yet never did.
+  await row.getByRole('button', { name: /^Excuse .* from “Water That Climbs”/ }).press('Enter')
+  await expect(row.getByText('excused')).toBeVisible()
+  await expect(whole).not.toHaveText(/%/)
+  await row.getByRole('button', { name: /^Count “Water That Climbs”/ }).press('Enter')
+  await expect(whole).toHaveText(after)
+  const idle = desk.getByRole('row', { name: /^Corrie Thaxley/ })
+  await expect(idle.getByText('not due')).toBeVisible()
   await desk.goto(`${server.url}/classes/spring-intake/assignments/spring-water/questions`)
   await desk.getByRole('button', { name: 'Mail it' }).click()
   await desk.getByLabel('To', { exact: true }).fill('head@harrowmere.example')
