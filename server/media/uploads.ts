@@ -112,7 +112,9 @@ export function createUploads(context: Context, folder: string): Uploads {
   /** All that was begun and is not finished, with what of it has not come yet. */
   const listUnfinished = async (): Promise<Unfinished[]> => {
     const all: Unfinished[] = []
-    for (const { id } of await listUploads(folder)) {
+    for (const { id, hasBytes } of await listUploads(folder)) {
+      // Of what was finished only a note is left, and there may be many.
+      if (!hasBytes) continue
       const known = await datastore.configstore.get(id).catch(() => undefined)
       const { metadata = {}, size = 0 } = known ?? {}
       const bytes = await missingBytes(folder, id, size)
@@ -254,7 +256,11 @@ function acceptCallbacks(response: Response): void {
   }) as typeof response.end
 }
 
-async function listUploads(folder: string): Promise<{ id: string }[]> {
-  const names = await readdir(folder)
-  return names.filter((name) => name.endsWith('.json')).map((name) => ({ id: name.slice(0, -5) }))
+/** What was begun, by the notes that are kept of it; `hasBytes` as long as it has not been taken in. */
+async function listUploads(folder: string): Promise<{ id: string; hasBytes: boolean }[]> {
+  const names = new Set(await readdir(folder))
+  return [...names].flatMap((name) => {
+    const id = name.endsWith('.json') ? name.slice(0, -5) : null
+    return id === null ? [] : [{ id, hasBytes: names.has(id) }]
+  })
 }

@@ -210,6 +210,7 @@ describe('an upload that is cut off', () => {
     expect(headers['upload-offset']).toBe(String(file.length))
     const other = await server.signedIn('designer')
     await other.agent.head(location).set(TUS).expect(404)
+    await settled(location.split('/').at(-1)!)
   })
   it('says nothing of the server when it fails', async () => {
     const location = await begin(100)
