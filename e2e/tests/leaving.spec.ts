@@ -27,7 +27,10 @@ test.beforeAll(async ({ browser }) => {
   await page.getByRole('button', { name: /^2 / }).click()
   await page.close()
 })
-test.afterAll(() => server?.stop())
+test.afterAll(async () => {
+  await context?.close()
+  await server?.stop()
+})
 
 /** What the server has of this learner. */
 async function told() {

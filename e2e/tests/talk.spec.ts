@@ -105,12 +105,8 @@ test('what is being written outlives a reload, and what was said without a conne
   await tam.context().setOffline(true)
   await tam.getByRole('button', { name: 'Say it', exact: true }).tap()
   await expect(thread(tam, 'said in a tunnel').getByText('On its way')).toBeVisible()
+  const context = tam.context()
   await tam.close()
-  const context = isolde
-    .context()
-    .browser()!
-    .contexts()
-    .find((one) => one.pages().length === 0)!
   await context.setOffline(false)
   tam = await context.newPage()
   errors.push(...watchForErrors(tam))
