@@ -6,8 +6,8 @@ import type { Span } from '../watching/index.ts'
 import { reachedIn } from './reached.ts'
 import { buildSchedule, isRequired, type QuestionMoment, type Schedule } from './schedule.ts'
 
-/** Whoever came this near to a film's end, in ms, has reached it: the last frames are often not told of. */
-const END_SLACK_MS = 1500
+/** Whoever came this near to a film's end or to a fork, in ms, has reached it: the last frames are often not told of. */
+export const END_SLACK_MS = 1500
 
 /** What the records of a learner say, by part where they belong to one. */
 export interface Did {

@@ -2,6 +2,7 @@
 export { advance, CLOCK_JITTER_MS } from './advance.ts'
 export { isReleasable } from './answering.ts'
 export { countdownOf, seekRange } from './asking.ts'
+export { judgeClaims, type Claims, type Finish } from './claims.ts'
 export { hasFinished, type Did } from './finished.ts'
 export { reachedIn } from './reached.ts'
 export { momentToGoOn, placeToGoOn, type KeptPlace } from './resume.ts'

@@ -43,6 +43,8 @@ const AGAIN_MS = 9000
 /** Who skips plays the last few seconds before each question only. */
 const GLANCE_MS = 3000
 const TRIES_AGAIN = 0.75
+/** Whoever has tried so often, where tries are not counted, finds it in the end. */
+const MOST_TRIES = 8
 /** Nobody goes round in a lesson more often than this. */
 const MOST_PARTS = 60
 
@@ -202,14 +204,22 @@ interface Asked {
   atMs: number
 }
 
+function holdsUntilRight({ cues }: Lesson, cueId: string): boolean {
+  const cue = Object.hasOwn(cues, cueId) ? cues[cueId]! : null
+  return cue?.kind === 'question' && cue.hold === 'right'
+}
+
 function answer(sitting: Sitting, partId: string, cue: Asked): void {
   const { lesson, random, persona } = sitting
   const question = lesson.questions[cue.questionId]!
   const chance = chanceOfRight(question, persona.ability, hasSeenEvidence(sitting, question.id))
   const { countdownMs = Infinity } = askingOf(lesson, cue.id) ?? {}
-  for (let tryNumber = 1; tryNumber <= Math.max(1, question.tries); tryNumber += 1) {
+  const isHeld = holdsUntilRight(lesson, cue.id)
+  const most = question.tries || (isHeld ? MOST_TRIES : 1)
+  for (let tryNumber = 1; tryNumber <= most; tryNumber += 1) {
     const waitedMs = Math.min(pass(sitting, THINKING_MS), countdownMs)
-    const given = drawAnswer(question, random.chance(chance), random)
+    const findsIt = random.chance(chance) || (isHeld && question.tries === 0 && tryNumber === most)
+    const given = drawAnswer(question, findsIt, random)
     sitting.records.push({
       ...{ kind: 'response', id: random.id(), cueId: cue.id, questionId: question.id },
       ...{ answer: given, answeredAt: new Date(sitting.clockMs).toISOString(), waitedMs },
@@ -217,7 +227,9 @@ function answer(sitting: Sitting, partId: string, cue: Asked): void {
     const { verdict, points } = markQuestion(question, given)
     const about = { cueId: cue.id, questionId: question.id, tryNumber }
     sitting.responses.push({ ...about, answer: given, verdict, points })
-    if (isSettled(verdict) || !random.chance(TRIES_AGAIN)) break
+    if (isSettled(verdict)) break
+    // Where playback holds until it is right, nobody goes on before, or before their tries are used up.
+    if (!random.chance(TRIES_AGAIN) && !isHeld) break
   }
   sitting.released.push(cue.id)
   notePlace(sitting, partId, cue.atMs)

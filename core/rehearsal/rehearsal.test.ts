@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { LearnerRecord } from '../contract/index.ts'
 import { edits, filmLengthMs } from '../lesson/index.ts'
-import { blankBase, blankQuestion } from '../questions/index.ts'
+import { blankBase, blankQuestion, markQuestion } from '../questions/index.ts'
 import { partsLeft } from '../routes/index.ts'
 import {
   edited,
@@ -69,6 +69,24 @@ describe('simulated learners', () => {
       expect(ofKind(records, 'finish').length > 0).toBe(reached)
     }
   })
+  it.each([0, 3])(
+    'finish a film that holds until it is right only once it is, or no try is left (tries: %i)',
+    (tries) => {
+      const held = withQuestion(lessonWithFilm(10_000), { id: 'h', atMs: 5000, hold: 'right' })
+      const questions = { 'q-h': { ...held.questions['q-h']!, tries } }
+      const lesson = { ...held, questions } as typeof held
+      let again = 0
+      for (let seed = 0; seed < 60; seed += 1) {
+        const records = make(seed, lesson)
+        if (ofKind(records, 'finish').length === 0) continue
+        const given = ofKind(records, 'response')
+        const verdicts = given.map(({ answer }) => markQuestion(questions['q-h'], answer).verdict)
+        expect(verdicts.at(-1) === 'right' || verdicts.length === tries).toBe(true)
+        if (verdicts.length > 1) again += 1
+      }
+      expect(again).toBeGreaterThan(3)
+    },
+  )
   it('go through a lesson until nothing is left of it, or leave on the way', () => {
     const lesson = withQuiz(film)
     let done = 0
