@@ -1,6 +1,7 @@
 // Builds the learner's page on its own; served under /player, opened by /open/… and /learn/….
 import vue from '@vitejs/plugin-vue'
 import { defineConfig, type Plugin, type Rollup } from 'vite'
+import { withoutUnusedVue } from './withoutUnusedVue.ts'
 
 /** The entry's own script, all that it and the player itself import, and nothing that is only fetched when needed. */
 function chunksAtOnce(bundle: Rollup.OutputBundle): Rollup.OutputChunk[] {
@@ -36,20 +37,6 @@ const fetchWithPage: Plugin = {
           attrs: { rel: 'preload', as: 'script', crossorigin: true, href: `/player/${fileName}` },
           injectTo: 'head' as const,
         })),
-  },
-}
-
-/**
- * vue-i18n asks the whole of Vue for something that only later versions of Vue have, by a name no bundler can follow, so
- * that all of Vue would be sent, its server rendering too. Vue 3.5 does not have it, and the question is taken out.
- */
-const withoutUnusedVue: Plugin = {
-  name: 'without-unused-vue',
-  transform(code, id) {
-    if (!/vue-i18n\.mjs($|\?)/.test(id)) return null
-    const lean = code.replace(/if \(key in Vue\) \{\s*return Vue\[key\];\s*\}\s*else /, '')
-    if (lean === code) this.error('vue-i18n no longer asks so; see whether this is still needed')
-    return { code: lean, map: null }
   },
 }
 

@@ -1,9 +1,10 @@
 // Builds the application for designers, teachers and keepers.
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
+import { withoutUnusedVue } from '../player/withoutUnusedVue.ts'
 
 export default defineConfig({
-  plugins: [vue()],
+  plugins: [vue(), withoutUnusedVue],
   html: { cspNonce: '__CSP_NONCE__' },
   build: {
     outDir: 'dist',

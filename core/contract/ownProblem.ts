@@ -13,3 +13,14 @@ export function ownProblemType(body: unknown): string | null {
   if (typeof type !== 'string' || typeof detail !== 'string') return null
   return type.startsWith(OWN_PROBLEMS) ? type.slice(OWN_PROBLEMS.length) : null
 }
+
+/** The fault that the text of an answer tells of, as far as it is one of ours; null for all else. */
+export function ownProblemIn(text: string): { type: string; detail: string } | null {
+  try {
+    const said: unknown = JSON.parse(text)
+    const type = ownProblemType(said)
+    return type === null ? null : { type, detail: (said as { detail: string }).detail }
+  } catch {
+    return null
+  }
+}

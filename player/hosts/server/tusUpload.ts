@@ -1,6 +1,6 @@
 // One file by the tus protocol, which goes on where an earlier try stopped; fetched only where files are handed in.
 import { Upload, type DetailedError } from 'tus-js-client'
-import { ownProblemType, UPLOADS_PATH, type Problem } from '@fernbrake/core/contract'
+import { ownProblemIn, UPLOADS_PATH } from '@fernbrake/core/contract'
 import type { WaitingFile } from './fileQueue.ts'
 import type { FileOutcome } from './fileSender.ts'
 
@@ -67,18 +67,7 @@ const STALL_LIMIT_MS = 60_000
 /** What came of a failed sending. */
 export function outcomeOf(error: Error | DetailedError): FileOutcome {
   const response = 'originalResponse' in error ? error.originalResponse : null
-  const problem = problemIn(response?.getBody() ?? '')
-  if (!problem) return { kind: 'unreachable' }
+  const problem = ownProblemIn(response?.getBody() ?? '')
+  if (!problem || !REFUSALS.includes(problem.type)) return { kind: 'unreachable' }
   return { kind: 'refused', message: problem.detail }
-}
-
-/** The refusal that a body tells of; null where it tells of none. */
-function problemIn(body: string): Problem | null {
-  try {
-    const said: unknown = JSON.parse(body)
-    const type = ownProblemType(said)
-    return type && REFUSALS.includes(type) ? (said as Problem) : null
-  } catch {
-    return null
-  }
 }

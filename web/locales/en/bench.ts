@@ -241,6 +241,8 @@ export default {
     sent: '{sent} of {all} MB sent, {share} %',
     waiting: 'The connection is away. Sending goes on by itself when it is back.',
     failed: 'Sending stopped. What was sent is kept; you can go on from there.',
+    noRoom:
+      'The server has no room for this film. Remove media that you do not use, or ask your keeper for more room; then go on here.',
     pause: 'Pause',
     goOn: 'Go on',
     other: 'Choose another film',

@@ -145,6 +145,8 @@ export default {
       locked: 'This PDF asks for a password. Save a copy without one, and choose that.',
       unreadable: 'This file is damaged and cannot be read. Choose another.',
       failed: 'It could not be sent. Check the connection, then try again.',
+      noRoom:
+        'The server has no room for it. Remove media that you do not use, or ask your keeper for more room; then try again.',
     },
   },
   cut: {

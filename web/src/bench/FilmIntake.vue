@@ -83,6 +83,9 @@ async function useRecording(file: File): Promise<boolean> {
   })
 }
 
+const isHalted = computed(() =>
+  ['paused', 'failed', 'noRoom'].includes(progress.value?.state ?? ''),
+)
 async function again(): Promise<void> {
   if (bench.media.value)
     bench.media.value = await call('prepareAgain', { params: { mediaId: bench.media.value.id } })
@@ -106,7 +109,9 @@ async function again(): Promise<void> {
         }}
       </p>
       <p v-if="progress.state === 'waiting'">{{ t('intake.waiting') }}</p>
-      <p v-if="progress.state === 'failed'" role="alert">{{ t('intake.failed') }}</p>
+      <p v-if="progress.state === 'failed' || progress.state === 'noRoom'" role="alert">
+        {{ t(`intake.${progress.state}`) }}
+      </p>
       <div class="buttons">
         <Button
           v-if="progress.state === 'sending'"
@@ -114,17 +119,8 @@ async function again(): Promise<void> {
           severity="secondary"
           @click="pause"
         />
-        <Button
-          v-if="progress.state === 'paused' || progress.state === 'failed'"
-          :label="t('intake.goOn')"
-          @click="goOn"
-        />
-        <Button
-          v-if="progress.state === 'paused' || progress.state === 'failed'"
-          :label="t('intake.other')"
-          severity="secondary"
-          @click="forget"
-        />
+        <Button v-if="isHalted" :label="t('intake.goOn')" @click="goOn" />
+        <Button v-if="isHalted" :label="t('intake.other')" severity="secondary" @click="forget" />
       </div>
     </div>
     <div v-else-if="bench.media.value?.state === 'preparing'" class="inner" role="status">

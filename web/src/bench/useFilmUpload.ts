@@ -5,6 +5,7 @@ import { UPLOADS_PATH, type Media } from '@fernbrake/core/contract'
 import { ApiError, call } from '../api/client.ts'
 import { liveSocket } from '../api/live.ts'
 import { measureHosted, needsMeasuring } from '../shelf/measureHosted.ts'
+import { isNoRoom, mayPass } from '../shelf/sendingFault.ts'
 
 const CHUNK_BYTES = 8 * 1024 * 1024
 /** While a film is prepared its state is asked for this often as well, in ms: the socket may be away. */
@@ -14,7 +15,7 @@ export interface UploadProgress {
   name: string
   sentBytes: number
   totalBytes: number
-  state: 'sending' | 'paused' | 'waiting' | 'failed' | 'done'
+  state: 'sending' | 'paused' | 'waiting' | 'failed' | 'noRoom' | 'done'
 }
 
 export function useFilmUpload(onUploaded: (mediaId: string) => void) {
@@ -35,14 +36,11 @@ export function useFilmUpload(onUploaded: (mediaId: string) => void) {
           progress.value = { ...progress.value, sentBytes, totalBytes, state: 'sending' }
       },
       onShouldRetry: (error) => {
-        const status = error.originalResponse?.getStatus() ?? 0
-        // 507: there is no room, and sending again makes none.
-        const isAway = status === 0 || (status >= 500 && status !== 507)
-        const passing = isAway || status === 423 || status === 409
+        const passing = mayPass(error)
         if (passing && progress.value) progress.value = { ...progress.value, state: 'waiting' }
         return passing
       },
-      onError: () => setState('failed'),
+      onError: (error) => setState(isNoRoom(error) ? 'noRoom' : 'failed'),
       onSuccess: () => {
         setState('done')
         onUploaded(next.url!.split('/').at(-1)!)

@@ -7,6 +7,7 @@ import { LARGEST_BYTES } from '@fernbrake/core/media'
 import { offeredTypes } from '@fernbrake/core/questions'
 import { ApiError, call } from '../api/client.ts'
 import { measureHosted, needsMeasuring } from './measureHosted.ts'
+import { isNoRoom, mayPass } from './sendingFault.ts'
 
 const CHUNK_BYTES = 4 * 1024 * 1024
 /** How often it is asked whether a medium is ready, in ms. */
@@ -31,6 +32,7 @@ function send(
       storeFingerprintForResuming: false,
       retryDelays: [500, 1000, 2000, 4000, 6000, 6000],
       onProgress: (sent, all) => onShare(all > 0 ? sent / all : 0),
+      onShouldRetry: mayPass,
       onError: reject,
       onSuccess: () => resolve(upload.url!.split('/').at(-1)!),
     })
@@ -68,7 +70,7 @@ const OWN_WORDS = [
   'notPlayed',
 ] as const
 export type UploadFault =
-  (typeof OWN_WORDS)[number] | 'notThis' | 'unreadable' | 'failed' | 'hosted'
+  (typeof OWN_WORDS)[number] | 'notThis' | 'unreadable' | 'failed' | 'noRoom' | 'hosted'
 
 /** `takesHosted` lets films be taken that stay with their host. */
 export function useMediaUpload(kind: Media['kind'], takesHosted = false) {
@@ -121,8 +123,8 @@ export function useMediaUpload(kind: Media['kind'], takesHosted = false) {
       const id = await send(file, { filename: name, kind }, sending)
       going.value = { step: 'preparing', share: 0 }
       return await settle(id)
-    } catch {
-      fault.value = 'failed'
+    } catch (error) {
+      fault.value = error instanceof Error && isNoRoom(error) ? 'noRoom' : 'failed'
     } finally {
       going.value = null
     }
