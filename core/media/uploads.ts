@@ -93,6 +93,11 @@ export function playsInBrowsers({
   return false
 }
 
+/** So much of the server's disk stays free for the database, in bytes, whatever is sent. */
+export const KEPT_FREE_BYTES = 2 * 1024 ** 3
+/** Below this, in bytes, whoever keeps the server is told: a few films more, and nobody can put anything in. */
+export const LITTLE_FREE_BYTES = KEPT_FREE_BYTES + LARGEST_FILM_BYTES
+
 /** The largest file of each kind that is taken in, in bytes. */
 export const LARGEST_BYTES = {
   film: LARGEST_FILM_BYTES,

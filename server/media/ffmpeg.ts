@@ -5,25 +5,9 @@ import { join } from 'node:path'
 /** Longest that a single step may take, in ms: six hours, enough for a long film on a slow machine. */
 const LONGEST_STEP_MS = 6 * 60 * 60 * 1000
 /** What we read: forms that hold what they show, none that only name other files, such as playlists and scripts of cuts. */
-const FORMATS = [
-  ...[
-    'aac',
-    'ac3',
-    'aiff',
-    'amr',
-    'ape',
-    'asf',
-    'avi',
-    'caf',
-    'eac3',
-    'flac',
-    'flv',
-    'gif',
-    'gif_pipe',
-  ],
-  ...['image2', 'jpeg_pipe', 'm4v', 'matroska', 'mov', 'mp3', 'mpeg', 'mpegts', 'mpegvideo', 'ogg'],
-  ...['png_pipe', 'wav', 'w64', 'webp_pipe', 'wv'],
-].join(',')
+const FORMATS =
+  'aac,ac3,aiff,amr,ape,asf,avi,caf,eac3,flac,flv,gif,gif_pipe,image2,jpeg_pipe,m4v,matroska,mov,mp3,' +
+  'mpeg,mpegts,mpegvideo,ogg,png_pipe,wav,w64,webp_pipe,wv'
 /** Local files only, and only such as hold what they show: no crafted file makes us fetch or read anything else. */
 const INPUT_RULES = ['-protocol_whitelist', 'file', '-format_whitelist', FORMATS]
 /** A list of pieces is ours alone, written by us, of pieces whose content was looked at. */

@@ -2,10 +2,9 @@
 // is then told. What has begun holds its room until it is finished, given up or let go.
 import { stat } from 'node:fs/promises'
 import { join } from 'node:path'
+import { KEPT_FREE_BYTES } from '@fernbrake/core/media'
 import { HttpError } from '../http/HttpError.ts'
 
-/** So much of the disk stays free for the database, in bytes, whatever is sent. */
-export const KEPT_FREE_BYTES = 2 * 1024 ** 3
 /** So many sendings of one person may be begun and not finished. */
 const MOST_UNFINISHED = 200
 

@@ -16,6 +16,12 @@ export const PICTURE = ['-f', 'lavfi', '-i', 'testsrc2=size=320x180:rate=25:dura
 export const SOUND = ['-f', 'lavfi', '-i', 'sine=duration=2']
 export const H264 = ['-c:v', 'libx264', '-pix_fmt', 'yuv420p', '-preset', 'ultrafast']
 
+/** The smallest picture there is. */
+export const PNG = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+)
+
 /** A folder for made films. */
 export function createFilmFolder() {
   const folder = mkdtempSync(join(tmpdir(), 'fernbrake-films-'))

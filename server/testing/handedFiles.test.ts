@@ -7,7 +7,7 @@ import { UPLOADS_PATH, type Pile } from '@fernbrake/core/contract'
 import { edits } from '@fernbrake/core/lesson'
 import { edited, lessonWithFilm, PART } from '@fernbrake/core/testing'
 import { createUploads } from '../media/uploads.ts'
-import { createFilmFolder, PICTURE, PIECE, SOUND, TUS } from './films.ts'
+import { createFilmFolder, PICTURE, PIECE, PNG, SOUND, TUS } from './films.ts'
 import {
   hoursAgo,
   goInAsGuest,
@@ -17,10 +17,6 @@ import {
   type TestServer,
 } from './testServer.ts'
 
-const PNG = Buffer.from(
-  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-  'base64',
-)
 const WORDS = Buffer.from('The upper layers run into the pönds.')
 const NEITHER = Buffer.concat([Buffer.from([0, 1, 2, 3]), Buffer.alloc(60)])
 

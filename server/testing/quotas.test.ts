@@ -3,10 +3,11 @@ import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { UPLOADS_PATH } from '@fernbrake/core/contract'
 import { edits } from '@fernbrake/core/lesson'
+import { KEPT_FREE_BYTES } from '@fernbrake/core/media'
 import { edited, lessonWithFilm, PART } from '@fernbrake/core/testing'
 import { HandedFileRow } from '../database/models.ts'
-import { KEPT_FREE_BYTES, whyNoRoom, type Unfinished } from '../media/room.ts'
-import { PIECE, TUS } from './films.ts'
+import { whyNoRoom, type Unfinished } from '../media/room.ts'
+import { PIECE, PNG, TUS } from './films.ts'
 import {
   goInAsGuest,
   putLesson,
@@ -15,10 +16,6 @@ import {
   type TestServer,
 } from './testServer.ts'
 
-const PNG = Buffer.from(
-  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-  'base64',
-)
 const MOST_OWN = 10_000
 let server: TestServer
 beforeAll(async () => {

@@ -10,7 +10,7 @@ export default {
       free: 'free on the disk',
     },
     littleRoom:
-      'The disk is nearly full. Before nothing can be put in any more, make room: remove what nobody needs, or give the server a larger disk.',
+      'The disk is nearly full, and soon no film can be put in any more. Remove what nobody needs, or give the server a larger disk.',
     find: 'Find by name or address',
     count: 'Nobody | One person | {n} people',
     name: 'Name',

@@ -121,7 +121,7 @@ export default {
     outOf: 'of {max}',
     waiting: 'no answer waits | one answer waits | {n} answers wait',
     all: 'All together',
-    help: 'All together is the share of the marks of each assignment, by its weight. What was not begun by the time it was due counts as none; what is not due yet, was not given or is excused does not count. Weight 0 leaves an assignment out.',
+    help: 'All together is the share of the marks of each assignment, by its weight. What was not begun by the time it was due counts as none; what is not due yet, was not given or is excused does not count; point at a cell to excuse somebody. Weight 0 leaves an assignment out.',
     mean: 'Mean',
     state: {
       marked: 'marked',
@@ -134,7 +134,7 @@ export default {
     excuse: 'Excuse',
     excuseFrom: 'Excuse {name} from “{title}”',
     count: 'Count again',
-    countFor: 'Count “{title}” for {name} again',
+    countFor: 'Count again “{title}” for {name}',
   },
   mailbox: {
     title: 'Stand-in mailbox',

@@ -6,6 +6,7 @@ import DataTable from 'primevue/datatable'
 import { computed, ref, watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { KeptPerson } from '@fernbrake/core/contract'
+import { LITTLE_FREE_BYTES } from '@fernbrake/core/media'
 import { call } from '../api/client.ts'
 import NewPerson from '../keeper/NewPerson.vue'
 import PersonSheet from '../keeper/PersonSheet.vue'
@@ -40,9 +41,7 @@ const uses = computed(() => {
   ]
 })
 
-/** Below this, in bytes, a few films more and nobody could put anything in. */
-const LITTLE_BYTES = 10 * 1024 ** 3
-const isShort = computed(() => value.value !== null && value.value.freeBytes < LITTLE_BYTES)
+const isShort = computed(() => value.value !== null && value.value.freeBytes < LITTLE_FREE_BYTES)
 
 function choose(person: KeptPerson): void {
   chosenId.value = chosenId.value === person.id ? null : person.id
