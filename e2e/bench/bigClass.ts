@@ -123,8 +123,9 @@ async function putClass(
     [assignmentId, classId, lessonId, JSON.stringify({ ...usualRules(), topRate: 2 })],
   )
   await client.query(
-    `INSERT INTO attempts (id, lesson_id, edition, person_id, assignment_id)
-     SELECT * FROM unnest($1::text[], $2::text[], $3::int[], $4::text[], $5::text[])`,
+    // Begun before the sitting, which is over by now.
+    `INSERT INTO attempts (id, lesson_id, edition, person_id, assignment_id, opened_at)
+     SELECT *, now() - interval '2 days' FROM unnest($1::text[], $2::text[], $3::int[], $4::text[], $5::text[])`,
     [
       rowsOf(size, (index) => attemptOf(lessonId, size, index)),
       ...[people.map(() => lessonId), people.map(() => 1), people],

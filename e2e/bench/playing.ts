@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import pg from 'pg'
 import { DEMO_LINK } from '@fernbrake/demo'
 import type { RealServer } from '../support/server.ts'
+import { beginEarlier, needBelieved } from './earlier.ts'
 import type { Figure } from './main.ts'
 
 const LEARNERS = 500
@@ -48,24 +49,24 @@ async function sendBatch(
   url: string,
   learner: Learner,
   index: number,
+  endedMs: number,
 ): Promise<{ ms: number; tries: number }> {
-  const now = Date.now()
   const times = {
-    beganAt: new Date(now - PIECE_MS).toISOString(),
-    endedAt: new Date(now).toISOString(),
+    beganAt: new Date(endedMs - PIECE_MS).toISOString(),
+    endedAt: new Date(endedMs).toISOString(),
   }
   const fromMs = (index * PIECE_MS) % 240_000
   const how = { rate: 1, muted: false, hidden: false }
   const id = `p-${index}`
   const toMs = fromMs + PIECE_MS
   const body = JSON.stringify({
-    sentAt: times.endedAt,
+    sentAt: new Date().toISOString(),
     records: [
       { kind: 'span', id, partId: PART, fromMs, toMs, ...how, ...times },
       { kind: 'place', id: `at-${id}`, partId: PART, atMs: toMs, released: [], at: times.endedAt },
     ],
   })
-  const began = performance.now()
+  const [began, beganClockMs] = [performance.now(), Date.now()]
   for (let tries = 1; ; tries += 1) {
     const reply = await fetch(`${url}/api/attempts/${learner.attemptId}/records`, {
       method: 'POST',
@@ -94,17 +95,6 @@ async function killDatabase({ databaseUrl }: RealServer['settings']): Promise<vo
   process.kill(Number(pid), 'SIGKILL')
 }
 
-/** They have sat down before: what they send was played since. */
-async function beginEarlier({ settings }: RealServer, learners: readonly Learner[]): Promise<void> {
-  const client = new pg.Client({ connectionString: settings.databaseUrl })
-  await client.connect()
-  await client.query(
-    `UPDATE attempts SET opened_at = now() - interval '1 hour' WHERE id = ANY($1)`,
-    [learners.map(({ attemptId }) => attemptId)],
-  )
-  await client.end()
-}
-
 /** The figure below which a share of the sendings lies. */
 function shareOf(sent: readonly { ms: number }[]): (share: number) => number {
   const sorted = sent.map(({ ms }) => ms).sort((a, b) => a - b)
@@ -113,18 +103,24 @@ function shareOf(sent: readonly { ms: number }[]): (share: number) => number {
 
 export async function measurePlaying(server: RealServer): Promise<Figure[]> {
   const learners = await welcome(server.url)
-  await beginEarlier(server, learners)
+  const attemptIds = learners.map(({ attemptId }) => attemptId)
+  await beginEarlier(server.settings, attemptIds, 1)
   const sent: { ms: number; atMs: number }[] = []
   const kills: number[] = []
   let again = 0
-  const began = performance.now()
+  const [began, beganClockMs] = [performance.now(), Date.now()]
   const playOn = async (learner: Learner, at: number) => {
     for (let index = 0; index < BATCHES_EACH; index += 1) {
       // Each at their own moment of the five seconds, and on time however long the last one took.
       const dueMs = began + index * SEND_EVERY_MS + (at / LEARNERS) * SEND_EVERY_MS
       await new Promise((done) => setTimeout(done, Math.max(0, dueMs - performance.now())))
       const atMs = performance.now()
-      const { ms, tries } = await sendBatch(server.url, learner, index)
+      const { ms, tries } = await sendBatch(
+        server.url,
+        learner,
+        index,
+        beganClockMs + dueMs - began,
+      )
       sent.push({ ms, atMs })
       if (tries > 1) again += 1
     }
@@ -144,9 +140,10 @@ export async function measurePlaying(server: RealServer): Promise<Figure[]> {
   await client.connect()
   const { rows } = await client.query<{ kept: number }>(
     `SELECT count(*)::int AS kept FROM spans WHERE attempt_id = ANY($1) AND id LIKE 'p-%'`,
-    [learners.map(({ attemptId }) => attemptId)],
+    [attemptIds],
   )
   await client.end()
+  await needBelieved(server.settings, attemptIds)
   const isAfterKill = ({ atMs }: { atMs: number }) =>
     kills.some((kill) => atMs >= kill && atMs < kill + AFTER_KILL_MS)
   const quiet = shareOf(sent.filter((one) => !isAfterKill(one)))

@@ -4,6 +4,7 @@ import pg from 'pg'
 import { RECORDS_AT_ONCE } from '@fernbrake/core/contract'
 import { DEMO_LINK } from '@fernbrake/demo'
 import type { RealServer } from '../support/server.ts'
+import { beginEarlier, needBelieved } from './earlier.ts'
 import type { Figure } from './main.ts'
 
 /** As many as a player sends at once after a stretch without a connection. */
@@ -15,7 +16,9 @@ const ROUNDS = 5
 const WARM_UP = 4
 const CONNECTIONS = 16
 const PART = 'the-film'
-const BEGAN_MS = Date.now() - 3_600_000
+/** Long enough ago that all of it can have been played since, one batch after the other. */
+const BEGAN_HOURS = 3
+const BEGAN_MS = Date.now() - BEGAN_HOURS * 3_600_000
 
 interface Row {
   id: string
@@ -28,7 +31,7 @@ interface Row {
 function batch(worker: number, index: number): Row[] {
   return Array.from({ length: BATCH }, (_, row) => {
     const fromMs = (row * 1200 + index * 37) % 240_000
-    const beganMs = BEGAN_MS + row * 1000
+    const beganMs = BEGAN_MS + (index * BATCH + row) * 1000
     return {
       id: `s-${worker}-${index}-${row}`,
       fromMs,
@@ -77,7 +80,7 @@ export async function measureSpans(server: RealServer): Promise<Figure> {
   }
 }
 
-async function throughApi({ url }: RealServer, round: number): Promise<number> {
+async function throughApi({ url, settings }: RealServer, round: number): Promise<number> {
   const learners = await Promise.all(
     Array.from({ length: CONNECTIONS }, async (_, worker) => {
       const opened = await fetch(`${url}/api/links/${DEMO_LINK}/attempts`, {
@@ -91,11 +94,13 @@ async function throughApi({ url }: RealServer, round: number): Promise<number> {
       return { attemptId, cookie: opened.headers.get('set-cookie')!.split(';')[0]! }
     }),
   )
+  const attemptIds = learners.map(({ attemptId }) => attemptId)
+  await beginEarlier(settings, attemptIds, BEGAN_HOURS + 1)
   const prepare = (worker: number, index: number) => {
     const fixed = { kind: 'span', partId: PART, rate: 1, muted: false, hidden: false }
     return JSON.stringify({ records: batch(worker, index).map((row) => ({ ...fixed, ...row })) })
   }
-  return rate(prepare, async (body, worker) => {
+  const perSecond = await rate(prepare, async (body, worker) => {
     const { attemptId, cookie } = learners[worker]!
     const response = await fetch(`${url}/api/attempts/${attemptId}/records`, {
       method: 'POST',
@@ -105,6 +110,8 @@ async function throughApi({ url }: RealServer, round: number): Promise<number> {
     const { kept } = (await response.json()) as { kept: string[] }
     if (kept.length !== BATCH) throw new Error('Not every span was kept')
   })
+  await needBelieved(settings, attemptIds)
+  return perSecond
 }
 
 async function throughInsert({ settings }: RealServer): Promise<number> {
