@@ -184,7 +184,7 @@ test('the mark book weighs at once; the report is mailed, with its files', async
   await row.getByRole('button', { name: /^Excuse .* from “Water That Climbs”/ }).press('Enter')
   await expect(row.getByText('excused')).toBeVisible()
   await expect(whole).not.toHaveText(/%/)
-  await row.getByRole('button', { name: /^Count “Water That Climbs”/ }).press('Enter')
+  await row.getByRole('button', { name: /^Count again “Water That Climbs”/ }).press('Enter')
   await expect(whole).toHaveText(after)
   const idle = desk.getByRole('row', { name: /^Corrie Thaxley/ })
   await expect(idle.getByText('not due')).toBeVisible()
