@@ -66,7 +66,7 @@ async function sendBatch(
       { kind: 'place', id: `at-${id}`, partId: PART, atMs: toMs, released: [], at: times.endedAt },
     ],
   })
-  const [began, beganClockMs] = [performance.now(), Date.now()]
+  const began = performance.now()
   for (let tries = 1; ; tries += 1) {
     const reply = await fetch(`${url}/api/attempts/${learner.attemptId}/records`, {
       method: 'POST',

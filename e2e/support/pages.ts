@@ -32,8 +32,18 @@ export async function signIn(
   await page.waitForURL(`${url}/`)
 }
 
+/** What fades in has colours of its own until it is there. */
+const comeToRest = (page: Page) =>
+  page.evaluate(async () => {
+    const passing = document
+      .getAnimations()
+      .filter(({ effect }) => Number.isFinite(effect?.getComputedTiming().endTime))
+    await Promise.allSettled(passing.map(({ finished }) => finished))
+  })
+
 /** Nothing that axe knows to be a barrier, by WCAG 2.2 A and AA; `within` looks at one part of the page alone. */
 export async function expectNoBarriers(page: Page, what: string, within = 'html'): Promise<void> {
+  await comeToRest(page)
   const { violations } = await new AxeBuilder({ page })
     .include(within)
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
