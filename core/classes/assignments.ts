@@ -23,6 +23,8 @@ export interface AssignmentRules {
   }
   /** Without it, at once. */
   feedback?: (typeof FEEDBACK_TIMES)[number] | undefined
+  /** Whether devices mark, so that it works without a connection: what is right lies on them before it is told. */
+  marksOffline?: boolean | undefined
   /** Whether the class talks about it; without it, not. */
   talk?: boolean | undefined
 }

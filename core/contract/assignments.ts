@@ -16,6 +16,7 @@ export const assignmentRulesSchema = z.strictObject({
   topRate: z.literal(TOP_RATES),
   completion: z.strictObject({ by: z.enum(COMPLETIONS), share: z.number().min(0).max(1) }),
   feedback: z.enum(FEEDBACK_TIMES).optional(),
+  marksOffline: z.boolean().optional(),
   talk: z.boolean().optional(),
 })
 

@@ -25,7 +25,7 @@ export function checkLesson(value: unknown): Checked<Lesson> {
   if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
   // The schema changes nothing that it lets pass, so the value itself is the lesson.
   const lesson = value as Lesson
-  const issues = [...findMisfiledKeys(lesson), ...findBrokenReferences(lesson)]
+  const issues = [...findMisfiledKeys(lesson), ...findBrokenReferences(lesson), ...findCut(lesson)]
   if (issues.length > 0) return { ok: false, issues }
   noteProven(lesson)
   return { ok: true, value: lesson }
@@ -36,6 +36,22 @@ function findMisfiledKeys(lesson: Lesson): Issue[] {
   return (
     ['parts', 'scripts', 'cues', 'questions', 'looks', 'materials', 'routes'] as const
   ).flatMap((map) => misfiled(lesson[map] ?? {}, [map]))
+}
+
+/** What a question carries on its way to a learner has no place where it is written. */
+function findCut({ questions }: Lesson): Issue[] {
+  return Object.values(questions)
+    .filter(
+      (question) =>
+        question.cut !== undefined ||
+        question.mix !== undefined ||
+        (question.kind === 'area' && question.asked !== undefined),
+    )
+    .map(({ id }) => ({
+      path: ['questions', id],
+      code: 'question.cut',
+      message: 'was made for a learner',
+    }))
 }
 
 function misfiled(map: Readonly<Record<string, { id: string }>>, path: string[]): Issue[] {

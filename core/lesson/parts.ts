@@ -82,6 +82,15 @@ export function askingOf(lesson: Pick<Lesson, 'parts' | 'cues'>, id: string): As
   return null
 }
 
+/** All that asks, in no order. */
+export function askersOf(lesson: Pick<Lesson, 'parts' | 'cues'>): Asking[] {
+  const cues = Object.values(lesson.cues).filter((cue) => cue.kind === 'question')
+  const things = Object.values(lesson.parts).flatMap((part) =>
+    asksIn(part).map(({ id, questionId }) => ({ id, questionId, partId: part.id })),
+  )
+  return [...cues, ...things]
+}
+
 /** The routes that leave a part at its end, in order. */
 export function routesFrom(lesson: Pick<Lesson, 'routes'>, partId: string): Route[] {
   return inOrder(Object.values(lesson.routes ?? {}).filter(({ fromId }) => fromId === partId))

@@ -3,7 +3,14 @@
 import { assertNever } from '../fields/index.ts'
 import { countQuestion, isReleasable, onAnswered, onRewatch } from './answering.ts'
 import { moveTo, withOverlays } from './moving.ts'
-import { countdownOf, isDealtWith, momentOf, seekRange, wayByItself } from './asking.ts'
+import {
+  countdownOf,
+  isDealtWith,
+  isUndecided,
+  momentOf,
+  seekRange,
+  wayByItself,
+} from './asking.ts'
 import { isRequired, type ForkMoment, type Moment, type Schedule, type Way } from './schedule.ts'
 import type { Advanced, PlaybackCommand, PlaybackEvent, PlaybackState } from './state.ts'
 
@@ -34,6 +41,8 @@ export function advance(schedule: Schedule, state: PlaybackState, event: Playbac
       return onRewatch(schedule, state, event.cueId)
     case 'chose':
       return onChose(schedule, state, event.cueId, event.choiceId)
+    case 'decided':
+      return onDecided(schedule, state, event.cueId, event.open)
     case 'clock':
       return onClock(schedule, state, event.ms)
     case 'known':
@@ -103,7 +112,7 @@ function meet(
   let current = state
   const commands: PlaybackCommand[] = []
   for (const moment of moments) {
-    if (moment.kind === 'fork' && moment.decides) {
+    if (moment.kind === 'fork' && moment.decides && !isUndecided(moment, current)) {
       const way = wayByItself(moment, current)
       if (!way) continue
       const taken = take(schedule, current, moment, way, depth)
@@ -268,11 +277,39 @@ function countFork(
 ): Advanced {
   const waited: PlaybackState = { ...state, waitedMs: state.waitedMs + passedMs }
   if (countdownOf(schedule, waited)!.leftMs > 0) return withOverlays(schedule, waited, [])
-  const way = fork.ways.find(({ id }) => id === fork.defaultChoice)
-  if (way) return take(schedule, waited, fork, way, 0)
+  return takeOrGoOn(
+    schedule,
+    waited,
+    fork,
+    fork.ways.find(({ id }) => id === fork.defaultChoice),
+  )
+}
+
+/** What the server says of a fork that holds the film because nobody else knows the way. */
+function onDecided(
+  schedule: Schedule,
+  state: PlaybackState,
+  cueId: string,
+  open: readonly string[],
+): Advanced {
+  const fork = momentOf(schedule, cueId)
+  const heldHere = state.mode.kind === 'held' && state.mode.cueId === cueId
+  if (fork?.kind !== 'fork' || !fork.decides || !heldHere) return same(state)
+  const isOpen = ({ id }: Way) => open.includes(id)
+  const way = fork.ways.find(isOpen) ?? fork.ways.find(({ id }) => id === fork.defaultChoice)
+  return takeOrGoOn(schedule, state, fork, way)
+}
+
+function takeOrGoOn(
+  schedule: Schedule,
+  state: PlaybackState,
+  fork: ForkMoment,
+  way: Way | undefined,
+): Advanced {
+  if (way) return take(schedule, state, fork, way, 0)
   // Nothing was chosen, but the fork lies behind the learner: no later jump is pulled back to it.
   const released = { ...state.released, [fork.cueId]: true as const }
-  const freed: PlaybackState = { ...waited, mode: { kind: 'free' }, waitedMs: 0, released }
+  const freed: PlaybackState = { ...state, mode: { kind: 'free' }, waitedMs: 0, released }
   return goOn(schedule, freed, fork, [hidden(fork)], false)
 }
 

@@ -1,5 +1,5 @@
 // Questions about a state that change nothing: which moment, which way, what stands in the way of a jump.
-import { isMet } from '../routes/index.ts'
+import { isHidden, isMet } from '../routes/index.ts'
 import type { ForkMoment, Moment, Schedule, Way } from './schedule.ts'
 import type { PlaybackState } from './state.ts'
 
@@ -58,3 +58,7 @@ export function wayByItself(fork: ForkMoment, state: PlaybackState): Way | null 
   const open = fork.ways.find(({ condition }) => isMet(condition, state.facts, state.results))
   return open ?? fork.ways.find(({ id }) => id === fork.defaultChoice) ?? null
 }
+
+/** Whether a fork that asks nobody cannot be decided here: the server has to be asked, and the film waits for it. */
+export const isUndecided = (fork: ForkMoment, { facts }: PlaybackState): boolean =>
+  fork.decides && fork.ways.some(({ condition }) => isHidden(condition, facts))

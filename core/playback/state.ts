@@ -52,6 +52,8 @@ export type PlaybackEvent =
   | { kind: 'rewatch'; cueId: string }
   /** A way was picked at the fork that holds the film. */
   | { kind: 'chose'; cueId: string; choiceId: string }
+  /** The server has said which ways are open at a fork that cannot be decided here. */
+  | { kind: 'decided'; cueId: string; open: readonly string[] }
   /** So many ms of clock time went by. */
   | { kind: 'clock'; ms: number }
   /** What forks that decide by themselves go by. */

@@ -23,6 +23,10 @@ export const questionBase = {
   materialId: idSchema.optional(),
   /** Under which id it is kept on the question shelf, or came from there. */
   shelfId: idSchema.optional(),
+  /** Set on its way to a learner alone: what is right was taken out, and all lies as they find it; see cut.ts. */
+  cut: z.literal(true).optional(),
+  /** Set on its way to a learner alone: what its mixing follows from, instead of who the learner is. */
+  mix: z.string().max(200).optional(),
 }
 
 export type QuestionBase = z.infer<z.ZodObject<typeof questionBase>>

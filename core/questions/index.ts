@@ -13,9 +13,12 @@ export {
   findWhatCannotBeAsked,
   fitsQuestion,
   isByPerson,
+  isFinal,
   isGraded,
   isMended,
   isSelfJudged,
+  isSettledHere,
+  isUnsaid,
   markQuestion,
   mediaOfQuestion,
   partsOfQuestion,
@@ -32,7 +35,8 @@ export {
   type PartMark,
   type Verdict,
 } from './mark.ts'
-export { numbersFrom, shuffled } from './shuffle.ts'
+export { answerAsFound, answerInIds, cutQuestion, markAsFound, toldQuestion } from './cut.ts'
+export { mixOf, numbersFrom, shuffled } from './shuffle.ts'
 
 export { optionsFor, optionsInOrder } from './choice/kind.ts'
 export type { ChoiceAnswer, ChoiceOption, ChoiceQuestion } from './choice/schema.ts'
@@ -64,7 +68,7 @@ export { itemsInOrder, itemsMixed } from './order/kind.ts'
 export type { OrderAnswer, OrderItem, OrderQuestion } from './order/schema.ts'
 export { pairsInOrder, rightsMixed, type MatchRight } from './match/kind.ts'
 export type { MatchAnswer, MatchPair, MatchQuestion } from './match/schema.ts'
-export { placeAt, placesInOrder, pointsAsked } from './area/kind.ts'
+export { placeAt, placesInOrder, placesMixed, pointsAsked } from './area/kind.ts'
 export { isWithin, middleOf, reshaped, shapeBox, withBox } from './area/geometry.ts'
 export type { AreaAnswer, AreaPlace, AreaPoint, AreaQuestion, AreaShape } from './area/schema.ts'
 export {

@@ -4,6 +4,25 @@ import type { QuestionBase } from './base.ts'
 import type { Mark } from './mark.ts'
 import type { FileSort } from './upload/sorts.ts'
 
+/** How a question is cut for one learner: see cut.ts. */
+export interface Cutting<A> {
+  /** The name that something of the question goes by for this learner, by its id. */
+  nameOf(id: string): string
+  /** What the question's mixing follows from. */
+  mix: string
+  /** Answers whose outcome the learner knows: what was said of what they name may be said again. */
+  told: readonly A[]
+}
+
+/** What answers to a kind name, and how its names are hidden. */
+export interface Hiding<Q, A> {
+  /** All that answers can name, as this learner finds it; what stands for the same thing stands together. */
+  ids(question: Q, mix: string): string[][]
+  renamed(answer: A, rename: (id: string) => string): A
+  /** Whether the parts of a mark go by these ids too. */
+  inParts: boolean
+}
+
 /** Where chance comes from: uniform in [0, 1). */
 export interface Chance {
   next(): number
@@ -34,6 +53,10 @@ export interface QuestionKind<Q extends QuestionBase, A> {
   readable(question: Q, answer: A): string
   /** Why it cannot be asked yet, besides what all kinds need; paths are relative to the question. */
   findWhatCannotBeAsked(question: Q): Issue[]
+  /** The question without anything that tells what is right; what all kinds have is cut already. */
+  cut(question: Q, cutting: Cutting<A>): Q
+  /** Only of kinds whose answers name what the question has. */
+  hiding?: Hiding<Q, A>
   /** The texts that it has besides those of every kind. */
   texts(question: Q): RichText[]
   /** The media that it needs besides those in its texts. */

@@ -18,7 +18,7 @@ import { shortText } from './shortText/kind.ts'
 import { terms } from './terms/kind.ts'
 import { trueFalse } from './trueFalse/kind.ts'
 import { upload } from './upload/kind.ts'
-import type { Mark } from './mark.ts'
+import { isSettled, unsaid, type Mark, type Verdict } from './mark.ts'
 import type { Answer, AnswerOf, Question, QuestionKindName, QuestionOf } from './schema.ts'
 
 type Kinds = { [K in QuestionKindName]: QuestionKind<QuestionOf<K>, AnswerOf<K>> }
@@ -46,12 +46,16 @@ const KINDS: Kinds = {
 export const QUESTION_KINDS = Object.keys(KINDS) as QuestionKindName[]
 
 /** What this question's kind can do; each kind only ever meets questions and answers of its own. */
-const kindOf = (question: Pick<Question, 'kind'>) =>
+export const kindOf = (question: Pick<Question, 'kind'>) =>
   KINDS[question.kind] as unknown as QuestionKind<Question, Answer>
 
-/** Marks any value as an answer to any question; never throws. */
+/** Marks any value as an answer to any question; never throws. Of a question that was cut nothing can be said. */
 export const markQuestion = (question: Question, answer: unknown): Mark =>
-  kindOf(question).mark(question, answer)
+  isUnsaid(question) ? unsaid(question) : kindOf(question).mark(question, answer)
+
+/** Whether an answer can only be marked where the whole question is known. */
+export const isUnsaid = (question: Question): boolean =>
+  question.cut === true && isGraded(question) && !isSelfJudged(question) && !isByPerson(question)
 
 /** An answer as a person would read it in a report. */
 export const readableAnswer = (question: Question, answer: Answer): string =>
@@ -70,6 +74,16 @@ export const isByPerson = (question: Pick<Question, 'kind'>): boolean => kindOf(
 /** Whether learners say themselves how far they are. */
 export const isSelfJudged = (question: Pick<Question, 'kind'>): boolean =>
   kindOf(question).selfJudged ?? false
+
+/** Whether no other answer follows. What only asks, or waits for a person, may be answered anew while tries are left. */
+export function isFinal(question: Question, right: boolean, triesUsed: number): boolean {
+  const noneLeft = question.tries > 0 && triesUsed >= question.tries
+  return noneLeft || (right && isGraded(question) && !isByPerson(question))
+}
+
+/** Whether nothing stands against going on after an answer: see `isSettled`; of what is unsaid it is not known yet. */
+export const isSettledHere = (question: Question, verdict: Verdict): boolean =>
+  verdict === 'unmarked' && isUnsaid(question) ? false : isSettled(verdict)
 
 /** Whether another try begins with the answer before it. */
 export const isMended = (question: Pick<Question, 'kind'>): boolean => kindOf(question).mended

@@ -21,6 +21,14 @@ export interface Mark {
 /** Whether nothing stands against going on: it was right, or there was nothing to be wrong about yet. */
 export const isSettled = (verdict: Verdict) => verdict === 'right' || verdict === 'unmarked'
 
+/** Of what a learner may not know yet: nothing is said of it. */
+export const unsaid = (question: { points: number }): Mark => ({
+  points: 0,
+  max: question.points,
+  verdict: 'unmarked',
+  perPart: [],
+})
+
 /** The verdict for a share of the points between 0 and 1. */
 export function verdictOf(share: number): Verdict {
   return share >= 1 ? 'right' : share > 0 ? 'partly' : 'wrong'

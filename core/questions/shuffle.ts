@@ -15,6 +15,10 @@ export function numbersFrom(seed: string): () => number {
   }
 }
 
+/** What the mixing of a question follows from, for one learner. */
+export const mixOf = (question: { id: string; mix?: string | undefined }, seed: string): string =>
+  question.mix ?? `${seed} ${question.id}`
+
 /** The things in an order that follows from the seed (Fisher and Yates). */
 export function shuffled<T>(things: readonly T[], seed: string): T[] {
   const next = numbersFrom(seed)

@@ -10,6 +10,26 @@ export interface RouteFacts {
   watched: Readonly<Record<string, number>>
   /** The parts that were opened. */
   visited: readonly string[]
+  /** What cannot be judged here, where questions were cut for this learner; the server judges it instead. */
+  hidden?: Hidden
+}
+
+/** Conditions that only the server can judge, and what it says of them. */
+export interface Hidden {
+  /** What asks the questions of which it is not known here whether an answer is right. */
+  cues: ReadonlySet<string>
+  /** The parts whose gates are shut. */
+  shut: readonly string[]
+  /** The ways that are open, by where they leave from, as far as that was asked. */
+  open: Readonly<Record<string, readonly string[]>>
+}
+
+/** Whether a condition cannot be judged here. */
+export function isHidden(condition: Condition | null, { hidden }: RouteFacts): boolean {
+  if (!hidden || condition === null) return false
+  if (condition.if === 'score') return hidden.cues.size > 0
+  const isVerdict = condition.if === 'answer' && condition.is !== 'given'
+  return isVerdict && condition.cueId !== null && hidden.cues.has(condition.cueId)
 }
 
 /** Shares are compared with this much to spare, since they are quotients. */

@@ -1,6 +1,6 @@
 // Which parts a learner has still to work through, which ways are open to them, and which gates are shut.
 import { partsInOrder, routesFrom, type Lesson, type Part, type Route } from '../lesson/index.ts'
-import { isMet, type RouteFacts } from './conditions.ts'
+import { isHidden, isMet, type RouteFacts } from './conditions.ts'
 import { followingPart, ledTo } from './graph.ts'
 
 /** How far a learner has come. */
@@ -40,7 +40,10 @@ function waysTaken(
 
 /** Whether a gate keeps a learner from a part. */
 export function isShut(part: Part, { facts, results }: Known): boolean {
-  return part.gate !== undefined && !isMet(part.gate.condition, facts, results)
+  if (part.gate === undefined) return false
+  return isHidden(part.gate.condition, facts)
+    ? facts.hidden!.shut.includes(part.id)
+    : !isMet(part.gate.condition, facts, results)
 }
 
 /**
@@ -121,7 +124,10 @@ export function routesOpen(lesson: Walked, partId: string, known: Known): Route[
   const open: Route[] = []
   for (const route of routesFrom(lesson, partId)) {
     const { target, condition, words } = route
-    if (target.to === 'on' || !isMet(condition, known.facts, known.results)) continue
+    const isOpen = isHidden(condition, known.facts)
+      ? known.facts.hidden!.open[partId]?.includes(route.id)
+      : isMet(condition, known.facts, known.results)
+    if (target.to === 'on' || !isOpen) continue
     const part = target.to === 'part' ? lesson.parts[target.partId] : undefined
     if (part && isShut(part, known)) continue
     open.push(route)
@@ -129,3 +135,8 @@ export function routesOpen(lesson: Walked, partId: string, known: Known): Route[
   }
   return open
 }
+
+/** Whether the server has to be asked which ways lead on from the end of a part, and was not yet. */
+export const isWayUnknown = (lesson: Walked, partId: string, { facts }: Known): boolean =>
+  facts.hidden?.open[partId] === undefined &&
+  routesFrom(lesson, partId).some(({ condition }) => isHidden(condition, facts))

@@ -2,9 +2,11 @@
 import { inOrder, plainOf } from '../../fields/index.ts'
 import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
-import { answerOf } from '../reading.ts'
+import { ordersFor } from '../options.ts'
+import { answerOf, listOfIds } from '../reading.ts'
+import { mixOf, shuffled } from '../shuffle.ts'
 import { isWithin, middleOf, TOUCH_TOLERANCE } from './geometry.ts'
-import type { AreaAnswer, AreaPlace, AreaPoint, AreaQuestion } from './schema.ts'
+import type { AreaAnswer, AreaPlace, AreaPoint, AreaQuestion, AreaShape } from './schema.ts'
 
 export const placesInOrder = ({ places }: Pick<AreaQuestion, 'places'>): AreaPlace[] =>
   inOrder(Object.values(places))
@@ -20,7 +22,8 @@ export function placeAt(
 }
 
 /** How many points a learner sets: one, or as many as there are right places. */
-export function pointsAsked(question: Pick<AreaQuestion, 'places' | 'all'>): number {
+export function pointsAsked(question: Pick<AreaQuestion, 'places' | 'all' | 'asked'>): number {
+  if (question.asked !== undefined) return question.asked
   const rights = Object.values(question.places).filter(({ right }) => right).length
   return question.all ? Math.max(1, rights) : 1
 }
@@ -35,6 +38,15 @@ function readPoints(answer: unknown): AreaPoint[] | null {
   return points.every(isPoint) ? points : null
 }
 
+/** Where a place lies is as good as what is right; so all of them lie here. */
+const NOWHERE: AreaShape = { shape: 'rectangle', x: 0, y: 0, width: 0, height: 0 }
+
+/** The places as a list of names has them. */
+export function placesMixed(question: AreaQuestion, seed: string): AreaPlace[] {
+  const places = placesInOrder(question)
+  return question.cut ? places : shuffled(places, mixOf(question, seed))
+}
+
 export const area: QuestionKind<AreaQuestion, AreaAnswer> = {
   graded: true,
   byPerson: false,
@@ -43,27 +55,41 @@ export const area: QuestionKind<AreaQuestion, AreaAnswer> = {
   /** Each right place counts once; points beyond those asked for earn nothing at all. */
   mark(question, answer) {
     const points = readPoints(answer) ?? []
+    const named = listOfIds(answerOf(answer, 'area')?.named) ?? []
     const asked = pointsAsked(question)
-    const shown = new Set(
-      points.slice(0, asked + 1).flatMap((point) => placeAt(question, point)?.id ?? []),
-    )
+    const shown = new Set([
+      ...points.slice(0, asked + 1).flatMap((point) => placeAt(question, point)?.id ?? []),
+      ...named.slice(0, asked + 1),
+    ])
     const perPart = placesInOrder(question).map(({ id, right }) => ({
       id,
       picked: shown.has(id),
       right,
     }))
     const hits = perPart.filter(({ picked, right }) => picked && right).length
-    const share = points.length > asked ? 0 : hits / asked
+    const share = points.length + named.length > asked ? 0 : hits / asked
     return markOf(question, share, perPart)
   },
-  fits: (question, { points }) => points.length > 0 && points.length <= pointsAsked(question),
-  readable: (question, { points }) =>
-    points
-      .map((point) => {
+  fits(question, { points, named = [] }) {
+    const count = points.length + named.length
+    const isKnown = (id: string) => Object.hasOwn(question.places, id)
+    return (
+      count > 0 &&
+      count <= pointsAsked(question) &&
+      named.every(isKnown) &&
+      new Set(named).size === named.length
+    )
+  },
+  readable: (question, { points, named = [] }) =>
+    [
+      ...points.map((point) => {
         const percent = (share: number) => `${Math.round(share * 100)} %`
-        return placeAt(question, point)?.label || `${percent(point.x)}, ${percent(point.y)}`
-      })
-      .join('; '),
+        // Of a question that was cut it is not known which place lies where.
+        const place = question.cut ? null : placeAt(question, point)
+        return place?.label || `${percent(point.x)}, ${percent(point.y)}`
+      }),
+      ...named.flatMap((id) => question.places[id]?.label ?? []),
+    ].join('; '),
   findWhatCannotBeAsked(question) {
     const places = placesInOrder(question)
     if (!places.some(({ right }) => right))
@@ -71,6 +97,22 @@ export const area: QuestionKind<AreaQuestion, AreaAnswer> = {
     return places.some(({ label }) => label.trim() === '')
       ? [issueAt('places', 'question.placeWithoutWords', 'A place is not named in words.')]
       : []
+  },
+  cut(question, { nameOf, mix }) {
+    const found = placesMixed({ ...question, mix }, '')
+    const orders = ordersFor(found.length)
+    const places = found.map(({ id, label }, index) => {
+      const hidden = { shape: NOWHERE, right: false, feedback: '' }
+      const place = { id: nameOf(id), order: orders[index]!, label, ...hidden }
+      return [place.id, place] as const
+    })
+    return { ...question, places: Object.fromEntries(places), asked: pointsAsked(question) }
+  },
+  hiding: {
+    ids: (question, mix) => placesMixed({ ...question, mix }, '').map(({ id }) => [id]),
+    renamed: ({ named, ...answer }, rename) =>
+      named ? { ...answer, named: named.map(rename) } : answer,
+    inParts: true,
   },
   texts: (question) => placesInOrder(question).map(({ label }) => plainOf(label)),
   media: ({ mediaId }) => (mediaId === null ? [] : [mediaId]),

@@ -38,11 +38,15 @@ export const areaSchema = z.strictObject({
   places: z.record(idSchema, areaPlaceSchema),
   /** Whether all right places are to be shown, or one of them is enough. */
   all: z.boolean(),
+  /** How many places are to be shown, where it is cut and the right ones cannot be counted. */
+  asked: z.int().min(1).max(30).optional(),
 })
 
 export const areaAnswerSchema = z.strictObject({
   kind: z.literal('area'),
   points: z.array(pointSchema).max(30),
+  /** Places that were named, by whoever had their names alone. */
+  named: z.array(idSchema).max(30).optional(),
 })
 
 export type AreaPoint = z.infer<typeof pointSchema>

@@ -47,6 +47,7 @@ export const checklist: QuestionKind<ChecklistQuestion, ChecklistAnswer> = {
       ? [issueAt('items', 'question.sameOptions', 'Two lines say the same.')]
       : []
   },
+  cut: (question) => question,
   texts: (question) => Object.values(question.items).map(({ text }) => text),
   media: () => [],
   draw(question, right, chance) {

@@ -1,8 +1,8 @@
 // What a choice question can do.
 import { inOrder, isBlank, plainOf, type Issue } from '../../fields/index.ts'
 import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
-import { hasRepeats, twoOrders } from '../options.ts'
-import { shuffled } from '../shuffle.ts'
+import { hasRepeats, ordersFor, twoOrders } from '../options.ts'
+import { mixOf, shuffled } from '../shuffle.ts'
 import { markChoice } from './mark.ts'
 import type { ChoiceAnswer, ChoiceOption, ChoiceQuestion } from './schema.ts'
 
@@ -13,7 +13,7 @@ export const optionsInOrder = ({ options }: Pick<ChoiceQuestion, 'options'>): Ch
 /** The options as this learner finds them, and finds them again. */
 export function optionsFor(question: ChoiceQuestion, seed: string): ChoiceOption[] {
   const options = optionsInOrder(question)
-  return question.shuffle ? shuffled(options, `${seed} ${question.id}`) : options
+  return question.shuffle ? shuffled(options, mixOf(question, seed)) : options
 }
 
 export const choice: QuestionKind<ChoiceQuestion, ChoiceAnswer> = {
@@ -53,6 +53,22 @@ export const choice: QuestionKind<ChoiceQuestion, ChoiceAnswer> = {
     if (!question.several && rights > 1)
       add('question.manyRight', 'Several options are right, but only one may be picked.')
     return issues
+  },
+  cut(question, { nameOf, mix, told }) {
+    const { shuffle: _, ...rest } = question
+    const wereTold = new Set(told.flatMap(({ picked }) => picked))
+    const found = optionsFor({ ...question, mix }, '')
+    const orders = ordersFor(found.length)
+    const options = found.map(({ id, text, right, feedback }, index) => {
+      const known = wereTold.has(id) ? { right, feedback } : { right: false, feedback: '' }
+      return [nameOf(id), { id: nameOf(id), order: orders[index]!, text, ...known }] as const
+    })
+    return { ...rest, options: Object.fromEntries(options) }
+  },
+  hiding: {
+    ids: (question, mix) => optionsFor({ ...question, mix }, '').map(({ id }) => [id]),
+    renamed: ({ kind, picked }, rename) => ({ kind, picked: picked.map(rename) }),
+    inParts: true,
   },
   texts: (question) => optionsInOrder(question).flatMap(({ text, feedback }) => [text, feedback]),
   media: () => [],

@@ -4,8 +4,8 @@ import { markOf } from '../mark.ts'
 import { answerOf } from '../reading.ts'
 import { findListed } from '../shortText/judge.ts'
 import { comparable } from '../shortText/words.ts'
-import { shuffled } from '../shuffle.ts'
-import { readPassage, type Gap } from './passage.ts'
+import { mixOf, shuffled } from '../shuffle.ts'
+import { passageOf, readPassage, type Gap } from './passage.ts'
 import type { GapsAnswer, GapsQuestion } from './schema.ts'
 
 const extrasOf = ({ extras }: Pick<GapsQuestion, 'extras'>) =>
@@ -18,16 +18,18 @@ const once = (words: readonly string[]) => [...new Set(words)]
 
 /** The words that can be dragged: one for each gap, and those that fit nowhere, mixed for this learner. */
 export function wordBank(question: GapsQuestion, seed: string): string[] {
+  if (question.cut) return extrasOf(question)
   const { gaps } = readPassage(question.passage)
   const words = gaps.flatMap(({ fits, wrong }) => [...fits.slice(0, 1), ...wrong])
-  return shuffled([...words, ...extrasOf(question)], `${seed} ${question.id}`)
+  return shuffled([...words, ...extrasOf(question)], mixOf(question, seed))
 }
 
 /** The words that one gap's list offers: its own where it has wrong ones of its own, else the whole bank. */
 export function listOfGap(question: GapsQuestion, gap: Gap, seed: string): string[] {
+  if (question.cut) return gap.wrong.length > 0 ? gap.wrong : once(extrasOf(question))
   const own = gap.wrong.length > 0 ? [...gap.fits.slice(0, 1), ...gap.wrong] : null
   const all = own ?? once(wordBank(question, seed))
-  return shuffled(once(all), `${seed} ${question.id} ${gap.id}`)
+  return shuffled(once(all), `${mixOf(question, seed)} ${gap.id}`)
 }
 
 function fills(question: GapsQuestion, gap: Gap, text: string): boolean {
@@ -88,6 +90,16 @@ export const gaps: QuestionKind<GapsQuestion, GapsAnswer> = {
     return gaps.some(isBoth)
       ? [issueAt('passage', 'question.gapBoth', 'A word both fits a gap and does not.')]
       : []
+  },
+  /** Gaps that are typed into are empty; else what they offer lies as the learner finds it, all of it alike. */
+  cut(question, { mix }) {
+    const whole = { ...question, mix }
+    const isListed = ({ wrong }: Gap) => question.filledBy === 'list' && wrong.length > 0
+    const passage = passageOf(question.passage, (gap) =>
+      isListed(gap) ? `~${listOfGap(whole, gap, '').join('|')}` : '',
+    )
+    const hasBank = question.filledBy !== 'typing'
+    return { ...question, passage, extras: hasBank ? wordBank(whole, '').join('\n') : '' }
   },
   texts: ({ passage, extras }) => [passage, extras],
   media: () => [],

@@ -67,6 +67,17 @@ function readGap(inside: string, number: number): Gap {
   return { id: String(number), fits: parted(right), wrong: wrong.flatMap(parted) }
 }
 
+/** The passage with something else written in its gaps. */
+export function passageOf(text: string, write: (gap: Gap) => string): string {
+  return readPassage(text)
+    .segments.map((segment) =>
+      segment.kind === 'gap'
+        ? `[${write(segment.gap)}]`
+        : segment.text.replace(/[[\]]/g, (bracket) => bracket + bracket),
+    )
+    .join('')
+}
+
 const parted = (text: string) =>
   text
     .split('|')

@@ -37,6 +37,7 @@ export const longText: QuestionKind<LongTextQuestion, LongTextAnswer> = {
     wordsFrom !== null && wordsTo !== null && wordsFrom > wordsTo
       ? [issueAt('wordsTo', 'question.wordsReversed', 'More words are asked for than are allowed.')]
       : [],
+  cut: ({ rubric: _, ...question }) => ({ ...question, model: '' }),
   texts: ({ model }) => [model],
   media: () => [],
   draw({ wordsFrom, wordsTo }, _right, chance) {

@@ -4,7 +4,7 @@ import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor } from '../options.ts'
 import { answerOf, mapOfTexts } from '../reading.ts'
-import { shuffled } from '../shuffle.ts'
+import { mixOf, shuffled } from '../shuffle.ts'
 import type { MatchAnswer, MatchPair, MatchQuestion } from './schema.ts'
 
 const USUAL_PAIRS = 3
@@ -19,14 +19,23 @@ export interface MatchRight {
 
 /** All that stands on the right, in the order in which this learner finds it; what reads the same stands there once. */
 export function rightsMixed(question: MatchQuestion, seed: string): MatchRight[] {
+  if (question.cut) return inOrder(Object.values(question.extras))
+  return shuffled(
+    alikeRights(question).map(([first]) => first!),
+    mixOf(question, seed),
+  )
+}
+
+/** What stands on the right, in the designer's order; what reads the same together. */
+function alikeRights(question: MatchQuestion): MatchRight[][] {
   const all: MatchRight[] = [
     ...pairsInOrder(question).map(({ id, right }) => ({ id, text: right })),
     ...inOrder(Object.values(question.extras)),
   ]
-  const once = all.filter(
-    ({ text }, index) => all.findIndex((other) => readsAlike(other.text, text)) === index,
-  )
-  return shuffled(once, `${seed} ${question.id}`)
+  const firstLike = ({ text }: MatchRight) => all.find((other) => readsAlike(other.text, text))!
+  return all
+    .filter((right) => firstLike(right) === right)
+    .map((first) => all.filter((right) => firstLike(right) === first))
 }
 
 const readsAlike = (a: RichText, b: RichText) => a === b || isSameText(a, b)
@@ -88,6 +97,32 @@ export const match: QuestionKind<MatchQuestion, MatchAnswer> = {
     return extras.some(isRightToo)
       ? [issueAt('extras', 'question.extraIsRight', 'Something that fits nowhere fits a pair.')]
       : []
+  },
+  /** What stands on the right is told apart from the pairs: it lies among what fits nowhere. */
+  cut(question, { nameOf, mix }) {
+    const rights = rightsMixed({ ...question, mix }, '')
+    const orders = ordersFor(rights.length)
+    const extras = rights.map(({ id, text }, index) => {
+      const right = { id: nameOf(id), order: orders[index]!, text }
+      return [right.id, right] as const
+    })
+    const pairs = pairsInOrder(question).map((pair) => [pair.id, { ...pair, right: '' }] as const)
+    return {
+      ...question,
+      pairs: Object.fromEntries(pairs),
+      extras: Object.fromEntries(extras),
+    }
+  },
+  hiding: {
+    ids: (question, mix) =>
+      shuffled(alikeRights(question), mix).map((alike) => alike.map(({ id }) => id)),
+    renamed: ({ kind, matched }, rename) => ({
+      kind,
+      matched: Object.fromEntries(
+        Object.entries(matched).map(([left, right]) => [left, rename(right)]),
+      ),
+    }),
+    inParts: false,
   },
   texts: (question) => [
     ...pairsInOrder(question).flatMap(({ left, right }) => [left, right]),

@@ -57,6 +57,9 @@ function judge(question: NumberQuestion, text: string): Judged {
   return { value: asWritten, unit: false }
 }
 
+/** Stands for the unit of a question that was cut. */
+const UNSAID_UNIT = '…'
+
 export const number: QuestionKind<NumberQuestion, NumberAnswer> = {
   graded: true,
   byPerson: false,
@@ -93,6 +96,14 @@ export const number: QuestionKind<NumberQuestion, NumberAnswer> = {
       ? []
       : [issueAt('unit', 'question.unitUnreadable', 'The unit cannot be read.')]
   },
+  /** That a unit is asked for stays; which one it is does not. */
+  cut: (question) => ({
+    ...question,
+    value: 0,
+    tolerance: { by: 'absolute', amount: 0 },
+    unit: question.unit !== '' && question.unitNeeded ? UNSAID_UNIT : '',
+    wrongUnitShare: 0,
+  }),
   texts: () => [],
   media: () => [],
   draw(question, right, chance) {

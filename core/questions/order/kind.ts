@@ -4,7 +4,7 @@ import { issueAt, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor } from '../options.ts'
 import { answerOf, listOfIds } from '../reading.ts'
-import { disarranged } from '../shuffle.ts'
+import { disarranged, mixOf } from '../shuffle.ts'
 import type { OrderAnswer, OrderItem, OrderQuestion } from './schema.ts'
 
 const USUAL_ITEMS = 3
@@ -15,7 +15,7 @@ export const itemsInOrder = ({ items }: Pick<OrderQuestion, 'items'>): OrderItem
 
 /** The things as this learner finds them: never in the right order, and the same whenever they come back. */
 export const itemsMixed = (question: OrderQuestion, seed: string): OrderItem[] =>
-  disarranged(itemsInOrder(question), `${seed} ${question.id}`)
+  question.cut ? itemsInOrder(question) : disarranged(itemsInOrder(question), mixOf(question, seed))
 
 export const order: QuestionKind<OrderQuestion, OrderAnswer> = {
   graded: true,
@@ -68,6 +68,20 @@ export const order: QuestionKind<OrderQuestion, OrderAnswer> = {
     return hasRepeats(texts)
       ? [issueAt('items', 'question.sameItems', 'Two of the things to order have the same text.')]
       : []
+  },
+  cut(question, { nameOf, mix }) {
+    const found = itemsMixed({ ...question, mix }, '')
+    const orders = ordersFor(found.length)
+    const items = found.map(({ id, text }, index) => {
+      const item = { id: nameOf(id), order: orders[index]!, text }
+      return [item.id, item] as const
+    })
+    return { ...question, items: Object.fromEntries(items) }
+  },
+  hiding: {
+    ids: (question, mix) => itemsMixed({ ...question, mix }, '').map(({ id }) => [id]),
+    renamed: ({ kind, ids }, rename) => ({ kind, ids: ids.map(rename) }),
+    inParts: true,
   },
   texts: (question) => itemsInOrder(question).map(({ text }) => text),
   media: () => [],

@@ -44,6 +44,7 @@ export const poll: QuestionKind<PollQuestion, PollAnswer> = {
       ? [issueAt('options', 'question.sameOptions', 'Two options have the same text.')]
       : []
   },
+  cut: (question) => question,
   texts: (question) => Object.values(question.options).map(({ text }) => text),
   media: () => [],
   draw: (question, _right, chance) => ({

@@ -4,7 +4,7 @@ import { issueAt, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor } from '../options.ts'
 import { answerOf, listOfIds } from '../reading.ts'
-import { shuffled } from '../shuffle.ts'
+import { mixOf, shuffled } from '../shuffle.ts'
 import type { RecapAnswer, RecapQuestion, RecapSet, RecapStatement } from './schema.ts'
 
 /** What the first and the second pick of a set are worth; later ones nothing (computation page, Marking). */
@@ -15,8 +15,14 @@ export const setsInOrder = ({ sets }: Pick<RecapQuestion, 'sets'>): RecapSet[] =
   inOrder(Object.values(sets))
 
 /** A set's statements as this learner finds them. */
-export const statementsMixed = (set: RecapSet, seed: string): RecapStatement[] =>
-  shuffled(inOrder(Object.values(set.statements)), `${seed} ${set.id}`)
+export function statementsMixed(
+  question: RecapQuestion,
+  set: RecapSet,
+  seed: string,
+): RecapStatement[] {
+  const all = inOrder(Object.values(set.statements))
+  return question.cut ? all : shuffled(all, `${mixOf(question, seed)} ${set.id}`)
+}
 
 /** The true statement of a set; undefined where none is marked. */
 export const trueStatement = ({ statements }: RecapSet) =>
@@ -68,9 +74,11 @@ export const recap: QuestionKind<RecapQuestion, RecapAnswer> = {
     const parts = perPart.map(({ id, picked, right }) => ({ id, picked, right }))
     return markOf(question, share, parts)
   },
-  /** Every set is worked on until its true statement is found. */
+  /** Every set is worked on until its true statement is found; where that may not be told, one is picked of each. */
   fits: (question, { picks }) =>
-    setsInOrder(question).every((set) => foundAt(set, picks[set.id]) !== null) &&
+    setsInOrder(question).every((set) =>
+      question.cut ? picks[set.id]?.length === 1 : foundAt(set, picks[set.id]) !== null,
+    ) &&
     Object.entries(picks).every(([setId, ids]) => {
       const set = Object.hasOwn(question.sets, setId) ? question.sets[setId]! : null
       const isKnown = (id: string) => set !== null && Object.hasOwn(set.statements, id)
@@ -94,6 +102,32 @@ export const recap: QuestionKind<RecapQuestion, RecapAnswer> = {
     return sets.some((set) => hasRepeats(set.map(({ text }) => text)))
       ? [issueAt('sets', 'question.sameStatements', 'Two statements of a set are the same.')]
       : []
+  },
+  cut(question, { nameOf, mix }) {
+    const whole = { ...question, mix }
+    const sets = setsInOrder(question).map((set) => {
+      const found = statementsMixed(whole, set, '')
+      const orders = ordersFor(found.length)
+      const statements = found.map(({ id, text }, index) => {
+        const statement = { id: nameOf(id), order: orders[index]!, text, right: false }
+        return [statement.id, statement] as const
+      })
+      return [set.id, { ...set, statements: Object.fromEntries(statements) }] as const
+    })
+    return { ...question, sets: Object.fromEntries(sets) }
+  },
+  hiding: {
+    ids: (question, mix) =>
+      setsInOrder(question).flatMap((set) =>
+        statementsMixed({ ...question, mix }, set, '').map(({ id }) => [id]),
+      ),
+    renamed: ({ kind, picks }, rename) => ({
+      kind,
+      picks: Object.fromEntries(
+        Object.entries(picks).map(([setId, ids]) => [setId, ids.map(rename)]),
+      ),
+    }),
+    inParts: false,
   },
   texts: (question) =>
     setsInOrder(question).flatMap(({ statements }) =>

@@ -25,6 +25,7 @@ export const recording: QuestionKind<RecordingQuestion, RecordingAnswer> = {
     mostBytes: LARGEST_BYTES,
   }),
   filesOf: ({ file }) => [file.id],
+  cut: ({ rubric: _, ...question }) => question,
   texts: () => [],
   media: () => [],
   draw: ({ mostSeconds }, _right, chance) => ({

@@ -37,6 +37,7 @@ export const scale: QuestionKind<ScaleQuestion, ScaleAnswer> = {
     return label === '' ? String(value) : `${value} (${label})`
   },
   findWhatCannotBeAsked: () => [],
+  cut: (question) => question,
   texts: ({ labels }) => Object.values(labels),
   media: () => [],
   draw({ from, to }, right, chance) {

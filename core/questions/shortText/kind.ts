@@ -58,6 +58,15 @@ export const shortText: QuestionKind<ShortTextQuestion, ShortTextAnswer> = {
       ? [issueAt('listed', 'question.sameListed', 'Two listed answers are the same.')]
       : []
   },
+  /** Of what is listed there stays what a told answer meant, in the learner's own words. */
+  cut(question, { told }) {
+    const meant = told.flatMap((answer, index) => {
+      const listed = listedFor(question, answer)
+      const words = { id: `told-${index}`, text: answer.text.slice(0, 200), as: 'words' as const }
+      return listed ? [{ ...listed, ...words, share: 0 }] : []
+    })
+    return { ...question, listed: Object.fromEntries(meant.map((one) => [one.id, one])) }
+  },
   texts: (question) => listedInOrder(question).map(({ text }) => text),
   media: () => [],
   draw(question, right, chance) {

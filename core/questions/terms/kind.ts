@@ -51,6 +51,7 @@ export const terms: QuestionKind<TermsQuestion, TermsAnswer> = {
       ? [issueAt('cards', 'question.sameOptions', 'Two cards say the same.')]
       : []
   },
+  cut: (question) => question,
   texts: (question) =>
     Object.values(question.cards).flatMap(({ term, meaning }) => [term, meaning]),
   media: () => [],

@@ -22,6 +22,7 @@ export const trueFalse: QuestionKind<TrueFalseQuestion, TrueFalseAnswer> = {
   fits: () => true,
   readable: (_question, { value }) => String(value),
   findWhatCannotBeAsked: () => [],
+  cut: (question) => ({ ...question, right: false }),
   texts: () => [],
   media: () => [],
   draw: (question, right) => ({ kind: 'trueFalse', value: right === question.right }),

@@ -40,6 +40,7 @@ export const upload: QuestionKind<UploadQuestion, UploadAnswer> = {
     mostBytes: question.mostMegabytes * BYTES_A_MEGABYTE,
   }),
   filesOf: ({ files }) => files.map(({ id }) => id),
+  cut: ({ rubric: _, ...question }) => question,
   texts: () => [],
   media: () => [],
   draw: () => ({ kind: 'upload', files: [{ id: 'sketch', name: 'Sketch.png', bytes: 24_000 }] }),
