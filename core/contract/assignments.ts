@@ -93,6 +93,8 @@ export const standingSchema = z.strictObject({
       tooFast: z.int(),
       /** Answers whose time could not be believed. */
       doubtful: z.int(),
+      /** Answers that came when what is right had been told; kept, and they count for nothing. */
+      afterTelling: z.int(),
       /** Film jumped over where the rules allow no jump ahead, in ms. */
       jumpedMs: z.int(),
     }),

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { clockSchema, idSchema, languageSchema, mediaMsSchema, plainText } from '../fields/index.ts'
 import { coverSchema, lessonSchema, themeSchema } from '../lesson/index.ts'
 import { LONGEST_NOTE, LONGEST_QUOTE } from '../notes/index.ts'
-import { answerSchema } from '../questions/index.ts'
+import { answerSchema, questionSchema } from '../questions/index.ts'
 import { MOST_RECORDS } from './limits.ts'
 import { fullNameSchema, personSchema } from './people.ts'
 import { route, type ReplyOf } from './route.ts'
@@ -138,6 +138,16 @@ export const pastResponseSchema = z.strictObject({
       comment: z.string(),
     })
     .optional(),
+  /** How it stands with what was picked or filled, where the question was cut and a try is left. */
+  perPart: z
+    .array(z.strictObject({ id: z.string(), picked: z.boolean(), right: z.boolean() }))
+    .optional(),
+})
+
+/** Conditions that a device cannot judge, because questions were cut for this learner; see core/routes. */
+export const judgedSchema = z.strictObject({
+  shut: z.array(idSchema),
+  open: z.record(idSchema, z.array(idSchema)),
 })
 
 /** A file that was handed in with an answer. */
@@ -188,6 +198,8 @@ export const attemptSchema = z.strictObject({
     chosen: z.record(idSchema, idSchema),
     /** What the learner wrote for themselves; nobody else is told. */
     ownNotes: z.array(ownNoteSchema),
+    /** Null where the device can judge every condition itself. */
+    judged: judgedSchema.nullable(),
   }),
 })
 
@@ -252,6 +264,13 @@ export const attemptRoutes = {
       reply: z.strictObject({ answered: z.int(), counts: z.record(z.string(), z.int()) }),
     },
   ),
+  ways: route(
+    'get',
+    '/api/attempts/:attemptId/ways/:placeId',
+    'attemptOwner',
+    'Which ways are open at a fork or at the end of a part, where the device cannot know',
+    { params: z.strictObject({ attemptId: idSchema, placeId: idSchema }), reply: judgedSchema },
+  ),
   handedFile: route(
     'get',
     '/api/attempts/:attemptId/files/:fileId',
@@ -290,6 +309,7 @@ export const attemptRoutes = {
               'wrongAnswerKind',
               'tooManyNotes',
               'closed',
+              'toldAlready',
               'talkOff',
               'unknownPost',
               'notForYou',
@@ -299,6 +319,14 @@ export const attemptRoutes = {
             message: z.string(),
           }),
         ),
+        /** Of questions that are cut for this learner: what may be told after these records. */
+        told: z
+          .strictObject({
+            questions: z.array(questionSchema),
+            responses: z.array(pastResponseSchema),
+            judged: judgedSchema.nullable(),
+          })
+          .optional(),
       }),
       bodyLimit: 512 * 1024,
     },

@@ -1,4 +1,5 @@
 // The rows that code handles one by one. Wherever a question spans many rows, server/queries asks it in SQL.
+import { randomUUID } from 'node:crypto'
 import {
   DataTypes,
   Model,
@@ -159,6 +160,8 @@ export class AttemptRow extends Model<
   declare confirmedAt: CreationOptional<Date | null>
   declare clock: CreationOptional<ClockState | null>
   declare clockRev: CreationOptional<number>
+  /** What the mixing of questions that are held back follows from; the learner is never told it. */
+  declare mix: CreationOptional<string>
 }
 
 export class ResponseRow extends Model<
@@ -296,6 +299,7 @@ export function defineModels(sequelize: Database): void {
       confirmedAt: DATE,
       clock: JSONB,
       clockRev: { type: INTEGER, defaultValue: 0 },
+      mix: { type: TEXT, defaultValue: () => randomUUID() },
     },
     as('attempts'),
   )

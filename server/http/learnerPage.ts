@@ -21,7 +21,7 @@ export function earlyPartOf(context: Context): EarlyPart {
     try {
       const attemptId = String(request.params.attemptId)
       await authorise('attemptOwner', personOf(request), { attemptId })
-      return earlyPart(await readAttempt(context, attemptId))
+      return earlyPart(await readAttempt(context, attemptId, false))
     } catch {
       return ''
     }

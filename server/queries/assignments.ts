@@ -19,6 +19,11 @@ export interface AssignmentFacts {
   newest: number
 }
 
+const clock = (date: Date | null) => date?.toISOString() ?? null
+export const timesOf = ({ opensAt, dueAt, closesAt }: AssignmentFacts) => ({
+  ...{ opensAt: clock(opensAt), dueAt: clock(dueAt), closesAt: clock(closesAt) },
+})
+
 type Row = AssignmentFacts & Pick<Assignment, 'groups' | 'people' | 'learners' | 'begun'>
 
 const OWN_COLUMNS = `a.id, a.lesson_id AS "lessonId", a.position,

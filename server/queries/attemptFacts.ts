@@ -9,6 +9,8 @@ export interface AttemptFacts {
   edition: number
   assignmentId: string | null
   openedAt: Date
+  /** What the mixing of questions that are held back follows from. */
+  mix: string
 }
 
 /** Bounded, so that memory is too. */
@@ -20,12 +22,12 @@ export async function attemptFacts(attemptId: string): Promise<AttemptFacts | nu
   const known = kept.get(attemptId)
   if (known) return known
   const row = await AttemptRow.findByPk(attemptId, {
-    attributes: ['id', 'personId', 'lessonId', 'edition', 'assignmentId', 'openedAt'],
+    attributes: ['id', 'personId', 'lessonId', 'edition', 'assignmentId', 'openedAt', 'mix'],
   })
   if (!row) return null
-  const { id, personId, lessonId, edition, assignmentId, openedAt } = row
+  const { id, personId, lessonId, edition, assignmentId, openedAt, mix } = row
   if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!)
-  const facts = { id, personId, lessonId, edition, assignmentId, openedAt }
+  const facts = { id, personId, lessonId, edition, assignmentId, openedAt, mix }
   kept.set(id, facts)
   return facts
 }

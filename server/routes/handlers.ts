@@ -14,6 +14,7 @@ import {
   listAttempts,
   openLink,
   readAttempt,
+  readWaysAt,
 } from '../services/attempts.ts'
 import type { Context } from '../services/context.ts'
 import { createLesson, readDraft, readEdits, takeEdits } from '../services/drafts.ts'
@@ -303,6 +304,7 @@ function attemptHandlers(
   | 'openLink'
   | 'myAttempts'
   | 'attempt'
+  | 'ways'
   | 'tally'
   | 'handedFile'
   | 'sendRecords'
@@ -322,6 +324,7 @@ function attemptHandlers(
     },
     myAttempts: async (call) => ({ attempts: await listAttempts(context, whoCalls(call)) }),
     attempt: ({ params }) => readAttempt(context, params.attemptId),
+    ways: ({ params }) => readWaysAt(context, params.attemptId, params.placeId),
     tally: ({ params }) => readTally(context, params.attemptId, params.questionId),
     handedFile: async ({ params: { attemptId, fileId: id }, response }) => {
       await sendHandedFile(context, { attemptId, id }, response)

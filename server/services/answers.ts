@@ -10,9 +10,11 @@ import { ResponseRow } from '../database/models.ts'
 import type { AssignmentFacts } from '../queries/assignments.ts'
 import type { SpanRow } from '../queries/covered.ts'
 import { heardAt, type BatchTime } from './clocks.ts'
+import { readTold, storeAfterTelling, type AnswerAfterTelling } from '../queries/told.ts'
 import { handedIds } from './handedFiles.ts'
 import { REFUSALS, type Refusal } from './refusals.ts'
 import { seenShare, watchedBefore } from './seenBefore.ts'
+import { answerSent, type Holding } from './telling.ts'
 
 /** Time is counted in steps, and giving an answer takes a moment, in ms. */
 const COUNTDOWN_SLACK_MS = 1000
@@ -20,6 +22,8 @@ const COUNTDOWN_SLACK_MS = 1000
 /** What a batch of answers belongs to. */
 export interface Answering {
   attemptId: string
+  /** What is held back from this learner; null where nothing is. */
+  holding: Holding | null
   lesson: Lesson
   assignment: AssignmentFacts | null
   time: BatchTime
@@ -34,6 +38,8 @@ interface InDatabase {
   handed: ReadonlyMap<string, string>
   /** What had been watched before, by part. */
   watched: Record<string, Span[]>
+  /** The questions that the learner was told whole after they had been held back. */
+  wereTold: ReadonlySet<string>
 }
 
 type NewResponse = CreationAttributes<ResponseRow>
@@ -52,34 +58,45 @@ export async function storeResponses(
   const handed = await handedIds(attemptId, files)
   const asked = responses.map(({ questionId }) => lesson.questions[questionId])
   const watched = await watchedBefore(ask, attemptId, asked)
+  const wereTold = answering.holding ? await readTold(ask, attemptId) : new Set<string>()
   const fresh: NewResponse[] = []
+  const late: AnswerAfterTelling[] = []
   const told = responses.map((response): [string, Refusal | null] => [
     response.id,
-    takeResponse(answering, response, { earlier, handed, watched }, fresh),
+    takeResponse(answering, response, { earlier, handed, watched, wereTold }, { fresh, late }),
   ])
   await ResponseRow.bulkCreate(fresh)
+  await storeAfterTelling(ask, attemptId, late)
   return told
 }
 
 /** Marks a response and puts it among the `fresh` ones, unless it is kept already or can never be. */
 function takeResponse(
-  { attemptId, lesson, assignment, time, spans }: Answering,
-  record: ResponseRecordInput,
-  { earlier, handed, watched }: InDatabase,
-  fresh: NewResponse[],
+  { attemptId, holding, lesson, assignment, time, spans }: Answering,
+  sent: ResponseRecordInput,
+  { earlier, handed, watched, wereTold }: InDatabase,
+  { fresh, late }: { fresh: NewResponse[]; late: AnswerAfterTelling[] },
 ): Refusal | null {
+  const record = { ...sent, answer: answerSent(holding, sent.questionId, sent.answer) }
   const asking = askingOf(lesson, record.cueId)
   if (asking?.questionId !== record.questionId) return REFUSALS.unknownQuestion
   const question = lesson.questions[record.questionId]!
   const { countdownMs = Infinity } = asking
   if ((record.waitedMs ?? 0) > countdownMs + COUNTDOWN_SLACK_MS) return REFUSALS.tooLate
-  if (!fitsQuestion(question, record.answer)) return REFUSALS.wrongAnswerKind
+  // Whoever had it cut could not work on a recap until all was found.
+  const asked = holding?.isHeldBack(question.id) ? { ...question, cut: true as const } : question
+  if (!fitsQuestion(asked, record.answer)) return REFUSALS.wrongAnswerKind
   const known = [...earlier, ...fresh]
   if (known.some(({ id }) => id === record.id)) return null
   const { at: answeredAt, isDoubtful } = heardAt(record.answeredAt, time)
   if (assignment && !isInTime(answeredAt.getTime(), assignment.closesAt)) return REFUSALS.closed
   if (filesOfAnswer(record.answer).some((id) => handed.get(id) !== question.id))
     return REFUSALS.missingFile
+  if (wereTold.has(question.id)) {
+    const { id, cueId, questionId, answer } = record
+    late.push({ id, cueId, questionId, answer, answeredAt })
+    return REFUSALS.toldAlready
+  }
   const tries = known.filter(({ questionId }) => questionId === question.id).length
   if (question.tries > 0 && tries >= question.tries) return REFUSALS.noTriesLeft
   const { verdict, points } = markQuestion(question, record.answer)

@@ -35,6 +35,7 @@ import {
   readWork,
   storeAssignment,
   storeTargets,
+  timesOf,
   type AssignmentFacts,
 } from '../queries/assignments.ts'
 import { attemptFacts } from '../queries/attemptFacts.ts'
@@ -43,15 +44,14 @@ import { nothingCovered, readCovered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt, type Marks, type Response } from '../queries/responses.ts'
 import { countActivity, countNewReplies } from '../queries/talk.ts'
+import { countAfterTelling } from '../queries/told.ts'
 import { changingClass } from './classes.ts'
 import type { Context } from './context.ts'
+import { asToldTo, underOf } from './telling.ts'
 
 type Body<Name extends keyof typeof contract> = BodyOf<(typeof contract)[Name]>
 
 const clock = (date: Date | null) => date?.toISOString() ?? null
-export const timesOf = ({ opensAt, dueAt, closesAt }: AssignmentFacts) => ({
-  ...{ opensAt: clock(opensAt), dueAt: clock(dueAt), closesAt: clock(closesAt) },
-})
 
 export async function listAssignments(
   { database }: Context,
@@ -178,7 +178,8 @@ type Stood = Standing['attempts'][number]
 
 /** What learners are told of how they stand. */
 function toMine(stood: Stood) {
-  const { leftOut: _, tooFast: __, doubtful: ___, openedAt: ____, jumpedMs: _____, ...own } = stood
+  const { leftOut: _, tooFast: __, doubtful: ___, openedAt: ____, jumpedMs: _____, ...rest } = stood
+  const { afterTelling: ______, ...own } = rest
   return own
 }
 
@@ -189,13 +190,15 @@ export interface Did {
   leftOut: number
   tooFast: number
   responses: readonly Response[]
+  /** How many answers came when what is right had been told. */
+  afterTelling?: number
 }
 
 /** How an attempt stands under the rules of the assignment that it was made for. */
 export function standOf(
   row: AttemptRow,
   lesson: Lesson,
-  { spans, played, leftOut, tooFast, responses }: Did,
+  { spans, played, leftOut, tooFast, responses, afterTelling = 0 }: Did,
   { rules, closesAt }: Pick<AssignmentFacts, 'rules' | 'closesAt'>,
 ): Stood {
   const { watched, answered, questions, points, max } = attemptOutcome(lesson, {
@@ -208,6 +211,7 @@ export function standOf(
   return {
     ...{ id: row.id, number: row.number, ...figures, leftOut, tooFast },
     doubtful: responses.filter(({ isDoubtful }) => isDoubtful).length,
+    afterTelling,
     jumpedMs: jumpedOverMs(lesson, rules, played),
     marked: responses.filter(({ mark }) => mark !== null).length,
     ...{ finishedAt: clock(row.finishedAt), confirmedAt: clock(row.confirmedAt) },
@@ -216,25 +220,36 @@ export function standOf(
   }
 }
 
+/** The answers of an attempt as somebody may see them. */
+type Shown = (
+  row: AttemptRow,
+  lesson: Lesson,
+  responses: readonly Response[],
+) => Promise<readonly Response[]>
+
 /** How attempts stand, by attempt. */
 export async function standingOf(
   { database, pool }: Context,
   rows: readonly AttemptRow[],
   given: (row: AttemptRow) => Pick<AssignmentFacts, 'rules' | 'closesAt'>,
-  marks: Marks = 'given',
+  { marks = 'given', shown }: { marks?: Marks; shown?: Shown } = {},
 ): Promise<Map<string, Stood>> {
   const ids = rows.map(({ id }) => id)
-  const [covered, answers] = await Promise.all([
+  const [covered, answers, late] = await Promise.all([
     readCovered(within(database), ids),
     responsesByAttempt(direct(pool), ids, marks),
+    countAfterTelling(within(database), ids),
   ])
   const stood = await Promise.all(
     rows.map(async (row): Promise<[string, Stood]> => {
+      const lesson = await editionDocument(row)
+      const all = answers.get(row.id) ?? []
       const did = {
         ...(covered.get(row.id) ?? nothingCovered()),
-        responses: answers.get(row.id) ?? [],
+        responses: shown ? await shown(row, lesson, all) : all,
+        afterTelling: late.get(row.id) ?? 0,
       }
-      return [row.id, standOf(row, await editionDocument(row), did, given(row))]
+      return [row.id, standOf(row, lesson, did, given(row))]
     }),
   )
   return new Map(stood)
@@ -270,7 +285,15 @@ export async function listWork(context: Context, person: Person): Promise<{ clas
   const byId = new Map(given.map((row) => [row.id, row]))
   const where = { personId: person.id, assignmentId: [...byId.keys()] }
   const attempts = await AttemptRow.findAll({ where, order: [['number', 'ASC']] })
-  const stood = await standingOf(context, attempts, (row) => byId.get(row.assignmentId!)!, 'told')
+  const ask = within(context.database)
+  const givenAs = (attempt: AttemptRow) => byId.get(attempt.assignmentId!)!
+  const stood = await standingOf(context, attempts, givenAs, {
+    marks: 'told',
+    shown: (attempt, lesson, responses) => {
+      const under = underOf(givenAs(attempt))
+      return asToldTo(ask, attempt.id, lesson, { responses, under })
+    },
+  })
   const talked = given.filter(({ rules }) => rules.talk).map(({ id }) => id)
   const replies = await countNewReplies(within(context.database), person.id, talked)
   const classes = new Map<string, MyClass>()
@@ -286,7 +309,8 @@ export async function listWork(context: Context, person: Person): Promise<{ clas
       attempts: mine.map(({ id }) => {
         const own = toMine(stood.get(id)!)
         // What came of the answers is told later, and so is the sum of it.
-        return tells ? own : { ...own, points: 0, marked: 0 }
+        const isComplete = own.isComplete && row.rules.completion.by !== 'score'
+        return tells ? own : { ...own, points: 0, marked: 0, isComplete }
       }),
     })
   }

@@ -1,7 +1,14 @@
 // Opening a lesson by its link, and what a learner needs to go on.
 import { nanoid } from 'nanoid'
-import type { Attempt, AttemptCard, LinkReply, Person } from '@fernbrake/core/contract'
-import { heldBackUntil, underRules } from '@fernbrake/core/classes'
+import type {
+  Attempt,
+  AttemptCard,
+  LinkReply,
+  Person,
+  RecordsReply,
+} from '@fernbrake/core/contract'
+import { heldBackUntil, stageOf, underRules } from '@fernbrake/core/classes'
+import { NOTHING_JUDGED, type Judged } from '@fernbrake/core/routes'
 import { attemptOutcome } from '@fernbrake/core/analysis'
 import {
   mediaIdsOf,
@@ -21,21 +28,21 @@ import {
 import { HttpError } from '../http/HttpError.ts'
 import { toPerson } from '../http/session.ts'
 import { readClassHead } from '../queries/classes.ts'
-import { readAssignmentOf } from '../queries/assignments.ts'
-import { attemptFacts } from '../queries/attemptFacts.ts'
+import { readAssignmentOf, timesOf } from '../queries/assignments.ts'
+import { attemptFacts, type AttemptFacts } from '../queries/attemptFacts.ts'
 import { readChosen } from '../queries/choices.ts'
 import { readCovered } from '../queries/covered.ts'
-import { readFinished } from '../queries/finishedParts.ts'
+import { readFinished, readReleased } from '../queries/finishedParts.ts'
 import { handedByAttempt, toTaken } from '../queries/handedFiles.ts'
 import { readOwnNotes } from '../queries/ownNotes.ts'
 import { readSeen } from '../queries/seenThings.ts'
 import { editionDocument, newestNumber } from '../queries/editions.ts'
-import { responsesByAttempt, type Response } from '../queries/responses.ts'
+import { responsesByAttempt } from '../queries/responses.ts'
 import type { Context } from './context.ts'
-import { timesOf } from './assignments.ts'
 import { findFile } from './media.ts'
 import { admit } from './sharing.ts'
 import { talksNow } from './talk.ts'
+import { holdingOf, judgedBy, lessonFor, responseFor, underOf } from './telling.ts'
 
 async function findLink(
   context: Context,
@@ -95,11 +102,16 @@ export async function openLink(context: Context, code: string, person: Person): 
   return attempt.id
 }
 
-/** All that a learner's page needs; what never changes is known by now, so the rest is asked for at once. */
+/**
+ * All that a learner's page needs; what never changes is known by now, so the rest is asked for at once. Where nothing may
+ * be told that was held back until now, it throws `WouldTellMore`: the device may still have answers to send first.
+ */
 export async function readAttempt(
-  { database, pool }: Context,
+  context: Context,
   attemptId: string,
+  mayTellMore = true,
 ): Promise<Attempt> {
+  const { database, pool } = context
   const facts = await attemptFacts(attemptId)
   if (!facts) throw new HttpError('not-found')
   const { lessonId } = facts
@@ -107,33 +119,23 @@ export async function readAttempt(
   const assignment = await readAssignmentOf(database, facts)
   const times = assignment && timesOf(assignment)
   const tellsFrom = assignment && heldBackUntil(assignment.rules, times!, new Date())
-  const lesson = assignment ? underRules(edition, assignment.rules, tellsFrom === null) : edition
-  const [
-    row,
-    newest,
-    person,
-    responses,
-    covered,
-    chosen,
-    finishedParts,
-    seen,
-    ownNotes,
-    media,
-    handed,
-  ] = await Promise.all([
+  const whole = assignment ? underRules(edition, assignment.rules, tellsFrom === null) : edition
+  const [row, newest, person, responses, done, ownNotes, media, handed] = await Promise.all([
     AttemptRow.findByPk(attemptId),
     newestNumber(lessonId),
     PersonRow.findByPk(facts.personId),
     responsesByAttempt(direct(pool), [attemptId], tellsFrom === null ? 'told' : 'none'),
-    readCovered(within(database), [attemptId]),
-    readChosen(within(database), attemptId),
-    readFinished(within(database), attemptId),
-    readSeen(within(database), [attemptId]),
+    readDone(context, attemptId),
     readOwnNotes(within(database), attemptId),
-    playableMedia(lesson),
+    playableMedia(whole),
     handedByAttempt([attemptId]),
   ])
   if (!row || !person) throw new HttpError('not-found')
+  const given = responses.get(attemptId) ?? []
+  const holding = holdingOf(facts, whole, underOf(assignment))
+  const told = { finishedParts: done.finishedParts, responses: given }
+  const lesson = await lessonFor(within(database), holding, whole, told, mayTellMore)
+  const { released } = row
   return {
     id: row.id,
     lessonId,
@@ -151,22 +153,76 @@ export async function readAttempt(
     media,
     handed: (handed.get(attemptId) ?? []).map(toTaken),
     progress: {
-      partId: row.placePart,
-      atMs: row.placeMs,
-      released: row.released,
-      finishedParts,
-      chosen,
-      ownNotes,
-      seen: seen.get(attemptId) ?? {},
-      covered: covered.get(attemptId)?.spans ?? {},
-      responses: (responses.get(attemptId) ?? []).map(toPast),
+      ...{ partId: row.placePart, atMs: row.placeMs, released, ownNotes, ...done },
+      responses: given.map((response) => responseFor(holding, told, response)),
+      judged: judgedBy(whole, lesson, { ...done, released, responses: given }),
     },
   }
 }
 
-function toPast({ cueId, questionId, tryNumber, answer, verdict, points, mark }: Response) {
-  const marked = mark && { points: mark.points, levels: mark.levels, comment: mark.comment }
-  return { cueId, questionId, tryNumber, answer, verdict, points, ...(marked ? { marked } : {}) }
+/** How far a learner has come, besides their answers and their place. */
+async function readDone({ database }: Context, attemptId: string) {
+  const ask = within(database)
+  const [covered, chosen, finishedParts, seen] = await Promise.all([
+    readCovered(ask, [attemptId]),
+    readChosen(ask, attemptId),
+    readFinished(ask, attemptId),
+    readSeen(ask, [attemptId]),
+  ])
+  return {
+    ...{ chosen, finishedParts },
+    seen: seen.get(attemptId) ?? {},
+    covered: covered.get(attemptId)?.spans ?? {},
+  }
+}
+
+/**
+ * What may be told after `touched` questions were answered or handed in, and what is open at a `place` that is asked about;
+ * null where the device knows all of it.
+ */
+export async function tellMore(
+  context: Context,
+  facts: AttemptFacts,
+  { touched, places = [] }: { touched: ReadonlySet<string>; places?: readonly string[] },
+): Promise<NonNullable<RecordsReply['told']> | null> {
+  const { database, pool } = context
+  const edition = await editionDocument(facts)
+  const assignment = await readAssignmentOf(database, facts)
+  const holding = holdingOf(facts, edition, underOf(assignment))
+  if (!holding) return null
+  const marks = stageOf(underOf(assignment), new Date()) === 'silent' ? 'none' : 'told'
+  const [responses, done, released] = await Promise.all([
+    responsesByAttempt(direct(pool), [facts.id], marks),
+    readDone(context, facts.id),
+    readReleased(within(database), facts.id),
+  ])
+  const given = responses.get(facts.id) ?? []
+  const told = { finishedParts: done.finishedParts, responses: given }
+  const lesson = await lessonFor(within(database), holding, edition, told)
+  return {
+    questions: Object.values(lesson.questions).filter(({ id }) => touched.has(id)),
+    responses: given
+      .filter(({ questionId }) => touched.has(questionId))
+      .map((response) => responseFor(holding, told, response)),
+    judged: judgedBy(edition, lesson, { ...done, released, responses: given }, places),
+  }
+}
+
+/** Which ways are open at a place, for a device that cannot know. */
+export async function readWaysAt(
+  context: Context,
+  attemptId: string,
+  placeId: string,
+): Promise<Judged> {
+  const facts = await attemptFacts(attemptId)
+  if (!facts) throw new HttpError('not-found')
+  const lesson = await editionDocument(facts)
+  const isPlace =
+    Object.hasOwn(lesson.parts, placeId) ||
+    (Object.hasOwn(lesson.cues, placeId) && lesson.cues[placeId]!.kind === 'fork')
+  if (!isPlace) throw new HttpError('not-found')
+  const told = await tellMore(context, facts, { touched: new Set(), places: [placeId] })
+  return told?.judged ?? NOTHING_JUDGED
 }
 
 async function playableMedia(lesson: Lesson): Promise<Attempt['media']> {

@@ -5,13 +5,12 @@ import type { Lesson } from '@fernbrake/core/lesson'
 import { judgeClaims } from '@fernbrake/core/playback'
 import { knownOf } from '@fernbrake/core/routes'
 import type { Ask } from '../database/connect.ts'
-import type { AssignmentFacts } from '../queries/assignments.ts'
+import { timesOf, type AssignmentFacts } from '../queries/assignments.ts'
 import { readWays } from '../queries/choices.ts'
 import { nothingCovered, readCovered } from '../queries/covered.ts'
 import { proveParts, readClaims, readReleased, storeFinishedAt } from '../queries/finishedParts.ts'
 import { readOutcomes } from '../queries/responses.ts'
 import { readSeen } from '../queries/seenThings.ts'
-import { timesOf } from './assignments.ts'
 
 /** A lesson as it is learned now, by an attempt that may be made for an assignment. */
 function asLearned(lesson: Lesson, assignment: AssignmentFacts | null): Lesson {

@@ -11,11 +11,12 @@ import {
   readGiven,
   readWeights,
   storeExcused,
+  timesOf,
 } from '../queries/assignments.ts'
 import { readClassHead, readMembers } from '../queries/classes.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { countWaiting } from '../queries/marks.ts'
-import { standingOf, timesOf } from './assignments.ts'
+import { standingOf } from './assignments.ts'
 import type { Context } from './context.ts'
 
 export async function readMarkBook(context: Context, classId: string): Promise<MarkBook> {

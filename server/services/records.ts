@@ -7,7 +7,7 @@ import type {
   SayRecord,
   SpanRecord,
 } from '@fernbrake/core/contract'
-import type { Lesson } from '@fernbrake/core/lesson'
+import { asksIn, partOfKind, type Lesson } from '@fernbrake/core/lesson'
 import { MOST_NOTES } from '@fernbrake/core/notes'
 import { prepared, within, type Ask } from '../database/connect.ts'
 import { AttemptRow } from '../database/models.ts'
@@ -21,6 +21,7 @@ import { storeFinished } from '../queries/finishedParts.ts'
 import { countOtherNotes, storeOwnNotes } from '../queries/ownNotes.ts'
 import { storeSeen } from '../queries/seenThings.ts'
 import { storeResponses } from './answers.ts'
+import { tellMore } from './attempts.ts'
 import {
   clockOf,
   forgetClock,
@@ -36,6 +37,7 @@ import { settleFinished } from './finishing.ts'
 import { REFUSALS, type Refusal } from './refusals.ts'
 import { noMovement, spanFault, takeMovement, type Movement } from './reported.ts'
 import { takeSayings, talksNow } from './talk.ts'
+import { holdingOf, underOf } from './telling.ts'
 import { judgeWatched } from './watched.ts'
 
 export interface SentRecords {
@@ -77,11 +79,23 @@ export async function takeRecords(
     : await storeAll(context, batch)
   if (sent.records.some(({ kind }) => kind === 'response' || kind === 'finish' || kind === 'seen'))
     context.announce.resultsNew(attempt.lessonId)
-  const reply: RecordsReply = { kept: [], refused: [] }
+  const touched = touchedBy(batch)
+  const more = touched.size > 0 ? await tellMore(context, attempt, { touched }) : null
+  const reply: RecordsReply = { kept: [], refused: [], ...(more ? { told: more } : {}) }
   for (const [id, refusal] of told)
     if (refusal) reply.refused.push({ id, ...refusal })
     else reply.kept.push(id)
   return reply
+}
+
+/** The questions of which more may be told after a batch: what was answered, and what was handed in with a quiz. */
+function touchedBy({ records, lesson }: Batch): Set<string> {
+  const questions = records.flatMap((record) => {
+    if (record.kind === 'response') return [record.questionId]
+    const quiz = record.kind === 'finish' ? partOfKind(lesson, record.partId, 'quiz') : null
+    return quiz ? asksIn(quiz).map(({ questionId }) => questionId) : []
+  })
+  return new Set(questions)
 }
 
 /** What was watched, and where, is one statement, which needs no transaction; all else is counted, and waits its turn. */
@@ -145,7 +159,8 @@ async function storeAll(context: Context, batch: Batch): Promise<Told> {
       clock,
       await knownAmong(database, batch, 1),
     )
-    const about = { attemptId: attempt.id, lesson, assignment, time, spans: taken.spans }
+    const holding = holdingOf(attempt, lesson, underOf(assignment), batch.now)
+    const about = { attemptId: attempt.id, holding, lesson, assignment, time, spans: taken.spans }
     const responses = records.filter((record) => record.kind === 'response')
     told.push(...(await storeResponses(ask, about, responses as ResponseRecordInput[])))
     told.push(...(await storeNotes(ask, attempt.id, movement.notes)))

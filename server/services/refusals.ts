@@ -26,6 +26,11 @@ export const REFUSALS = {
     code: 'closed',
     message: 'It had closed before this answer was given.',
   },
+  toldAlready: {
+    code: 'toldAlready',
+    message:
+      'What is right had been told on your page before this answer arrived. It is kept for your teacher and does not count.',
+  },
   wrongAnswerKind: {
     code: 'wrongAnswerKind',
     message: 'This is not an answer to this kind of question.',

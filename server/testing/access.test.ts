@@ -73,6 +73,7 @@ beforeAll(async () => {
     commentId: 'none',
     mailId: 'none',
     position: '0',
+    placeId: 'part-1',
   })
   const question = Object.values(withQuestion(film, { id: 'a', atMs: 1000 }).questions)[0]
   await owner.agent.post('/api/questions').send({ id: 'kept', question }).expect(200)

@@ -89,6 +89,8 @@ export default {
       'Nothing left out | One stretch is not counted: played unseen, or against the rules | {n} stretches are not counted: played unseen, or against the rules',
     tooFast:
       'Nothing reported faster than time | One stretch was reported faster than time passes | {n} stretches were reported faster than time passes',
+    afterTelling:
+      'No answer came too late to count | One answer is not counted: it came when what is right had been told | {n} answers are not counted: they came when what is right had been told',
     doubtful:
       'All times are known | The time of one answer is not known: the device’s clock was wrong | The times of {n} answers are not known: the device’s clock was wrong',
   },

@@ -28,11 +28,12 @@ const rows = computed(() =>
     const score = best && best.max > 0 ? best.points / best.max : null
     const tooFast = attempts.reduce((sum, one) => sum + one.tooFast, 0)
     const leftOut = attempts.reduce((sum, one) => sum + one.leftOut, 0) - tooFast
+    const afterTelling = attempts.reduce((sum, one) => sum + one.afterTelling, 0)
     const doubtful = attempts.reduce((sum, one) => sum + one.doubtful, 0)
     const jumpedMs = attempts.reduce((sum, one) => sum + one.jumpedMs, 0)
     return {
       ...{ personId, name, hasLeft, state, best, score, lastSeenAt },
-      ...{ leftOut, tooFast, doubtful, jumpedMs },
+      ...{ leftOut, tooFast, doubtful, afterTelling, jumpedMs },
       ...{
         watched: best?.watched ?? -1,
         answered: best?.answered ?? -1,
@@ -149,6 +150,9 @@ watchEffect(() => (document.title = assignment.value?.title ?? t('classes.all'))
               }}</small>
               <small v-if="data.tooFast > 0" class="flag">{{
                 t('assign.tooFast', data.tooFast)
+              }}</small>
+              <small v-if="data.afterTelling > 0" class="flag">{{
+                t('assign.afterTelling', data.afterTelling)
               }}</small>
               <small v-if="data.doubtful > 0" class="flag">{{
                 t('assign.doubtful', data.doubtful)
