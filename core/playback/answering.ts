@@ -25,7 +25,8 @@ export function onAnswered(
   const isLate = state.timeUp[cueId] === true
   const counted = { ...result, final: result.final || isLate }
   const next = { ...state, results: { ...state.results, [cueId]: counted } }
-  const sendBack = moment.sendBack && !result.right && !isLate && moment.evidence !== null
+  const isWrong = !result.right && !result.pending
+  const sendBack = moment.sendBack && isWrong && !isLate && moment.evidence !== null
   const heldHere = state.mode.kind === 'held' && state.mode.cueId === cueId
   return sendBack && heldHere ? review(schedule, next, moment) : withOverlays(schedule, next, [])
 }

@@ -6,6 +6,8 @@ import type { RouteFacts } from '../routes/index.ts'
 export interface AnswerResult {
   right: boolean
   final: boolean
+  /** Only the server can say whether it was right, and has not yet. */
+  pending?: true
 }
 
 export type Mode =

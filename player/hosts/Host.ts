@@ -2,11 +2,13 @@
 import type {
   Attempt,
   LearnerRecord,
+  RecordsReply,
   RefusedRecord,
   SayRecord,
   TalkReply,
 } from '@fernbrake/core/contract'
 import type { Lesson } from '@fernbrake/core/lesson'
+import type { Judged } from '@fernbrake/core/routes'
 import type { Post } from '@fernbrake/core/talk'
 
 /** A film as the player needs it. */
@@ -105,6 +107,10 @@ export interface Host {
    * back, and hear it again. Answers with how to stop.
    */
   onLeave(listener: () => void): () => void
+  /** Hears what the server tells of questions that it marks itself; answers with how to stop. */
+  onTold(listener: (told: NonNullable<RecordsReply['told']>) => void): () => void
+  /** What the server says of the ways at a fork or at the end of a part; rejects where that cannot be known now. */
+  ways(placeId: string): Promise<Judged>
   /** How all have answered; rejects where that cannot be known now. */
   tally(questionId: string): Promise<Tally>
   readonly files: HandedFiles

@@ -179,6 +179,7 @@ export default {
   wordInHand: '{word} is in hand. Choose its gap.',
   wordPlaced: '{word} is in gap {number}.',
   wordBack: '{word} is back among the words.',
+  pickOneEach: 'Pick the true statement in each set.',
   pickTrueOnes: 'Pick the true statement of each set. They become your summary.',
   summary: 'Your summary so far',
   setOf: 'Set {number} of {count}: which one is true?',
@@ -204,6 +205,12 @@ export default {
   waits: 'Handed in. A person will mark it.',
   thanks: 'Thank you. Your answer is kept.',
   kept: 'Kept. You will be told how you did once you have handed in.',
+  coming: 'Kept. What came of it is told as soon as there is a connection.',
+  waysAsked: 'Which way it goes on is being asked; that needs a connection.',
+  wayAsked: 'One moment',
+  wayAskedHelp: 'How the film goes on depends on your answers. That is being asked.',
+  wayAskedLater:
+    'How the film goes on depends on your answers. It goes on as soon as there is a connection.',
   keptLater: 'Kept. How you did is told to everybody later.',
   toldLater: 'All that you gave is kept. How you did is told to everybody later.',
   changesLeft:
@@ -291,6 +298,7 @@ export default {
     yourAnswers: 'Your answers',
     score: '{points} of 1 mark | {points} of {max} marks',
     noMarks: 'Nothing in this quiz is marked.',
+    coming: 'All that you gave is kept. How you did is told as soon as there is a connection.',
     waiting:
       'Nothing waits for a person. | One answer waits for a person; its marks are not in yet. | {n} answers wait for a person; their marks are not in yet.',
     count: {

@@ -9,12 +9,12 @@ import { useSitting } from './usePart.ts'
 const props = defineProps<{ askId: string; questionId: string }>()
 const { host, opened, answers, asks } = useSitting()!
 const { lesson } = opened
-const question = lesson.questions[props.questionId]!
+const question = computed(() => lesson.questions[props.questionId]!)
 const number = asks.findIndex(({ id }) => id === props.askId) + 1
-const standing = computed(() => answers.standing(question.id))
+const standing = computed(() => answers.standing(props.questionId))
 const evidence = computed(() =>
-  question.evidence && partOfKind(lesson, question.evidence.partId, 'film')
-    ? question.evidence
+  question.value.evidence && partOfKind(lesson, question.value.evidence.partId, 'film')
+    ? question.value.evidence
     : null,
 )
 </script>

@@ -6,8 +6,8 @@ import {
   middleOf,
   placeAt,
   placesInOrder,
+  placesMixed,
   pointsAsked,
-  shuffled,
   type AreaAnswer,
   type AreaPoint,
   type AreaQuestion,
@@ -41,13 +41,20 @@ onMounted(drawFrame)
 if (frame) watch(frame.settled, drawFrame)
 watch(listed, (is) => !is && void nextTick(drawFrame))
 
-function set(next: AreaPoint[]): void {
-  answer.value = next.length > 0 ? { kind: 'area', points: next } : null
+/** Places that were named: where a place lies may not be told, its name stands for it. */
+const named = computed(() => answer.value?.named ?? [])
+const count = computed(() => points.value.length + named.value.length)
+function set(next: AreaPoint[], names: readonly string[] = []): void {
+  if (next.length + names.length === 0) answer.value = null
+  else if (names.length === 0) answer.value = { kind: 'area', points: next }
+  else answer.value = { kind: 'area', points: next, named: [...names] }
 }
 /** Another point; where all have been set, the first one moves. */
 function add(point: AreaPoint): void {
   if (props.answered) return
-  set([...points.value, point].slice(-asked.value))
+  const room = asked.value - named.value.length
+  const names = room > 0 ? named.value : named.value.slice(1)
+  set([...points.value, point].slice(-Math.max(1, room)), names)
 }
 function pointAt(event: MouseEvent): void {
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
@@ -67,7 +74,8 @@ const MOVES: Record<string, [number, number]> = {
 function onKey(event: KeyboardEvent): void {
   if (props.answered) return
   if (event.key === 'Enter' || event.key === ' ') add({ ...cross.value })
-  else if (event.key === 'Backspace' || event.key === 'Delete') set(points.value.slice(0, -1))
+  else if (event.key === 'Backspace' || event.key === 'Delete')
+    set(points.value.slice(0, -1), named.value)
   else {
     const move = MOVES[event.key]
     if (!move) return
@@ -85,10 +93,16 @@ function onKey(event: KeyboardEvent): void {
 
 const places = computed(() => placesInOrder(props.question))
 /** The names alone, mixed; with fewer than two there is nothing to choose from. */
-const names = computed(() => shuffled(places.value, `${props.seed} ${props.question.id}`))
+const names = computed(() => placesMixed(props.question, props.seed))
+const placeOf = (point: AreaPoint) => (props.question.cut ? null : placeAt(props.question, point))
 const isNamed = (id: string) =>
-  points.value.some((point) => placeAt(props.question, point)?.id === id)
+  named.value.includes(id) || points.value.some((point) => placeOf(point)?.id === id)
 function name(id: string, on: boolean): void {
+  if (props.question.cut) {
+    const rest = named.value.filter((other) => other !== id)
+    const names = on ? [...rest, id].slice(-asked.value) : rest
+    return set(points.value.slice(0, asked.value - names.length), names)
+  }
   const others = points.value.filter((point) => placeAt(props.question, point)?.id !== id)
   const { shape } = props.question.places[id]!
   set(on ? [...others, middleOf(shape)].slice(-asked.value) : others)
@@ -101,10 +115,11 @@ const shownPlaces = computed(() =>
   props.answered && props.revealed ? places.value.filter(({ right }) => right) : [],
 )
 const said = computed(() =>
-  points.value.flatMap((point) => {
-    const place = placeAt(props.question, point)
-    return place ? [{ id: place.id, label: place.label, feedback: place.feedback }] : []
-  }),
+  [...points.value.map(placeOf), ...named.value.map((id) => props.question.places[id])].flatMap(
+    (place) => {
+      return place ? [{ id: place.id, label: place.label, feedback: place.feedback }] : []
+    },
+  ),
 )
 </script>
 
@@ -141,7 +156,7 @@ const said = computed(() =>
     </div>
     <p class="visually-hidden" aria-live="polite">{{ crossShown ? crossWords : '' }}</p>
     <p v-if="!answered" class="count">
-      {{ t('player.pointsSet', { n: points.length, all: asked }) }}
+      {{ t('player.pointsSet', { n: count, all: asked }) }}
       <button v-if="places.length > 1" type="button" class="other" @click="listed = !listed">
         {{ listed ? t('player.onPicture') : t('player.fromList') }}
       </button>

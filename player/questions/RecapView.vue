@@ -12,6 +12,7 @@ import {
   type RecapStatement,
 } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
+import OptionRow from './OptionRow.vue'
 import TextView from './TextView.vue'
 import type { AnswerViewProps } from './answerView.ts'
 
@@ -27,7 +28,9 @@ const isFound = (index: number) =>
 /** The set that is being worked on; −1 once all are found. */
 const current = computed(() => sets.value.findIndex((_set, index) => !isFound(index)))
 const set = computed(() => sets.value[current.value] ?? null)
-const statements = computed(() => (set.value ? statementsMixed(set.value, props.seed) : []))
+const statements = computed(() =>
+  set.value ? statementsMixed(props.question, set.value, props.seed) : [],
+)
 const summary = computed(() => summaryOf(props.question, picks.value))
 
 function pick({ id, right }: RecapStatement): void {
@@ -37,13 +40,33 @@ function pick({ id, right }: RecapStatement): void {
   answer.value = { kind: 'recap', picks: picks.value }
   if (right) void nextTick(() => next.value?.focus())
 }
+/** Where it may not be told which is true, one of each set is picked, and can be picked anew. */
+function choose(setId: string, id: string): void {
+  picks.value = { ...picks.value, [setId]: [id] }
+  answer.value = { kind: 'recap', picks: picks.value }
+}
 const wasPicked = (id: string) => (picks.value[set.value?.id ?? ''] ?? []).includes(id)
 const worthOf = (index: number) =>
   props.mark?.perPart[index]?.right ? t('player.firstPick') : t('player.laterPick')
 </script>
 
 <template>
-  <AnswerFields :help="t('player.pickTrueOnes')" :answered="answered">
+  <AnswerFields v-if="question.cut" :help="t('player.pickOneEach')" :answered="answered">
+    <div v-for="(one, index) in sets" :key="one.id" class="set" role="group">
+      <h3>{{ t('player.setOf', { number: index + 1, count: sets.length }) }}</h3>
+      <OptionRow
+        v-for="statement in statementsMixed(question, one, seed)"
+        :key="statement.id"
+        type="radio"
+        :name="`${question.id} ${one.id}`"
+        :value="statement.id"
+        :text="statement.text"
+        :checked="picks[one.id]?.[0] === statement.id"
+        @pick="choose(one.id, statement.id)"
+      />
+    </div>
+  </AnswerFields>
+  <AnswerFields v-else :help="t('player.pickTrueOnes')" :answered="answered">
     <ol v-if="summary.length > 0" class="summary" :aria-label="t('player.summary')">
       <li v-for="(text, index) in summary" :key="index">
         <TextView :text="text" />

@@ -77,6 +77,7 @@ const sign: Record<ItemState, string> = {
           )
         }}
       </p>
+      <p v-else-if="quiz.isComing.value">{{ t('player.quiz.coming') }}</p>
       <p v-else>{{ t(quiz.told.value ? 'player.quiz.noMarks' : 'player.toldLater') }}</p>
       <div v-if="summary.max > 0" class="bar" aria-hidden="true">
         <i :style="{ width: `${share * 100}%` }" />

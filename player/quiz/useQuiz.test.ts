@@ -28,7 +28,7 @@ function begin(lesson: Lesson, change: Partial<OpenedLesson> = {}): Quiz {
     ...{ lesson, media: [], learnerName: 'Odile Harcastle', seed: 'seed' },
     progress: {
       ...{ partId: null, atMs: 0, released: ['a'], finishedParts: [], seen: {}, covered: {} },
-      ...{ responses: [], chosen: {}, ownNotes: [] },
+      ...{ responses: [], chosen: {}, ownNotes: [], judged: null },
     },
     ...change,
   }
@@ -36,6 +36,7 @@ function begin(lesson: Lesson, change: Partial<OpenedLesson> = {}): Quiz {
     record: (record: LearnerRecord) => void records.push(record),
     newId: () => `r${records.length}`,
     flush: () => Promise.resolve(),
+    onTold: () => () => undefined,
   } as unknown as Host
   return effectScope().run(() => useQuiz(host, opened, partOfKind(lesson, QUIZ, 'quiz')!))!
 }
@@ -140,6 +141,7 @@ describe('handing in', () => {
           covered: {},
           chosen: {},
           ownNotes: [],
+          judged: null,
         },
         responses: [
           {

@@ -24,17 +24,26 @@ export function useQuiz(host: Host, opened: OpenedLesson, quiz: QuizPart) {
   const questions: QuizQuestion[] = []
   for (const { section, items } of sectionsInOrder(quiz, seed))
     items.forEach(({ id: itemId, questionId }, index) => {
-      const question = lesson.questions[questionId]!
       const number = questions.length + 1
       const begins = index === 0 ? section : null
-      questions.push({ itemId, number, question, begins, section })
+      questions.push({
+        ...{ itemId, number, begins, section },
+        // More may be told of it later on.
+        get question() {
+          return lesson.questions[questionId]!
+        },
+      })
     })
 
   const handedIn = ref(progress.finishedParts.includes(quiz.id))
   const [, tells] = toldOf(opened)
   const isTold = () => tellsNow(quiz, handedIn.value, tells)
-  const told = computed(isTold)
   const answers = useAnswers(host, lesson, progress.responses, isTold, tells)
+  /** Whether the server has still to say what came of what was handed in. */
+  const isComing = computed(
+    () => isTold() && questions.some(({ question }) => answers.standing(question.id).pending),
+  )
+  const told = computed(() => isTold() && !isComing.value)
   const whole = computed(() => quizSummary(lesson, quiz, answers.responses.value, seed))
   /** As it may be shown. */
   const summary = computed(() => (told.value ? whole.value : untoldSummary(whole.value)))
@@ -102,6 +111,7 @@ export function useQuiz(host: Host, opened: OpenedLesson, quiz: QuizPart) {
     questions,
     answers,
     told,
+    isComing,
     /** The class tells everybody later; handing in changes nothing about that. */
     isHeldBack: !tells,
     handedIn,

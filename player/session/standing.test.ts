@@ -16,7 +16,7 @@ describe('a question', () => {
   it('is open until it is answered', () => {
     expect(standingOf(choice, [])).toEqual({
       ...{ triesUsed: 0, triesLeft: 2, right: false, final: false },
-      ...{ lastAnswer: null, lastMark: null },
+      ...{ lastAnswer: null, lastMark: null, pending: false },
     })
   })
 

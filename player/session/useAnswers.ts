@@ -1,13 +1,11 @@
 // What a learner has answered so far, and giving an answer: marked here at once, recorded through the host.
-import { computed, shallowRef } from 'vue'
-import type { Attempt } from '@fernbrake/core/contract'
+import { computed, onScopeDispose, shallowRef } from 'vue'
 import { questionScore, questionsMet } from '@fernbrake/core/analysis'
 import type { Lesson, QuestionCue } from '@fernbrake/core/lesson'
 import type { AnswerResult } from '@fernbrake/core/playback'
 import {
-  isByPerson,
-  isGraded,
-  isSettled,
+  isFinal,
+  isSettledHere,
   markQuestion,
   type Answer,
   type Mark,
@@ -15,8 +13,16 @@ import {
 } from '@fernbrake/core/questions'
 import { isoTime, nowMs } from '../clock.ts'
 import type { Host } from '../hosts/Host.ts'
+import {
+  isPending,
+  markOf,
+  wasRight,
+  withTold,
+  type GivenAnswer,
+  type PastResponse,
+} from './told.ts'
 
-type PastResponse = Attempt['progress']['responses'][number]
+export type { GivenAnswer }
 
 /** What playback must know of earlier answers, by cue. */
 export function resultsOf(
@@ -27,16 +33,10 @@ export function resultsOf(
   for (const { cueId, questionId, verdict, tryNumber } of responses) {
     const question = lesson.questions[questionId]
     if (!question) continue
-    const right = isSettled(verdict) || results[cueId]?.right === true
+    const right = isSettledHere(question, verdict) || results[cueId]?.right === true
     results[cueId] = { right, final: isFinal(question, right, tryNumber) }
   }
   return results
-}
-
-/** What only asks, or waits for a person, may be answered anew as long as tries are left. */
-function isFinal(question: Question, right: boolean, triesUsed: number): boolean {
-  const noneLeft = question.tries > 0 && triesUsed >= question.tries
-  return noneLeft || (right && isGraded(question) && !isByPerson(question))
 }
 
 /** How a question stands for this learner. */
@@ -48,10 +48,9 @@ export interface QuestionStanding {
   final: boolean
   lastAnswer: Answer | null
   lastMark: Mark | null
+  /** Whether the server has still to say what came of the last answer. */
+  pending: boolean
 }
-
-/** An answer that was given, and what came of it. */
-export type GivenAnswer = Pick<PastResponse, 'answer' | 'verdict'>
 
 /**
  * How a question stands after these answers to it, in their order. While learners are not told what came of them, none
@@ -63,14 +62,15 @@ export function standingOf(
   told = true,
 ): QuestionStanding {
   const last = given.at(-1)
-  const right = given.some(({ verdict }) => isSettled(verdict))
+  const right = wasRight(question, given)
   return {
     triesUsed: given.length,
     triesLeft: question.tries > 0 ? Math.max(0, question.tries - given.length) : null,
     right,
     final: isFinal(question, told && right, given.length),
     lastAnswer: last?.answer ?? null,
-    lastMark: last ? markQuestion(question, last.answer) : null,
+    lastMark: last ? markOf(question, last) : null,
+    pending: last ? isPending(question, last) : false,
   }
 }
 
@@ -88,6 +88,7 @@ export function useAnswers(
   tellsScore = true,
 ) {
   const responses = shallowRef<PastResponse[]>([...earlier])
+  onScopeDispose(host.onTold((told) => (responses.value = withTold(responses.value, told))))
 
   const standing = (questionId: string): QuestionStanding =>
     standingOf(
@@ -116,19 +117,24 @@ export function useAnswers(
       { cueId, questionId, tryNumber, answer, verdict, points },
     ]
     void host.flush()
-    const right = isSettled(verdict)
-    return { right, final: isFinal(question, isTold() && right, tryNumber) }
+    const right = isSettledHere(question, verdict)
+    const final = isFinal(question, isTold() && right, tryNumber)
+    return isPending(question, { verdict }) ? { right, final, pending: true } : { right, final }
   }
 
   /**
    * Points so far, and those that could be had, over all questions that are met; as the results count them. Null while it
-   * is not to be told.
+   * is not to be told, or not known.
    */
   const score = computed(() => scoreOf(questionsMet(lesson)))
 
   /** The same over some questions alone, such as those of one part. */
   function scoreOf(questions: readonly Question[]): Score | null {
-    if (!tellsScore) return null
+    const isUnknown = responses.value.some((response) => {
+      const question = lesson.questions[response.questionId]
+      return question !== undefined && isPending(question, response)
+    })
+    if (!tellsScore || isUnknown) return null
     return {
       points: questions.reduce((sum, one) => sum + questionScore(one, responses.value), 0),
       max: questions.reduce((sum, one) => sum + one.points, 0),

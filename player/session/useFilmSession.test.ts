@@ -86,6 +86,8 @@ let records: LearnerRecord[]
 let video: FakeVideo
 /** Who wants to hear that the page goes away. */
 const leaving = new Set<() => void>()
+type ToldListener = Parameters<Host['onTold']>[0]
+const hearers = new Set<ToldListener>()
 
 beforeEach(() => {
   vi.useFakeTimers({ now: Date.parse('2026-03-02T10:00:00Z') })
@@ -94,6 +96,7 @@ beforeEach(() => {
   documentLike.visibilityState = 'visible'
   records = []
   leaving.clear()
+  hearers.clear()
   video = new FakeVideo()
 })
 
@@ -115,6 +118,7 @@ function sit(lesson: Lesson, progress: Partial<OpenedLesson['progress']> = {}) {
       },
       chosen: {},
       ownNotes: [],
+      judged: null,
       ...progress,
     },
   }
@@ -122,6 +126,10 @@ function sit(lesson: Lesson, progress: Partial<OpenedLesson['progress']> = {}) {
     record: (record: LearnerRecord) => void records.push(record),
     newId: () => `r${records.length}`,
     flush: () => Promise.resolve(),
+    onTold(listener: ToldListener) {
+      hearers.add(listener)
+      return () => hearers.delete(listener)
+    },
     onLeave(listener: () => void) {
       leaving.add(listener)
       return () => leaving.delete(listener)

@@ -254,9 +254,16 @@ export function useFilmSession(
   }
 
   const stopLeaving = host.onLeave(() => media && notePlace())
+  // What the server marked is known to playback like any other answer.
+  const stopTold = host.onTold(({ responses }) => {
+    const results = resultsOf(lesson, responses)
+    for (const [cueId, result] of Object.entries(results))
+      if (lesson.cues[cueId]) dispatch({ kind: 'answered', cueId, result })
+  })
 
   onScopeDispose(() => {
     stopLeaving()
+    stopTold()
     clearInterval(counting)
     spans?.destroy()
     if (media) notePlace()

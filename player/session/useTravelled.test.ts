@@ -34,6 +34,7 @@ const none = (): LearnerProgress => ({
   },
   chosen: {},
   ownNotes: [],
+  judged: null,
 })
 const place = (partId: string, atMs: number, released: string[] = []): LearnerRecord => ({
   ...{ kind: 'place', id: `${partId}-${atMs}`, partId, atMs, released, at },
@@ -76,6 +77,9 @@ describe('a record brings progress up to date', () => {
     expect(after({ ...answer('x'), questionId: 'gone' } as LearnerRecord)).toEqual(none()))
 })
 
+type ToldListener = Parameters<Host['onTold']>[0]
+const hearers = new Set<ToldListener>()
+
 describe('going from part to part', () => {
   let sent: LearnerRecord[]
   let travel: ReturnType<typeof useTravelled>
@@ -85,7 +89,13 @@ describe('going from part to part', () => {
       ...{ lesson, media: [], learnerName: 'Odile Harcastle', seed: 'seed' },
       progress: { ...none(), partId: PART, atMs: 3000 },
     })
-    const host = { record: (record: LearnerRecord) => void sent.push(record) } as unknown as Host
+    const host = {
+      record: (record: LearnerRecord) => void sent.push(record),
+      onTold(listener: ToldListener) {
+        hearers.add(listener)
+        return () => hearers.delete(listener)
+      },
+    } as unknown as Host
     travel = useTravelled(host, opened)
     travel.begin()
   })

@@ -1,10 +1,11 @@
 // How far the learner has come while the lesson is open: each part takes up what the others have recorded.
 import { shallowRef, type ShallowRef } from 'vue'
 import { partOfKind } from '@fernbrake/core/lesson'
-import { knownOf, type Known, type Travelled } from '@fernbrake/core/routes'
+import { knownOf, type Judged, type Known, type Travelled } from '@fernbrake/core/routes'
 import { furthestMs } from '@fernbrake/core/watching'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { noteRecord } from './learnerProgress.ts'
+import { takeTold } from './told.ts'
 
 export function useTravelled(
   under: Host,
@@ -15,6 +16,8 @@ export function useTravelled(
   travelled: Readonly<ShallowRef<Travelled>>
   /** What decides about ways and gates, as of the last record. */
   known: Readonly<ShallowRef<Known>>
+  /** Takes up what the server says of conditions that cannot be judged here. */
+  takeJudged(judged: Judged): void
   /** Call once the lesson is open. */
   begin(): void
   /** Notes where a film is to be taken up; under a rule on jumping, no further than the learner has come. */
@@ -36,8 +39,14 @@ export function useTravelled(
     known.value = knownOf(opened.value!.lesson, opened.value!.progress)
   }
 
+  const toldListeners = new Set<Parameters<Host['onTold']>[0]>()
   const host: Host = {
     ...under,
+    // The lesson itself knows first.
+    onTold(listener) {
+      toldListeners.add(listener)
+      return () => toldListeners.delete(listener)
+    },
     record(record) {
       if (opened.value) {
         noteRecord(opened.value.lesson, opened.value.progress, record)
@@ -52,10 +61,20 @@ export function useTravelled(
     host,
     travelled,
     known,
+    takeJudged({ shut, open }) {
+      const { progress } = opened.value!
+      progress.judged = { shut, open: { ...progress.judged?.open, ...open } }
+      refreshKnown()
+    },
     begin() {
       const { partId, atMs } = opened.value!.progress
       if (partId !== null) places.set(partId, atMs)
       refresh()
+      under.onTold((told) => {
+        takeTold(opened.value!, told)
+        refresh()
+        toldListeners.forEach((listener) => listener(told))
+      })
     },
     leaveAt({ lesson, progress }, { partId, atMs }) {
       const film = partOfKind(lesson, partId, 'film')

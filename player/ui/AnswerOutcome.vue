@@ -6,7 +6,8 @@ import { isBlank, type RichText } from '@fernbrake/core/fields'
 import TextView from '../questions/TextView.vue'
 import { ASSIGNMENT } from './about.ts'
 
-export type Verdict = 'right' | 'partly' | 'wrong' | 'waits' | 'thanks' | 'kept'
+/** `coming`: the server tells, once it has heard of the answer. */
+export type Verdict = 'right' | 'partly' | 'wrong' | 'waits' | 'thanks' | 'kept' | 'coming'
 
 const props = defineProps<{
   /** Null where time ran out before there was an answer. */
@@ -37,7 +38,10 @@ defineExpose({ focus: () => box.value?.focus({ preventScroll: true }) })
       <svg viewBox="0 0 20 20" aria-hidden="true">
         <path v-if="verdict === 'right'" d="M3 10.5 L8 15.5 L17 5" />
         <path v-else-if="verdict === 'wrong'" d="M4 4 L16 16 M16 4 L4 16" />
-        <path v-else-if="verdict === 'thanks' || verdict === 'kept'" d="M10 4 V16 M4 10 H16" />
+        <path
+          v-else-if="verdict === 'thanks' || verdict === 'kept' || verdict === 'coming'"
+          d="M10 4 V16 M4 10 H16"
+        />
         <path v-else d="M3 10 H17" />
       </svg>
       {{ t(`player.${words}`) }}
@@ -71,6 +75,7 @@ defineExpose({ focus: () => box.value?.focus({ preventScroll: true }) })
 }
 .outcome.right,
 .outcome.kept,
+.outcome.coming,
 .outcome.thanks {
   border-color: var(--fern);
   background: var(--fern-soft);

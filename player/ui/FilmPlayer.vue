@@ -18,6 +18,7 @@ import { provideForQuestions } from '../questions/provideForQuestions.ts'
 import { useCaptionLook } from '../session/useCaptionLook.ts'
 import { useCaptionWish } from '../session/useCaptionWish.ts'
 import { toldOf } from '../session/toldOf.ts'
+import { askWays } from '../session/askWays.ts'
 import { useAnswers } from '../session/useAnswers.ts'
 import { useFacts } from '../session/useFacts.ts'
 import { useFork } from '../session/useFork.ts'
@@ -85,6 +86,16 @@ const filmScore = computed(() =>
 )
 const { fork, forkEnding } = useFork(lesson, session)
 
+/** Where only the server knows the way, the film waits for it. */
+const way = askWays(
+  props.host,
+  () => (fork.value?.decides ? fork.value.id : null),
+  (cueId, { open }) => {
+    session.dispatch({ kind: 'decided', cueId, open: open[cueId] ?? [] })
+    session.notePlace()
+  },
+)
+
 function choose(choiceId: string): void {
   if (!fork.value) return
   session.dispatch({ kind: 'chose', cueId: fork.value.id, choiceId })
@@ -102,9 +113,9 @@ watch(
   [() => answers.responses.value, () => state.value.released, watched],
   ([responses, released, share]) => {
     const score = scoreSoFar(lesson, responses, released)
-    const { watched: others, visited } = knownOf(lesson, props.opened.progress).facts
-    const facts = { score, watched: { ...others, [props.partId]: share }, visited }
-    session.dispatch({ kind: 'known', facts })
+    const { facts } = knownOf(lesson, props.opened.progress)
+    const watched = { ...facts.watched, [props.partId]: share }
+    session.dispatch({ kind: 'known', facts: { ...facts, score, watched } })
   },
   { immediate: true },
 )
@@ -162,7 +173,9 @@ onMounted(() => {
     live.value = now
       ? t('player.questionOf', { number: now.number, count: questionCues.length })
       : fork.value
-        ? fork.value.prompt || t('player.chooseWay')
+        ? fork.value.decides
+          ? t('player.wayAskedHelp')
+          : fork.value.prompt || t('player.chooseWay')
         : ''
   })
   onScopeDispose(stop)
@@ -232,6 +245,7 @@ onMounted(() => {
         :key="`fork-${fork.id}`"
         :fork="fork"
         :countdown="session.countdown.value"
+        :failed="way.failed.value"
         @choose="choose"
       />
       <template v-else>

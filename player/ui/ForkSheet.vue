@@ -8,6 +8,8 @@ import { inOrder, type ForkCue } from '@fernbrake/core/lesson'
 const props = defineProps<{
   fork: ForkCue
   countdown: { share: number; leftMs: number } | null
+  /** The way could not be asked for yet; of no meaning where the learner chooses it. */
+  failed: boolean
 }>()
 const emit = defineEmits<{ choose: [choiceId: string] }>()
 const { t } = useI18n()
@@ -15,7 +17,13 @@ const ways = computed(() => inOrder(Object.values(props.fork.choices)))
 </script>
 
 <template>
-  <section class="fork" :aria-label="t('player.chooseWay')">
+  <section v-if="fork.decides" class="fork" :aria-label="t('player.wayAsked')">
+    <h2>{{ t('player.wayAsked') }}</h2>
+    <p class="help" role="status">
+      {{ t(failed ? 'player.wayAskedLater' : 'player.wayAskedHelp') }}
+    </p>
+  </section>
+  <section v-else class="fork" :aria-label="t('player.chooseWay')">
     <h2 dir="auto">{{ fork.prompt || t('player.chooseWay') }}</h2>
     <p class="help">{{ t('player.chooseHelp') }}</p>
     <TimeLeft v-if="countdown" :share="countdown.share" :left-ms="countdown.leftMs" />

@@ -17,6 +17,7 @@ import { HostError, type Host, type HostState, type OpenedLesson } from '../host
 import { isoTime, nowMs } from '../clock.ts'
 import { prepareParts } from '../parts/fetchPart.ts'
 import LaterPart from '../parts/LaterPart.vue'
+import { askWays } from '../session/askWays.ts'
 import { useTravelled } from '../session/useTravelled.ts'
 import { ABOUT, aboutOf, ASSIGNMENT, EDITION } from './about.ts'
 import ClosedStrip from './ClosedStrip.vue'
@@ -64,6 +65,11 @@ const parts = computed(
       part.value.id,
       words,
     ),
+)
+askWays(
+  travel.host,
+  () => (parts.value?.awaits ? parts.value.openId : null),
+  (_partId, judged) => travel.takeJudged(judged),
 )
 const talk = provideTalk(travel.host, hostState, {
   goTo({ partId, place }) {

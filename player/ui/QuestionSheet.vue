@@ -95,11 +95,14 @@ async function fetchView(): Promise<void> {
 }
 void fetchView()
 
+/** Whether it is told what came of the last answer; only the server may know, and not have said yet. */
+const tellsHere = computed(() => props.told && !props.standing.pending)
 /** What the verdict is called: those who only said what they think, or wait to be marked, are told just that. */
 const verdict = computed(() => {
   const verdict = props.standing.lastMark?.verdict ?? null
   if (verdict === null) return null
   if (!props.told) return 'kept'
+  if (props.standing.pending) return 'coming'
   if (isSelfJudged(props.question)) return 'thanks'
   if (verdict !== 'unmarked') return verdict
   return isByPerson(props.question) ? 'waits' : 'thanks'
@@ -110,13 +113,13 @@ const closed = computed(() => props.standing.final || props.timeUp)
 /** What was given, where its view would tell how right it is. */
 const givenUntold = computed(() => {
   const { lastAnswer } = props.standing
-  if (!answered.value || props.told || !lastAnswer) return null
+  if (!answered.value || tellsHere.value || !lastAnswer) return null
   if (lastAnswer.kind === 'trueFalse') return t(lastAnswer.value ? 'player.true' : 'player.false')
   return readableAnswer(props.question, lastAnswer)
 })
 const feedback = computed(() => {
   const key = props.standing.lastMark?.verdict ?? null
-  return key && key !== 'unmarked' && props.told ? props.question.feedback[key] : ''
+  return key && key !== 'unmarked' && tellsHere.value ? props.question.feedback[key] : ''
 })
 const worth = computed(() =>
   isGraded(props.question) && props.question.points > 0
@@ -145,6 +148,13 @@ watch(
     if (answered.value) return
     trying.value = false
     draft.forget()
+  },
+)
+// A question that was cut is told whole once it may be: its answer goes by its own names from then on.
+watch(
+  () => props.question,
+  () => {
+    if (answered.value) answer.value = props.standing.lastAnswer
   },
 )
 onMounted(() => props.takesFocus && heading.value?.focus({ preventScroll: true }))
@@ -236,7 +246,7 @@ function tryAgain(): void {
         ref="outcome"
         :verdict="verdict"
         :feedback="feedback"
-        :explanation="closed && told ? question.explanation : ''"
+        :explanation="closed && tellsHere ? question.explanation : ''"
         :time-up="timeUp"
         :tries-left="closed ? null : standing.triesLeft"
       />
@@ -255,7 +265,12 @@ function tryAgain(): void {
         >
           {{ t('player.goOn') }}
         </button>
-        <button v-if="answered && !closed" class="fb-button" type="button" @click="tryAgain">
+        <button
+          v-if="answered && !closed && verdict !== 'coming'"
+          class="fb-button"
+          type="button"
+          @click="tryAgain"
+        >
           {{
             told && isGraded(question) && !isByPerson(question) && !isSelfJudged(question)
               ? t('player.tryAgain')

@@ -27,6 +27,7 @@ function wordsOf({ words, title }: ShownWay): string {
       {{ wordsOf(way) }}
     </button>
   </div>
+  <p v-if="parts.awaits" class="waits" role="status">{{ t('player.waysAsked') }}</p>
   <p v-for="part in parts.waits" :key="part.id" class="waits">
     {{ t('player.part.opensWhen', { title: part.title, when: part.shut }) }}
   </p>

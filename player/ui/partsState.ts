@@ -2,6 +2,7 @@
 import type { Lesson, Part } from '@fernbrake/core/lesson'
 import {
   isShut,
+  isWayUnknown,
   nextPart,
   partsOpen,
   partsShown,
@@ -42,6 +43,8 @@ export interface PartsState {
   waits: ShownPart[]
   /** Nothing is left of the lesson. */
   isOver: boolean
+  /** Only the server knows which ways lead on from here, and has still to be asked. */
+  awaits: boolean
 }
 
 export interface PartsWords {
@@ -82,12 +85,15 @@ export function partsState(
     return { routeId, words: said, toId: to?.id ?? null, title: to?.title ?? null }
   })
   const order = next && { routeId: null, words: '', toId: next.id, title: next.title }
-  const all = ways.length > 0 ? ways : order ? [order] : []
+  const awaits = finishedParts.includes(openId) && isWayUnknown(lesson, openId, known)
+  const all = awaits ? [] : ways.length > 0 ? ways : order ? [order] : []
   return {
     openId,
     all: shown,
     ways: all,
-    waits: all.length > 0 ? [] : shown.filter(({ shut, isDone }) => shut !== null && !isDone),
-    isOver: all.length === 0 && shown.every(({ isDone }) => isDone),
+    awaits,
+    waits:
+      awaits || all.length > 0 ? [] : shown.filter(({ shut, isDone }) => shut !== null && !isDone),
+    isOver: !awaits && all.length === 0 && shown.every(({ isDone }) => isDone),
   }
 }

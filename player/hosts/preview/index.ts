@@ -2,6 +2,7 @@
 import type { ResponseRecordInput } from '@fernbrake/core/contract'
 import { tallyOf } from '@fernbrake/core/analysis'
 import { withoutHidden, withoutNotes, type Lesson } from '@fernbrake/core/lesson'
+import { NOTHING_JUDGED } from '@fernbrake/core/routes'
 import type { Host, HostState, PlayableMedia } from '../Host.ts'
 import { filesInMemory } from '../filesInMemory.ts'
 
@@ -42,6 +43,7 @@ export function createPreviewHost({
           chosen: {},
           ownNotes: [],
           seen: {},
+          judged: null,
         },
       }),
     record(record) {
@@ -51,6 +53,9 @@ export function createPreviewHost({
     state: () => STATE,
     onState: () => () => undefined,
     onLeave: () => () => undefined,
+    // Everything is known here.
+    onTold: () => () => undefined,
+    ways: () => Promise.resolve(NOTHING_JUDGED),
     // Nobody else answers a preview.
     tally: (questionId) =>
       Promise.resolve(tallyOf(given.filter((one) => one.questionId === questionId))),

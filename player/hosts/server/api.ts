@@ -9,6 +9,7 @@ import {
   type Session,
   type TalkReply,
 } from '@fernbrake/core/contract'
+import type { Judged } from '@fernbrake/core/routes'
 import type { Post } from '@fernbrake/core/talk'
 import { isoTime, nowMs } from '../../clock.ts'
 import { HostError, type Tally } from '../Host.ts'
@@ -63,6 +64,9 @@ export const readAttempt = (attemptId: string) => call<Attempt>('GET', `/api/att
 export const readTally = (attemptId: string, questionId: string) =>
   call<Tally>('GET', `/api/attempts/${attemptId}/tallies/${encodeURIComponent(questionId)}`)
 
+export const readWays = (attemptId: string, placeId: string) =>
+  call<Judged>('GET', `/api/attempts/${attemptId}/ways/${encodeURIComponent(placeId)}`)
+
 const talkPath = (attemptId: string) => `/api/attempts/${attemptId}/talk`
 
 export const readTalk = (attemptId: string, after: number) =>
@@ -86,9 +90,10 @@ const MEANS: Partial<Record<string, 'signedOut' | 'rejected'>> = {
 export async function outcomeOf(response: Response): Promise<SendOutcome> {
   const said: unknown = await response.json().catch(() => null)
   if (response.ok) {
-    const { kept, refused } = (said ?? {}) as Partial<RecordsReply>
+    const { kept, refused, told } = (said ?? {}) as Partial<RecordsReply>
     const isReply = Array.isArray(kept) && Array.isArray(refused)
-    return isReply ? { kind: 'acknowledged', reply: { kept, refused } } : { kind: 'unreachable' }
+    if (!isReply) return { kind: 'unreachable' }
+    return { kind: 'acknowledged', reply: { kept, refused, ...(told ? { told } : {}) } }
   }
   const means = MEANS[ownProblemType(said) ?? '']
   if (means === 'rejected') return { kind: 'rejected', message: (said as Problem).detail }

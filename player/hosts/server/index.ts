@@ -1,12 +1,21 @@
 // ServerHost: the host of the learner's page. Records go through IndexedDB to Fernbrake's own server.
 import { nanoid } from 'nanoid'
+import { shallowReactive } from 'vue'
 import { cleanTexts } from '@fernbrake/core/fields'
 import { stagedAddresses } from '@fernbrake/core/lesson'
 import { placeToGoOn } from '@fernbrake/core/playback'
 import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
 import { noteRecord } from '../../session/learnerProgress.ts'
 import type { Host, HostState, OpenedLesson } from '../Host.ts'
-import { beaconRecords, hidePost, readAttempt, readTalk, readTally, sendRecords } from './api.ts'
+import {
+  beaconRecords,
+  hidePost,
+  readAttempt,
+  readTalk,
+  readTally,
+  readWays,
+  sendRecords,
+} from './api.ts'
 import { dropEarlyStage, takeEarlyAttempt, takeEarlyVideo } from './early.ts'
 import { openFileQueue, type WaitingFile } from './fileQueue.ts'
 import { createFileSender, type FileOutcome } from './fileSender.ts'
@@ -29,11 +38,17 @@ export async function createServerHost(attemptId: string): Promise<Host> {
   })
   const listeners = new Set<(state: HostState) => void>()
   const leaveListeners = new Set<() => void>()
+  const toldListeners = new Set<Parameters<Host['onTold']>[0]>()
   const farewell = farewellOf(attemptId)
   await takeFarewell(farewell.read(), queue)
   const sender = createSender({
     queue,
-    send: (records) => sendRecords(attemptId, records),
+    async send(records) {
+      const outcome = await sendRecords(attemptId, records)
+      const told = outcome.kind === 'acknowledged' ? outcome.reply.told : undefined
+      if (told) toldListeners.forEach((listener) => listener(told))
+      return outcome
+    },
     beacon: (records) => beaconRecords(attemptId, records),
     onState: (state) => listeners.forEach((listener) => listener(state)),
     keepFarewell: (records) => farewell.keep(records),
@@ -64,6 +79,15 @@ export async function createServerHost(attemptId: string): Promise<Host> {
     onLeave(listener) {
       leaveListeners.add(listener)
       return () => leaveListeners.delete(listener)
+    },
+    onTold(listener) {
+      toldListeners.add(listener)
+      return () => toldListeners.delete(listener)
+    },
+    async ways(placeId) {
+      // What was done up to here decides.
+      await sender.flush()
+      return readWays(attemptId, placeId)
     },
     async tally(questionId) {
       // One’s own answer is to be among them.
@@ -162,7 +186,8 @@ async function openAttempt(
   // What was sent ahead may be another film than the one to go on with, or there may be none.
   if (!element) dropEarlyStage()
   return {
-    lesson: attempt.lesson,
+    // Of questions that are cut more is told later on, and whatever shows them is to see it.
+    lesson: { ...attempt.lesson, questions: shallowReactive(attempt.lesson.questions) },
     media: attempt.media.map((media) => {
       const files = { address: addressOf(media.id), poster: addressOf(media.id, 'poster') }
       return { ...media, ...files, element: media === first ? element : null }

@@ -41,6 +41,14 @@ export default {
       afterClosing: 'Once it has closed',
     },
     tellsNever: 'Set the time first from which they are told.',
+    markerLabel: 'What is not told yet is marked',
+    marker: { server: 'Here', device: 'On the learner’s device' },
+    markerHelp: {
+      server:
+        'What is right stays here until it may be told. Answers given without a connection are kept and marked once they arrive.',
+      device:
+        'It works without a connection, but what is right lies on each device from the beginning, and whoever knows how can look it up.',
+    },
     talkLabel: 'The class talks about it',
     talk: { off: 'No', on: 'Yes, each sees what the others say' },
     complete: 'Complete once',

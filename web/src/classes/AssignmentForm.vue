@@ -79,6 +79,12 @@ const talk = computed({
   set: (word) => (given.rules.talk = word === 'on'),
 })
 const talks = labelled(TALKS, (word) => t(`assign.talk.${word}`))
+const MARKERS = ['server', 'device'] as const
+const marker = computed({
+  get: () => (given.rules.marksOffline ? 'device' : 'server'),
+  set: (where) => (given.rules.marksOffline = where === 'device'),
+})
+const markers = labelled(MARKERS, (where) => t(`assign.marker.${where}`))
 /** Nobody would ever be told. */
 const tellsNever = computed(
   () =>
@@ -175,6 +181,8 @@ function save(): void {
       <LabelledSelect v-model="given.rules.topRate" :label="t('assign.rate')" :options="rates" />
       <LabelledSelect v-model="feedback" :label="t('assign.feedbackLabel')" :options="feedbacks" />
       <p v-if="tellsNever" class="fault" role="alert">{{ t('assign.tellsNever') }}</p>
+      <LabelledSelect v-model="marker" :label="t('assign.markerLabel')" :options="markers" />
+      <p class="help">{{ t(`assign.markerHelp.${marker}`) }}</p>
       <LabelledSelect v-model="talk" :label="t('assign.talkLabel')" :options="talks" />
       <LabelledSelect
         v-model="given.rules.completion.by"

@@ -21,7 +21,7 @@ import {
   type Answer,
 } from '@fernbrake/core/questions'
 import { coverage } from '@fernbrake/core/watching'
-import { TextView } from '@fernbrake/player'
+import { sendWaiting, TextView } from '@fernbrake/player'
 import { call } from '../api/client.ts'
 import HandedFile from '../results/HandedFile.vue'
 import { writeDayAndTime } from '../ui/dates.ts'
@@ -30,9 +30,11 @@ import { useLoaded } from '../ui/useLoaded.ts'
 
 const props = defineProps<{ attemptId: string }>()
 const { t, n } = useI18n()
-const { value, error, reload } = useLoaded(() =>
-  call('attempt', { params: { attemptId: props.attemptId } }),
-)
+const { value, error, reload } = useLoaded(async () => {
+  // What this device still holds goes first: told what is right, it would come too late to count.
+  await sendWaiting(props.attemptId).catch(() => undefined)
+  return call('attempt', { params: { attemptId: props.attemptId } })
+})
 const attempt = computed(() => value.value)
 const responses = computed(() => attempt.value?.progress.responses ?? [])
 const figure = (points: number) => n(points, { maximumFractionDigits: 2 })
