@@ -16,6 +16,8 @@ let server: RealServer
 let desk: Page
 let phone: Page
 let errors: string[]
+/** Where the learner learns it. */
+let learnAt: string
 const TEACHER = 'designer@harrowmere.example'
 const TITLE = 'Gate work'
 const DAY_MS = 86_400_000
@@ -78,6 +80,7 @@ test('until then answers are kept, and nothing says how they did', async () => {
   await phone.goto(server.url)
   await phone.getByRole('button', { name: `Begin “${TITLE}”` }).tap()
   await phone.waitForURL(/\/learn\//)
+  learnAt = phone.url()
   await option(card(1), 'i1-b')
   await give(1).tap()
   await expect(card(1).getByText('Kept. How you did is told to everybody later.')).toBeVisible()
@@ -144,6 +147,26 @@ test('once it is due, everybody is told, of marks as well', async () => {
   await expect(phone.getByText('Loud enough.')).toBeVisible()
   await expect(phone.getByText('2 of 4 points so far.')).toBeVisible()
   await expect(phone.getByText('Not right')).toBeVisible()
+})
+
+test('whoever answers after that hears from the server how they did, also when the connection was away', async () => {
+  await phone.goto(learnAt)
+  await phone.getByRole('button', { name: 'Back to the questions' }).tap()
+  const away = '**/api/attempts/*/records'
+  await phone.route(away, (route) => route.abort())
+  await option(card(4), 'i3-b')
+  await give(4).tap()
+  await expect(card(4).getByText('Kept. What came of it is told as soon as')).toBeVisible()
+  await expect(card(4).getByRole('button', { name: 'Try again' })).toHaveCount(0)
+  await expectNoBarriers(phone, 'a quiz whose marks are on their way')
+  await phone.unroute(away)
+  await expect(card(4).getByText('Not right')).toBeVisible()
+  await expect(card(4).getByText('One try is left.')).toBeVisible()
+  await card(4).getByRole('button', { name: 'Try again' }).tap()
+  await option(card(4), 'i3-a')
+  await give(4).tap()
+  await expect(card(4).getByText('Right', { exact: true })).toBeVisible()
+  await expect(card(4).getByText('Right answer')).toBeVisible()
 })
 
 test('captions are as large as a learner wants, on this device from now on', async () => {

@@ -32,10 +32,10 @@ const summary = computed(() => props.quiz.summary.value)
 const figure = (points: number) => n(points, { maximumFractionDigits: 2 })
 const share = computed(() => (summary.value.max > 0 ? summary.value.points / summary.value.max : 0))
 const words = computed(() =>
-  filled(endMessage(props.part.ending, props.quiz.told.value ? summary.value : null)),
+  filled(endMessage(props.part.ending, props.quiz.tellsSum.value ? summary.value : null)),
 )
 const COUNTED = computed(() =>
-  props.quiz.told.value
+  props.quiz.tellsSum.value
     ? (['right', 'partly', 'wrong', 'open'] as const)
     : (['given', 'open'] as const),
 )
@@ -78,7 +78,7 @@ const sign: Record<ItemState, string> = {
         }}
       </p>
       <p v-else-if="quiz.isComing.value">{{ t('player.quiz.coming') }}</p>
-      <p v-else>{{ t(quiz.told.value ? 'player.quiz.noMarks' : 'player.toldLater') }}</p>
+      <p v-else>{{ t(quiz.tellsSum.value ? 'player.quiz.noMarks' : 'player.toldLater') }}</p>
       <div v-if="summary.max > 0" class="bar" aria-hidden="true">
         <i :style="{ width: `${share * 100}%` }" />
       </div>
@@ -102,7 +102,7 @@ const sign: Record<ItemState, string> = {
         type="button"
         @click="emit('look', firstWrong.itemId)"
       >
-        {{ t(quiz.told.value ? 'player.quiz.toWrong' : 'player.quiz.toOpen') }}
+        {{ t(quiz.tellsSum.value ? 'player.quiz.toWrong' : 'player.quiz.toOpen') }}
       </button>
       <button class="fb-button plain" type="button" @click="emit('back')">
         {{ t('player.quiz.toQuestions') }}

@@ -43,10 +43,12 @@ export function useQuiz(host: Host, opened: OpenedLesson, quiz: QuizPart) {
   const isComing = computed(
     () => isTold() && questions.some(({ question }) => answers.standing(question.id).pending),
   )
-  const told = computed(() => isTold() && !isComing.value)
+  const told = computed(isTold)
+  /** Whether the sum of it is told: not while some of it is still to come. */
+  const tellsSum = computed(() => isTold() && !isComing.value)
   const whole = computed(() => quizSummary(lesson, quiz, answers.responses.value, seed))
   /** As it may be shown. */
-  const summary = computed(() => (told.value ? whole.value : untoldSummary(whole.value)))
+  const summary = computed(() => (tellsSum.value ? whole.value : untoldSummary(whole.value)))
   const outcomes = computed(
     () =>
       new Map(whole.value.sections.flatMap(({ items }) => items.map((one) => [one.itemId, one]))),
@@ -111,6 +113,7 @@ export function useQuiz(host: Host, opened: OpenedLesson, quiz: QuizPart) {
     questions,
     answers,
     told,
+    tellsSum,
     isComing,
     /** The class tells everybody later; handing in changes nothing about that. */
     isHeldBack: !tells,

@@ -120,20 +120,20 @@ describe('what is told', () => {
       const quiz = useQuiz(host, opened, partOfKind(whole, QUIZ, 'quiz')!)
       const one = quiz.questions.find(({ itemId }) => itemId === 'i1')!
       quiz.give(one, first)
-      expect([quiz.told.value, quiz.isComing.value, quiz.stateOf('i1')]).toEqual([
+      expect([quiz.tellsSum.value, quiz.isComing.value, quiz.stateOf('i1')]).toEqual([
         false,
         false,
         'given',
       ])
       quiz.handIn()
-      expect([quiz.told.value, quiz.isComing.value, quiz.stateOf('i1')]).toEqual([
+      expect([quiz.tellsSum.value, quiz.isComing.value, quiz.stateOf('i1')]).toEqual([
         false,
         true,
         'given',
       ])
       const about = { cueId: 'i1', questionId: 'q-i1', verdict: 'wrong' as const }
       tell(told([response(about)], [cutQuestion(whole.questions['q-i1']!, 'mix q-i1')]))
-      expect([quiz.told.value, quiz.isComing.value, quiz.stateOf('i1')]).toEqual([
+      expect([quiz.tellsSum.value, quiz.isComing.value, quiz.stateOf('i1')]).toEqual([
         true,
         false,
         'wrong',

@@ -12,7 +12,9 @@ import type { OpenedLesson } from '../hosts/Host.ts'
 export type Told = NonNullable<RecordsReply['told']>
 export type PastResponse = Attempt['progress']['responses'][number]
 /** An answer that was given, and what came of it; by the server alone where points are told with it. */
-export type GivenAnswer = Pick<PastResponse, 'answer' | 'verdict' | 'perPart'> & { points?: number }
+export type GivenAnswer = Pick<PastResponse, 'answer' | 'verdict' | 'perPart' | 'marked'> & {
+  points?: number
+}
 
 /**
  * The answers with what is told of them. What was given since, and is on its way, stays behind what the server knows: it
@@ -44,11 +46,12 @@ export const isPending = (
   { verdict }: Pick<PastResponse, 'verdict'>,
 ): boolean => isUnsaid(question) && verdict === 'unmarked'
 
-/** What came of an answer: marked here, or by the server where it cannot be marked here. */
+/** What came of an answer: marked by a person, or here, or by the server where it cannot be marked here. */
 export function markOf(question: Question, response: GivenAnswer): Mark {
-  if (!isUnsaid(question) || isPending(question, response))
-    return markQuestion(question, response.answer)
   const { points = 0, verdict, perPart = [] } = response
+  const here = markQuestion(question, response.answer)
+  if (response.marked) return { ...here, points, verdict }
+  if (!isUnsaid(question) || isPending(question, response)) return here
   return { points, max: question.points, verdict, perPart }
 }
 

@@ -156,6 +156,8 @@ const HELD: readonly [name: string, sql: string][] = [
   ...(
     [
       ['answers', 'responses', 'answered_at'],
+      ['answersAfterTelling', 'answers_after_telling', 'answered_at'],
+      ['toldQuestions', 'told_questions', 'told_at'],
       ['marks', 'marks', 'marked_at'],
       ['watched', 'spans', 'began_at'],
       ['waysTaken', 'choices', 'chosen_at'],
