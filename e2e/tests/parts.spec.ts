@@ -157,6 +157,59 @@ test('a deck takes pictures and the pages of a PDF, and says what it cannot take
   await expectNoBarriers(bench, 'deck on the bench')
 })
 
+test('a document comes into its deck though another part is open, the page is loaded anew, and somebody publishes', async () => {
+  const slides = left().locator('.strip li')
+  const before = await slides.count()
+  const way = bench.getByRole('list', { name: 'Media on their way into the lesson' })
+  const open = (name: string) => tabs().getByRole('button', { name }).click()
+  const pdf = (name: string, pages: string[]) => ({
+    ...{ name, mimeType: 'application/pdf', buffer: makePdf({ pages }) },
+  })
+  // The line stands still until it is let go.
+  let letGo = () => {}
+  const held = new Promise<void>((done) => (letGo = done))
+  await bench.route('**/api/uploads/*', async (route) => {
+    if (route.request().method() === 'PATCH') await held
+    await route.continue()
+  })
+  await left()
+    .getByTestId('file-document')
+    .setInputFiles(pdf('log.pdf', ['Boats', 'Days', 'Tolls']))
+  await expect(left().getByText('Being sent')).toBeVisible()
+  await expect(way).toHaveCount(0)
+  await open('Before you watch')
+  await expect(
+    way.getByText(/“log.pdf” is being sent, .* It comes into “Furniture” by itself/),
+  ).toBeVisible()
+  await expectNoBarriers(bench, 'a bench that waits for a medium')
+  await bench.getByRole('button', { name: 'Publish edition 1' }).click()
+  const dialog = bench.getByRole('dialog')
+  await expect(dialog.getByText(/^One medium is still on its way into the lesson/)).toBeVisible()
+  await bench.keyboard.press('Escape')
+  letGo()
+  await expect(way).toHaveCount(0)
+  await open('Furniture')
+  await expect(slides).toHaveCount(before + 3)
+  await undo()
+  await expect(slides).toHaveCount(before)
+  await bench.unrouteAll({ behavior: 'wait' })
+  // Prepared while nobody has the page open: what was chosen is known all the same.
+  let isAway = true
+  await bench.route('**/api/media/*', (route) => (isAway ? route.abort() : route.continue()))
+  await left()
+    .getByTestId('file-document')
+    .setInputFiles(pdf('tolls.pdf', ['One', 'Two']))
+  await expect(left().getByText('Being prepared')).toBeVisible()
+  await bench.reload()
+  await expect(left().getByText('Being prepared')).toBeVisible()
+  isAway = false
+  await open('Furniture')
+  await expect(slides).toHaveCount(before + 2)
+  await undo()
+  await expect(slides).toHaveCount(before)
+  await expectKept(bench)
+})
+
 test('a chronicle takes dates from BCE to a day, and says when something ends too soon', async () => {
   await addPart(bench, 'Chronicle')
   await on.field('Name of this part').fill('What happened')

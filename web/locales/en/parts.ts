@@ -112,10 +112,6 @@ export default {
     slideTitle: 'What the picture is called',
     notes: 'What is said beside it',
     offersDocument: 'Learners may download the document',
-    document: {
-      notDrawn: 'Only the pages of a PDF can be drawn. This document is on your shelf.',
-      cut: 'A deck takes {most} pages of a document; the rest was left out. The whole document is on your shelf.',
-    },
     items: 'nothing yet | one entry | {n} entries',
     item: 'Entry',
     noItems: 'A chronicle tells what happened, and when. Add the first entry below.',

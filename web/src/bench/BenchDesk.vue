@@ -7,6 +7,7 @@ import {
   defineAsyncComponent,
   nextTick,
   onMounted,
+  onScopeDispose,
   ref,
   useTemplateRef,
   watch,
@@ -41,7 +42,9 @@ import { createBench, provideBench } from './useBench.ts'
 import { useClipboard } from './useClipboard.ts'
 import { useBenchKeys } from './useBenchKeys.ts'
 import { closeWithScope, provideDraft, type Draft } from './useDraft.ts'
-import { useMedia } from './useFilmUpload.ts'
+import PlacingStrip from './placing/PlacingStrip.vue'
+import { placerOf } from './placing/placings.ts'
+import { useFilmUploads, useMedia } from './useFilmUpload.ts'
 
 const props = defineProps<{ draft: Draft }>()
 const { t } = useI18n()
@@ -161,15 +164,26 @@ const things = computed(() => {
 const isFilm = computed(() => (bench.openPart.value?.kind ?? 'film') === 'film')
 const plays = computed(() => bench.media.value?.state === 'ready' && !replacing.value)
 
-function onUploaded(mediaId: string): void {
-  replacing.value = false
-  let partId = bench.part.value?.id
-  if (!partId) {
-    partId = nanoid()
-    draft.make(edits.addFilmPart, { id: partId, title: draft.lesson.value.title })
-  }
+/** The edit is made at once, whatever part is open by now; how long the film is, is known once it was looked at. */
+function attachFilm(forPart: string | null, mediaId: string): void {
+  if (forPart === (bench.part.value?.id ?? null)) replacing.value = false
+  const partId = forPart ?? nanoid()
+  const { title } = draft.lesson.value
+  if (forPart === null) draft.make(edits.addFilmPart, { id: partId, title })
   draft.make(edits.attachFilm, { partId, mediaId, durationMs: null, frameRate: null })
+  void bench.placings.await({ at: 'filmLength', partId }, { mediaId, kind: 'film', name: title })
 }
+const uploadOf = useFilmUploads(attachFilm)
+
+// What is on its way comes into the lesson while its bench is open.
+if (bench.canEdit.value) void bench.placings.open(placerOf(draft))
+onScopeDispose(() => bench.placings.close())
+onScopeDispose(
+  bench.placings.onPlaced((place, thingId) => {
+    const isOpen = 'partId' in place && place.partId === bench.openPart.value?.id
+    if (isOpen && thingId) bench.thingId.value = thingId
+  }),
+)
 
 /** Asks a question from the shelf at the moment shown. */
 function askKept({ id: shelfId, question }: KeptQuestion): void {
@@ -260,6 +274,7 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
         />
       </p>
     </div>
+    <PlacingStrip />
     <PartsRow v-if="!onRoutes" />
     <main v-if="onRoutes" class="work">
       <RoutesDesk />
@@ -282,8 +297,10 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
           <BenchStage v-if="plays" />
           <FilmIntake
             v-else
+            :key="bench.part.value?.id ?? 'none'"
             :replacing="replacing"
-            @uploaded="onUploaded"
+            :upload="uploadOf(bench.part.value?.id ?? null)"
+            @uploaded="attachFilm(bench.part.value?.id ?? null, $event)"
             @keep="replacing = false"
           />
         </div>

@@ -12,17 +12,15 @@ import ShelfList from '../shelf/ShelfList.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 import { useBench } from './useBench.ts'
-import { useFilmUpload } from './useFilmUpload.ts'
+import type { FilmUpload } from './useFilmUpload.ts'
 
-defineProps<{ replacing: boolean }>()
+const props = defineProps<{ replacing: boolean; upload: FilmUpload }>()
 const emit = defineEmits<{ uploaded: [mediaId: string]; keep: [] }>()
 const bench = useBench()
 const { t, n } = useI18n()
 const picker = ref<HTMLInputElement | null>(null)
 const over = ref(false)
-const { progress, partlySent, begin, pause, goOn, forget } = useFilmUpload((mediaId) =>
-  emit('uploaded', mediaId),
-)
+const { progress, partlySent, begin, pause, goOn, forget } = props.upload
 
 const mb = (bytes: number) => n(bytes / 1_000_000, { maximumFractionDigits: 1 })
 const share = computed(() =>

@@ -106,11 +106,13 @@ function setSpan(part: { fromMs?: number; toMs?: number }): void {
     <SoundField v-if="cue.content?.form === 'sound'" :cue="cue" :content="cue.content" />
     <SecondFilmField
       v-if="cue.content?.form === 'film'"
+      :cue-id="cueId"
       :content="cue.content"
       @change="setContent"
     />
     <PictureField
       v-if="cue.content?.form === 'picture'"
+      :cue-id="cueId"
       :content="cue.content"
       @change="setContent"
     />

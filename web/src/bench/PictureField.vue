@@ -1,26 +1,29 @@
 <script setup lang="ts">
 // Which picture an overlay shows, and how it sits in its frame.
 import Button from 'primevue/button'
-import { ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
+import { mediaFileAddress } from '@fernbrake/core/contract'
 import type { OverlayForm } from '@fernbrake/core/lesson'
 import { timecodeOf } from '@fernbrake/core/media'
 import PictureCutter from '../shelf/PictureCutter.vue'
-import TakeMedia from '../shelf/TakeMedia.vue'
+import TakeInto from './placing/TakeInto.vue'
 import FitField from './FitField.vue'
 import { useBench } from './useBench.ts'
 
-const props = defineProps<{ content: Extract<OverlayForm, { form: 'picture' }> }>()
+const props = defineProps<{ cueId: string; content: Extract<OverlayForm, { form: 'picture' }> }>()
 const emit = defineEmits<{ change: [content: OverlayForm] }>()
 const bench = useBench()
 const { t } = useI18n()
 const source = useTemplateRef('source')
 const cutting = ref(false)
 
-function show({ id }: Media): void {
+const place = computed(() => ({ at: 'overlay', cueId: props.cueId }) as const)
+
+/** A cut is being made; it comes here whatever is open by then. */
+function awaitCut(mediaId: string): void {
   cutting.value = false
-  emit('change', { ...props.content, mediaId: id })
+  void bench.placings.await(place.value, { mediaId, kind: 'picture', name: t('picture.cutName') })
 }
 function onPaste(event: ClipboardEvent): void {
   if (source.value?.takeFrom(event.clipboardData)) event.preventDefault()
@@ -56,11 +59,11 @@ function takeFrame(): void {
     <PictureCutter
       v-if="content.mediaId && cutting"
       :media-id="content.mediaId"
-      @made="show"
+      @asked="awaitCut"
       @close="cutting = false"
     />
     <template v-if="bench.canEdit.value && !cutting">
-      <TakeMedia ref="source" kind="picture" from-shelf @taken="show">
+      <TakeInto ref="source" kind="picture" :place="place">
         <Button
           v-if="bench.video.value"
           :label="t('picture.fromFilm')"
@@ -77,7 +80,7 @@ function takeFrame(): void {
           variant="text"
           @click="cutting = true"
         />
-      </TakeMedia>
+      </TakeInto>
       <p class="help">{{ t('picture.help') }}</p>
     </template>
     <FitField :fit="content.fit" @change="emit('change', { ...content, fit: $event })" />

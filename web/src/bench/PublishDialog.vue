@@ -28,6 +28,8 @@ const done = ref(false)
 const copied = ref(false)
 const number = computed(() => draft.editions.value.length + 1)
 const blockers = computed(() => findWhatBlocksPublishing(draft.lesson.value))
+/** Media that would not be in the edition, though they are meant for the lesson. */
+const onTheirWay = computed(() => bench.placings.underWay.value)
 const allKept = computed(() => draft.keeping.value === 'kept')
 const address = computed(() => `${location.origin}/open/${draft.linkCode.value}`)
 
@@ -209,9 +211,12 @@ function onHide(): void {
         </template>
         <p v-if="!allKept" class="muted">{{ t('publish.waiting') }}</p>
         <FaultNotice v-if="error" :error="error" @retry="publish" />
+        <p v-if="onTheirWay > 0" class="notice straw" role="status">
+          {{ t('placing.publish', onTheirWay) }}
+        </p>
         <div class="buttons">
           <Button
-            :label="t('publish.publish', { number })"
+            :label="onTheirWay > 0 ? t('placing.publishAnyway') : t('publish.publish', { number })"
             :disabled="busy || !allKept"
             data-test="publish"
             @click="publish"

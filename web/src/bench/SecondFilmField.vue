@@ -6,13 +6,13 @@ import { useI18n } from 'vue-i18n'
 import { mediaFileAddress } from '@fernbrake/core/contract'
 import type { OverlayForm } from '@fernbrake/core/lesson'
 import { call } from '../api/client.ts'
-import TakeMedia from '../shelf/TakeMedia.vue'
+import TakeInto from './placing/TakeInto.vue'
 import FitField from './FitField.vue'
 import TimeField from './TimeField.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 import { useBench } from './useBench.ts'
 
-const props = defineProps<{ content: Extract<OverlayForm, { form: 'film' }> }>()
+const props = defineProps<{ cueId: string; content: Extract<OverlayForm, { form: 'film' }> }>()
 const emit = defineEmits<{ change: [content: OverlayForm] }>()
 const bench = useBench()
 const { t } = useI18n()
@@ -36,12 +36,7 @@ watch(
       :src="mediaFileAddress(content.mediaId, 'poster')"
       alt=""
     />
-    <TakeMedia
-      v-if="bench.canEdit.value"
-      kind="film"
-      from-shelf
-      @taken="emit('change', { ...content, mediaId: $event.id, startMs: 0 })"
-    />
+    <TakeInto v-if="bench.canEdit.value" kind="film" :place="{ at: 'overlay', cueId }" />
     <TimeField
       :label="t('secondFilm.from')"
       :ms="content.startMs"

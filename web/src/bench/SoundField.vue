@@ -3,10 +3,10 @@
 import Checkbox from 'primevue/checkbox'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
+import { mediaFileAddress } from '@fernbrake/core/contract'
 import { edits, type OverlayCue, type OverlayForm } from '@fernbrake/core/lesson'
 import SoundPlayer from '../ui/SoundPlayer.vue'
-import TakeMedia from '../shelf/TakeMedia.vue'
+import TakeInto from './placing/TakeInto.vue'
 import ChoiceField from './ChoiceField.vue'
 import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
@@ -18,13 +18,6 @@ const { t } = useI18n()
 const BEGINS = ['withFilm', 'pressed'] as const
 const begins = computed(() => BEGINS.map((value) => ({ value, label: t(`sound.begins.${value}`) })))
 
-/** A sound that comes with the film stays for as long as it is heard. */
-function take({ id, durationMs, alternative }: Media): void {
-  const { id: cueId, fromMs } = props.cue
-  change({ mediaId: id, said: alternative || props.content.said })
-  if (props.content.begins === 'withFilm' && durationMs)
-    bench.draft.make(edits.setOverlaySpan, { cueId, fromMs, toMs: fromMs + durationMs })
-}
 function change(part: Partial<Omit<Sound, 'form'>>): void {
   const content = { ...props.content, ...part }
   bench.draft.make(edits.setOverlayForm, { cueId: props.cue.id, content })
@@ -39,7 +32,7 @@ function change(part: Partial<Omit<Sound, 'form'>>): void {
       :src="mediaFileAddress(content.mediaId, 'playable')"
       :name="cue.text || t('sound.sound')"
     />
-    <TakeMedia v-if="bench.canEdit.value" kind="sound" from-shelf @taken="take" />
+    <TakeInto v-if="bench.canEdit.value" kind="sound" :place="{ at: 'overlay', cueId: cue.id }" />
     <WordsField
       :label="t('shelf.field.said')"
       :text="content.said ?? ''"

@@ -22,6 +22,7 @@ import {
 } from '@fernbrake/core/lesson'
 import { frameAt, frameRateOf, msOfFrame, stepFrames } from '@fernbrake/core/media'
 import { ADDRESSES, type FilmMedia, type MediaSnapshot } from '@fernbrake/player'
+import { placingsOf } from './placing/placings.ts'
 import type { Draft } from './useDraft.ts'
 import { useCalmSpot } from './useCalmSpot.ts'
 import { useFilmTimes } from './useFilmTimes.ts'
@@ -41,6 +42,7 @@ export function createBench(
   words: { bookmark: () => string; overlay: () => string },
 ) {
   const { lesson } = draft
+  const placings = placingsOf(draft.lessonId)
   const media = shallowRef<Media | null>(null)
   const film = shallowRef<FilmMedia | null>(null)
   /** The element on the stage; for taking its picture, never for playing. */
@@ -276,6 +278,7 @@ export function createBench(
   }
 
   return {
+    placings,
     draft,
     lesson,
     openPart,

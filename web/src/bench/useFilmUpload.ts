@@ -1,5 +1,5 @@
 // Putting a film in: a resumable upload, and hearing of its preparation.
-import { onScopeDispose, ref, shallowRef } from 'vue'
+import { effectScope, onScopeDispose, ref, shallowRef } from 'vue'
 import { defaultOptions, Upload } from 'tus-js-client'
 import { UPLOADS_PATH, type Media } from '@fernbrake/core/contract'
 import { ApiError, call } from '../api/client.ts'
@@ -17,6 +17,8 @@ export interface UploadProgress {
   totalBytes: number
   state: 'sending' | 'paused' | 'waiting' | 'failed' | 'noRoom' | 'done'
 }
+
+export type FilmUpload = ReturnType<typeof useFilmUpload>
 
 export function useFilmUpload(onUploaded: (mediaId: string) => void) {
   const progress = ref<UploadProgress | null>(null)
@@ -121,4 +123,24 @@ export function useMedia(onChange: (media: Media) => void) {
     socket.off('mediaChanged', onSocket)
   })
   return { follow }
+}
+
+/** The uploads of a bench, one a film part: opening another part stops none of them. */
+export function useFilmUploads(
+  onUploaded: (partId: string | null, mediaId: string) => void,
+): (partId: string | null) => FilmUpload {
+  const scope = effectScope()
+  const known = new Map<string | null, FilmUpload>()
+  return (partId) => {
+    const before = known.get(partId)
+    if (before) return before
+    const made = scope.run(() =>
+      useFilmUpload((mediaId) => {
+        known.delete(partId)
+        onUploaded(partId, mediaId)
+      }),
+    )!
+    known.set(partId, made)
+    return made
+  }
 }

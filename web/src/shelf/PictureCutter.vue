@@ -24,7 +24,7 @@ import { useLoaded } from '../ui/useLoaded.ts'
 import { untilSettled } from './useMediaUpload.ts'
 
 const props = defineProps<{ mediaId: string }>()
-const emit = defineEmits<{ made: [media: Media]; close: [] }>()
+const emit = defineEmits<{ asked: [mediaId: string]; made: [media: Media]; close: [] }>()
 const { t } = useI18n()
 const SHAPES = { free: null, wide: 16 / 9, photo: 4 / 3, square: 1 } as const
 
@@ -92,6 +92,8 @@ async function make(): Promise<void> {
   try {
     const body = { id: wish.id, cut: cut.value }
     await call('cutPicture', { params: { mediaId: props.mediaId }, body })
+    // Whoever waits for it elsewhere need not keep this open.
+    emit('asked', wish.id)
     const media = await untilSettled(wish.id)
     if (media.state === 'ready') emit('made', media)
     else failed.value = true

@@ -9,6 +9,7 @@ import RecorderPanel from '../recording/RecorderPanel.vue'
 import SnapshotPanel from '../recording/SnapshotPanel.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 import AddressPad from './AddressPad.vue'
+import type { Intake } from './intake.ts'
 import ShelfList from './ShelfList.vue'
 import { ACCEPTED, pictureIn, useMediaUpload } from './useMediaUpload.ts'
 
@@ -19,15 +20,20 @@ const props = defineProps<{
   several?: boolean
   /** Films that stay with their host are taken too; in frames, not everything can show them. */
   takesHosted?: boolean
+  /** Takes what is chosen in charge; without it, that lasts as long as these buttons do. */
+  intake?: Intake
 }>()
 const emit = defineEmits<{ taken: [media: Media] }>()
 const { t, n } = useI18n()
 const file = useTemplateRef('file')
 /** What is open beneath the buttons. */
 const open = ref<'shelf' | 'device' | 'address' | null>(null)
+const own = useMediaUpload(props.kind, props.takesHosted)
 /** So many files wait behind the one that is being taken. */
-const left = ref(0)
-const { going, fault, put, fetchFrom } = useMediaUpload(props.kind, props.takesHosted)
+const ownLeft = ref(0)
+const going = computed(() => (props.intake ? props.intake.going : own.going.value))
+const fault = computed(() => (props.intake ? props.intake.fault : own.fault.value))
+const left = computed(() => props.intake?.left ?? ownLeft.value)
 const shelf = useLoaded(async () => (props.fromShelf ? (await call('mediaList')).media : []))
 const onShelf = computed(() =>
   (shelf.value.value ?? []).filter(
@@ -38,20 +44,24 @@ const onShelf = computed(() =>
 
 function choose(media: Media): void {
   open.value = null
-  emit('taken', media)
+  if (props.intake) props.intake.choose(media)
+  else emit('taken', media)
 }
-async function take(blob: Blob, name: string): Promise<boolean> {
-  const media = await put(blob, name)
-  if (!media) return false
-  choose(media)
+function arrived(isThere: boolean): boolean {
+  if (!isThere) return false
+  open.value = null
   void shelf.reload()
   return true
 }
+function give(media: Media | null): boolean {
+  if (media) emit('taken', media)
+  return arrived(media !== null)
+}
+const take = async (blob: Blob, name: string): Promise<boolean> =>
+  props.intake ? arrived(await props.intake.put(blob, name)) : give(await own.put(blob, name))
 async function fetchIt(address: string): Promise<void> {
-  const media = await fetchFrom(address)
-  if (!media) return
-  choose(media)
-  void shelf.reload()
+  if (props.intake) arrived(await props.intake.fetchFrom(address))
+  else give(await own.fetchFrom(address))
 }
 function onFile(event: Event): void {
   const input = event.target as HTMLInputElement
@@ -61,8 +71,12 @@ function onFile(event: Event): void {
 /** One after the other, in the order of their names, as numbered pictures are meant. */
 async function takeAll(files: File[]): Promise<void> {
   const inOrder = files.sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }))
+  if (props.intake) {
+    await props.intake.putAll(inOrder)
+    return void shelf.reload()
+  }
   for (const [index, one] of inOrder.entries()) {
-    left.value = inOrder.length - index - 1
+    ownLeft.value = inOrder.length - index - 1
     if (!(await take(one, one.name))) break
   }
 }

@@ -19,7 +19,8 @@ export const ACCEPTED: Record<Media['kind'], string> = {
   document: offeredTypes(['document']),
 }
 
-function send(
+/** Sends a file onto the shelf; resolves with the medium’s id once all of it is there. */
+export function sendFile(
   file: Blob,
   metadata: Record<'filename' | 'kind', string>,
   onShare: (share: number) => void,
@@ -58,6 +59,10 @@ export async function untilSettled(
     await new Promise((resolve) => setTimeout(resolve, ASK_EVERY_MS))
   }
 }
+
+/** What kept a file from being sent. */
+export const whyNotSent = (error: unknown): UploadFault =>
+  error instanceof Error && isNoRoom(error) ? 'noRoom' : 'failed'
 
 /** Faults that have words of their own here; others are told by what they come to. */
 const OWN_WORDS = [
@@ -120,11 +125,11 @@ export function useMediaUpload(kind: Media['kind'], takesHosted = false) {
     }
     sending(0)
     try {
-      const id = await send(file, { filename: name, kind }, sending)
+      const id = await sendFile(file, { filename: name, kind }, sending)
       going.value = { step: 'preparing', share: 0 }
       return await settle(id)
     } catch (error) {
-      fault.value = error instanceof Error && isNoRoom(error) ? 'noRoom' : 'failed'
+      fault.value = whyNotSent(error)
     } finally {
       going.value = null
     }
@@ -134,7 +139,8 @@ export function useMediaUpload(kind: Media['kind'], takesHosted = false) {
   return { going, fault, put, fetchFrom }
 }
 
-function faultOf({ fault }: Media): UploadFault {
+/** What is wrong with a medium that cannot be shown. */
+export function faultOf({ fault }: Media): UploadFault {
   const own = OWN_WORDS.find((one) => one === fault)
   if (own) return own
   return fault?.startsWith('not') || fault === 'noPicture' ? 'notThis' : 'unreadable'

@@ -3,20 +3,19 @@
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
+import { mediaFileAddress } from '@fernbrake/core/contract'
 import { edits, type Cover } from '@fernbrake/core/lesson'
 import { ENOUGH_CONTRAST, enoughWash, washedContrast } from '@fernbrake/core/colour'
 import { LessonCover } from '@fernbrake/player'
 import ColourField from '../ColourField.vue'
 import NumberField from '../NumberField.vue'
-import TakeMedia from '../../shelf/TakeMedia.vue'
+import { USUAL_WASH } from '../placing/places.ts'
+import TakeInto from '../placing/TakeInto.vue'
 import { useBench } from '../useBench.ts'
-import { readPixels, usePixels } from './usePixels.ts'
+import { usePixels } from './usePixels.ts'
 
-const { draft, canEdit, media: film } = useBench()
+const { draft, canEdit, placings, media: film } = useBench()
 const { t, n } = useI18n()
-const USUAL_WASH = '#163F2A'
-const USUAL_STRENGTH = 0.5
 
 const cover = computed(() => draft.lesson.value.cover ?? null)
 const address = computed(() => cover.value && mediaFileAddress(cover.value.mediaId, 'poster'))
@@ -26,12 +25,7 @@ const contrast = computed(() => {
   return washedContrast(pixels.value, cover.value.wash, cover.value.strength).contrast
 })
 
-async function take({ id }: Media): Promise<void> {
-  const { wash, strength } = cover.value ?? { wash: USUAL_WASH, strength: USUAL_STRENGTH }
-  const seen = await readPixels(mediaFileAddress(id, 'poster')).catch(() => null)
-  const letters = seen ? washedContrast(seen, wash, strength).letters : 'paper'
-  draft.make(edits.setCover, { cover: { mediaId: id, wash, strength, letters } })
-}
+const place = { at: 'cover' } as const
 /** With every change of the wash the letters become those that read best on it. */
 function change(wash: Partial<Pick<Cover, 'wash' | 'strength'>>): void {
   if (!cover.value) return
@@ -52,16 +46,16 @@ function makeEnough(): void {
   <LessonCover v-else-if="address" class="cover" :cover="cover" :picture="address">
     <p class="title" dir="auto">{{ draft.lesson.value.title }}</p>
   </LessonCover>
-  <TakeMedia v-if="canEdit" kind="picture" from-shelf @taken="take">
+  <TakeInto v-if="canEdit" kind="picture" :place="place">
     <Button
       v-if="film?.files.includes('poster')"
       :label="t('lesson.filmPicture')"
       size="small"
       severity="secondary"
       variant="text"
-      @click="take(film)"
+      @click="placings.choose(place, film)"
     />
-  </TakeMedia>
+  </TakeInto>
   <template v-if="cover && address">
     <div class="pair">
       <ColourField

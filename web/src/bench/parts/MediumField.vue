@@ -4,13 +4,18 @@ import { computed, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
 import SoundPlayer from '../../ui/SoundPlayer.vue'
-import TakeMedia from '../../shelf/TakeMedia.vue'
 import { useLoaded } from '../../ui/useLoaded.ts'
 import { call } from '../../api/client.ts'
+import type { Place } from '../placing/places.ts'
+import TakeInto from '../placing/TakeInto.vue'
 import { useBench } from '../useBench.ts'
 
-const props = defineProps<{ label: string; kind: Media['kind']; mediaId: string | null }>()
-const emit = defineEmits<{ taken: [media: Media] }>()
+const props = defineProps<{
+  label: string
+  kind: Media['kind']
+  mediaId: string | null
+  place: Place
+}>()
 const bench = useBench()
 const { t } = useI18n()
 const known = useLoaded(async () =>
@@ -33,7 +38,7 @@ watch(() => props.mediaId, known.reload)
       <p v-if="media" class="title" dir="auto">{{ media.title }}</p>
     </template>
     <p v-else class="none">{{ t('parts.noMedium') }}</p>
-    <TakeMedia v-if="bench.canEdit.value" :kind="kind" from-shelf @taken="emit('taken', $event)" />
+    <TakeInto v-if="bench.canEdit.value" :kind="kind" :place="place" />
     <slot :media="media" />
   </fieldset>
 </template>

@@ -5,7 +5,7 @@ import Checkbox from 'primevue/checkbox'
 import { nanoid } from 'nanoid'
 import { computed, onMounted, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
+import { mediaFileAddress } from '@fernbrake/core/contract'
 import { edits } from '@fernbrake/core/lesson'
 import {
   placesInOrder,
@@ -17,7 +17,7 @@ import {
   type AreaShape,
 } from '@fernbrake/core/questions'
 import { AreaShapes } from '@fernbrake/player'
-import TakeMedia from '../../shelf/TakeMedia.vue'
+import TakeInto from '../placing/TakeInto.vue'
 import ChoiceField from '../ChoiceField.vue'
 import NumberField from '../NumberField.vue'
 import WordsField from '../WordsField.vue'
@@ -75,9 +75,6 @@ function pickGround(ground: 'frame' | 'picture'): void {
   picksPicture.value = ground === 'picture'
   if (ground === 'frame') set({ mediaId: null })
 }
-function show({ id }: Media): void {
-  set({ mediaId: id })
-}
 
 function add(): void {
   const id = nanoid()
@@ -111,7 +108,11 @@ const setSide = (place: AreaPlace, side: (typeof SIDES)[number], value: number) 
       :choices="grounds"
       @change="pickGround"
     />
-    <TakeMedia v-if="bench.canEdit.value && onPicture" kind="picture" from-shelf @taken="show" />
+    <TakeInto
+      v-if="bench.canEdit.value && onPicture"
+      kind="picture"
+      :place="{ at: 'area', questionId: question.id }"
+    />
     <div v-if="question.mediaId !== null || !onPicture" class="picture">
       <img
         v-if="question.mediaId !== null"

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // Putting a picture, a sound or a stretch of the film into a text.
-import { computed, ref } from 'vue'
+import { nanoid } from 'nanoid'
+import { computed, onScopeDispose, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Media } from '@fernbrake/core/contract'
 import type { Block } from '@fernbrake/core/fields'
 import { filmLengthMs, filmsInOrder } from '@fernbrake/core/lesson'
-import TakeMedia from '../../shelf/TakeMedia.vue'
 import ChoiceField from '../ChoiceField.vue'
+import TakeInto from '../placing/TakeInto.vue'
 import StretchTimes from '../StretchTimes.vue'
 import { useBench } from '../useBench.ts'
 import PadFrame from './PadFrame.vue'
@@ -33,6 +34,10 @@ const lengthMs = computed(() => filmLengthMs(bench.lesson.value, filmId.value ??
 const canStretch = computed(
   () => filmId.value !== null && fromMs.value < toMs.value && toMs.value <= lengthMs.value,
 )
+
+/** What is chosen comes here while this is open; what comes later lies on the shelf, and that is told. */
+const place = { at: 'text', padId: nanoid() } as const
+onScopeDispose(bench.placings.receive(place.padId, take))
 
 function take({ id: mediaId, title, alternative }: Media): void {
   if (props.kind === 'picture') emit('done', { block: 'picture', mediaId, alternative })
@@ -68,6 +73,6 @@ function putStretch(): void {
         @change="(from, to) => ((fromMs = from), (toMs = to))"
       />
     </template>
-    <TakeMedia v-else-if="kind !== 'stretch'" :kind="kind" from-shelf @taken="take" />
+    <TakeInto v-else-if="kind !== 'stretch'" :kind="kind" :place="place" />
   </PadFrame>
 </template>

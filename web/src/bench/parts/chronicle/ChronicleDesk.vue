@@ -109,7 +109,7 @@ function addItem(): void {
           :label="t('parts.background')"
           kind="picture"
           :media-id="part.background?.mediaId ?? null"
-          @taken="change({ background: { mediaId: $event.id } })"
+          :place="{ at: 'background', partId: part.id }"
         >
           <Button
             v-if="part.background && bench.canEdit.value"

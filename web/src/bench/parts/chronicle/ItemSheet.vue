@@ -4,7 +4,6 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { endsTooSoon } from '@fernbrake/core/chronicle'
-import type { Media } from '@fernbrake/core/contract'
 import { inOrder } from '@fernbrake/core/fields'
 import type { ChronicleItem, ChroniclePart } from '@fernbrake/core/lesson'
 import CheckField from '../../CheckField.vue'
@@ -35,16 +34,6 @@ const KINDS = ['picture', 'sound', 'film'] as const
 /** The kind that is offered while there is no medium yet. */
 const wanted = ref<(typeof KINDS)[number]>('picture')
 const kind = computed(() => props.item.medium?.kind ?? wanted.value)
-function take({ id: mediaId, alternative, credit }: Media): void {
-  const now = props.item.medium
-  set({
-    medium: {
-      ...{ mediaId, kind: kind.value, caption: now?.caption ?? '' },
-      ...{ alternative: alternative || (now?.alternative ?? '') },
-      credit: credit || (now?.credit ?? ''),
-    },
-  })
-}
 const setMedium = (change: Partial<NonNullable<ChronicleItem['medium']>>) =>
   props.item.medium && set({ medium: { ...props.item.medium, ...change } })
 </script>
@@ -101,7 +90,7 @@ const setMedium = (change: Partial<NonNullable<ChronicleItem['medium']>>) =>
       :label="t(`shelf.kind.${kind}`)"
       :kind="kind"
       :media-id="item.medium?.mediaId ?? null"
-      @taken="take"
+      :place="{ at: 'item', partId: part.id, thingId: item.id, kind }"
     >
       <Button
         v-if="item.medium && bench.canEdit.value"

@@ -1,20 +1,13 @@
 <script setup lang="ts">
 // A deck on the bench: the slide that is picked, all of them below it, and where new ones come from.
-import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
+import { mediaFileAddress } from '@fernbrake/core/contract'
 import { inOrder } from '@fernbrake/core/fields'
-import {
-  edits,
-  MOST_DOCUMENT_PAGES,
-  type DeckPart,
-  type NewThing,
-  type Slide,
-} from '@fernbrake/core/lesson'
+import { edits, type DeckPart } from '@fernbrake/core/lesson'
 import { SlidePicture } from '@fernbrake/player'
-import TakeMedia from '../../../shelf/TakeMedia.vue'
 import CheckField from '../../CheckField.vue'
+import TakeInto from '../../placing/TakeInto.vue'
 import RichField from '../../questions/RichField.vue'
 import WordsField from '../../WordsField.vue'
 import { useBench } from '../../useBench.ts'
@@ -23,12 +16,11 @@ import PartTitle from '../PartTitle.vue'
 import ThingSheet from '../ThingSheet.vue'
 import ThingsDesk from '../ThingsDesk.vue'
 import { useThings } from '../useThings.ts'
-import { wordsOfPages } from './wordsOfPages.ts'
 
 const props = defineProps<{ part: DeckPart; covered: boolean }>()
 const bench = useBench()
 const { t } = useI18n()
-const { add, set } = useThings(() => props.part)
+const { set } = useThings(() => props.part)
 const picked = bench.thingId
 const slides = computed(() => inOrder(Object.values(props.part.slides)))
 const slide = computed(() => props.part.slides[picked.value ?? ''] ?? null)
@@ -38,23 +30,9 @@ const nameOf = (index: number) =>
   t('player.part.slideOf', { number: index + 1, count: slides.value.length })
 const at = computed(() => order.value.indexOf(shown.value?.id ?? ''))
 
-function takePicture({ id: mediaId, title, alternative }: Media): void {
-  const made = { id: nanoid(), mediaId, title, alternative, notes: '' }
-  add('slides', [made], { afterId: picked.value })
-}
-
-/** What came of a document: none could be drawn, or not all. */
-const notice = ref<'notDrawn' | 'cut' | null>(null)
-async function takeDocument({ id: mediaId, pageCount }: Media): Promise<void> {
-  notice.value = pageCount === null ? 'notDrawn' : pageCount > MOST_DOCUMENT_PAGES ? 'cut' : null
-  if (pageCount === null) return
-  const words = await wordsOfPages(mediaId)
-  const made = words.map((alternative, index): NewThing<Slide> => ({
-    ...{ id: nanoid(), mediaId, page: index + 1, title: '', alternative, notes: '' },
-  }))
-  add('slides', made, { afterId: picked.value })
-  picked.value = made[0]?.id ?? null
-}
+const place = computed(
+  () => ({ at: 'slides', partId: props.part.id, afterId: picked.value }) as const,
+)
 const documentId = computed(() => slides.value.find(({ page }) => page !== undefined)?.mediaId)
 const offer = (offers: string | null) =>
   bench.draft.make(edits.setPart, { partId: props.part.id, change: { offers } })
@@ -106,11 +84,8 @@ function drop(beforeId: string | null): void {
       </li>
     </ol>
     <div v-if="bench.canEdit.value" class="adds">
-      <TakeMedia kind="picture" from-shelf several @taken="takePicture" />
-      <TakeMedia kind="document" from-shelf @taken="takeDocument" />
-      <p v-if="notice" class="notice straw" role="status">
-        {{ t(`parts.document.${notice}`, { most: MOST_DOCUMENT_PAGES }) }}
-      </p>
+      <TakeInto kind="picture" :place="place" several />
+      <TakeInto kind="document" :place="place" />
     </div>
     <template #sheet>
       <ThingSheet

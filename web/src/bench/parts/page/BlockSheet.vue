@@ -11,7 +11,6 @@ import {
   type PageBlock,
   type PagePart,
 } from '@fernbrake/core/lesson'
-import type { Media } from '@fernbrake/core/contract'
 import CheckField from '../../CheckField.vue'
 import ChoiceField from '../../ChoiceField.vue'
 import PageFields from '../../PageFields.vue'
@@ -31,12 +30,6 @@ const things = useThings(() => props.part)
 const set = (change: Parameters<typeof things.set>[1]) => things.set(props.block.id, change)
 const order = computed(() => blocksAt(props.part, props.block.inside).map(({ id }) => id))
 const MEDIUM = { picture: 'picture', sound: 'sound', film: 'film', file: 'document' } as const
-
-function take({ id: mediaId, title, alternative }: Media): void {
-  const { block } = props
-  if (block.kind === 'picture') set({ mediaId, alternative: block.alternative || alternative })
-  else if ('title' in block) set({ mediaId, title: block.title || title })
-}
 
 const USUAL = 'usual'
 const choices = <T extends string>(of: string, values: readonly T[]) =>
@@ -125,7 +118,7 @@ function putInto(value: string): void {
         :label="t(`parts.block.${block.kind}`)"
         :kind="MEDIUM[block.kind]"
         :media-id="block.mediaId"
-        @taken="take"
+        :place="{ at: 'block', partId: part.id, thingId: block.id }"
       />
       <template v-if="block.kind === 'picture'">
         <WordsField

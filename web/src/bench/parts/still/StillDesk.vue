@@ -4,11 +4,11 @@ import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
+import { mediaFileAddress } from '@fernbrake/core/contract'
 import { inOrder } from '@fernbrake/core/fields'
 import { edits, opensNothing, USUAL_PIN, type StillPart } from '@fernbrake/core/lesson'
 import { PinMark, StillPicture } from '@fernbrake/player'
-import TakeMedia from '../../../shelf/TakeMedia.vue'
+import TakeInto from '../../placing/TakeInto.vue'
 import RichField from '../../questions/RichField.vue'
 import WordsField from '../../WordsField.vue'
 import { useBench } from '../../useBench.ts'
@@ -30,9 +30,7 @@ const picture = useTemplateRef('picture')
 
 const change = (fields: Partial<Pick<StillPart, 'mediaId' | 'alternative' | 'text'>>) =>
   bench.draft.make(edits.setPart, { partId: props.part.id, change: fields })
-function show({ id, alternative }: Media): void {
-  change({ mediaId: id, ...(props.part.alternative ? {} : { alternative }) })
-}
+const place = computed(() => ({ at: 'still', partId: props.part.id }) as const)
 
 /** The next press on the picture puts a pin there. */
 const placing = ref(false)
@@ -120,7 +118,7 @@ const nameOf = (index: number) =>
     <PartTitle :part="part" :facts="t('parts.pins', pins.length)" />
     <div v-if="!part.mediaId" class="empty">
       <p>{{ t('parts.noPicture') }}</p>
-      <TakeMedia v-if="bench.canEdit.value" kind="picture" from-shelf @taken="show" />
+      <TakeInto v-if="bench.canEdit.value" kind="picture" :place="place" />
     </div>
     <div v-else class="plane" :class="{ placing }" @keydown="onKey">
       <StillPicture
@@ -175,7 +173,7 @@ const nameOf = (index: number) =>
           :label="t('parts.block.picture')"
           kind="picture"
           :media-id="part.mediaId"
-          @taken="show"
+          :place="place"
         />
         <WordsField
           :label="t('shelf.field.alternative')"
