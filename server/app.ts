@@ -23,6 +23,7 @@ import { createSessions } from './http/session.ts'
 import { openQueue } from './jobs/prepare.ts'
 import { createLiveServer } from './live/sockets.ts'
 import { createFolderStore } from './media/MediaStore.ts'
+import { refuseWhileReadOnly, watchRoom } from './media/roomWatch.ts'
 import { createUploads, type Uploads } from './media/uploads.ts'
 import { makeSpanPartitions } from './queries/covered.ts'
 import { createHandlers } from './routes/handlers.ts'
@@ -74,10 +75,22 @@ export async function openServer(
   const live = createLiveServer(database, log)
   const standIn = await openStandIn(settings, log)
   const filmHost = standIn?.origin ?? null
+  const store = createFolderStore(join(settings.dataFolder, 'media'))
+  const room = watchRoom({
+    freeBytes: () => store.freeBytes(),
+    always: settings.readOnly,
+    onChange: (isReadOnly, freeBytes) =>
+      log.warn(
+        { freeBytes },
+        isReadOnly ? 'only reading: the disk is nearly full' : 'writing again',
+      ),
+  })
+  await room.look()
   const context: Context = {
     database,
     pool,
-    store: createFolderStore(join(settings.dataFolder, 'media')),
+    store,
+    room,
     sealing: createSealing(settings.sessionSecret),
     log,
     announce: live.announce,
@@ -118,6 +131,7 @@ export async function openServer(
   }, DAY_MS).unref()
   const close = async () => {
     clearInterval(daily)
+    room.stop()
     await live.close()
     server.closeAllConnections()
     await queue.stop()
@@ -183,6 +197,7 @@ function createApp(
   app.post([contract.signIn.path, contract.choosePassword.path], limitSignIns(context.database))
   app.use('/api/join', limitCodes(context.database))
   app.post(contract.openLink.path, limitGuests(context.database))
+  app.use('/api', refuseWhileReadOnly(context.room))
   app.use(UPLOADS_PATH, uploads.handle)
   mountRoutes(app, createHandlers(context))
   app.use('/api', (_request, _response, next) => next(new HttpError('not-found')))

@@ -27,6 +27,8 @@ export interface Settings {
   trustedProxies: string[] | number
   /** So much the media of one person may take, in bytes. */
   mostOwnBytes: number
+  /** Whether nothing new is stored, whatever room there is. */
+  readOnly: boolean
   /** The loopback port of the stand-in film host, 0 for any that is free; null for none. */
   filmHostPort: number | null
 }
@@ -53,6 +55,7 @@ export function readSettings(environment: NodeJS.ProcessEnv): Settings {
     asksPrivateAddresses: environment.FERNBRAKE_PRIVATE_PAGES === 'yes',
     trustedProxies: trustedProxies(environment.FERNBRAKE_TRUSTED_PROXIES ?? ''),
     mostOwnBytes: gigabytes(environment.FERNBRAKE_PERSON_GB ?? '200'),
+    readOnly: environment.FERNBRAKE_READ_ONLY === 'yes',
     filmHostPort: filmHostPort(environment),
   }
 }

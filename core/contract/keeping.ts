@@ -40,6 +40,8 @@ export const keepingRoutes = {
       handedBytes: z.number(),
       databaseBytes: z.number(),
       freeBytes: z.number(),
+      /** Nothing new is stored until there is more room. */
+      isReadOnly: z.boolean(),
     }),
   }),
   addPerson: route('post', '/api/keeper/people', 'keeper', 'Make an account', {

@@ -158,6 +158,13 @@ export const mediaRoutes = {
     'Write down what is to be known of a medium',
     { params: mediaParams, body: z.strictObject(mediaWords).partial(), reply: mediaSchema },
   ),
+  removeMedia: route(
+    'delete',
+    '/api/media/:mediaId',
+    'mediaOwner',
+    'Remove a medium that nothing shows, for good',
+    { params: mediaParams, reply: z.strictObject({ bytes: z.number() }) },
+  ),
   mediaUses: route('get', '/api/media/:mediaId/uses', 'mediaOwner', 'Where a medium is used', {
     params: mediaParams,
     reply: z.strictObject({

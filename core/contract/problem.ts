@@ -27,11 +27,13 @@ export const PROBLEM_TYPES = [
   'no-room',
   'class-full',
   'group-in-use',
+  'medium-in-use',
   'weak-password',
   'not-open',
   'no-attempts-left',
   'mark-changed',
   'database-away',
+  'read-only',
   'internal',
 ] as const
 

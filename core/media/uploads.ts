@@ -95,6 +95,9 @@ export function playsInBrowsers({
 
 /** So much of the server's disk stays free for the database, in bytes, whatever is sent. */
 export const KEPT_FREE_BYTES = 2 * 1024 ** 3
+/** Below this, in bytes, nothing new is stored at all; above the other, everything is again. */
+export const READ_ONLY_BELOW_BYTES = 512 * 1024 ** 2
+export const WRITABLE_ABOVE_BYTES = 1024 ** 3
 /** Below this, in bytes, whoever keeps the server is told: a few films more, and nobody can put anything in. */
 export const LITTLE_FREE_BYTES = KEPT_FREE_BYTES + LARGEST_FILM_BYTES
 

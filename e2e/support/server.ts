@@ -101,6 +101,7 @@ async function settingsOf(admin: string, name: string, dataFolder: string): Prom
     trustedProxies: [],
     databaseConnections: 10,
     mostOwnBytes: 1024 ** 4,
+    readOnly: false,
   }
 }
 

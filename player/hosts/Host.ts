@@ -89,7 +89,8 @@ export interface HostState {
   waiting: number
   /** So many of these are held by this page alone, because the device has no room for them. */
   unkept: number
-  connection: 'online' | 'offline' | 'signedOut'
+  /** `readOnly`: the server is there, and takes nothing in for now. */
+  connection: 'online' | 'offline' | 'signedOut' | 'readOnly'
   refused: RefusedRecord[]
 }
 

@@ -324,6 +324,8 @@ export default {
   notAllKept: 'Keep this page open until everything is sent.',
   offline:
     'Working offline. Everything so far is sent. | Working offline. One entry waits to be sent. | Working offline. {n} entries wait to be sent.',
+  readOnly:
+    'The server takes nothing in for now. Everything so far is sent. | The server takes nothing in for now. One entry waits on this device and is sent later. | The server takes nothing in for now. {n} entries wait on this device and are sent later.',
   signedOut:
     'You are signed out. What you do is kept on this device; sign in again to send it. | You are signed out. One entry waits on this device; sign in again to send it. | You are signed out. {n} entries wait on this device; sign in again to send them.',
   unkept:

@@ -11,6 +11,7 @@ const sentence = computed(() => {
   const { connection, waiting, unkept, refused } = props.state
   // First, because only now something can be lost.
   if (unkept > 0 && connection !== 'online') return t('player.unkept', unkept)
+  if (connection === 'readOnly') return t('player.readOnly', waiting)
   if (connection === 'offline') return t('player.offline', waiting)
   if (connection === 'signedOut') return t('player.signedOut', waiting)
   if (refused.length > 0)

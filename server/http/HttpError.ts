@@ -111,6 +111,12 @@ const CATALOGUE: Record<ProblemType, { status: number; title: string; detail: st
     title: 'The class is full',
     detail: 'A class holds up to 5,000 people, those who left included; nothing was changed.',
   },
+  'medium-in-use': {
+    status: 409,
+    title: 'It is shown somewhere',
+    detail:
+      'Something shows this medium: a draft, an edition that was published, or a question on a shelf. It stays as long as that does.',
+  },
   'group-in-use': {
     status: 409,
     title: 'Something is assigned to this group',
@@ -137,6 +143,12 @@ const CATALOGUE: Record<ProblemType, { status: number; title: string; detail: st
     status: 409,
     title: 'Marked in between',
     detail: 'Somebody else has marked this answer in the meantime; nothing of theirs was changed.',
+  },
+  'read-only': {
+    status: 503,
+    title: 'Only reading for now',
+    detail:
+      'The server stores nothing new for now, because its disk is nearly full or it is being looked after. What you did is kept on this device and taken in later.',
   },
   'database-away': {
     status: 503,

@@ -77,6 +77,8 @@ async function takeJob(
   const media = await MediaRow.findByPk(mediaId)
   const job = await MediaJobRow.findOne({ where: { mediaId, kind } })
   if (!media || !job || job.state === 'done') return
+  // A film that is prepared takes room of its own.
+  await context.room.untilWritable()
   await job.update({ state: 'running', progress: 0 })
   await tell(context, media)
   try {

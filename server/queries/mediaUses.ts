@@ -1,6 +1,6 @@
 // SQL about where media are used. A lesson that ever used a medium is on a list; whether it still does, its documents say.
 import { mediaIdsOf, type Lesson } from '@fernbrake/core/lesson'
-import { select, type Database } from '../database/connect.ts'
+import { select, type Ask, type Database } from '../database/connect.ts'
 
 export interface MediaUse {
   id: string
@@ -52,4 +52,28 @@ export async function lessonsToReplaceIn(
     [mediaId, personId],
   )
   return lessons.flatMap(({ id, draft }) => (shows(draft, mediaId) ? [id] : []))
+}
+
+/** Holds the drafts that might show a medium, so that none begins to. */
+export const holdLessonsWith = (ask: Ask, mediaId: string) =>
+  ask(
+    `SELECT l.id FROM lessons l WHERE l.id IN (SELECT lesson_id FROM media_uses WHERE media_id = $1)
+      ORDER BY l.id FOR UPDATE`,
+    [mediaId],
+  )
+
+/** Whether any draft or edition, of whomever, or a question that is kept shows a medium. */
+export async function isShownAnywhere(ask: Ask, mediaId: string): Promise<boolean> {
+  const kept = await ask(
+    `SELECT 1 FROM kept_questions WHERE position('"' || $1 || '"' IN question::text) > 0 LIMIT 1`,
+    [mediaId],
+  )
+  if (kept.length > 0) return true
+  const documents = await ask<{ document: Lesson }>(
+    `SELECT l.draft AS document FROM media_uses u JOIN lessons l ON l.id = u.lesson_id WHERE u.media_id = $1
+     UNION ALL
+     SELECT e.document FROM media_uses u JOIN editions e ON e.lesson_id = u.lesson_id WHERE u.media_id = $1`,
+    [mediaId],
+  )
+  return documents.some(({ document }) => shows(document, mediaId))
 }

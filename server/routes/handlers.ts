@@ -53,7 +53,7 @@ import {
   removePerson,
   resetPassword,
 } from '../services/keeping.ts'
-import { cutPicture, readUses, replaceEverywhere } from '../services/shelf.ts'
+import { cutPicture, readUses, removeMedia, replaceEverywhere } from '../services/shelf.ts'
 import { checkPage } from '../services/webPages.ts'
 import { takeRecords } from '../services/records.ts'
 import { readResults } from '../services/results.ts'
@@ -249,6 +249,7 @@ function mediaHandlers(
   | 'describeMedia'
   | 'mediaUses'
   | 'replaceMedia'
+  | 'removeMedia'
   | 'cutPicture'
   | 'prepareAgain'
   | 'mediaFile'
@@ -266,6 +267,7 @@ function mediaHandlers(
       measureHosted(context, call.params.mediaId, whoCalls(call).id, call.body.durationMs),
     describeMedia: (call) => changeWords(call.params.mediaId, whoCalls(call).id, call.body),
     mediaUses: (call) => readUses(context, whoCalls(call), call.params.mediaId),
+    removeMedia: ({ params }) => removeMedia(context, params.mediaId),
     replaceMedia: (call) =>
       replaceEverywhere(context, whoCalls(call), call.params.mediaId, call.body.by),
     cutPicture: (call) => cutPicture(context, whoCalls(call), call.params.mediaId, call.body),

@@ -5,6 +5,7 @@ import type { LoggedEdit } from '@fernbrake/core/lesson'
 import type { Media } from '@fernbrake/core/contract'
 import type { Database } from '../database/connect.ts'
 import type { MediaStore } from '../media/MediaStore.ts'
+import type { RoomWatch } from '../media/roomWatch.ts'
 import type { Sealing } from './sealing.ts'
 
 /** Tells those who are watching that something is new; losing a message is harmless. */
@@ -33,6 +34,8 @@ export interface Context {
   enqueue: (job: { mediaId: string; kind: string }) => Promise<void>
   /** So much the media of one person may take, in bytes. */
   mostOwnBytes: number
+  /** Whether the server stores anything new; see `media/roomWatch.ts`. */
+  room: Pick<RoomWatch, 'isReadOnly' | 'untilWritable'>
   /** Forgets what somebody has sent and not finished. */
   dropUploadsOf: (personId: string) => Promise<void>
   /** Says that somebody may do less than before, so that whoever listens is looked at again. */

@@ -21,14 +21,18 @@ import {
 } from '../queries/keeping.ts'
 import type { Context } from './context.ts'
 
-export async function overviewForKeeper({ database, store }: Context): Promise<KeeperOverview> {
+export async function overviewForKeeper({
+  database,
+  store,
+  room,
+}: Context): Promise<KeeperOverview> {
   const ask = within(database)
   const [people, space, freeBytes] = await Promise.all([
     readKept(ask),
     readSpace(ask),
     store.freeBytes(),
   ])
-  return { people, ...space, freeBytes }
+  return { people, ...space, freeBytes, isReadOnly: room.isReadOnly() }
 }
 
 async function kept({ database }: Context, personId: string): Promise<KeptPerson> {

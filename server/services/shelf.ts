@@ -3,9 +3,16 @@ import { nanoid } from 'nanoid'
 import { UniqueConstraintError } from 'sequelize'
 import type { BodyOf, contract, Media, Person } from '@fernbrake/core/contract'
 import { edits, runEdit } from '@fernbrake/core/lesson'
+import { within } from '../database/connect.ts'
 import { LessonRow, MediaFileRow, MediaRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
-import { lessonsToReplaceIn, usesOf, type MediaUse } from '../queries/mediaUses.ts'
+import {
+  holdLessonsWith,
+  isShownAnywhere,
+  lessonsToReplaceIn,
+  usesOf,
+  type MediaUse,
+} from '../queries/mediaUses.ts'
 import type { Context } from './context.ts'
 import { takeEdits } from './drafts.ts'
 import { beginPreparing, describeMedia } from './media.ts'
@@ -54,6 +61,34 @@ export async function replaceEverywhere(
     reply[isDone ? 'lessons' : 'left'].push(lessonId)
   }
   return reply
+}
+
+/**
+ * Removes a medium that nothing shows, with its files; answers with how many bytes that made free. Earlier states of a
+ * draft that showed it cannot be gone back to from then on.
+ */
+export async function removeMedia(
+  { database, store }: Context,
+  mediaId: string,
+): Promise<{ bytes: number }> {
+  const files = await database.transaction(async (transaction) => {
+    const ask = within(database, transaction)
+    // In the order in which edits lock them: the lessons, then the medium.
+    await holdLessonsWith(ask, mediaId)
+    const media = await MediaRow.findByPk(mediaId, { transaction, lock: transaction.LOCK.UPDATE })
+    if (!media) throw new HttpError('not-found')
+    if (media.state === 'preparing')
+      throw new HttpError('medium-in-use', {
+        detail: 'It is still being prepared. Wait until that is over, then remove it.',
+      })
+    if (await isShownAnywhere(ask, mediaId)) throw new HttpError('medium-in-use')
+    const files = await MediaFileRow.findAll({ where: { mediaId }, transaction })
+    await media.destroy({ transaction })
+    return files
+  })
+  // The rows are gone for good; a file that stays for now is in nobody's way.
+  await Promise.allSettled(files.map(({ storageKey }) => store.remove(storageKey)))
+  return { bytes: files.reduce((sum, { bytes }) => sum + Number(bytes), 0) }
 }
 
 /** Answers false, and changes nothing, where the draft would not be a valid lesson or somebody was faster. */

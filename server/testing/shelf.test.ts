@@ -230,3 +230,63 @@ describe('where media are used', () => {
     await replace('nobody').expect(404)
   })
 })
+
+describe('removing', () => {
+  it('takes a medium that nothing shows, with its files', async () => {
+    const media = await put(picture('gone.png', '640x360'), 'Gone.png')
+    const { body } = await owner.agent.delete(`/api/media/${media.id}`).expect(200)
+    expect(body.bytes).toBeGreaterThan(1000)
+    await owner.agent.get(`/api/media/${media.id}`).expect(404)
+    await owner.agent.get(`/api/media/${media.id}/files/playable`).expect(404)
+    await owner.agent.delete(`/api/media/${media.id}`).expect(404)
+  })
+
+  it('is refused as long as a draft, an edition or a kept question shows it, whosever that is', async () => {
+    const media = await put(picture('shown.png', '640x360'), 'Shown.png')
+    const shown = edited(
+      edited(emptyLesson('Shows it'), edits.addPart, {
+        id: 'still',
+        kind: 'still',
+        title: 'A still',
+      } as never),
+      edits.setPart,
+      { partId: 'still', change: { mediaId: media.id, alternative: 'A gate' } } as never,
+    )
+    const remove = () => owner.agent.delete(`/api/media/${media.id}`)
+    const inUse = { status: 409, type: 'urn:fernbrake:problem:medium-in-use' }
+    const { lessonId } = await putLesson(owner.person, shown)
+    await server.context.pool.query(
+      'INSERT INTO media_uses VALUES ($1, $2) ON CONFLICT DO NOTHING',
+      [lessonId, media.id],
+    )
+    expect((await remove()).body).toMatchObject(inUse)
+    // Out of the draft, though not out of the edition.
+    await LessonRow.update({ draft: emptyLesson('Empty') }, { where: { id: lessonId } })
+    expect((await remove()).body).toMatchObject(inUse)
+    await server.context.pool.query('DELETE FROM attempts WHERE lesson_id = $1', [lessonId])
+    await server.context.pool.query('DELETE FROM editions WHERE lesson_id = $1', [lessonId])
+    const other = await server.signedIn('designer')
+    const question = { ...areaOn(media.id) }
+    await server.context.pool.query(
+      'INSERT INTO kept_questions (owner_id, id, question) VALUES ($1, $2, $3)',
+      [other.person.id, nanoid(), JSON.stringify(question)],
+    )
+    expect((await remove()).body).toMatchObject(inUse)
+    await server.context.pool.query('DELETE FROM kept_questions WHERE owner_id = $1', [
+      other.person.id,
+    ])
+    expect((await remove()).status).toBe(200)
+  })
+
+  it('is refused while it is being prepared, and to anybody else', async () => {
+    const media = await put(picture('mine.png', '640x360'), 'Mine.png')
+    const other = await server.signedIn('designer')
+    expect([403, 404]).toContain((await other.agent.delete(`/api/media/${media.id}`)).status)
+    await server.context.pool.query("UPDATE media SET state = 'preparing' WHERE id = $1", [
+      media.id,
+    ])
+    expect((await owner.agent.delete(`/api/media/${media.id}`)).status).toBe(409)
+  })
+})
+
+const areaOn = (mediaId: string) => ({ kind: 'area', mediaId })

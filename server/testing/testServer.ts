@@ -71,6 +71,7 @@ export async function startTestServer({
   databaseConnections = 10,
   state = '',
   mostOwnBytes = 1024 ** 4,
+  readOnly = false,
   log,
   pages = () => undefined,
 }: {
@@ -80,6 +81,7 @@ export async function startTestServer({
   trustedProxies?: Settings['trustedProxies']
   databaseConnections?: number
   mostOwnBytes?: number
+  readOnly?: boolean
   /** What the database holds before it is migrated, as SQL. */
   state?: string
   /** Where the log goes; nowhere unless said. */
@@ -102,6 +104,7 @@ export async function startTestServer({
     trustedProxies,
     databaseConnections,
     mostOwnBytes,
+    readOnly,
   }
   const running = await openServer(settings, pages, log ? { logTo: log } : {})
   await new Promise<void>((resolve) => running.server.listen(0, '127.0.0.1', resolve))

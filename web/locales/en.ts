@@ -52,6 +52,8 @@ export default {
     keeping: 'Accounts and space',
     signOut: 'Sign out',
     loading: 'Loading',
+    readOnly:
+      'The server stores nothing new for now. You can read everything; what you write stays on this device and is sent once it can be stored.',
     playSound: 'Play: {name}',
     stopSound: 'Stop: {name}',
     placeInSound: 'Place in it: {name}',

@@ -35,6 +35,7 @@ describe('what came of a batch', () => {
       expect(await outcomeOf(answer(422, own(type)))).toEqual({
         ...{ kind: 'rejected', message: 'A sentence.' },
       })
+    expect(await outcomeOf(answer(503, own('read-only')))).toEqual({ kind: 'readOnly' })
     for (const type of ['not-signed-in', 'not-found'])
       expect(await outcomeOf(answer(401, own(type)))).toEqual({ kind: 'signedOut' })
     for (const type of ['database-away', 'internal', 'wrong-origin', 'too-many-tries', 'not-json'])

@@ -60,7 +60,7 @@ export async function createServerHost(attemptId: string): Promise<Host> {
     return sender.leave()
   }
   const stop = keepSending({
-    isOffline: () => sender.state().connection === 'offline',
+    isOffline: () => ['offline', 'readOnly'].includes(sender.state().connection),
     leave,
     flush: async () => void (await Promise.all([files.flush(), sender.flush()])),
   })

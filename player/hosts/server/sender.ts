@@ -43,6 +43,8 @@ export type SendOutcome =
   | { kind: 'acknowledged'; reply: RecordsReply }
   /** The server could not be reached, or was not well. */
   | { kind: 'unreachable' }
+  /** The server is there, and stores nothing new for now. */
+  | { kind: 'readOnly' }
   | { kind: 'signedOut' }
   /** The server will not have this batch as it is. */
   | { kind: 'rejected'; message: string }
@@ -110,6 +112,9 @@ export function createSender({
       }
       case 'unreachable':
         change({ connection: 'offline' })
+        return false
+      case 'readOnly':
+        change({ connection: 'readOnly' })
         return false
       case 'signedOut':
         change({ connection: 'signedOut' })

@@ -9,6 +9,8 @@ export default {
       database: 'lessons and records',
       free: 'free on the disk',
     },
+    readOnly:
+      'Nothing new is stored any more: the disk is full but for what the database needs, or FERNBRAKE_READ_ONLY is set. What people do waits on their devices. Remove what nobody needs, or give the server a larger disk.',
     littleRoom:
       'The disk is nearly full, and soon no film can be put in any more. Remove what nobody needs, or give the server a larger disk.',
     find: 'Find by name or address',

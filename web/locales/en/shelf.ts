@@ -55,6 +55,11 @@ export default {
     failed: 'Not kept: the connection is away.',
     whereUsed: 'Where it is used',
     notUsed: 'In no lesson yet.',
+    remove: 'Remove it',
+    removeSure:
+      'It is gone for good. Earlier states of drafts that showed it cannot be gone back to.',
+    removeNow: 'Remove for good',
+    keepIt: 'Keep it',
     inDraft: 'draft',
     inEditions: 'no edition | one edition | {n} editions',
     replaceBy: 'Put another in its place',

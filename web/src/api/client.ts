@@ -10,6 +10,7 @@ import {
   type ReplyOf,
   type RouteName,
 } from '@fernbrake/core/contract'
+import { isReadOnly } from './readOnly.ts'
 
 export class ApiError extends Error {
   /** 0 where the server could not be reached at all. */
@@ -54,9 +55,14 @@ export async function call<Name extends RouteName>(
     throw new ApiError(0, null, error)
   })
   const said: unknown = await response.json().catch(() => null)
-  if (response.ok && said !== null) return said as ReplyOf<Contract[Name]>
+  if (response.ok && said !== null) {
+    // Something was stored.
+    if (method !== 'get') isReadOnly.value = false
+    return said as ReplyOf<Contract[Name]>
+  }
   // What a proxy, a filter or a guest network answers is no answer of the server's.
   if (ownProblemType(said) === null) throw new ApiError(0, null, said)
+  if (ownProblemType(said) === 'read-only') isReadOnly.value = true
   throw new ApiError(response.status, said as Problem)
 }
 

@@ -5,7 +5,7 @@ import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
 import Textarea from 'primevue/textarea'
 import { useDebounceFn } from '@vueuse/core'
-import { computed, onMounted, onScopeDispose, reactive, ref, useTemplateRef } from 'vue'
+import { computed, onMounted, onScopeDispose, reactive, ref, shallowRef, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
@@ -19,7 +19,12 @@ import HostedPreview from './HostedPreview.vue'
 import PictureCutter from './PictureCutter.vue'
 
 const props = defineProps<{ media: Media; all: readonly Media[] }>()
-const emit = defineEmits<{ changed: [media: Media]; added: [media: Media]; close: [] }>()
+const emit = defineEmits<{
+  changed: [media: Media]
+  added: [media: Media]
+  removed: [mediaId: string]
+  close: []
+}>()
 const { t } = useI18n()
 const sheet = useTemplateRef('sheet')
 /** So much of it must be in sight, in pixels. */
@@ -107,6 +112,22 @@ const replaced = ref<number | null>(null)
 const left = ref(0)
 const replaceFailed = ref(false)
 const inDrafts = computed(() => uses.value.value?.lessons.filter(({ draft }) => draft).length ?? 0)
+
+/** It is asked once more: what is removed is gone for good. */
+const removing = ref(false)
+const removeFault = shallowRef<unknown>(null)
+async function remove(): Promise<void> {
+  removeFault.value = null
+  try {
+    await call('removeMedia', { params: { mediaId } })
+    waiting = {}
+    emit('removed', mediaId)
+  } catch (error) {
+    removeFault.value = error
+    removing.value = false
+    await uses.reload()
+  }
+}
 
 async function replace(): Promise<void> {
   if (!by.value) return
@@ -231,7 +252,31 @@ async function replace(): Promise<void> {
         </span>
       </li>
     </ul>
-    <p v-else-if="uses.value.value" class="muted">{{ t('shelf.notUsed') }}</p>
+    <template v-else-if="uses.value.value">
+      <p class="muted">{{ t('shelf.notUsed') }}</p>
+      <div v-if="media.state !== 'preparing'" class="top">
+        <template v-if="removing">
+          <p>{{ t('shelf.removeSure') }}</p>
+          <Button :label="t('shelf.removeNow')" size="small" severity="danger" @click="remove" />
+          <Button
+            :label="t('shelf.keepIt')"
+            size="small"
+            severity="secondary"
+            variant="text"
+            @click="removing = false"
+          />
+        </template>
+        <Button
+          v-else
+          :label="t('shelf.remove')"
+          size="small"
+          severity="secondary"
+          variant="outlined"
+          @click="removing = true"
+        />
+      </div>
+    </template>
+    <FaultNotice v-if="removeFault" :error="removeFault" @retry="remove" />
     <form v-if="inDrafts > 0 && others.length > 0" @submit.prevent="replace">
       <Select
         v-model="by"

@@ -78,7 +78,8 @@ watchEffect(() => (document.title = t('keeper.title')))
           <dt>{{ t(`keeper.use.${use.key}`) }}</dt>
         </div>
       </dl>
-      <p v-if="isShort" class="notice straw" role="status">{{ t('keeper.littleRoom') }}</p>
+      <p v-if="value?.isReadOnly" class="notice" role="alert">{{ t('keeper.readOnly') }}</p>
+      <p v-else-if="isShort" class="notice straw" role="status">{{ t('keeper.littleRoom') }}</p>
       <div class="tools">
         <input
           v-model="sought"

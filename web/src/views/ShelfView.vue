@@ -46,6 +46,10 @@ function added(media: Media): void {
   filter.value = 'all'
   chosenId.value = media.id
 }
+function removed(mediaId: string): void {
+  value.value = all.value.filter(({ id }) => id !== mediaId)
+  chosenId.value = null
+}
 function sizeOf({ durationMs, width, height, pageCount }: Media): string {
   if (pageCount) return t('shelf.pages', pageCount)
   return durationMs ? clockTime(durationMs) : width ? `${width} × ${height}` : ''
@@ -133,6 +137,7 @@ function sizeOf({ durationMs, width, height, pageCount }: Media): string {
           :all="all"
           @changed="changed"
           @added="added"
+          @removed="removed"
           @close="chosenId = null"
         />
       </div>

@@ -1,0 +1,64 @@
+// Whether the server may store anything new. A database whose disk is full dies, and may not come back by itself; so before
+// that comes, the server only reads, and takes in only what makes room. What people do meanwhile waits on their devices.
+import type { RequestHandler } from 'express'
+import { READ_ONLY_BELOW_BYTES, WRITABLE_ABOVE_BYTES } from '@fernbrake/core/media'
+import { HttpError } from '../http/HttpError.ts'
+
+/** How often it is looked how much room there is, in ms. */
+const LOOK_EVERY_MS = 10_000
+
+export interface RoomWatch {
+  isReadOnly(): boolean
+  /** Resolves as soon as something may be stored; at once where it may. */
+  untilWritable(): Promise<void>
+  /** Looks now; the rest of the time it looks by itself. */
+  look(): Promise<void>
+  stop(): void
+}
+
+export interface RoomWatchParts {
+  freeBytes(): Promise<number>
+  /** Read-only whatever room there is, as somebody who looks after the server may want it. */
+  always: boolean
+  onChange(isReadOnly: boolean, freeBytes: number): void
+}
+
+export function watchRoom({ freeBytes, always, onChange }: RoomWatchParts): RoomWatch {
+  let isFull = false
+  let waiting: (() => void)[] = []
+  const look = async (): Promise<void> => {
+    // Where it cannot be said how much there is, things stay as they are.
+    const free = await freeBytes().catch(() => null)
+    if (free === null) return
+    const next = isFull ? free < WRITABLE_ABOVE_BYTES : free < READ_ONLY_BELOW_BYTES
+    if (next === isFull) return
+    isFull = next
+    onChange(isFull, free)
+    if (isFull) return
+    waiting.forEach((go) => go())
+    waiting = []
+  }
+  const timer = setInterval(() => void look(), LOOK_EVERY_MS).unref()
+  const isReadOnly = () => always || isFull
+  return {
+    isReadOnly,
+    untilWritable: () =>
+      isReadOnly() ? new Promise((resolve) => waiting.push(resolve)) : Promise.resolve(),
+    look,
+    stop: () => clearInterval(timer),
+  }
+}
+
+/** Who may read must be known; and whoever is out of room has to be able to make some. */
+const TAKEN_ALWAYS = new Set(['GET', 'HEAD', 'OPTIONS', 'DELETE'])
+const SIGN_IN = /^\/api\/session\/?$/
+
+/** Refuses what would store something, while nothing may be stored. */
+export const refuseWhileReadOnly =
+  (watch: Pick<RoomWatch, 'isReadOnly'>): RequestHandler =>
+  ({ method, originalUrl }, response, next) => {
+    const isTaken = TAKEN_ALWAYS.has(method) || SIGN_IN.test(originalUrl.split('?')[0]!)
+    if (isTaken || !watch.isReadOnly()) return next()
+    response.setHeader('Retry-After', '60')
+    next(new HttpError('read-only'))
+  }
