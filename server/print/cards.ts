@@ -12,21 +12,20 @@ export interface Card {
   phrase: string
 }
 
+/** A sheet of cards for one class; `origin` is where the server is reached. */
+export interface CardSheet {
+  title: string
+  origin: string
+  cards: readonly Card[]
+}
+
 const COLUMNS = 2
 /** In points: ten cards fill a sheet of A4 within its margins. */
 const CARD_HEIGHT = 148
 const MARGIN = 28
 
 /** The PDF of these cards, in their order. */
-export function drawCards({
-  title,
-  origin,
-  cards,
-}: {
-  title: string
-  origin: string
-  cards: readonly Card[]
-}): Promise<Buffer> {
+export function drawCards({ title, origin, cards }: CardSheet): Promise<Buffer> {
   const rows: TableCell[][] = []
   for (let at = 0; at < cards.length; at += COLUMNS) {
     const row = cards

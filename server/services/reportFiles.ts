@@ -17,6 +17,7 @@ import {
   waysDocument,
 } from '../reports/tables.ts'
 import { talkDocument } from '../reports/talkTables.ts'
+import { onPaper } from '../print/onPaper.ts'
 import { CONTENT_TYPES, writeReport } from '../reports/write.ts'
 import { readStanding } from './assignments.ts'
 import type { Context } from './context.ts'
@@ -96,7 +97,7 @@ async function fileOf(document: ReportDocument, format: ReportFormat): Promise<M
   const words = `${document.title} ${document.about.split(' · ').at(-1)}`
   return {
     ...{ name: fileName(words, format), contentType: CONTENT_TYPES[format] },
-    content: await writeReport(document, format),
+    content: await written(document, format),
   }
 }
 
@@ -152,3 +153,7 @@ export async function mailReport(
   })
   return { sent: addresses.length }
 }
+
+/** Lines of text are written at once; what has pages or sheets is written elsewhere. */
+const written = (document: ReportDocument, format: ReportFormat): Promise<Buffer> =>
+  format === 'csv' ? writeReport(document, format) : onPaper({ what: 'report', document, format })

@@ -2,7 +2,7 @@
 import { randomBytes } from 'node:crypto'
 import { passPhraseOf } from '@fernbrake/core/classes'
 import { HttpError } from '../http/HttpError.ts'
-import { drawCards } from '../print/cards.ts'
+import { onPaper } from '../print/onPaper.ts'
 import { readCards, readClassHead, storeCards } from '../queries/classes.ts'
 import { changingClass } from './classes.ts'
 import type { Context } from './context.ts'
@@ -39,5 +39,5 @@ export async function printCards(
     throw new HttpError('not-found', {
       detail: 'None of these people has a card that was not used yet. Make new cards for them.',
     })
-  return { pdf: await drawCards({ title, origin, cards }), title }
+  return { pdf: await onPaper({ what: 'cards', cards: { title, origin, cards } }), title }
 }

@@ -51,12 +51,7 @@ it('no route stores anything but sign-in and what makes room', async () => {
 })
 
 it('everything can be looked at, by whoever may', async () => {
-  for (const path of [
-    '/api/lessons',
-    `/api/lessons/${lessonId}`,
-    '/api/media',
-    '/api/classes',
-  ])
+  for (const path of ['/api/lessons', `/api/lessons/${lessonId}`, '/api/media', '/api/classes'])
     expect([path, (await designer.agent.get(path)).status]).toEqual([path, 200])
   await learner.agent.get(`/api/attempts/${attemptId}`).expect(200)
   const { email } = designer.person
