@@ -20,8 +20,7 @@ export type Stage = 'free' | 'silent' | 'afterTries' | 'whole'
 export type Under = { rules: AssignmentRules; times: AssignmentTimes } | null
 
 export function stageOf(under: Under, now: Date): Stage {
-  if (!under || under.rules.marksOffline || toldFrom(under.rules, under.times) === null)
-    return 'free'
+  if (!under || !holdsBack(under)) return 'free'
   if (heldBackUntil(under.rules, under.times, now) !== null) return 'silent'
   return phaseAt(under.times, now) === 'closed' ? 'whole' : 'afterTries'
 }
@@ -42,6 +41,10 @@ export const askedIn = (lesson: Pick<Lesson, 'parts' | 'cues'>): AskedIn =>
 const waits = (lesson: Lesson, partId: string | undefined): boolean =>
   partId !== undefined && partOfKind(lesson, partId, 'quiz')?.tells === 'atEnd'
 
+/** Whether the class holds back what is right until a time: then it is told once, whatever attempt it was told in. */
+export const holdsBack = (under: Under): boolean =>
+  under !== null && !under.rules.marksOffline && toldFrom(under.rules, under.times) !== null
+
 /** Whether there is a time at which this question is not told whole to whoever learns under these rules. */
 export function isEverHeldBack(
   lesson: Lesson,
@@ -50,10 +53,7 @@ export function isEverHeldBack(
   asked: AskedIn = askedIn(lesson),
 ): boolean {
   if (under?.rules.marksOffline) return false
-  return (
-    (under !== null && toldFrom(under.rules, under.times) !== null) ||
-    waits(lesson, asked.get(questionId))
-  )
+  return holdsBack(under) || waits(lesson, asked.get(questionId))
 }
 
 /** How much of a question may be told now. `stage` is of now, see `stageOf`. */

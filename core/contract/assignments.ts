@@ -206,6 +206,8 @@ export const assignmentRoutes = {
               rules: assignmentRulesSchema,
               /** Whether I am told by now what came of my answers; until then my points are none. */
               tells: z.boolean(),
+              /** What is right was told of it by now: no further attempt begins. */
+              wasTold: z.boolean(),
               /** To what I said, since I was last in the lesson. */
               newReplies: z.int(),
               attempts: z.array(myAttemptSchema),

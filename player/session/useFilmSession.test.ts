@@ -2,6 +2,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import type { LearnerRecord } from '@fernbrake/core/contract'
+import { cutQuestion } from '@fernbrake/core/questions'
 import { edits, type Lesson, type SeekRule } from '@fernbrake/core/lesson'
 import { edited, lessonWithFilm, PART, withFork, withQuestion } from '@fernbrake/core/testing'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
@@ -189,6 +190,43 @@ describe('a hold', () => {
     expect(session.isHeld.value).toBe(false)
     expect(lastPlace()).toMatchObject({ atMs: 8000, released: ['a'] })
     expect(records.filter(({ kind }) => kind === 'response')).toHaveLength(1)
+  })
+})
+
+describe('a hold until it is right, of a question that only the server can mark', () => {
+  const whole = withQuestion(lessonWithFilm(END_MS), { id: 'a', atMs: 5000, hold: 'right' })
+  const question = { ...whole.questions['q-a']!, tries: 3 }
+  const cut = { ...whole, questions: { 'q-a': cutQuestion(question, 'mix') } }
+  const give = ({ session, answers }: ReturnType<typeof sit>, picked: string) => {
+    const asked = { id: 'a', questionId: 'q-a' }
+    const result = answers.give(asked, { kind: 'choice', picked: [picked] })!
+    session.dispatch({ kind: 'answered', cueId: 'a', result })
+    return result
+  }
+  const tell = (verdicts: ('right' | 'wrong')[]) => {
+    const responses = verdicts.map((verdict, index) => ({
+      ...{ cueId: 'a', questionId: 'q-a', tryNumber: index + 1, verdict, points: 0 },
+      answer: { kind: 'choice' as const, picked: ['as-found-1'] },
+    }))
+    hearers.forEach((hear) => hear({ questions: [], responses, judged: null }))
+  }
+  const goOn = ({ session }: ReturnType<typeof sit>) => {
+    session.dispatch({ kind: 'dismissed', cueId: 'a' })
+    return !session.isHeld.value
+  }
+
+  it('lets go once the server has said that it was right, and not before', () => {
+    const sitting = sit(cut)
+    sitting.session.toggle()
+    video.run(9000)
+    expect(give(sitting, 'as-found-2')).toMatchObject({ right: false, pending: true })
+    expect(goOn(sitting)).toBe(false)
+    tell(['wrong'])
+    expect(goOn(sitting)).toBe(false)
+    give(sitting, 'as-found-1')
+    expect(goOn(sitting)).toBe(false)
+    tell(['wrong', 'right'])
+    expect(goOn(sitting)).toBe(true)
   })
 })
 

@@ -2,11 +2,29 @@
 import type { Answer } from '@fernbrake/core/questions'
 import type { Ask } from '../database/connect.ts'
 
-/** The questions that this learner has been told whole. */
-export async function readTold(ask: Ask, attemptId: string): Promise<Set<string>> {
+/** The questions that this learner has been told whole in this attempt; or also in others for the same assignment. */
+export async function readTold(
+  ask: Ask,
+  attemptId: string,
+  inOthersToo: boolean,
+): Promise<Set<string>> {
   const rows = await ask<{ id: string }>(
-    'SELECT question_id AS id FROM told_questions WHERE attempt_id = $1',
-    [attemptId],
+    `SELECT DISTINCT t.question_id AS id
+       FROM attempts a
+       JOIN attempts o ON o.person_id = a.person_id AND (o.id = a.id OR ($2 AND o.assignment_id = a.assignment_id))
+       JOIN told_questions t ON t.attempt_id = o.id
+      WHERE a.id = $1`,
+    [attemptId, inOthersToo],
+  )
+  return new Set(rows.map(({ id }) => id))
+}
+
+/** The assignments of which somebody has been told something that was held back. */
+export async function assignmentsTold(ask: Ask, personId: string): Promise<Set<string>> {
+  const rows = await ask<{ id: string }>(
+    `SELECT DISTINCT a.assignment_id AS id FROM attempts a JOIN told_questions t ON t.attempt_id = a.id
+      WHERE a.person_id = $1 AND a.assignment_id IS NOT NULL`,
+    [personId],
   )
   return new Set(rows.map(({ id }) => id))
 }

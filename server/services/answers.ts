@@ -58,7 +58,8 @@ export async function storeResponses(
   const handed = await handedIds(attemptId, files)
   const asked = responses.map(({ questionId }) => lesson.questions[questionId])
   const watched = await watchedBefore(ask, attemptId, asked)
-  const wereTold = answering.holding ? await readTold(ask, attemptId) : new Set<string>()
+  const { holding } = answering
+  const wereTold = holding ? await readTold(ask, attemptId, holding.isToldInAll) : new Set<string>()
   const fresh: NewResponse[] = []
   const late: AnswerAfterTelling[] = []
   const told = responses.map((response): [string, Refusal | null] => [

@@ -4,6 +4,7 @@ import type { Transaction } from 'sequelize'
 import { attemptOutcome } from '@fernbrake/core/analysis'
 import { posterOf, type Lesson } from '@fernbrake/core/lesson'
 import {
+  holdsBack,
   isComplete,
   isInTime,
   jumpedOverMs,
@@ -44,7 +45,7 @@ import { nothingCovered, readCovered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
 import { responsesByAttempt, type Marks, type Response } from '../queries/responses.ts'
 import { countActivity, countNewReplies } from '../queries/talk.ts'
-import { countAfterTelling } from '../queries/told.ts'
+import { assignmentsTold, countAfterTelling } from '../queries/told.ts'
 import { changingClass } from './classes.ts'
 import type { Context } from './context.ts'
 import { asToldTo, underOf } from './telling.ts'
@@ -294,6 +295,7 @@ export async function listWork(context: Context, person: Person): Promise<{ clas
       return asToldTo(ask, attempt.id, lesson, { responses, under })
     },
   })
+  const told = await assignmentsTold(ask, person.id)
   const talked = given.filter(({ rules }) => rules.talk).map(({ id }) => id)
   const replies = await countNewReplies(within(context.database), person.id, talked)
   const classes = new Map<string, MyClass>()
@@ -305,6 +307,7 @@ export async function listWork(context: Context, person: Person): Promise<{ clas
     classes.get(row.classId)!.assignments.push({
       ...{ id: row.id, ...(await describeLesson(row)), ...timesOf(row) },
       ...{ mostAttempts: row.mostAttempts, rules: row.rules, tells },
+      wasTold: holdsBack(underOf(row)) && told.has(row.id),
       newReplies: replies.get(row.id) ?? 0,
       attempts: mine.map(({ id }) => {
         const own = toMine(stood.get(id)!)
@@ -343,6 +346,10 @@ export async function beginAssignment(
     if (phase === 'closed') throw new HttpError('not-open', { detail: CLOSED })
     const most = assignment.mostAttempts ?? Infinity
     if (number !== mine.length + 1 || number > most) throw new HttpError('no-attempts-left')
+    const ask = within(database, transaction)
+    const told = await assignmentsTold(ask, person.id)
+    if (holdsBack(underOf(assignment)) && told.has(assignmentId))
+      throw new HttpError('not-open', { detail: TOLD_ALREADY })
     const { lessonId, newest: edition } = assignment
     const id = nanoid()
     await AttemptRow.create({ ...where, id, lessonId, edition, number }, { transaction })
@@ -370,3 +377,4 @@ export async function confirmAttempt(
 }
 
 const CLOSED = 'It has closed.'
+const TOLD_ALREADY = 'You have been told what is right by now, so no further attempt would count.'

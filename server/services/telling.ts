@@ -4,6 +4,7 @@ import { createHmac } from 'node:crypto'
 import type { Attempt } from '@fernbrake/core/contract'
 import {
   askedIn,
+  holdsBack,
   isEverHeldBack,
   stageOf,
   tellingOf,
@@ -34,6 +35,8 @@ export interface Holding {
   lesson: Lesson
   attemptId: string
   isHeldBack(questionId: string): boolean
+  /** What was told in another attempt for the same assignment is told. */
+  isToldInAll: boolean
   mixOf(questionId: string): string
   tellingOf(questionId: string, done: DoneSoFar): Telling
 }
@@ -59,6 +62,7 @@ export function holdingOf(
     lesson,
     attemptId: id,
     isHeldBack: (questionId) => held.has(questionId),
+    isToldInAll: holdsBack(under),
     // One question’s order tells nothing of another’s.
     mixOf: (questionId) => createHmac('sha256', mix).update(questionId).digest('base64url'),
     tellingOf: (questionId, done) => tellingOf(lesson, under, stage, done, questionId, asked),
@@ -97,7 +101,7 @@ export async function lessonFor(
     Object.keys(lesson.questions).map((id) => [id, holding.tellingOf(id, done)] as const),
   )
   const whole = [...telling].filter(([, how]) => how === 'whole').map(([id]) => id)
-  const known = await readTold(ask, holding.attemptId)
+  const known = await readTold(ask, holding.attemptId, false)
   const more = whole.filter((id) => !known.has(id))
   if (more.length > 0 && !mayTellMore) throw new WouldTellMore()
   await storeTold(ask, holding.attemptId, more)

@@ -239,6 +239,36 @@ describe('once a class is told, while it is still open', () => {
   })
 })
 
+describe('another attempt', () => {
+  it('does not begin once something was told, and one that had begun gains nothing by it', async () => {
+    const room = await given()
+    const other = await beginWork(learner, room.assignmentId, 2)
+    await room.shift(-1, 1)
+    await sendRecords(learner, room.attemptId, await picks(room.attemptId, 'a', 'a-a'))
+    const copied = await picks(other, 'a', 'a-a')
+    expect((await sendRecords(learner, other, copied)).refused).toMatchObject([
+      { code: 'toldAlready' },
+    ])
+    const third = await learner.agent
+      .post(`/api/assignments/${room.assignmentId}/attempts`)
+      .send({ number: 3 })
+    expect(third.body).toMatchObject({ status: 409, type: 'urn:fernbrake:problem:not-open' })
+  })
+
+  it('begins as ever where a class is told at once, though a quiz told something at its end', async () => {
+    const lesson = wholeLesson({ tells: 'atEnd' })
+    const room = await given({ lesson, rules: { feedback: 'atOnce' } })
+    const { attemptId } = room
+    await sendRecords(learner, attemptId, await picks(attemptId, 'i1', 'i1-a'))
+    const at = hoursAgo(0)
+    const seen = { kind: 'seen', id: nanoid(), partId: QUIZ, thingId: QUIZ, at }
+    await sendRecords(learner, attemptId, seen, { kind: 'finish', id: nanoid(), partId: QUIZ, at })
+    const second = await beginWork(learner, room.assignmentId, 2)
+    const answer = await picks(second, 'i1', 'i1-a')
+    expect((await sendRecords(learner, second, answer)).refused).toEqual([])
+  })
+})
+
 function unlimited(): Lesson {
   const lesson = wholeLesson()
   const question = { ...lesson.questions['q-a']!, tries: 0, keep: 'last' as const }

@@ -29,7 +29,9 @@ function cardOf(one: MyAssignment) {
   const best = attemptThatCounts(one.attempts)
   const left = (one.mostAttempts ?? Infinity) - one.attempts.length
   const isDone = best?.isComplete ?? false
-  const canAgain = last !== null && left > 0 && (phase === 'open' || phase === 'late')
+  const isOpen = phase === 'open' || phase === 'late'
+  // Told what is right, nobody begins anew.
+  const canAgain = last !== null && left > 0 && isOpen && !one.wasTold
   const byHand =
     one.rules.completion.by === 'hand' && last !== null && !isDone && phase !== 'closed'
   return { ...one, phase, last, best, left, isDone, canAgain, byHand }

@@ -31,7 +31,8 @@ export function sendFile(
       chunkSize: CHUNK_BYTES,
       metadata,
       storeFingerprintForResuming: false,
-      retryDelays: [500, 1000, 2000, 4000, 6000, 6000],
+      // The connection may be gone for a while; what was chosen waits for it.
+      retryDelays: [500, 1000, 2000, 4000, ...Array<number>(500).fill(6000)],
       onProgress: (sent, all) => onShare(all > 0 ? sent / all : 0),
       onShouldRetry: mayPass,
       onError: reject,
