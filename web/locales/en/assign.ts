@@ -42,10 +42,10 @@ export default {
     },
     tellsNever: 'Set the time first from which they are told.',
     markerLabel: 'What is not told yet is marked',
-    marker: { server: 'Here', device: 'On the learner’s device' },
+    marker: { server: 'On the server', device: 'On the learner’s device' },
     markerHelp: {
       server:
-        'What is right stays here until it may be told. Answers given without a connection are kept and marked once they arrive.',
+        'What is right stays on the server until it may be told. Answers given without a connection are kept and marked once they arrive.',
       device:
         'It works without a connection, but what is right lies on each device from the beginning, and whoever knows how can look it up.',
     },

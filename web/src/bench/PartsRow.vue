@@ -157,14 +157,16 @@ ol {
   overflow-x: auto;
   list-style: none;
 }
+/* Many parts grow narrow first, down to where a name still says something; then the row is scrolled. */
 li {
   flex: 0 1 auto;
-  min-width: 0;
+  min-width: 8.5em;
 }
 li button {
   display: flex;
   align-items: center;
   gap: 7px;
+  width: 100%;
   max-width: 22em;
   min-height: 35px;
   padding: 4px 12px;
