@@ -176,8 +176,9 @@ function attachFilm(forPart: string | null, mediaId: string): void {
 const uploadOf = useFilmUploads(attachFilm)
 
 // What is on its way comes into the lesson while its bench is open.
-if (bench.canEdit.value) void bench.placings.open(placerOf(draft))
-onScopeDispose(() => bench.placings.close())
+const placer = placerOf(draft)
+if (bench.canEdit.value) void bench.placings.open(placer)
+onScopeDispose(() => bench.placings.close(placer))
 onScopeDispose(
   bench.placings.onPlaced((place, thingId) => {
     const isOpen = 'partId' in place && place.partId === bench.openPart.value?.id

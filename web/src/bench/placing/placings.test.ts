@@ -2,7 +2,7 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { Media } from '@fernbrake/core/contract'
 import type { Place, Placed } from './places.ts'
-import { createPlacings, type Outside, type Placings } from './placings.ts'
+import { createPlacings, type Outside, type Placer, type Placings } from './placings.ts'
 
 const media = (id: string, change: Partial<Media> = {}) =>
   ({
@@ -67,16 +67,16 @@ const arrive = async (index: number, id: string, change: Partial<Media> = {}) =>
   preparing.get(id)!.resolve(media(id, change))
   await settled()
 }
-const open = (placings: Placings) =>
-  placings.open((id, place, { id: mediaId }) => {
-    const where = place.at === 'slides' ? `after ${place.afterId}` : place.at
-    put.push(`${mediaId} ${where}`)
-    return Promise.resolve(
-      outcome === 'placed' || outcome === 'cut'
-        ? { outcome, thingId: `slide of ${mediaId}` }
-        : { outcome },
-    )
-  })
+const placer: Placer = (_id, place, { id: mediaId }) => {
+  const where = place.at === 'slides' ? `after ${place.afterId}` : place.at
+  put.push(`${mediaId} ${where}`)
+  return Promise.resolve(
+    outcome === 'placed' || outcome === 'cut'
+      ? { outcome, thingId: `slide of ${mediaId}` }
+      : { outcome },
+  )
+}
+const open = (placings: Placings) => placings.open(placer)
 const stepsOf = (placings: Placings) => placings.all.map(({ step }) => step)
 
 beforeEach(() => {
@@ -110,7 +110,7 @@ describe('a medium that was chosen', () => {
   it('waits for the bench where that was left', async () => {
     const placings = createPlacings(outside())
     await open(placings)
-    placings.close()
+    placings.close(placer)
     const done = placings.put(STILL, 'picture', file('gate.png'), 'gate.png')
     await arrive(0, 'm1')
     await done
@@ -175,6 +175,18 @@ describe('a medium that was chosen', () => {
       expect(placings.all).toEqual([])
     },
   )
+
+  it('that cannot be put in because something of it does not come is told of', async () => {
+    const placings = createPlacings(outside())
+    await placings.open(() => Promise.reject(new Error('the line is dead')))
+    await placings.choose(STILL, media('m1'))
+    expect(placings.all).toMatchObject([{ step: 'failed' }])
+    // Another bench may be open by the time this one is gone.
+    await open(placings)
+    placings.close(() => Promise.resolve({ outcome: 'placed' }))
+    await placings.choose(STILL, media('m2'))
+    expect(put).toEqual(['m2 still'])
+  })
 
   it('says what is wrong with it', async () => {
     const placings = createPlacings(outside())

@@ -66,7 +66,7 @@ export interface Outside {
   forget(id: string): void
 }
 
-type Placer = (id: string, place: Place, media: Media) => Promise<Placed>
+export type Placer = (id: string, place: Place, media: Media) => Promise<Placed>
 
 /** All that is on its way into one lesson. */
 export function createPlacings(outside: Outside) {
@@ -135,7 +135,9 @@ export function createPlacings(outside: Outside) {
     }
     if (!placer) return true
     settled.delete(one.id)
-    const placed = await placer(one.id, one.place, media)
+    // What of it has to be fetched may not come; it lies on the shelf then.
+    const placed = await placer(one.id, one.place, media).catch(() => null)
+    if (!placed) return (end(one, 'failed', 'failed'), false)
     switch (placed.outcome) {
       case 'placed':
         drop(one.id)
@@ -267,8 +269,9 @@ export function createPlacings(outside: Outside) {
         })
       }
     },
-    close(): void {
-      placer = null
+    /** This bench is left; another may be open by now. */
+    close(place: Placer): void {
+      if (placer === place) placer = null
     },
   }
 }
