@@ -2,8 +2,16 @@
 // an account is made, opened with its phrase, corrected, and removed with all of it.
 import { expect, test, type Page } from '@playwright/test'
 import { usualRules, type AssignmentRules } from '@fernbrake/core/classes'
-import { edits, emptyLesson } from '@fernbrake/core/lesson'
-import { edited, QUIZ, withQuiz } from '@fernbrake/core/testing'
+import { edits, emptyLesson, type Lesson } from '@fernbrake/core/lesson'
+import {
+  edited,
+  lessonWithFilm,
+  PART,
+  QUIZ,
+  withFork,
+  withQuestion,
+  withQuiz,
+} from '@fernbrake/core/testing'
 import { DEMO_PASSWORD } from '@fernbrake/server'
 import { option } from '../support/everyKind.ts'
 import { inDatabase, putLesson } from '../support/lessons.ts'
@@ -34,9 +42,13 @@ function gateWork() {
 }
 
 /** Gives the lesson to the class, or says anew when it is due. */
-async function assign(dueInMs: number, rules: AssignmentRules): Promise<void> {
+async function assign(
+  dueInMs: number,
+  rules: AssignmentRules,
+  what = { id: 'gate-work-autumn', lessonId: 'gate-work' },
+): Promise<void> {
   const data = {
-    ...{ id: 'gate-work-autumn', lessonId: 'gate-work', opensAt: null, closesAt: null },
+    ...{ ...what, opensAt: null, closesAt: null },
     ...{ mostAttempts: null, rules, groups: [], people: [] },
     dueAt: new Date(Date.now() + dueInMs).toISOString(),
   }
@@ -169,6 +181,57 @@ test('whoever answers after that hears from the server how they did, also when t
   await expect(card(4).getByText('Right answer')).toBeVisible()
 })
 
+/** A film that goes one way or the other by an answer of which nobody is told yet. */
+async function forkedFilm(): Promise<Lesson> {
+  const [film] = await inDatabase(server.settings, async (client) => {
+    const { rows } = await client.query<{ id: string; durationMs: number }>(
+      `SELECT id, duration_ms AS "durationMs" FROM media WHERE kind = 'film' AND state = 'ready' LIMIT 1`,
+    )
+    return rows
+  })
+  const asked = withQuestion(lessonWithFilm(film!.durationMs), {
+    id: 'a',
+    atMs: 1000,
+    hold: 'right',
+  })
+  const isRight = { if: 'answer', cueId: 'a', is: 'right' } as const
+  const forked = withFork(asked, {
+    ...{ id: 'f', atMs: 2000, rules: { decides: true } },
+    ways: [
+      { id: 'up', target: { to: 'ending', message: 'Up the flight.' }, condition: isRight },
+      { id: 'down', target: { to: 'ending', message: 'Down again.' } },
+    ],
+  })
+  const part = { ...forked.parts[PART]!, mediaId: film!.id } as Lesson['parts'][string]
+  return { ...forked, title: 'Two ways', parts: { [PART]: part } }
+}
+
+test('a film waits at a fork for the server to say the way, and nothing says what the answer was', async () => {
+  const lesson = await forkedFilm()
+  await inDatabase(server.settings, async (client) => {
+    await putLesson(client, TEACHER, { id: 'two-ways', lesson })
+    await client.query(
+      `INSERT INTO media_uses SELECT 'two-ways', id FROM media WHERE kind = 'film'`,
+    )
+  })
+  const rules = { ...usualRules(), feedback: 'afterDue' as const }
+  await assign(DAY_MS, rules, { id: 'two-ways-autumn', lessonId: 'two-ways' })
+  await phone.goto(server.url)
+  await phone.getByRole('button', { name: 'Begin “Two ways”' }).tap()
+  await phone.waitForURL(/\/learn\//)
+  await phone.getByRole('button', { name: 'Play', exact: true }).first().tap()
+  await option(phone.locator('aside'), 'a-a')
+  await phone.getByRole('button', { name: 'Give this answer' }).tap()
+  await expect(phone.getByText('Kept. How you did is told to everybody later.')).toBeVisible()
+  const ways = '**/api/attempts/*/ways/*'
+  await phone.route(ways, (route) => route.abort())
+  await phone.getByRole('button', { name: 'Go on watching' }).tap()
+  await expect(phone.getByText('It goes on as soon as there is a connection.')).toBeVisible()
+  await expectNoBarriers(phone, 'a film that waits for its way')
+  await phone.unroute(ways)
+  await expect(phone.getByText('Up the flight.')).toBeVisible()
+})
+
 test('captions are as large as a learner wants, on this device from now on', async () => {
   await phone.goto(server.url)
   await phone.getByRole('button', { name: 'Begin “Water That Climbs”' }).tap()
@@ -178,7 +241,9 @@ test('captions are as large as a learner wants, on this device from now on', asy
   const caption = phone.locator('.caption').first()
   await expect(caption).toBeVisible()
   const size = () => caption.evaluate((words) => parseFloat(getComputedStyle(words).fontSize))
-  const usual = await size()
+  // Captions come and go while the film plays.
+  let usual = 0
+  await expect.poll(async () => (usual = await size())).toBeGreaterThan(0)
   await phone.getByText('Look of captions').tap()
   await phone.getByLabel('Size').selectOption('Largest')
   await phone.getByLabel('Ground').selectOption('Light')
@@ -186,8 +251,7 @@ test('captions are as large as a learner wants, on this device from now on', asy
   await expectNoBarriers(phone, 'the look of captions')
   await phone.reload()
   await phone.getByRole('button', { name: 'Play', exact: true }).first().tap()
-  await expect(caption).toBeVisible()
-  expect(await size()).toBeGreaterThan(usual * 1.5)
+  await expect.poll(size).toBeGreaterThan(usual * 1.5)
   expect(errors).toEqual([])
 })
 
