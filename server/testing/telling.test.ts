@@ -79,24 +79,21 @@ function wholeLesson(rules = {}): Lesson {
 }
 
 interface Given {
-  due?: number
-  closes?: number | null
   rules?: Partial<AssignmentRules>
   lesson?: Lesson
 }
-async function given({ due = 1, closes = 2, rules = {}, lesson = wholeLesson() }: Given = {}) {
+async function given({ rules = {}, lesson = wholeLesson() }: Given = {}) {
   const room = await openClassroom(server, teacher, [learner], lesson, {
-    ...{ dueAt: hours(1), closesAt: closes === null ? null : hours(2) },
+    ...{ dueAt: hours(1), closesAt: hours(2) },
     rules: { ...usualRules(), feedback: 'afterDue', ...rules },
   })
   const attemptId = await beginWork(learner, room.assignmentId)
-  const shift = (dueIn: number, closesIn: number | null) =>
+  const shift = (dueIn: number, closesIn: number) =>
     run(
       server.context.database,
       'UPDATE assignments SET due_at = $2, closes_at = $3 WHERE id = $1',
-      [room.assignmentId, hours(dueIn), closesIn === null ? null : hours(closesIn)],
+      [room.assignmentId, hours(dueIn), hours(closesIn)],
     )
-  if (due !== 1 || closes !== 2) await shift(due, closes)
   return { ...room, attemptId, shift }
 }
 
@@ -225,7 +222,10 @@ describe('once a class is told, while it is still open', () => {
   })
 
   it('an answer that comes after that counts for nothing, and the teacher is told', async () => {
-    const room = await given({ lesson: unlimited() })
+    const lesson = wholeLesson()
+    const question = { ...lesson.questions['q-a']!, tries: 0, keep: 'last' as const }
+    const questions = { ...lesson.questions, 'q-a': question }
+    const room = await given({ lesson: { ...lesson, questions } })
     const { attemptId } = room
     await room.shift(-1, 1)
     await sendRecords(learner, attemptId, await picks(attemptId, 'a', 'a-a'))
@@ -268,12 +268,6 @@ describe('another attempt', () => {
     expect((await sendRecords(learner, second, answer)).refused).toEqual([])
   })
 })
-
-function unlimited(): Lesson {
-  const lesson = wholeLesson()
-  const question = { ...lesson.questions['q-a']!, tries: 0, keep: 'last' as const }
-  return { ...lesson, questions: { ...lesson.questions, 'q-a': question } }
-}
 
 describe('once it has closed', () => {
   it('all is told, and an answer that says it was given before counts for nothing', async () => {
