@@ -23,3 +23,17 @@ export function ordersFor(count: number): string[] {
 }
 
 export const twoOrders = () => ordersFor(2)
+
+/** Things that are written anew under other names, in the order in which they lie here. */
+export function underNames<T extends { id: string }, U extends object>(
+  things: readonly T[],
+  nameOf: (id: string) => string,
+  write: (thing: T) => U,
+): Record<string, U & { id: string; order: string }> {
+  const orders = ordersFor(things.length)
+  const named = things.map((thing, index) => {
+    const id = nameOf(thing.id)
+    return [id, { ...write(thing), id, order: orders[index]! }] as const
+  })
+  return Object.fromEntries(named)
+}

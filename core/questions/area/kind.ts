@@ -2,7 +2,7 @@
 import { inOrder, plainOf } from '../../fields/index.ts'
 import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
-import { ordersFor } from '../options.ts'
+import { underNames } from '../options.ts'
 import { answerOf, listOfIds } from '../reading.ts'
 import { mixOf, shuffled } from '../shuffle.ts'
 import { isWithin, middleOf, TOUCH_TOLERANCE } from './geometry.ts'
@@ -100,13 +100,9 @@ export const area: QuestionKind<AreaQuestion, AreaAnswer> = {
   },
   cut(question, { nameOf, mix }) {
     const found = placesMixed({ ...question, mix }, '')
-    const orders = ordersFor(found.length)
-    const places = found.map(({ id, label }, index) => {
-      const hidden = { shape: NOWHERE, right: false, feedback: '' }
-      const place = { id: nameOf(id), order: orders[index]!, label, ...hidden }
-      return [place.id, place] as const
-    })
-    return { ...question, places: Object.fromEntries(places), asked: pointsAsked(question) }
+    const hidden = { shape: NOWHERE, right: false, feedback: '' }
+    const places = underNames(found, nameOf, ({ label }) => ({ label, ...hidden }))
+    return { ...question, places, asked: pointsAsked(question) }
   },
   hiding: {
     ids: (question, mix) => placesMixed({ ...question, mix }, '').map(({ id }) => [id]),

@@ -1,7 +1,7 @@
 // What a choice question can do.
 import { inOrder, isBlank, plainOf, type Issue } from '../../fields/index.ts'
 import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
-import { hasRepeats, ordersFor, twoOrders } from '../options.ts'
+import { hasRepeats, twoOrders, underNames } from '../options.ts'
 import { mixOf, shuffled } from '../shuffle.ts'
 import { markChoice } from './mark.ts'
 import type { ChoiceAnswer, ChoiceOption, ChoiceQuestion } from './schema.ts'
@@ -57,13 +57,13 @@ export const choice: QuestionKind<ChoiceQuestion, ChoiceAnswer> = {
   cut(question, { nameOf, mix, told }) {
     const { shuffle: _, ...rest } = question
     const wereTold = new Set(told.flatMap(({ picked }) => picked))
-    const found = optionsFor({ ...question, mix }, '')
-    const orders = ordersFor(found.length)
-    const options = found.map(({ id, text, right, feedback }, index) => {
-      const known = wereTold.has(id) ? { right, feedback } : { right: false, feedback: '' }
-      return [nameOf(id), { id: nameOf(id), order: orders[index]!, text, ...known }] as const
+    const options = underNames(optionsFor({ ...question, mix }, ''), nameOf, (option) => {
+      const { text, right, feedback } = option
+      return wereTold.has(option.id)
+        ? { text, right, feedback }
+        : { text, right: false, feedback: '' }
     })
-    return { ...rest, options: Object.fromEntries(options) }
+    return { ...rest, options }
   },
   hiding: {
     ids: (question, mix) => optionsFor({ ...question, mix }, '').map(({ id }) => [id]),

@@ -2,7 +2,7 @@
 import { inOrder, isBlank, isSameText, plainOf, type RichText } from '../../fields/index.ts'
 import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
-import { hasRepeats, ordersFor } from '../options.ts'
+import { hasRepeats, ordersFor, underNames } from '../options.ts'
 import { answerOf, mapOfTexts } from '../reading.ts'
 import { mixOf, shuffled } from '../shuffle.ts'
 import type { MatchAnswer, MatchPair, MatchQuestion } from './schema.ts'
@@ -101,16 +101,11 @@ export const match: QuestionKind<MatchQuestion, MatchAnswer> = {
   /** What stands on the right is told apart from the pairs: it lies among what fits nowhere. */
   cut(question, { nameOf, mix }) {
     const rights = rightsMixed({ ...question, mix }, '')
-    const orders = ordersFor(rights.length)
-    const extras = rights.map(({ id, text }, index) => {
-      const right = { id: nameOf(id), order: orders[index]!, text }
-      return [right.id, right] as const
-    })
     const pairs = pairsInOrder(question).map((pair) => [pair.id, { ...pair, right: '' }] as const)
     return {
       ...question,
       pairs: Object.fromEntries(pairs),
-      extras: Object.fromEntries(extras),
+      extras: underNames(rights, nameOf, ({ text }) => ({ text })),
     }
   },
   hiding: {

@@ -2,7 +2,7 @@
 import { inOrder, isBlank, plainOf } from '../../fields/index.ts'
 import { issueAt, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
-import { hasRepeats, ordersFor } from '../options.ts'
+import { hasRepeats, ordersFor, underNames } from '../options.ts'
 import { answerOf, listOfIds } from '../reading.ts'
 import { disarranged, mixOf } from '../shuffle.ts'
 import type { OrderAnswer, OrderItem, OrderQuestion } from './schema.ts'
@@ -71,12 +71,7 @@ export const order: QuestionKind<OrderQuestion, OrderAnswer> = {
   },
   cut(question, { nameOf, mix }) {
     const found = itemsMixed({ ...question, mix }, '')
-    const orders = ordersFor(found.length)
-    const items = found.map(({ id, text }, index) => {
-      const item = { id: nameOf(id), order: orders[index]!, text }
-      return [item.id, item] as const
-    })
-    return { ...question, items: Object.fromEntries(items) }
+    return { ...question, items: underNames(found, nameOf, ({ text }) => ({ text })) }
   },
   hiding: {
     ids: (question, mix) => itemsMixed({ ...question, mix }, '').map(({ id }) => [id]),

@@ -2,7 +2,7 @@
 import { inOrder, isBlank, plainOf, type RichText } from '../../fields/index.ts'
 import { issueAt, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
-import { hasRepeats, ordersFor } from '../options.ts'
+import { hasRepeats, ordersFor, underNames } from '../options.ts'
 import { answerOf, listOfIds } from '../reading.ts'
 import { mixOf, shuffled } from '../shuffle.ts'
 import type { RecapAnswer, RecapQuestion, RecapSet, RecapStatement } from './schema.ts'
@@ -106,13 +106,10 @@ export const recap: QuestionKind<RecapQuestion, RecapAnswer> = {
   cut(question, { nameOf, mix }) {
     const whole = { ...question, mix }
     const sets = setsInOrder(question).map((set) => {
-      const found = statementsMixed(whole, set, '')
-      const orders = ordersFor(found.length)
-      const statements = found.map(({ id, text }, index) => {
-        const statement = { id: nameOf(id), order: orders[index]!, text, right: false }
-        return [statement.id, statement] as const
-      })
-      return [set.id, { ...set, statements: Object.fromEntries(statements) }] as const
+      const statements = underNames(statementsMixed(whole, set, ''), nameOf, ({ text }) => ({
+        ...{ text, right: false },
+      }))
+      return [set.id, { ...set, statements }] as const
     })
     return { ...question, sets: Object.fromEntries(sets) }
   },
