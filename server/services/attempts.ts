@@ -134,7 +134,7 @@ export async function readAttempt(
   const given = responses.get(attemptId) ?? []
   const holding = holdingOf(facts, whole, underOf(assignment))
   const told = { finishedParts: done.finishedParts, responses: given }
-  const lesson = await lessonFor(within(database), holding, whole, told, mayTellMore)
+  const lesson = await lessonFor(within(database), holding, whole, told, { mayTellMore })
   const { released } = row
   return {
     id: row.id,
@@ -155,7 +155,7 @@ export async function readAttempt(
     progress: {
       ...{ partId: row.placePart, atMs: row.placeMs, released, ownNotes, ...done },
       responses: given.map((response) => responseFor(holding, told, response)),
-      judged: judgedBy(whole, lesson, { ...done, released, responses: given }),
+      judged: judgedBy(holding, whole, { ...done, released, responses: given }),
     },
   }
 }
@@ -188,7 +188,7 @@ export async function tellMore(
   const { database, pool } = context
   const edition = await editionDocument(facts)
   const assignment = await readAssignmentOf(database, facts)
-  const holding = holdingOf(facts, edition, underOf(assignment))
+  const holding = holdingOf(facts, edition, underOf(assignment), { isSending: true })
   if (!holding) return null
   const marks = stageOf(underOf(assignment), new Date()) === 'silent' ? 'none' : 'told'
   const [responses, done, released] = await Promise.all([
@@ -198,13 +198,14 @@ export async function tellMore(
   ])
   const given = responses.get(facts.id) ?? []
   const told = { finishedParts: done.finishedParts, responses: given }
-  const lesson = await lessonFor(within(database), holding, edition, told)
+  const only = { only: touched }
+  const lesson = await lessonFor(within(database), holding, edition, told, only)
   return {
     questions: Object.values(lesson.questions).filter(({ id }) => touched.has(id)),
     responses: given
       .filter(({ questionId }) => touched.has(questionId))
       .map((response) => responseFor(holding, told, response)),
-    judged: judgedBy(edition, lesson, { ...done, released, responses: given }, places),
+    judged: judgedBy(holding, edition, { ...done, released, responses: given }, places),
   }
 }
 

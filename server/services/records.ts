@@ -159,7 +159,7 @@ async function storeAll(context: Context, batch: Batch): Promise<Told> {
       clock,
       await knownAmong(database, batch, 1),
     )
-    const holding = holdingOf(attempt, lesson, underOf(assignment), batch.now)
+    const holding = holdingOf(attempt, lesson, underOf(assignment), { now: batch.now })
     const about = { attemptId: attempt.id, holding, lesson, assignment, time, spans: taken.spans }
     const responses = records.filter((record) => record.kind === 'response')
     told.push(...(await storeResponses(ask, about, responses as ResponseRecordInput[])))

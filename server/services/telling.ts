@@ -15,7 +15,6 @@ import { cutLesson, type Lesson, type Telling } from '@fernbrake/core/lesson'
 import {
   answerAsFound,
   answerInIds,
-  isUnsaid,
   markAsFound,
   markQuestion,
   type Answer,
@@ -45,19 +44,23 @@ export function underOf(assignment: AssignmentFacts | null): Under {
   return assignment && { rules: assignment.rules, times: timesOf(assignment) }
 }
 
-/** Null where everything is told from the beginning: then nothing has to be cut, noted or asked. */
+/**
+ * Null where everything is told from the beginning: then nothing has to be cut, noted or asked. `isSending`: the device may
+ * have more on its way, so that even after closing nothing is told whole to which another try may come.
+ */
 export function holdingOf(
   { id, mix }: AttemptFacts,
   lesson: Lesson,
   under: Under,
-  now = new Date(),
+  { now = new Date(), isSending = false }: { now?: Date; isSending?: boolean } = {},
 ): Holding | null {
   const asked = askedIn(lesson)
   const held = new Set(
     Object.keys(lesson.questions).filter((one) => isEverHeldBack(lesson, under, one, asked)),
   )
   if (held.size === 0) return null
-  const stage = stageOf(under, now)
+  const reached = stageOf(under, now)
+  const stage = isSending && reached === 'whole' ? 'afterTries' : reached
   return {
     lesson,
     attemptId: id,
@@ -86,15 +89,15 @@ export interface DoneHere extends DoneSoFar {
 export class WouldTellMore extends Error {}
 
 /**
- * The lesson for this learner. What is told whole is noted first: no answer to it counts from then on. Throws
- * `WouldTellMore` where more would be told than before, and may not.
+ * The lesson for this learner. What is told whole is noted first: no answer to it counts from then on. With `only`, no
+ * other questions of it are sent. Throws `WouldTellMore` where more would be told than before, and may not.
  */
 export async function lessonFor(
   ask: Ask,
   holding: Holding | null,
   lesson: Lesson,
   done: DoneHere,
-  mayTellMore = true,
+  { mayTellMore = true, only }: { mayTellMore?: boolean; only?: ReadonlySet<string> } = {},
 ): Promise<Lesson> {
   if (!holding) return lesson
   const telling = new Map(
@@ -102,7 +105,7 @@ export async function lessonFor(
   )
   const whole = [...telling].filter(([, how]) => how === 'whole').map(([id]) => id)
   const known = await readTold(ask, holding.attemptId, false)
-  const more = whole.filter((id) => !known.has(id))
+  const more = whole.filter((id) => !known.has(id) && (only?.has(id) ?? true))
   if (more.length > 0 && !mayTellMore) throw new WouldTellMore()
   await storeTold(ask, holding.attemptId, more)
   return cutLesson(lesson, {
@@ -143,17 +146,24 @@ export function responseFor(
   return { ...found, perPart: markAsFound(question, mix, markQuestion(question, answer)).perPart }
 }
 
-/** What the learner's device cannot judge by itself; null where it can judge all. `cut` is the lesson as it has it. */
+/**
+ * What the learner's device may not be able to judge by itself; null where it can judge all. A device may know less than
+ * it could be told by now, so all that is ever held back counts as not known there.
+ */
 export function judgedBy(
+  holding: Holding | null,
   lesson: Lesson,
-  cut: Lesson,
   progress: Progress & { finishedParts: readonly string[] },
   places: readonly string[] = [],
 ): Judged | null {
-  if (cut === lesson || !Object.values(cut.questions).some(isUnsaid)) return null
-  const known = knownOf(lesson, progress)
+  if (!holding) return null
+  const cut = cutLesson(lesson, {
+    tellingOf: (id) => (holding.isHeldBack(id) ? 'silent' : 'free'),
+    mixOf: holding.mixOf,
+    answersTo: () => [],
+  })
   const here = knownOf(cut, progress)
-  return judgedFor(lesson, here.facts, known, progress.finishedParts, places)
+  return judgedFor(lesson, here.facts, knownOf(lesson, progress), progress.finishedParts, places)
 }
 
 /** As the learner may see them: of what is not told yet nothing counts, so no sum tells it. */

@@ -290,6 +290,24 @@ describe('once it has closed', () => {
     expect(await standing(room)).toMatchObject({ points: 0, afterTelling: 1 })
   })
 
+  it('what a device still sends in several batches counts, and tells nothing that would undo the rest', async () => {
+    const room = await given()
+    const { attemptId } = room
+    const before = { answeredAt: hoursAgo(4) }
+    const [first, second, other] = [
+      { ...(await picks(attemptId, 'a', 'a-b')), ...before },
+      { ...(await picks(attemptId, 'a', 'a-a')), ...before },
+      { ...(await picks(attemptId, 'i1', 'i1-a')), ...before },
+    ]
+    await room.shift(-3, -2)
+    const told = (await sendRecords(learner, attemptId, first)).told!
+    expect(told.questions).toMatchObject([{ id: 'q-a', cut: true }])
+    expect(told.responses).toMatchObject([{ verdict: 'wrong' }])
+    for (const record of [second, other])
+      expect((await sendRecords(learner, attemptId, record)).refused).toEqual([])
+    expect(await standing(room)).toMatchObject({ points: 2, afterTelling: 0, answered: 2 })
+  })
+
   it('the page itself tells nothing before the device has sent what it has', async () => {
     const room = await given()
     const { attemptId } = room
