@@ -10,7 +10,14 @@ import { isUnderWay, type Placing } from './placings.ts'
 
 const { placings, lesson } = useBench()
 const { t, n } = useI18n()
-const shown = computed(() => placings.aside.value)
+/** More than these that are under way are told as a number. */
+const MOST_NAMED = 2
+const running = computed(() => placings.aside.value.filter(isUnderWay))
+const shown = computed(() => [
+  ...running.value.slice(0, MOST_NAMED),
+  ...placings.aside.value.filter((one) => !isUnderWay(one)),
+])
+const more = computed(() => Math.max(0, running.value.length - MOST_NAMED))
 
 /** What somebody calls the place. */
 function whereOf(place: Place): string {
@@ -47,6 +54,7 @@ function wordsOf(one: Placing): string {
         @click="placings.dismiss(one.id)"
       />
     </li>
+    <li v-if="more > 0" class="notice straw">{{ t('take.left', more) }}</li>
   </ul>
 </template>
 

@@ -188,6 +188,14 @@ describe('a medium that was chosen', () => {
     expect(put).toEqual(['m2 still'])
   })
 
+  it('that is too large is not sent at all', async () => {
+    const placings = createPlacings(outside())
+    await open(placings)
+    const huge = Object.defineProperty(file('a.png'), 'size', { value: 9 * 1024 ** 3 })
+    expect(await placings.put(STILL, 'picture', huge, 'a.png')).toBe(false)
+    expect([placings.all[0]!.fault, sending, kept.size]).toEqual(['tooLarge', [], 0])
+  })
+
   it('says what is wrong with it', async () => {
     const placings = createPlacings(outside())
     await open(placings)
@@ -222,13 +230,32 @@ describe('several', () => {
     await all
     expect(put).toEqual(['m1 after s0', 'm2 after slide of m1'])
   })
-  it('stop at the first that cannot be taken', async () => {
+  it('come in their order where the bench was left meanwhile', async () => {
+    const placings = createPlacings(outside())
+    const all = placings.putAll(slides('s0'), 'picture', [file('1.png'), file('2.png')])
+    await settled()
+    await arrive(0, 'm1')
+    await arrive(1, 'm2')
+    await all
+    await open(placings)
+    expect(put).toEqual(['m1 after s0', 'm2 after slide of m1'])
+  })
+  it('are all known of from the beginning, and one that cannot be taken stops none', async () => {
     const placings = createPlacings(outside())
     await open(placings)
-    const all = placings.putAll(slides(null), 'picture', [file('1.png'), file('2.png')])
+    const files = [file('1.png'), file('2.png'), file('3.png')]
+    const all = placings.putAll(slides(null), 'picture', files)
+    await settled()
+    expect([kept.size, placings.underWay.value, locked.size]).toEqual([3, 3, 3])
     sending[0]!.reject(new Error('no'))
+    await settled()
+    await arrive(1, 'm2')
+    await arrive(2, 'm3')
     await all
-    expect([sending.length, stepsOf(placings)]).toEqual([1, ['failed']])
+    expect([put, stepsOf(placings)]).toEqual([
+      ['m2 after null', 'm3 after slide of m2'],
+      ['failed'],
+    ])
   })
 })
 

@@ -4,6 +4,7 @@ import { keepHere, readKept } from '@fernbrake/player'
 import { nanoid } from 'nanoid'
 import { computed, reactive } from 'vue'
 import type { Media } from '@fernbrake/core/contract'
+import { LARGEST_BYTES } from '@fernbrake/core/media'
 import { call } from '../../api/client.ts'
 import {
   faultOf,
@@ -37,6 +38,8 @@ export interface Placing {
   readonly name: string
   readonly kind: Media['kind']
   readonly place: Place
+  /** Those that were chosen together come one behind the other. */
+  readonly batch: string
   mediaId: string | null
   step: Step
   /** What of the step is done, 0 to 1. */
@@ -44,7 +47,7 @@ export interface Placing {
   fault: UploadFault | null
 }
 
-type Kept = Pick<Placing, 'id' | 'name' | 'kind' | 'place' | 'mediaId'>
+type Kept = Pick<Placing, 'id' | 'name' | 'kind' | 'place' | 'batch' | 'mediaId'>
 
 const UNDER_WAY: readonly Step[] = ['sending', 'fetching', 'preparing', 'ready']
 export const isUnderWay = ({ step }: Placing) => UNDER_WAY.includes(step)
@@ -75,15 +78,17 @@ export function createPlacings(outside: Outside) {
   let placer: Placer | null = null
   const pads = new Map<string, (media: Media) => void>()
   const settled = new Map<string, Media>()
+  /** The last slide that came of each batch. */
+  const lastOf = new Map<string, string>()
   /** The places whose own buttons tell how it stands, and how many of them do. */
   const shown = reactive(new Map<string, number>())
   const onPlaced = new Set<(place: Place, thingId: string | undefined) => void>()
 
   /** What the next page is to know of: all that is under way, but what is meant for a text that is open on this one. */
   function keep(one: Placing): void {
-    const { id, name, kind, place, mediaId, step } = one
+    const { id, name, kind, place, batch, mediaId, step } = one
     if ((isUnderWay(one) || step === 'lost') && place.at !== 'text')
-      outside.keep({ id, name, kind, place, mediaId })
+      outside.keep({ id, name, kind, place, batch, mediaId })
     else outside.forget(id)
   }
   function add(about: Kept, step: Step): Placing {
@@ -136,7 +141,7 @@ export function createPlacings(outside: Outside) {
     if (!placer) return true
     settled.delete(one.id)
     // What of it has to be fetched may not come; it lies on the shelf then.
-    const placed = await placer(one.id, one.place, media).catch(() => null)
+    const placed = await placer(one.id, behindOthers(one), media).catch(() => null)
     if (!placed) return (end(one, 'failed', 'failed'), false)
     switch (placed.outcome) {
       case 'placed':
@@ -153,11 +158,18 @@ export function createPlacings(outside: Outside) {
         end(one, placed.outcome)
         return false
     }
+    if (placed.thingId) lastOf.set(one.batch, placed.thingId)
     onPlaced.forEach((listener) => listener(one.place, placed.thingId))
     return true
   }
 
+  function behindOthers({ place, batch }: Placing): Place {
+    const afterId = lastOf.get(batch)
+    return place.at === 'slides' && afterId !== undefined ? { ...place, afterId } : place
+  }
+
   async function sendOne(one: Placing, file: Blob): Promise<boolean> {
+    if (file.size > LARGEST_BYTES[one.kind]) return (end(one, 'failed', 'tooLarge'), false)
     try {
       const { name, kind } = one
       one.mediaId = await outside.send(file, { name, kind }, (share) =>
@@ -171,6 +183,9 @@ export function createPlacings(outside: Outside) {
     return follow(one)
   }
 
+  const chosen = (place: Place, kind: Media['kind'], name: string, batch = nanoid()): Kept => ({
+    ...{ id: nanoid(), name, kind, place, batch, mediaId: null },
+  })
   /** Sends a file, and puts it in its place. True once it is there, or will be as soon as the bench is open. */
   async function put(
     place: Place,
@@ -178,20 +193,25 @@ export function createPlacings(outside: Outside) {
     file: Blob,
     name: string,
   ): Promise<boolean> {
-    const one = add({ id: nanoid(), name, kind, place, mediaId: null }, 'sending')
+    const one = add(chosen(place, kind, name), 'sending')
     let isDone = false
     await outside.alone(one.id, async () => void (isDone = await sendOne(one, file)))
     return isDone
   }
-  /** One after the other, each behind the one before it. */
+  /** One after the other, each behind the one before it; all of them are known of from the beginning. */
   async function putAll(place: Place, kind: Media['kind'], files: readonly File[]): Promise<void> {
-    let next = place
-    const stop = onPlacedAt((at, thingId) => {
-      if (at.at === 'slides' && next.at === 'slides' && at.partId === next.partId && thingId)
-        next = { ...next, afterId: thingId }
+    const batch = nanoid()
+    let before: Promise<unknown> = Promise.resolve()
+    const all = files.map((file) => {
+      const one = add(chosen(place, kind, file.name, batch), 'sending')
+      const turn = before
+      before = outside.alone(one.id, async () => {
+        await turn
+        await sendOne(one, file)
+      })
+      return before
     })
-    for (const file of files) if (!(await put(next, kind, file, file.name))) break
-    stop()
+    await Promise.all(all)
   }
   function onPlacedAt(listener: (place: Place, thingId: string | undefined) => void): () => void {
     onPlaced.add(listener)
@@ -226,7 +246,7 @@ export function createPlacings(outside: Outside) {
     put,
     putAll,
     async fetchFrom(place: Place, kind: Media['kind'], address: string): Promise<boolean> {
-      const one = add({ id: nanoid(), name: address, kind, place, mediaId: null }, 'fetching')
+      const one = add(chosen(place, kind, address), 'fetching')
       try {
         one.mediaId = await outside.fetch(address, kind)
       } catch (error) {
@@ -241,12 +261,12 @@ export function createPlacings(outside: Outside) {
       place: Place,
       { mediaId, kind, name }: { mediaId: string; kind: Media['kind']; name: string },
     ) {
-      return follow(add({ id: nanoid(), name, kind, place, mediaId }, 'preparing'))
+      return follow(add({ ...chosen(place, kind, name), mediaId }, 'preparing'))
     },
     /** Puts in one that is there. */
     async choose(place: Place, media: Media): Promise<void> {
       const { id: mediaId, kind, title: name } = media
-      const one = add({ id: nanoid(), name, kind, place, mediaId }, 'ready')
+      const one = add({ ...chosen(place, kind, name), mediaId }, 'ready')
       settled.set(one.id, media)
       await putIn(one)
     },
@@ -293,6 +313,7 @@ function keptIn(values: readonly unknown[]): Kept[] {
       one !== null &&
       typeof one.id === 'string' &&
       typeof one.name === 'string' &&
+      typeof one.batch === 'string' &&
       typeof one.place?.at === 'string' &&
       (one.mediaId === null || typeof one.mediaId === 'string'),
   )
