@@ -36,6 +36,19 @@ export async function readFinished(ask: Ask, attemptId: string): Promise<string[
   return claims.filter(({ proven }) => proven).map(({ partId }) => partId)
 }
 
+/** The same for many attempts at once; attempts without any are missing. */
+export async function finishedByAttempt(
+  ask: Ask,
+  attemptIds: readonly string[],
+): Promise<Map<string, string[]>> {
+  const rows = await ask<{ id: string; partIds: string[] }>(
+    `SELECT attempt_id AS id, array_agg(part_id) AS "partIds" FROM finished_parts
+      WHERE attempt_id = ANY($1::text[]) AND proven GROUP BY attempt_id`,
+    [[...attemptIds]],
+  )
+  return new Map(rows.map(({ id, partIds }) => [id, partIds]))
+}
+
 export async function proveParts(
   ask: Ask,
   attemptId: string,

@@ -43,6 +43,7 @@ import { attemptFacts } from '../queries/attemptFacts.ts'
 import { readGroups, readMembers } from '../queries/classes.ts'
 import { nothingCovered, readCovered } from '../queries/covered.ts'
 import { editionDocument } from '../queries/editions.ts'
+import { finishedByAttempt } from '../queries/finishedParts.ts'
 import { responsesByAttempt, type Marks, type Response } from '../queries/responses.ts'
 import { countActivity, countNewReplies } from '../queries/talk.ts'
 import { assignmentsTold, countAfterTelling } from '../queries/told.ts'
@@ -226,7 +227,7 @@ type Shown = (
   row: AttemptRow,
   lesson: Lesson,
   responses: readonly Response[],
-) => Promise<readonly Response[]>
+) => readonly Response[]
 
 /** How attempts stand, by attempt. */
 export async function standingOf(
@@ -247,7 +248,7 @@ export async function standingOf(
       const all = answers.get(row.id) ?? []
       const did = {
         ...(covered.get(row.id) ?? nothingCovered()),
-        responses: shown ? await shown(row, lesson, all) : all,
+        responses: shown ? shown(row, lesson, all) : all,
         afterTelling: late.get(row.id) ?? 0,
       }
       return [row.id, standOf(row, lesson, did, given(row))]
@@ -288,11 +289,15 @@ export async function listWork(context: Context, person: Person): Promise<{ clas
   const attempts = await AttemptRow.findAll({ where, order: [['number', 'ASC']] })
   const ask = within(context.database)
   const givenAs = (attempt: AttemptRow) => byId.get(attempt.assignmentId!)!
+  const finished = await finishedByAttempt(
+    ask,
+    attempts.map(({ id }) => id),
+  )
   const stood = await standingOf(context, attempts, givenAs, {
     marks: 'told',
     shown: (attempt, lesson, responses) => {
-      const under = underOf(givenAs(attempt))
-      return asToldTo(ask, attempt.id, lesson, { responses, under })
+      const finishedParts = finished.get(attempt.id) ?? []
+      return asToldTo(lesson, underOf(givenAs(attempt)), { responses, finishedParts })
     },
   })
   const told = await assignmentsTold(ask, person.id)

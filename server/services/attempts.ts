@@ -28,7 +28,7 @@ import {
 import { HttpError } from '../http/HttpError.ts'
 import { toPerson } from '../http/session.ts'
 import { readClassHead } from '../queries/classes.ts'
-import { readAssignmentOf, timesOf } from '../queries/assignments.ts'
+import { readAssignmentOf, timesOf, type AssignmentFacts } from '../queries/assignments.ts'
 import { attemptFacts, type AttemptFacts } from '../queries/attemptFacts.ts'
 import { readChosen } from '../queries/choices.ts'
 import { readCovered } from '../queries/covered.ts'
@@ -176,18 +176,23 @@ async function readDone({ database }: Context, attemptId: string) {
   }
 }
 
+/** An attempt with its edition, and the assignment that it was begun for. */
+interface Learned {
+  facts: AttemptFacts
+  lesson: Lesson
+  assignment: AssignmentFacts | null
+}
+
 /**
  * What may be told after `touched` questions were answered or handed in, and what is open at a `place` that is asked about;
  * null where the device knows all of it.
  */
 export async function tellMore(
   context: Context,
-  facts: AttemptFacts,
+  { facts, lesson: edition, assignment }: Learned,
   { touched, places = [] }: { touched: ReadonlySet<string>; places?: readonly string[] },
 ): Promise<NonNullable<RecordsReply['told']> | null> {
   const { database, pool } = context
-  const edition = await editionDocument(facts)
-  const assignment = await readAssignmentOf(database, facts)
   const holding = holdingOf(facts, edition, underOf(assignment), { isSending: true })
   if (!holding) return null
   const marks = stageOf(underOf(assignment), new Date()) === 'silent' ? 'none' : 'told'
@@ -222,7 +227,9 @@ export async function readWaysAt(
     Object.hasOwn(lesson.parts, placeId) ||
     (Object.hasOwn(lesson.cues, placeId) && lesson.cues[placeId]!.kind === 'fork')
   if (!isPlace) throw new HttpError('not-found')
-  const told = await tellMore(context, facts, { touched: new Set(), places: [placeId] })
+  const assignment = await readAssignmentOf(context.database, facts)
+  const learned = { facts, lesson, assignment }
+  const told = await tellMore(context, learned, { touched: new Set(), places: [placeId] })
   return told?.judged ?? NOTHING_JUDGED
 }
 

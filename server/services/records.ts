@@ -80,7 +80,8 @@ export async function takeRecords(
   if (sent.records.some(({ kind }) => kind === 'response' || kind === 'finish' || kind === 'seen'))
     context.announce.resultsNew(attempt.lessonId)
   const touched = touchedBy(batch)
-  const more = touched.size > 0 ? await tellMore(context, attempt, { touched }) : null
+  const learned = { facts: attempt, lesson: batch.lesson, assignment }
+  const more = touched.size > 0 ? await tellMore(context, learned, { touched }) : null
   const reply: RecordsReply = { kept: [], refused: [], ...(more ? { told: more } : {}) }
   for (const [id, refusal] of told)
     if (refusal) reply.refused.push({ id, ...refusal })

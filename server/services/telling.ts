@@ -23,7 +23,6 @@ import { judgedFor, knownOf, type Judged, type Progress } from '@fernbrake/core/
 import type { Ask } from '../database/connect.ts'
 import { timesOf, type AssignmentFacts } from '../queries/assignments.ts'
 import type { AttemptFacts } from '../queries/attemptFacts.ts'
-import { readFinished } from '../queries/finishedParts.ts'
 import type { Response } from '../queries/responses.ts'
 import { readTold, storeTold } from '../queries/told.ts'
 
@@ -167,18 +166,13 @@ export function judgedBy(
 }
 
 /** As the learner may see them: of what is not told yet nothing counts, so no sum tells it. */
-export async function asToldTo(
-  ask: Ask,
-  attemptId: string,
-  lesson: Lesson,
-  { responses, under }: { responses: readonly Response[]; under: Under },
-): Promise<readonly Response[]> {
+export function asToldTo(lesson: Lesson, under: Under, done: DoneHere): readonly Response[] {
+  const { responses } = done
   const asked = askedIn(lesson)
   const held = responses.filter(({ questionId }) =>
     isEverHeldBack(lesson, under, questionId, asked),
   )
   if (held.length === 0) return responses
-  const done = { responses, finishedParts: await readFinished(ask, attemptId) }
   const stage = stageOf(under, new Date())
   return responses.map((response) => {
     const { questionId } = response
