@@ -52,7 +52,13 @@ const worthOf = (index: number) =>
 
 <template>
   <AnswerFields v-if="question.cut" :help="t('player.pickOneEach')" :answered="answered">
-    <div v-for="(one, index) in sets" :key="one.id" class="set" role="group">
+    <div
+      v-for="(one, index) in sets"
+      :key="one.id"
+      class="set"
+      role="group"
+      :aria-label="t('player.setOf', { number: index + 1, count: sets.length })"
+    >
       <h3>{{ t('player.setOf', { number: index + 1, count: sets.length }) }}</h3>
       <OptionRow
         v-for="statement in statementsMixed(question, one, seed)"
