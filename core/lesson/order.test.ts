@@ -1,7 +1,7 @@
 // Which line of a script is said to stand for a stretch of film.
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { lineIndexAt, lineNear, linesInOrder, type ScriptLine } from './index.ts'
+import { lineIndexAt, lineNear, linesSaid, linesInOrder, type ScriptLine } from './index.ts'
 
 const line = (id: string, fromMs: number, toMs: number): ScriptLine => ({
   ...{ id, fromMs, toMs, text: `Line ${id}`, speaker: null },
@@ -34,5 +34,36 @@ describe('the line of a stretch', () => {
         const begun = lines[lineIndexAt(lines, at)]
         if (begun && at < begun.toMs) expect(near(at, at)).toBe(begun.id)
       }),
+    ))
+})
+
+describe('what is said at once', () => {
+  const line = (id: string, fromMs: number, toMs: number): ScriptLine => ({
+    id,
+    fromMs,
+    toMs,
+    text: id,
+  })
+  it('is every line that lasts, however long ago it began', () => {
+    const saidAt = linesSaid([line('long', 0, 9000), line('a', 1000, 2000), line('b', 1500, 3000)])
+    const ids = (ms: number) => saidAt(ms).map(({ id }) => id)
+    expect(ids(1700)).toEqual(['long', 'a', 'b'])
+    expect(ids(2000)).toEqual(['long', 'b'])
+    expect(ids(8999)).toEqual(['long'])
+    expect([ids(9000), ids(-1)]).toEqual([[], []])
+  })
+  it('is what a look at all lines finds', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(500), fc.integer({ min: 1, max: 200 })), { maxLength: 30 }),
+        fc.nat(700),
+        (times, ms) => {
+          const lines = times
+            .map(([from, long], index) => line(`${index}`, from, from + long))
+            .sort((one, other) => one.fromMs - other.fromMs)
+          const slowly = lines.filter(({ fromMs, toMs }) => fromMs <= ms && ms < toMs)
+          expect(linesSaid(lines)(ms)).toEqual(slowly)
+        },
+      ),
     ))
 })

@@ -80,6 +80,21 @@ export function lineIndexAt(lines: readonly ScriptLine[], atMs: number): number 
   return low - 1
 }
 
+/**
+ * Finds the lines that are said at a time, `fromMs ≤ t < toMs`, in their order; several may be at once. `lines` are by
+ * their beginnings. Looks back only as far as some line can still last.
+ */
+export function linesSaid(lines: readonly ScriptLine[]): (atMs: number) => ScriptLine[] {
+  let end = 0
+  const lastsUntil = lines.map(({ toMs }) => (end = Math.max(end, toMs)))
+  return (atMs) => {
+    const said: ScriptLine[] = []
+    for (let at = lineIndexAt(lines, atMs); at >= 0 && lastsUntil[at]! > atMs; at -= 1)
+      if (lines[at]!.toMs > atMs) said.unshift(lines[at]!)
+    return said
+  }
+}
+
 /** Whether a question cue asks a recap, which is drawn in a shape of its own. */
 export function isRecap(lesson: Pick<Lesson, 'questions'>, cue: { questionId: string }): boolean {
   return lesson.questions[cue.questionId]?.kind === 'recap'

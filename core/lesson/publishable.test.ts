@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { edited, fullLesson, PART } from '../testing/index.ts'
+import { edited, fullLesson, PART, withFork } from '../testing/index.ts'
 import { edits, findWhatBlocksPublishing, type Lesson } from './index.ts'
 
 describe('what keeps a lesson from being published', () => {
@@ -57,6 +57,26 @@ describe('what keeps a lesson from being published', () => {
     expect(codes(onPicture)).not.toContain('cue.noFrame')
     const unknown = { ...film, durationMs: null, frameRate: null }
     expect(codes(edited(onFrame, edits.attachFilm, unknown))).not.toContain('cue.noFrame')
+  })
+  it('a fork that leads to its own time', () => {
+    const to = (atMs: number) =>
+      codes(
+        withFork(fullLesson(), {
+          id: 'own',
+          atMs: 9000,
+          ways: [{ id: 'w', target: { to: 'time', atMs } }],
+        }),
+      )
+    expect(to(8000)).toEqual([])
+    expect(to(9000)).toEqual(['fork.ownTime'])
+    const length = { partId: PART, mediaId: 'm', durationMs: 9000, frameRate: '25' as const }
+    const short = edited(fullLesson(), edits.attachFilm, length)
+    const beyond = withFork(short, {
+      id: 'own',
+      atMs: 9000,
+      ways: [{ id: 'w', target: { to: 'time', atMs: 9500 } }],
+    })
+    expect(codes(beyond)).toContain('fork.ownTime')
   })
   it('a cue beyond the end', () => {
     const film = { partId: PART, mediaId: 'm', durationMs: 1000, frameRate: '25' as const }

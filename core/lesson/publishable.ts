@@ -18,6 +18,7 @@ export type BlockingCode =
   | 'cue.noFrame'
   | 'fork.noWords'
   | 'fork.noQuestion'
+  | 'fork.ownTime'
   | 'route.noQuestion'
   | 'gate.noQuestion'
   | (typeof LACKING)[keyof typeof LACKING][0]
@@ -65,7 +66,7 @@ function findBadCues(lesson: Lesson): Issue[] {
   return Object.values(lesson.cues).flatMap((cue) => [
     ...findBeyondEnd(lesson, cue),
     ...findBadQuestion(lesson, cue),
-    ...findBadFork(cue),
+    ...findBadFork(lesson, cue),
     ...findBadOverlay(cue),
   ])
 }
@@ -124,7 +125,7 @@ function findBadRoutes({ routes = {}, parts }: Lesson): Blocking[] {
   ]
 }
 
-function findBadFork(cue: Cue): Blocking[] {
+function findBadFork(lesson: Lesson, cue: Cue): Blocking[] {
   if (cue.kind !== 'fork') return []
   const ways = Object.values(cue.choices)
   const bad = (code: BlockingCode, message: string) => [{ path: ['cues', cue.id], code, message }]
@@ -132,7 +133,13 @@ function findBadFork(cue: Cue): Blocking[] {
     return bad('fork.noWords', 'A way of a fork has no words that a learner could choose it by.')
   if (cue.decides && ways.some(({ condition }) => hangsOnNothing(condition)))
     return bad('fork.noQuestion', 'A way of a fork hangs on an answer, and no question is named.')
-  return []
+  const lengthMs = filmLengthMs(lesson, cue.partId) ?? Infinity
+  const leadsHere = ways.some(
+    ({ target }) => target.to === 'time' && Math.min(target.atMs, lengthMs) === cue.atMs,
+  )
+  return leadsHere
+    ? bad('fork.ownTime', 'A way of a fork leads to the fork’s own time, and so nowhere.')
+    : []
 }
 
 const LACKING = {

@@ -239,7 +239,7 @@ describe('evidence', () => {
     const schedule = scheduleOf([{ id: 'a', atMs: 5000, hold: 'right', sendBack: true, evidence }])
     const held = run(schedule, [played, tick(5000)]).state
     const sent = run(schedule, [answered('a', false)], held)
-    expect(sent.state.mode).toEqual({ kind: 'reviewing', cueId: 'a', toMs: 3000 })
+    expect(sent.state.mode).toMatchObject({ kind: 'reviewing', cueId: 'a', toMs: 3000 })
     const back = run(schedule, [tick(3000)], sent.state)
     expect(back.state.mode.kind).toBe('held')
     expect(run(schedule, [answered('a', false)], back.state).state.mode.kind).toBe('reviewing')

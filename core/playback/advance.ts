@@ -1,17 +1,26 @@
 // The playback machine: (schedule, state, event) → (state, commands). Pure: no video, no clock, no screen.
-// Ordinary progress (tick) and jumps (seeked) are separate; every rule about what may be passed stands here once.
+// Ordinary progress (tick) and jumps (seeked) are separate; how a film is gone through stands in going.ts.
 import { assertNever } from '../fields/index.ts'
-import { countQuestion, isReleasable, onAnswered, onRewatch } from './answering.ts'
-import { moveTo, withOverlays } from './moving.ts'
 import {
+  countQuestion,
+  isReleasable,
+  onAnswered,
+  onReviewTick,
+  onRewatch,
+  returnTo,
+} from './answering.ts'
+import {
+  barrierBefore,
   countdownOf,
-  isDealtWith,
   isUndecided,
+  leadsOn,
   momentOf,
   seekRange,
   wayByItself,
 } from './asking.ts'
-import { isRequired, type ForkMoment, type Moment, type Schedule, type Way } from './schedule.ts'
+import { cross, finish, goOn, hidden, passed, same, take, type Gone } from './going.ts'
+import { moveTo, withOverlays } from './moving.ts'
+import type { ForkMoment, Schedule, Way } from './schedule.ts'
 import type { Advanced, PlaybackCommand, PlaybackEvent, PlaybackState } from './state.ts'
 
 /**
@@ -22,6 +31,11 @@ export const CLOCK_JITTER_MS = 120
 
 /** Takes one event in; the same event twice in a row changes nothing more. */
 export function advance(schedule: Schedule, state: PlaybackState, event: PlaybackEvent): Advanced {
+  const { state: next, commands } = handle(schedule, state, event)
+  return { state: next, commands }
+}
+
+function handle(schedule: Schedule, state: PlaybackState, event: PlaybackEvent): Gone {
   switch (event.kind) {
     case 'tick':
       return onTick(schedule, state, event.mediaMs)
@@ -54,17 +68,13 @@ export function advance(schedule: Schedule, state: PlaybackState, event: Playbac
   }
 }
 
-const same = (state: PlaybackState): Advanced => ({ state, commands: [] })
-
-function onTick(schedule: Schedule, state: PlaybackState, mediaMs: number): Advanced {
+function onTick(schedule: Schedule, state: PlaybackState, mediaMs: number): Gone {
   const { mode } = state
   switch (mode.kind) {
     case 'held':
       return keepHeld(schedule, state, mode.cueId, mediaMs)
     case 'reviewing':
-      return mediaMs >= mode.toMs
-        ? hold(schedule, state, momentOf(schedule, mode.cueId)!, mediaMs)
-        : moveTo(schedule, state, mediaMs)
+      return onReviewTick(schedule, state, mediaMs)
     case 'ended':
       return same(state)
     case 'free':
@@ -72,8 +82,8 @@ function onTick(schedule: Schedule, state: PlaybackState, mediaMs: number): Adva
       if (mediaMs <= state.mediaMs)
         return state.mediaMs - mediaMs <= CLOCK_JITTER_MS
           ? same(state)
-          : moveTo(schedule, state, mediaMs)
-      return cross(schedule, state, state.mediaMs, mediaMs)
+          : moveTo(schedule, state, mediaMs, 'jumping')
+      return cross(schedule, state, state.mediaMs, mediaMs, 'playing')
   }
 }
 
@@ -89,64 +99,6 @@ function keepHeld(
   return { state, commands: [{ kind: 'pause' }, { kind: 'seek', ms: moment.atMs }] }
 }
 
-/** Plays from just after `fromMs` to `toMs` and stops at the first hold on the way. */
-function cross(
-  schedule: Schedule,
-  state: PlaybackState,
-  fromMs: number,
-  toMs: number,
-  depth = 0,
-): Advanced {
-  const passed = schedule.moments.filter((m) => m.atMs > fromMs && m.atMs <= toMs)
-  return meet(schedule, state, passed, toMs, depth)
-}
-
-/** Meets moments in their order: those beside the film open, the first hold stops playback. */
-function meet(
-  schedule: Schedule,
-  state: PlaybackState,
-  moments: readonly Moment[],
-  toMs: number,
-  depth = 0,
-): Advanced {
-  let current = state
-  const commands: PlaybackCommand[] = []
-  for (const moment of moments) {
-    if (moment.kind === 'fork' && moment.decides && !isUndecided(moment, current)) {
-      const way = wayByItself(moment, current)
-      if (!way) continue
-      const taken = take(schedule, current, moment, way, depth)
-      commands.push(...taken.commands)
-      if (way.target.to !== 'on') return { state: taken.state, commands }
-      current = taken.state
-      continue
-    }
-    if (moment.kind === 'question' && state.released[moment.cueId] && !moment.again) continue
-    if (moment.kind === 'fork' || moment.hold !== 'none') {
-      const held = hold(schedule, current, moment, toMs)
-      return { state: held.state, commands: [...commands, ...held.commands] }
-    }
-    if (current.beside.includes(moment.cueId)) continue
-    current = { ...current, beside: [...current.beside, moment.cueId] }
-    commands.push({ kind: 'show', cueId: moment.cueId })
-  }
-  const moved = moveTo(schedule, current, toMs)
-  return { state: moved.state, commands: [...commands, ...moved.commands] }
-}
-
-function hold(schedule: Schedule, state: PlaybackState, moment: Moment, mediaMs: number): Advanced {
-  const returning = state.mode.kind === 'reviewing'
-  const moved = moveTo(schedule, state, moment.atMs)
-  const commands: PlaybackCommand[] = [{ kind: 'pause' }]
-  if (mediaMs !== moment.atMs) commands.push({ kind: 'seek', ms: moment.atMs })
-  commands.push(...moved.commands)
-  if (!returning) commands.push({ kind: 'show', cueId: moment.cueId })
-  const mode = { kind: 'held', cueId: moment.cueId } as const
-  const beside = state.beside.filter((other) => other !== moment.cueId)
-  const held: PlaybackState = { ...moved.state, mode, beside, playing: false, waitedMs: 0 }
-  return withOverlays(schedule, held, commands)
-}
-
 function onPlayed(schedule: Schedule, state: PlaybackState): Advanced {
   switch (state.mode.kind) {
     case 'held':
@@ -159,7 +111,7 @@ function onPlayed(schedule: Schedule, state: PlaybackState): Advanced {
   }
 }
 
-function onSeeked(schedule: Schedule, state: PlaybackState, wantedMs: number): Advanced {
+function onSeeked(schedule: Schedule, state: PlaybackState, wantedMs: number): Gone {
   const range = seekRange(schedule, state)
   // Where no jump is allowed, one that is tried must not break off a hold or a review either.
   if (!range) {
@@ -167,98 +119,95 @@ function onSeeked(schedule: Schedule, state: PlaybackState, wantedMs: number): A
     return { state, commands: wantedMs === here ? [] : [{ kind: 'seek', ms: here }] }
   }
   const target = Math.min(Math.max(range.fromMs, wantedMs), range.toMs)
-  const barrier = schedule.moments.find(
-    (m) => m.atMs <= target && isRequired(m) && !isDealtWith(schedule, state, m),
-  )
-  return land(schedule, state, barrier ? barrier.atMs : target, wantedMs)
+  const before: PlaybackCommand[] = []
+  for (let current = state; ;) {
+    const barrier = barrierBefore(schedule, current, target)
+    if (barrier?.kind === 'fork' && barrier.decides && barrier.atMs < target) {
+      // A fork that decides by itself does so before anybody jumps over it; where it leads on, the jump goes on too.
+      const way = isUndecided(barrier, current) ? undefined : wayByItself(barrier, current)
+      if (way === null || (way && leadsOn(barrier, way))) {
+        if (way) before.push({ kind: 'took', cueId: barrier.cueId, choiceId: way.id })
+        current = way ? decided(current, barrier, way) : passed(current, barrier)
+        continue
+      }
+    }
+    const landed = land(schedule, current, barrier ? barrier.atMs : target, wantedMs)
+    return { ...landed, commands: [...before, ...landed.commands] }
+  }
 }
 
+const decided = (state: PlaybackState, { cueId }: ForkMoment, { id }: Way): PlaybackState => ({
+  ...state,
+  chosen: { ...state.chosen, [cueId]: id },
+})
+
 /** Lands a jump: what stood open is left, and what lies exactly at the target is met. */
-function land(schedule: Schedule, state: PlaybackState, atMs: number, wantedMs: number): Advanced {
+function land(schedule: Schedule, state: PlaybackState, atMs: number, wantedMs: number): Gone {
   const { mode } = state
-  const left = mode.kind === 'held' || mode.kind === 'reviewing' ? mode.cueId : null
+  const isHeldBy = mode.kind === 'held' || (mode.kind === 'reviewing' && mode.back.to === 'hold')
   if (mode.kind === 'held' && momentOf(schedule, mode.cueId)!.atMs === atMs)
     return { state, commands: wantedMs === atMs ? [] : [{ kind: 'seek', ms: atMs }] }
   const freed: PlaybackState = { ...state, mode: { kind: 'free' }, mediaMs: atMs - 1 }
-  const met = cross(schedule, freed, atMs - 1, atMs)
+  const met = cross(schedule, freed, atMs - 1, atMs, 'jumping')
   const commands: PlaybackCommand[] = []
-  if (left !== null) commands.push({ kind: 'hide', cueId: left })
+  if (isHeldBy) commands.push({ kind: 'hide', cueId: mode.cueId })
   if (wantedMs !== atMs) commands.push({ kind: 'seek', ms: atMs })
-  // A jump is not watching: the furthest point is moved by playing alone.
-  const furthestMs = state.furthestMs
-  return { state: { ...met.state, furthestMs }, commands: [...commands, ...met.commands] }
+  return { ...met, commands: [...commands, ...met.commands] }
 }
 
 /** The film ran out: whatever lies at its end is met first, then the part is finished. */
-function onEnded(schedule: Schedule, state: PlaybackState): Advanced {
+function onEnded(schedule: Schedule, state: PlaybackState): Gone {
   if (state.mode.kind === 'held' || state.mode.kind === 'ended') return same(state)
   const end = schedule.durationMs
   const met =
     state.mode.kind === 'reviewing' || state.mediaMs < end
       ? onTick(schedule, state, end)
       : same(state)
-  // Held, or led elsewhere by a fork at the very end.
-  if (met.state.mode.kind !== 'free' || met.state.mediaMs < end) return met
+  // Held, brought back beside a question, or led elsewhere by a fork at the very end.
+  if (met.led || state.mode.kind === 'reviewing' || met.state.mode.kind !== 'free') return met
   return finish(met)
 }
 
-function finish({ state, commands }: Advanced): Advanced {
-  const ended: PlaybackState = { ...state, mode: { kind: 'ended' }, playing: false, finished: true }
-  return { state: ended, commands: state.finished ? commands : [...commands, { kind: 'finish' }] }
-}
-
-function onDismissed(schedule: Schedule, state: PlaybackState, cueId: string): Advanced {
+/** Passing over releases the hold, nothing more. What stands beside the film can be closed at any time. */
+function onDismissed(schedule: Schedule, state: PlaybackState, cueId: string): Gone {
   const moment = momentOf(schedule, cueId)
-  if (!moment || !isReleasable(moment, state.results[cueId])) return same(state)
-  const released = { ...state.released, [cueId]: true as const }
-  const hide: PlaybackCommand = { kind: 'hide', cueId }
+  if (moment?.kind !== 'question') return same(state)
+  const isFree = isReleasable(moment, state.results[cueId])
+  const released = isFree ? { ...state.released, [cueId]: true as const } : state.released
+  const { mode } = state
   if (state.beside.includes(cueId)) {
     const beside = state.beside.filter((other) => other !== cueId)
-    return { state: { ...state, beside, released }, commands: [hide] }
+    const closed: PlaybackState = { ...state, beside, released }
+    if (mode.kind !== 'reviewing' || mode.cueId !== cueId || mode.back.to === 'hold')
+      return withOverlays(schedule, closed, [hidden(moment)])
+    const { back } = mode
+    return returnTo(schedule, closed, back, [
+      hidden(moment),
+      { kind: 'pause' },
+      { kind: 'seek', ms: back.atMs },
+    ])
   }
-  const { mode } = state
-  if ((mode.kind !== 'held' && mode.kind !== 'reviewing') || mode.cueId !== cueId)
-    return same(state)
-  const freed: PlaybackState = { ...state, mode: { kind: 'free' }, released }
-  return goOn(schedule, freed, moment, [hide], mode.kind === 'reviewing')
+  const isHere = (mode.kind === 'held' || mode.kind === 'reviewing') && mode.cueId === cueId
+  if (!isFree || !isHere) return same(state)
+  const before: PlaybackCommand[] = [hidden(moment)]
+  if (mode.kind === 'reviewing') before.push({ kind: 'seek', ms: moment.atMs })
+  return goOn(schedule, { ...state, mode: { kind: 'free' }, released }, moment, before)
 }
 
-/** After a hold: what lies at the same time comes next, then playback goes on. */
-function goOn(
-  schedule: Schedule,
-  state: PlaybackState,
-  from: Moment,
-  before: PlaybackCommand[],
-  wasReviewing: boolean,
-): Advanced {
-  const index = schedule.moments.indexOf(from)
-  const rest = schedule.moments.slice(index + 1).filter((m) => m.atMs === from.atMs)
-  const met = meet(schedule, state, rest, from.atMs)
-  const back: PlaybackCommand[] = wasReviewing ? [{ kind: 'seek', ms: from.atMs }] : []
-  const commands = [...before, ...back, ...met.commands]
-  if (met.state.mode.kind === 'held') return { state: met.state, commands }
-  if (from.atMs >= schedule.durationMs) return finish({ state: met.state, commands })
-  return { state: { ...met.state, playing: true }, commands: [...commands, { kind: 'play' }] }
+function onChose(schedule: Schedule, state: PlaybackState, cueId: string, choiceId: string): Gone {
+  const fork = forkHere(schedule, state, cueId)
+  const way = fork?.ways.find(({ id }) => id === choiceId)
+  return fork && way ? take(schedule, state, fork, way) : same(state)
 }
 
-/** Forks that decide by themselves may lead to each other; after so many at one stroke the film just goes on. */
-const MOST_TURNS = 12
-
-function onChose(
-  schedule: Schedule,
-  state: PlaybackState,
-  cueId: string,
-  choiceId: string,
-): Advanced {
+/** The fork of this name, where it holds the film. */
+function forkHere(schedule: Schedule, { mode }: PlaybackState, cueId: string): ForkMoment | null {
   const fork = momentOf(schedule, cueId)
-  const heldHere = state.mode.kind === 'held' && state.mode.cueId === cueId
-  if (fork?.kind !== 'fork' || !heldHere) return same(state)
-  const way = fork.ways.find(({ id }) => id === choiceId)
-  return way ? take(schedule, state, fork, way, 0) : same(state)
+  return fork?.kind === 'fork' && mode.kind === 'held' && mode.cueId === cueId ? fork : null
 }
 
 /** Time goes by for whoever is asked something that has a countdown. */
-function onClock(schedule: Schedule, state: PlaybackState, ms: number): Advanced {
+function onClock(schedule: Schedule, state: PlaybackState, ms: number): Gone {
   const running = countdownOf(schedule, state)
   if (!running) return same(state)
   const moment = momentOf(schedule, running.cueId)!
@@ -274,15 +223,11 @@ function countFork(
   state: PlaybackState,
   fork: ForkMoment,
   passedMs: number,
-): Advanced {
+): Gone {
   const waited: PlaybackState = { ...state, waitedMs: state.waitedMs + passedMs }
   if (countdownOf(schedule, waited)!.leftMs > 0) return withOverlays(schedule, waited, [])
-  return takeOrGoOn(
-    schedule,
-    waited,
-    fork,
-    fork.ways.find(({ id }) => id === fork.defaultChoice),
-  )
+  const usual = fork.ways.find(({ id }) => id === fork.defaultChoice)
+  return takeOrGoOn(schedule, waited, fork, usual ?? null)
 }
 
 /** What the server says of a fork that holds the film because nobody else knows the way. */
@@ -291,12 +236,10 @@ function onDecided(
   state: PlaybackState,
   cueId: string,
   open: readonly string[],
-): Advanced {
-  const fork = momentOf(schedule, cueId)
-  const heldHere = state.mode.kind === 'held' && state.mode.cueId === cueId
-  if (fork?.kind !== 'fork' || !fork.decides || !heldHere) return same(state)
-  const isOpen = ({ id }: Way) => open.includes(id)
-  const way = fork.ways.find(isOpen) ?? fork.ways.find(({ id }) => id === fork.defaultChoice)
+): Gone {
+  const fork = forkHere(schedule, state, cueId)
+  if (!fork?.decides) return same(state)
+  const way = wayByItself(fork, state, ({ id }) => open.includes(id))
   return takeOrGoOn(schedule, state, fork, way)
 }
 
@@ -304,78 +247,20 @@ function takeOrGoOn(
   schedule: Schedule,
   state: PlaybackState,
   fork: ForkMoment,
-  way: Way | undefined,
-): Advanced {
-  if (way) return take(schedule, state, fork, way, 0)
-  // Nothing was chosen, but the fork lies behind the learner: no later jump is pulled back to it.
-  const released = { ...state.released, [fork.cueId]: true as const }
-  const freed: PlaybackState = { ...state, mode: { kind: 'free' }, waitedMs: 0, released }
-  return goOn(schedule, freed, fork, [hidden(fork)], false)
+  way: Way | null,
+): Gone {
+  if (way) return take(schedule, state, fork, way)
+  const freed: PlaybackState = { ...passed(state, fork), mode: { kind: 'free' }, waitedMs: 0 }
+  return goOn(schedule, freed, fork, [hidden(fork)])
 }
 
-const hidden = ({ cueId }: Moment): PlaybackCommand => ({ kind: 'hide', cueId })
-
-/** Takes a way: on, to another time, to another part, or to the end. */
-function take(
-  schedule: Schedule,
-  state: PlaybackState,
-  fork: ForkMoment,
-  way: Way,
-  depth: number,
-): Advanced {
-  const asked = state.mode.kind === 'held'
-  const commands: PlaybackCommand[] = [
-    ...(asked ? [hidden(fork)] : []),
-    { kind: 'took', cueId: fork.cueId, choiceId: way.id },
-  ]
-  const chosen = { ...state.chosen, [fork.cueId]: way.id }
-  const freed: PlaybackState = { ...state, chosen, waitedMs: 0, mode: { kind: 'free' } }
-  const { target } = way
-  switch (target.to) {
-    case 'on':
-      return asked ? goOn(schedule, freed, fork, commands, false) : { state: freed, commands }
-    case 'time':
-      return leadTo(schedule, freed, target.atMs, commands, depth)
-    case 'part':
-      commands.push({ kind: 'pause' }, { kind: 'goTo', partId: target.partId })
-      return { state: { ...freed, playing: false }, commands }
-    case 'ending': {
-      const ended = finish({ state: freed, commands: [...commands, { kind: 'pause' }] })
-      return withOverlays(schedule, ended.state, ended.commands)
-    }
-    default:
-      return assertNever(target)
-  }
-}
-
-/** Goes on playing at `atMs`; what lies exactly there is met. Nothing in between counts as watched or passed over. */
-function leadTo(
-  schedule: Schedule,
-  state: PlaybackState,
-  atMs: number,
-  before: PlaybackCommand[],
-  depth: number,
-): Advanced {
-  const { furthestMs } = state
-  const there: PlaybackState = { ...state, mediaMs: atMs - 1 }
-  const met =
-    depth < MOST_TURNS
-      ? cross(schedule, there, atMs - 1, atMs, depth + 1)
-      : moveTo(schedule, there, atMs)
-  // Where the seek rule bounds jumps by what was watched, the way a fork led is open as well.
-  const reached = Math.max(furthestMs, schedule.seekRule === 'backOnly' ? atMs : 0)
-  const next = { ...met.state, furthestMs: reached }
-  const commands = [...before, { kind: 'seek', ms: atMs } as const, ...met.commands]
-  if (next.mode.kind !== 'free') return { state: next, commands }
-  if (atMs >= schedule.durationMs) return finish({ state: next, commands })
-  return { state: { ...next, playing: true }, commands: [...commands, { kind: 'play' }] }
-}
-
-/** Opens a question beside the film before playback has come to it. */
+/** Opens a question beside the film, before the others that are open there. */
 function onOpened(schedule: Schedule, state: PlaybackState, cueId: string): Advanced {
-  const moment = momentOf(schedule, cueId)
-  const isOpen = state.beside.includes(cueId) || state.mode.kind === 'held'
-  if (moment?.kind !== 'question' || isOpen) return same(state)
-  const beside = [...state.beside, cueId]
-  return { state: { ...state, beside }, commands: [{ kind: 'show', cueId }] }
+  const { mode, beside } = state
+  const isTaken = mode.kind === 'held' || mode.kind === 'reviewing' || beside[0] === cueId
+  if (momentOf(schedule, cueId)?.kind !== 'question' || isTaken) return same(state)
+  const others = beside.filter((other) => other !== cueId)
+  const isNew = others.length === beside.length
+  const opened: PlaybackState = { ...state, beside: [cueId, ...others] }
+  return withOverlays(schedule, opened, isNew ? [{ kind: 'show', cueId }] : [])
 }

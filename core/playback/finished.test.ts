@@ -1,7 +1,8 @@
 // What bears out that a part is finished, and what does not.
 import { describe, expect, it } from 'vitest'
-import { edits, type Lesson, type SeekRule } from '../lesson/index.ts'
+import { edits, partOfKind, type Lesson, type SeekRule } from '../lesson/index.ts'
 import {
+  DECK,
   edited,
   lessonWithFilm,
   PART,
@@ -9,6 +10,7 @@ import {
   withFork,
   withQuestion,
   withQuiz,
+  withThings,
 } from '../testing/index.ts'
 import { hasFinished, type Did } from './index.ts'
 
@@ -81,6 +83,17 @@ describe('a film', () => {
     expect(finished(lesson, { chosen: { f: ['out'] } }, played([0, 8]))).toBe(true)
     expect(finished(lesson, { chosen: { f: ['out'] } }, {})).toBe(false)
   })
+})
+
+it('a deck is finished once all its pictures were seen', () => {
+  const lesson = withThings(film())
+  const slides = Object.keys(partOfKind(lesson, DECK, 'deck')!.slides)
+  const seen = (ids: string[]) => hasFinished(lesson, DECK, did({ seen: { [DECK]: ids } }))
+  expect(slides.length).toBeGreaterThan(1)
+  expect(seen([DECK])).toBe(false)
+  expect(seen([DECK, slides[0]!])).toBe(false)
+  expect(seen(slides)).toBe(false)
+  expect(seen([DECK, ...slides])).toBe(true)
 })
 
 it('anything else is finished once it was opened, whatever was said of it', () => {

@@ -1,9 +1,9 @@
 // The only door of core/playback.
 export { advance, CLOCK_JITTER_MS } from './advance.ts'
 export { isReleasable } from './answering.ts'
-export { countdownOf, seekRange } from './asking.ts'
+export { countdownOf, isOpenToAnswers, openCueId, seekRange, wasComeTo } from './asking.ts'
 export { judgeClaims, type Claims, type Finish } from './claims.ts'
-export { hasFinished, type Did } from './finished.ts'
+export { hasFinished, unseenOf, type Did } from './finished.ts'
 export { reachedIn } from './reached.ts'
 export { momentToGoOn, placeToGoOn, type KeptPlace } from './resume.ts'
 export {

@@ -6,6 +6,8 @@ import type { RouteFacts } from '../routes/index.ts'
 export interface AnswerResult {
   right: boolean
   final: boolean
+  /** How many tries were used by then. */
+  tries?: number
   /** Only the server can say whether it was right, and has not yet. */
   pending?: true
 }
@@ -15,8 +17,11 @@ export type Mode =
   /** Playback stands still at a question. */
   | { kind: 'held'; cueId: string }
   /** A question's evidence is being played again; at `toMs` playback returns to the question. */
-  | { kind: 'reviewing'; cueId: string; toMs: number }
+  | { kind: 'reviewing'; cueId: string; toMs: number; back: Back }
   | { kind: 'ended' }
+
+/** Where playback returns to after a stretch was played again: to the hold, or to where it was beside the question. */
+export type Back = { to: 'hold' } | { to: 'free' | 'ended'; atMs: number }
 
 export interface PlaybackState {
   mode: Mode
@@ -25,15 +30,20 @@ export interface PlaybackState {
   mediaMs: number
   /** The furthest point reached by playing. */
   furthestMs: number
+  /** The furthest point that a way of the lesson's own led to: jumps may go there as well. */
+  openMs: number
   /** Overlays on screen. */
   overlays: readonly string[]
-  /** Questions open beside the running film. */
+  /** Questions open beside the running film; the first is on the sheet. */
   beside: readonly string[]
+  /** What holds nobody any more. A question that was passed over can still be answered. */
   released: Readonly<Record<string, true>>
   results: Readonly<Record<string, AnswerResult>>
   finished: boolean
   /** The way taken at each fork, the last time it was met. */
   chosen: Readonly<Record<string, string>>
+  /** What each fork that led back by itself went by then, see `basisOf`: the same again leads nobody back twice. */
+  ledBack: Readonly<Record<string, string>>
   /** How long a fork has been waiting for a choice, in ms; 0 where none is. */
   waitedMs: number
   /** How long each question with a countdown has been waiting for its answer, in ms; leaving it does not begin anew. */
@@ -60,7 +70,7 @@ export type PlaybackEvent =
   | { kind: 'clock'; ms: number }
   /** What forks that decide by themselves go by. */
   | { kind: 'known'; facts: RouteFacts }
-  /** An overlay opens a question before its time. */
+  /** A question is opened beside the film: from its leaf, by an overlay, or from the end. */
   | { kind: 'opened'; cueId: string }
 
 export type PlaybackCommand =
@@ -87,24 +97,37 @@ export interface Progress {
   finished?: boolean
   chosen?: Readonly<Record<string, string>>
   waited?: Readonly<Record<string, number>>
+  /** Questions whose time ran out in an earlier sitting. */
+  timeUp?: readonly string[]
 }
 
 /** The state before anything has played. */
 export function startPlayback(progress: Progress = {}): PlaybackState {
+  const { results = {}, timeUp = [] } = progress
+  const closed = timeUp.map((cueId) => [cueId, closedResult(results[cueId])] as const)
   return {
     mode: { kind: 'free' },
     playing: false,
     mediaMs: -1,
     furthestMs: progress.furthestMs ?? 0,
+    openMs: 0,
     overlays: [],
     beside: [],
     released: Object.fromEntries((progress.released ?? []).map((cueId) => [cueId, true as const])),
-    results: progress.results ?? {},
+    results: { ...results, ...Object.fromEntries(closed) },
     finished: progress.finished ?? false,
     chosen: progress.chosen ?? {},
+    ledBack: {},
     waitedMs: 0,
     waited: progress.waited ?? {},
-    timeUp: {},
+    timeUp: Object.fromEntries(timeUp.map((cueId) => [cueId, true as const])),
     facts: { score: 0, watched: {}, visited: [] },
   }
 }
+
+/** What stands once no further try counts. */
+export const closedResult = (result: AnswerResult | undefined): AnswerResult => ({
+  ...result,
+  right: result?.right ?? false,
+  final: true,
+})

@@ -29,6 +29,12 @@ export const questionBase = {
   mix: z.string().max(200).optional(),
 }
 
+/**
+ * Where the film waits for the right answer however many tries that takes, so many wrong ones bring the explanation and
+ * what is right, so that nobody is stuck.
+ */
+export const HELP_AFTER_TRIES = 3
+
 export type QuestionBase = z.infer<z.ZodObject<typeof questionBase>>
 export type BaseFields = Omit<QuestionBase, 'id'>
 

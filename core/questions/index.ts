@@ -3,7 +3,7 @@ export { answerSchema, questionSchema } from './schema.ts'
 export type { Answer, AnswerOf, Question, QuestionKindName, QuestionOf } from './schema.ts'
 export { forShelf } from './shelf.ts'
 export { carriedOver } from './carry.ts'
-export { blankBase, type BaseFields, type QuestionBase } from './base.ts'
+export { blankBase, HELP_AFTER_TRIES, type BaseFields, type QuestionBase } from './base.ts'
 export type { Chance } from './kind.ts'
 export {
   blankQuestion,

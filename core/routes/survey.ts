@@ -5,12 +5,15 @@ import { askingOf, type Condition, type Lesson } from '../lesson/index.ts'
 import { END, graphOf, type Graph, type Way } from './graph.ts'
 import { findLoops, reachableFrom } from './reach.ts'
 import { measureWays, type Measured } from './measure.ts'
+import { findRings } from './rings.ts'
 
 export type RouteFinding =
   /** No way leads there. */
   | { code: 'unreachable'; partId: string }
   /** A learner who comes there never comes to an end. */
   | { code: 'loop'; partIds: string[] }
+  /** A fork leads back by itself, and nothing on the way can change that: it goes round once, and then lets go. */
+  | { code: 'ring'; partId: string; cueId: string; atMs: number }
   /** Its condition can never hold when a learner stands before it. */
   | { code: 'gateShut'; partId: string }
   /** Nobody stands before it: the lesson begins behind it. */
@@ -39,6 +42,10 @@ export function surveyRoutes(lesson: Lesson): Survey {
     ...findNeverTaken(lesson, graph, reached),
     ...findLost(lesson),
     ...findLoops(graph, reached).map((partIds) => ({ code: 'loop' as const, partIds })),
+    ...graph.parts
+      .filter(({ id, kind }) => kind === 'film' && reached.has(id))
+      .flatMap(({ id }) => findRings(lesson, id))
+      .map((ring) => ({ code: 'ring' as const, ...ring })),
     ...findUnsaid(lesson, graph, reached),
   ]
   return { findings, measured: measureWays(lesson, graph) }

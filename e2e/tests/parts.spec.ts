@@ -327,6 +327,10 @@ test('a deck is leafed through by keyboard and goes on where it was left', async
   await expect.poll(() => page.evaluate(() => navigator.onLine)).toBe(true)
   await page.reload()
   await expect(stage.getByText(/^3 of 4/)).toBeVisible()
+  // It is finished once all of it was seen, and says so before.
+  await expect(page.getByText('You have seen 3 of 4 pictures.')).toBeVisible()
+  await stage.press('End')
+  await expect(page.getByText('You have seen 3 of 4 pictures.')).toBeHidden()
   await goOn('What happened')
 })
 

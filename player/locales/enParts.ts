@@ -34,6 +34,8 @@ export default {
   smaller: 'Smaller',
   larger: 'Larger',
   slides: 'In this deck',
+  unseen:
+    'You have seen {seen} of {count} pictures. This part is finished once you have seen them all.',
   slideOf: '{number} of {count}',
   leafing: 'The deck; arrow keys leaf through it',
   before: 'Back',

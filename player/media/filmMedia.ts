@@ -96,7 +96,10 @@ export function createFilmMedia(
     // At the end the browser pauses before it says so; what was watched goes on to the very end.
     if (!video.ended) listeners.onPause()
   })
-  on('ended', () => listeners.onEnded())
+  on('ended', () => {
+    // A way may have led back from the last frame before the browser says that it was the last.
+    if (video.ended) listeners.onEnded()
+  })
   on('seeking', () => {
     const isOurs = target !== null && Math.abs(video.currentTime - target) < SAME_PLACE_SECONDS
     if (!isOurs) listeners.onForeignSeek(wholeMs(video.currentTime))

@@ -130,6 +130,12 @@ export function createHostedFilm(frame: HTMLIFrameElement, listeners: MediaListe
   }
   function onEnded(): void {
     clearTimeout(tickTimer)
+    // A way led back from the end before its host said that it was over: there it plays on.
+    if (target !== null && !now.paused) {
+      channel.send('setCurrentTime', target / 1000)
+      channel.send('play')
+      return
+    }
     Object.assign(now, { paused: true, ended: true })
     listeners.onEnded()
   }

@@ -11,10 +11,13 @@ import type { PartSitting } from './usePart.ts'
 const props = defineProps<{ sitting: PartSitting; parts: PartsState; allSent: boolean }>()
 const emit = defineEmits<{ take: [way: ShownWay] }>()
 const { t } = useI18n()
-const { answers, asks, done, facts, opened } = props.sitting
+const { answers, asks, done, facts, opened, toSee } = props.sitting
 const open = computed(
   () => asks.filter(({ questionId }) => answers.standing(questionId).triesUsed === 0).length,
 )
+const lacks = computed(() => !done.value && toSee.value.left > 0)
+/** Where the parts are opened one after the other, the next waits until this one is finished. */
+const mayGoOn = computed(() => !lacks.value || opened.lesson.navigation !== 'inOrder')
 /** The lesson's own words come when nothing is left of it. */
 const isLast = computed(() => done.value && props.parts.isOver)
 const words = computed(() =>
@@ -31,15 +34,18 @@ function goOn(way: ShownWay): void {
 <template>
   <footer class="end">
     <p v-if="open > 0 && !done" class="open">{{ t('player.part.stillOpen', open) }}</p>
+    <p v-if="lacks" class="open">
+      {{ t('player.part.unseen', { seen: toSee.all - toSee.left, count: toSee.all }) }}
+    </p>
     <button
-      v-if="parts.ways.length === 0 && !done"
+      v-if="parts.ways.length === 0 && !done && !lacks"
       class="fb-button act"
       type="button"
       @click="sitting.finish()"
     >
       {{ t('player.part.done') }}
     </button>
-    <WaysOn :parts="parts" @take="goOn" />
+    <WaysOn v-if="mayGoOn" :parts="parts" @take="goOn" />
     <div v-if="isLast" class="last" role="status">
       <h2>{{ t('player.part.lessonDone') }}</h2>
       <p v-if="words" class="words" dir="auto">{{ words }}</p>

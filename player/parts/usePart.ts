@@ -1,6 +1,7 @@
 // What every part that is no film tells through the host: that the learner is here, what they saw, that they are done.
-import { inject, provide, reactive, ref, type InjectionKey, type Ref } from 'vue'
-import { asksIn, type Part } from '@fernbrake/core/lesson'
+import { computed, inject, provide, reactive, ref, type InjectionKey, type Ref } from 'vue'
+import { asksIn, thingsToSee, type Part } from '@fernbrake/core/lesson'
+import { unseenOf } from '@fernbrake/core/playback'
 import { isoTime, nowMs } from '../clock.ts'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { provideForQuestions } from '../questions/provideForQuestions.ts'
@@ -18,6 +19,8 @@ export interface PartSitting {
   /** Whether the learner has said that they are done with it. */
   done: Ref<boolean>
   seen: ReadonlySet<string>
+  /** How many things there are to see, and how many of them have to be seen still before it is finished. */
+  toSee: Readonly<Ref<{ all: number; left: number }>>
   see(thingId: string): void
   finish(): void
   /** The questions that it asks, in reading order. */
@@ -41,6 +44,11 @@ export function usePart(host: Host, opened: OpenedLesson, part: Part): PartSitti
   provideStretches(host, opened)
   const facts = useFacts(opened.learnerName, answers.score)
 
+  const toSee = computed(() => ({
+    all: thingsToSee(part).length,
+    left: unseenOf(part, [...seen]).length,
+  }))
+
   function notePlace(): void {
     const behind = done.value ? asks.map(({ id }) => id) : []
     host.record({
@@ -56,7 +64,7 @@ export function usePart(host: Host, opened: OpenedLesson, part: Part): PartSitti
     host.record({ kind: 'seen', ...about })
   }
   function finish(): void {
-    if (done.value) return
+    if (done.value || toSee.value.left > 0) return
     host.record({ kind: 'finish', id: host.newId(), partId: part.id, at: isoTime(nowMs()) })
     done.value = true
     notePlace()
@@ -64,7 +72,7 @@ export function usePart(host: Host, opened: OpenedLesson, part: Part): PartSitti
   }
 
   notePlace()
-  const sitting = { host, opened, part, answers, facts, done, seen, see, finish, asks }
+  const sitting = { host, opened, part, answers, facts, done, seen, toSee, see, finish, asks }
   provide(SITTING, sitting)
   return sitting
 }

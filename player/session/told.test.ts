@@ -30,7 +30,7 @@ describe('a question that was cut', () => {
       lastMark: { verdict: 'unmarked', points: 0, perPart: [] },
     })
     expect(resultsOf({ ...whole, questions: { 'q-a': cut } }, [response()])).toEqual({
-      a: { right: false, final: false },
+      a: { right: false, final: false, tries: 1 },
     })
   })
 
@@ -99,7 +99,7 @@ describe('what is told', () => {
       const { opened, host, tell } = sit()
       const answers = useAnswers(host, opened.lesson, [])
       const result = answers.give({ id: 'a', questionId: 'q-a' }, first)
-      expect(result).toEqual({ right: false, final: false, pending: true })
+      expect(result).toEqual({ right: false, final: false, tries: 1, pending: true })
       expect(answers.score.value).toBeNull()
       const right = response({
         verdict: 'right',

@@ -4,7 +4,9 @@ import { questionScore, questionsMet } from '@fernbrake/core/analysis'
 import type { Lesson, QuestionCue } from '@fernbrake/core/lesson'
 import type { AnswerResult } from '@fernbrake/core/playback'
 import {
+  isByPerson,
   isFinal,
+  isGraded,
   isSettledHere,
   markQuestion,
   type Answer,
@@ -24,17 +26,27 @@ import {
 
 export type { GivenAnswer }
 
+/**
+ * What playback must know of an answer. What only asks, or waits for a person, is not offered again by itself once it was
+ * answered; and while nobody is told what came of it, an end of trying must not tell.
+ */
+function resultOf(question: Question, right: boolean, tries: number, told: boolean): AnswerResult {
+  const isDone = !isGraded(question) || isByPerson(question)
+  return { right, final: isDone || isFinal(question, told && right, tries), tries }
+}
+
 /** What playback must know of earlier answers, by cue. */
 export function resultsOf(
   lesson: Lesson,
   responses: readonly PastResponse[],
+  told = true,
 ): Record<string, AnswerResult> {
   const results: Record<string, AnswerResult> = {}
   for (const { cueId, questionId, verdict, tryNumber } of responses) {
     const question = lesson.questions[questionId]
     if (!question) continue
     const right = isSettledHere(question, verdict) || results[cueId]?.right === true
-    results[cueId] = { right, final: isFinal(question, right, tryNumber) }
+    results[cueId] = resultOf(question, right, tryNumber, told)
   }
   return results
 }
@@ -118,8 +130,8 @@ export function useAnswers(
     ]
     void host.flush()
     const right = isSettledHere(question, verdict)
-    const final = isFinal(question, isTold() && right, tryNumber)
-    return isPending(question, { verdict }) ? { right, final, pending: true } : { right, final }
+    const result = resultOf(question, right, tryNumber, isTold())
+    return isPending(question, { verdict }) ? { ...result, pending: true } : result
   }
 
   /**

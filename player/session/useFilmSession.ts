@@ -10,6 +10,7 @@ import {
   nextHoldMs,
   seekRange,
   startPlayback,
+  wasComeTo,
   type PlaybackCommand,
   type PlaybackEvent,
 } from '@fernbrake/core/playback'
@@ -20,7 +21,7 @@ import { type FilmMedia, type MediaSnapshot } from '../media/filmMedia.ts'
 import { driveFilm, type FilmElement } from '../media/openFilm.ts'
 import { createSpanWriter, type SpanWriter } from './useSpans.ts'
 import { resultsOf } from './useAnswers.ts'
-import { keepWaited, readWaited } from './waitedTimes.ts'
+import { keepWaited, readWaited, timesUp } from './waitedTimes.ts'
 
 /** Where the learner is is told this often while playing, in ms. */
 const PLACE_EVERY_MS = 10_000
@@ -37,20 +38,24 @@ export function useFilmSession(
   leads: { toPart(partId: string): void } = { toPart: () => undefined },
 ) {
   const { lesson, progress, seed, keepsDrafts = true } = opened
+  const isTold = opened.assignment?.tells ?? true
   const part = partOfKind(lesson, partId, 'film')!
   const film = opened.media.find((media) => media.id === part.mediaId)
   const durationMs = film?.durationMs ?? part.durationMs ?? 0
   const frameRate = frameRateOf(part.frameRate ?? '25')
   const schedule = buildSchedule(lesson, partId, durationMs)
   const covered = shallowRef<Span[]>(normalise(progress.covered[partId] ?? []))
+  const waited = keepsDrafts ? readWaited(seed) : {}
+  const results = resultsOf(lesson, progress.responses, isTold)
   const state = shallowRef(
     startPlayback({
       furthestMs: furthestMs(covered.value),
       released: progress.released,
-      results: resultsOf(lesson, progress.responses),
+      results,
       finished: progress.finishedParts.includes(partId),
       chosen: progress.chosen,
-      waited: keepsDrafts ? readWaited(seed) : {},
+      waited,
+      timeUp: timesUp(schedule, waited, progress.released).filter((id) => !results[id]?.final),
     }),
   )
   /** How the time for a choice runs out; null where no time is set. */
@@ -243,6 +248,14 @@ export function useFilmSession(
     { immediate: true, flush: 'sync' },
   )
 
+  /** Goes to where a question is asked, and opens it once the learner has come to it; the film waits for them there. */
+  function openQuestion(cueId: string, atMs: number): void {
+    seek(atMs)
+    if (!wasComeTo(schedule, state.value, cueId)) return
+    dispatch({ kind: 'opened', cueId })
+    pause()
+  }
+
   /** Does what a click on an overlay asks of the film; words and addresses are the stage's own affair. */
   function act(action: OverlayAction): void {
     if (action.pauses) pause()
@@ -256,7 +269,7 @@ export function useFilmSession(
   const stopLeaving = host.onLeave(() => media && notePlace())
   // What the server marked is known to playback like any other answer.
   const stopTold = host.onTold(({ responses }) => {
-    const results = resultsOf(lesson, responses)
+    const results = resultsOf(lesson, responses, isTold)
     for (const [cueId, result] of Object.entries(results))
       if (lesson.cues[cueId]) dispatch({ kind: 'answered', cueId, result })
   })
@@ -283,6 +296,7 @@ export function useFilmSession(
     isHeld,
     countdown,
     act,
+    openQuestion,
     range,
     attach,
     dispatch,

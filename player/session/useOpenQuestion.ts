@@ -2,7 +2,7 @@
 import { computed, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { cuesInOrder, type Lesson } from '@fernbrake/core/lesson'
-import type { QuestionMoment } from '@fernbrake/core/playback'
+import { openCueId, type QuestionMoment } from '@fernbrake/core/playback'
 import { nowMs } from '../clock.ts'
 import { leavingOf } from './leaving.ts'
 import type { FilmSession } from './useFilmSession.ts'
@@ -12,8 +12,7 @@ export function useOpenQuestion({ state, schedule, part }: FilmSession, lesson: 
   const questionCues = cuesInOrder(lesson, part.id).filter((cue) => cue.kind === 'question')
   /** The one that holds, else the first that runs beside. */
   const open = computed(() => {
-    const { mode, beside } = state.value
-    const id = mode.kind === 'held' || mode.kind === 'reviewing' ? mode.cueId : beside[0]
+    const id = openCueId(state.value)
     const index = questionCues.findIndex((cue) => cue.id === id)
     const cue = questionCues[index]
     if (!cue) return null
@@ -22,7 +21,8 @@ export function useOpenQuestion({ state, schedule, part }: FilmSession, lesson: 
     ) as QuestionMoment
     const question = lesson.questions[cue.questionId]!
     const material = lesson.materials?.[question.materialId ?? ''] ?? null
-    const leaving = leavingOf(moment, state.value.results[cue.id], t)
+    const isBeside = state.value.beside.includes(cue.id)
+    const leaving = leavingOf(moment, question, state.value.results[cue.id], t, isBeside)
     return { cue, leaving, number: index + 1, question, material }
   })
   let openSinceMs = 0

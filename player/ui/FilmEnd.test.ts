@@ -18,6 +18,7 @@ async function wordsAt(score: Score | null, filmScore = score, more: object = {}
   const app = createSSRApp(FilmEnd, {
     ...{ ending, forkEnding: '', score, filmScore, facts, watched: 0.8, allSent: true },
     parts: { ways: [] } as unknown as PartsState,
+    stillOpen: [],
     ...more,
   })
   const page = await renderToString(app.use(createPlayerI18n('en')))

@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { endMessage, type Ending } from '@fernbrake/core/lesson'
+import { clockTime } from '@fernbrake/core/media'
 import { fillPlaces, type PlaceholderFacts } from '@fernbrake/core/text'
 import { pluralOf } from '../i18n.ts'
 import type { PartsState, ShownWay } from './partsState.ts'
@@ -22,10 +23,13 @@ const props = defineProps<{
   facts: PlaceholderFacts
   allSent: boolean
   parts: PartsState
+  /** The questions that can still be answered, or tried again. */
+  stillOpen: readonly { id: string; atMs: number; number: number; isTried: boolean }[]
 }>()
-const emit = defineEmits<{ take: [way: ShownWay] }>()
+const emit = defineEmits<{ take: [way: ShownWay]; open: [cueId: string] }>()
 const { t, n } = useI18n()
 const share = computed(() => n(props.watched, { style: 'percent', maximumFractionDigits: 0 }))
+const openWords = computed(() => t('player.stillOpen', props.stillOpen.length))
 const goesOn = computed(() => props.parts.ways.length > 0)
 const words = computed(() => {
   // The lesson's own last words come when nothing is left of it.
@@ -55,6 +59,17 @@ const words = computed(() => {
       <p v-else>{{ t('player.finishedWatched', { share }) }}</p>
       <p class="kept">{{ allSent ? t('player.allKept') : t('player.notAllKept') }}</p>
     </div>
+    <section v-if="stillOpen.length > 0" class="still-open" :aria-label="openWords">
+      <h3>{{ openWords }}</h3>
+      <ul>
+        <li v-for="one in stillOpen" :key="one.id">
+          <button class="fb-button plain" type="button" @click="emit('open', one.id)">
+            {{ t('player.openAgain', { number: one.number, time: clockTime(one.atMs) }) }}
+            <span>{{ t(one.isTried ? 'player.triesRemain' : 'player.unanswered') }}</span>
+          </button>
+        </li>
+      </ul>
+    </section>
     <WaysOn class="on" :parts="parts" @take="emit('take', $event)" />
   </div>
 </template>
@@ -77,6 +92,24 @@ h2 {
 .kept {
   margin-top: 8px;
   color: var(--ink-2);
+}
+.still-open {
+  margin-top: 14px;
+}
+h3 {
+  font-size: 15px;
+}
+ul {
+  margin: 2px 0 0;
+  padding: 0;
+  list-style: none;
+}
+.still-open .fb-button {
+  padding-inline: 0;
+}
+.still-open span {
+  color: var(--ink-2);
+  font-weight: 400;
 }
 .on {
   margin-top: 14px;

@@ -4,12 +4,13 @@ import { computed, nextTick, onMounted, onScopeDispose, ref, useTemplateRef, wat
 import { useI18n } from 'vue-i18n'
 import {
   cueStartMs,
-  lineIndexAt,
+  linesSaid,
   linesInOrder,
   scriptLanguages,
   scriptOfPart,
 } from '@fernbrake/core/lesson'
 import { placesAsked, scoreSoFar } from '@fernbrake/core/analysis'
+import { isOpenToAnswers } from '@fernbrake/core/playback'
 import { knownOf } from '@fernbrake/core/routes'
 import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
@@ -47,6 +48,8 @@ const props = defineProps<{
   aside: string
   /** The parts of the lesson; none is shown where there is only one. */
   parts: PartsState
+  /** The learner took a way that leads here: the film plays, where the browser lets it. */
+  playsAtOnce?: boolean
 }>()
 const { t } = useI18n()
 const { lesson } = props.opened
@@ -75,9 +78,11 @@ const script = computed(() =>
 const lines = computed(() => (script.value ? linesInOrder(script.value) : []))
 const captions = useCaptionWish()
 const captionLook = useCaptionLook()
+const saidAt = computed(() => linesSaid(lines.value))
+/** Of what is said at once, each on its own line; null while nothing is. */
 const caption = computed(() => {
-  const line = captions.value ? lines.value[lineIndexAt(lines.value, mediaMs.value)] : undefined
-  return line && mediaMs.value < line.toMs ? line.text : null
+  const said = captions.value ? saidAt.value(mediaMs.value) : []
+  return said.length > 0 ? said.map(({ text }) => text).join('\n') : null
 })
 
 const { questionCues, open, openForMs } = useOpenQuestion(session, lesson)
@@ -139,8 +144,18 @@ function goOn(): void {
 
 function pickCue(id: string): void {
   const cue = lesson.cues[id]
-  if (cue) session.seek(cueStartMs(cue))
+  if (cue?.kind === 'question') session.openQuestion(id, cue.atMs)
+  else if (cue) session.seek(cueStartMs(cue))
 }
+
+/** What can still be answered, with how it stands. */
+const stillOpen = computed(() =>
+  questionCues.flatMap(({ id, atMs, questionId }, index) =>
+    isOpenToAnswers(state.value, id)
+      ? [{ id, atMs, number: index + 1, isTried: answers.standing(questionId).triesUsed > 0 }]
+      : [],
+  ),
+)
 
 function fullScreen(): void {
   if (document.fullscreenElement) void document.exitFullscreen()
@@ -169,6 +184,7 @@ usePlayerKeys({
 
 const live = ref('')
 onMounted(() => {
+  if (props.playsAtOnce) void session.play()
   const stop = watch([open, fork], ([now]) => {
     live.value = now
       ? t('player.questionOf', { number: now.number, count: questionCues.length })
@@ -259,6 +275,8 @@ onMounted(() => {
           :facts="facts"
           :all-sent="hostState.waiting === 0"
           :parts="parts"
+          :still-open="stillOpen"
+          @open="session.dispatch({ kind: 'opened', cueId: $event })"
           @take="emit('take', $event)"
         />
         <PartsNav :parts="parts" @pick="emit('pickPart', $event)" />

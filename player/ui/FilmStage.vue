@@ -216,6 +216,7 @@ onMounted(() => {
   text-align: center;
   font-size: calc(max(13px, 4.6cqh) * var(--scale, 1));
   line-height: 1.35;
+  white-space: pre-line;
   pointer-events: none;
 }
 .said {

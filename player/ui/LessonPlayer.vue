@@ -48,7 +48,13 @@ const travel = useTravelled(props.host, opened)
 const ownNotes = provideOwnNotes(travel.host, () => opened.value!.lesson)
 
 /** The part that is open; null in a lesson without any. `visit` grows with each coming. */
-const open = shallowRef<{ partId: string; visit: number; opened: OpenedLesson } | null>(null)
+const open = shallowRef<{
+  partId: string
+  visit: number
+  opened: OpenedLesson
+  /** A way that was taken led here, so its film goes on by itself. */
+  isLedTo: boolean
+} | null>(null)
 const part = computed(() =>
   open.value && opened.value ? (opened.value.lesson.parts[open.value.partId] ?? null) : null,
 )
@@ -101,7 +107,8 @@ function goTo(partId: string, fromBeginning: boolean): void {
   ended.value = null
   const visit = (open.value?.visit ?? 0) + 1
   noteOpening(partId)
-  open.value = { partId, visit, opened: travel.openedAt(partId, fromBeginning) }
+  const opening = travel.openedAt(partId, fromBeginning)
+  open.value = { partId, visit, opened: opening, isLedTo: fromBeginning }
   if (visit > 1)
     void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="part"]')?.focus())
 }
@@ -176,6 +183,7 @@ onMounted(openLesson)
       :host-state="hostState"
       :aside="aside ?? open.opened.learnerName"
       :parts="parts"
+      :plays-at-once="open.isLedTo"
       @to-part="goTo($event, true)"
       @pick-part="goTo($event, false)"
       @take="take"

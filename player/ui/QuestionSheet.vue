@@ -8,6 +8,7 @@ import type { Material } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import {
   fitsQuestion,
+  HELP_AFTER_TRIES,
   isByPerson,
   isGraded,
   isMended,
@@ -34,6 +35,10 @@ const props = withDefaults(
     count: number
     /** Whether the learner may leave it now. */
     canGoOn?: boolean
+    /** It holds nothing up, and is closed as it is. */
+    beside?: boolean
+    /** Whether so many wrong tries bring the explanation and what is right, see `HELP_AFTER_TRIES`. */
+    helps?: boolean
     /** Said while they may not. */
     rule?: string | null
     /** The film that can be played again for it; null where none can. */
@@ -57,7 +62,14 @@ const props = withDefaults(
     level?: number
   }>(),
   {
-    ...{ canGoOn: false, rule: null, evidence: null, reviewing: false },
+    ...{
+      canGoOn: false,
+      beside: false,
+      helps: false,
+      rule: null,
+      evidence: null,
+      reviewing: false,
+    },
     ...{ countdown: null, timeUp: false, takesFocus: true, told: true, level: 2, begun: null },
   },
 )
@@ -110,6 +122,14 @@ const verdict = computed(() => {
 const answered = computed(() => !trying.value)
 /** No further try follows. */
 const closed = computed(() => props.standing.final || props.timeUp)
+/** Whoever cannot go on without the right answer is told it in the end. */
+const helped = computed(
+  () =>
+    props.helps &&
+    tellsHere.value &&
+    !props.standing.right &&
+    props.standing.triesUsed >= HELP_AFTER_TRIES,
+)
 /** What was given, where its view would tell how right it is. */
 const givenUntold = computed(() => {
   const { lastAnswer } = props.standing
@@ -232,7 +252,7 @@ function tryAgain(): void {
         v-model="answer"
         :question="question"
         :answered="answered"
-        :revealed="closed"
+        :revealed="closed || helped"
         :mark="answered ? standing.lastMark : null"
         :seed="seed"
       />
@@ -246,10 +266,11 @@ function tryAgain(): void {
         ref="outcome"
         :verdict="verdict"
         :feedback="feedback"
-        :explanation="closed && tellsHere ? question.explanation : ''"
+        :explanation="(closed || helped) && tellsHere ? question.explanation : ''"
         :time-up="timeUp"
         :tries-left="closed ? null : standing.triesLeft"
       />
+      <p v-if="helped && answered" class="note">{{ t('player.helped') }}</p>
       <div v-if="hintShown && !answered" class="note" role="status">
         <TextView :text="question.hint" />
       </div>
@@ -263,7 +284,7 @@ function tryAgain(): void {
           type="button"
           @click="emit('goOn')"
         >
-          {{ t('player.goOn') }}
+          {{ t(beside ? 'player.closeQuestion' : 'player.goOn') }}
         </button>
         <button
           v-if="answered && !closed && verdict !== 'coming'"
@@ -304,7 +325,7 @@ function tryAgain(): void {
           type="button"
           @click="emit('goOn')"
         >
-          {{ t('player.skip') }}
+          {{ t(beside ? 'player.closeQuestion' : 'player.skip') }}
         </button>
       </div>
       <p v-if="rule && !canGoOn && !reviewing" class="rule">{{ rule }}</p>

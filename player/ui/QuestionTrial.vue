@@ -31,7 +31,7 @@ const leaving = computed(() => {
   // The stage belongs to whoever edits, so nothing is played again here.
   const rest = { sendBack, again, countdownMs: null, evidence: null }
   const moment: QuestionMoment = { kind: 'question', cueId, atMs, hold, ...rest }
-  return leavingOf(moment, result.value, t)
+  return leavingOf(moment, props.question, result.value, t)
 })
 const result = computed(() =>
   given.value.length > 0 ? { right: standing.value.right, final: standing.value.final } : undefined,

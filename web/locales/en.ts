@@ -160,6 +160,7 @@ export default {
       cue_noFrame:
         'A question asks for a place on a frame of the film. This film stays with its host, which lets nobody draw its frames; choose a picture instead.',
       fork_noWords: 'A way of a fork has no words that a learner could choose it by.',
+      fork_ownTime: 'A way of a fork leads to the fork’s own time, and so nowhere.',
       fork_noQuestion: 'A way of a fork hangs on an answer, and no question is named.',
       overlay_noPicture: 'An overlay is to show a picture and has none yet.',
       overlay_noSound: 'An overlay is to let hear something and has no sound yet.',

@@ -231,7 +231,7 @@ export default {
     whoDecides: 'Who chooses the way',
     decides: { learner: 'The learner', itself: 'The fork, by conditions' },
     itselfHelp:
-      'The film does not stop. The first way whose condition holds is taken, and learners notice nothing.',
+      'The film does not stop. The first way whose condition holds is taken, and learners notice nothing. Nobody jumps over it before it has decided: a jump ends here if a way leads away, and goes on if none does. A way back is taken again only while something has changed; then the questions on it are asked again.',
     prompt: 'What is asked',
     way: 'Way {number}',
     words: 'Words of the choice',

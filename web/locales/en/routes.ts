@@ -36,6 +36,7 @@ export default {
     found: {
       unreachable: 'Nothing leads to “{title}”.',
       loop: 'Nobody who comes into this ring comes out of it: {titles}.',
+      ring: 'The fork at {time} of “{title}” leads back, and nothing on the way can change that: it leads each learner back once, and then lets them go on.',
       gateAtStart: 'Nobody stands before the gate of “{title}”: the lesson begins there.',
       gateShut: 'The gate before “{title}” can never open.',
       neverTaken: {

@@ -9,7 +9,7 @@ import {
   type Hold,
   type QuestionCue,
 } from '@fernbrake/core/lesson'
-import { isByPerson, isGraded } from '@fernbrake/core/questions'
+import { HELP_AFTER_TRIES, isByPerson, isGraded } from '@fernbrake/core/questions'
 import CheckField from './CheckField.vue'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
@@ -17,14 +17,24 @@ import TimeField from './TimeField.vue'
 import { useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: QuestionCue }>()
+const question = computed(() => bench.lesson.value.questions[props.cue.questionId]!)
+/** Where the film waits for the right answer, the tries decide for how long. */
+const waitsFor = computed(() =>
+  question.value.tries === 0
+    ? t('sheet.untilRight.always', { n: HELP_AFTER_TRIES })
+    : t('sheet.untilRight.tries', question.value.tries),
+)
+function setTries(tries: number): void {
+  draft.make(edits.setQuestionRules, { questionId: question.value.id, rules: { tries } })
+}
 const bench = useBench()
 const { draft } = bench
 const { t } = useI18n()
 const HOLDS: Hold[] = ['none', 'shown', 'answered', 'right']
 const USUAL_COUNTDOWN_MS = 60_000
+const USUAL_TRIES = 2
 const holds = computed(() => {
-  const question = bench.lesson.value.questions[props.cue.questionId]!
-  const judged = isGraded(question) && !isByPerson(question)
+  const judged = isGraded(question.value) && !isByPerson(question.value)
   return HOLDS.filter((hold) => hold !== 'right' || judged || props.cue.hold === 'right').map(
     (value) => ({ value, label: t(`sheet.hold.${value}`) }),
   )
@@ -47,6 +57,14 @@ function setCountdown(countdownMs: number | null): void {
       :value="cue.hold"
       :choices="holds"
       @change="draft.make(edits.setHold, { cueId: cue.id, hold: $event })"
+    />
+  </div>
+  <div v-if="cue.hold === 'right'" class="until-right">
+    <p class="help">{{ waitsFor }}</p>
+    <CheckField
+      :label="t('sheet.untilRight.however')"
+      :checked="question.tries === 0"
+      @change="setTries($event ? 0 : USUAL_TRIES)"
     />
   </div>
   <div v-if="cue.hold !== 'none'" class="limit">

@@ -82,6 +82,7 @@ function change(choiceId: string, what: Partial<Pick<Choice, 'text' | 'target' |
       />
       <TargetFields
         :target="way.target"
+        :from-ms="cue.atMs"
         :part-id="cue.partId"
         @change="change(way.id, { target: $event })"
       />

@@ -9,7 +9,10 @@ import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
 import { useOtherParts } from './useOtherParts.ts'
 
-const props = defineProps<{ target: Target; partId: string }>()
+/** `fromMs`: when it leads away, where that is a time of the film. */
+const props = defineProps<{ target: Target; partId: string; fromMs?: number }>()
+/** Led back this far at first, where the playhead stands on what leads away. */
+const USUAL_WAY_BACK_MS = 10_000
 const emit = defineEmits<{ change: [target: Target] }>()
 const bench = useBench()
 const { t } = useI18n()
@@ -21,7 +24,12 @@ const kinds = computed(() =>
 )
 
 function pick(to: Target['to']): void {
-  if (to === 'time') emit('change', { to, atMs: bench.mediaMs.value })
+  const here = bench.mediaMs.value
+  if (to === 'time')
+    emit('change', {
+      to,
+      atMs: here === props.fromMs ? Math.max(0, here - USUAL_WAY_BACK_MS) : here,
+    })
   else if (to === 'part') emit('change', { to, partId: parts.value[0]!.value })
   else emit('change', to === 'ending' ? { to, message: '' } : { to })
 }

@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits } from '@fernbrake/core/lesson'
+import { clockTime } from '@fernbrake/core/media'
 import type { Extreme, RouteFinding, Survey } from '@fernbrake/core/routes'
 import { pluralOf } from '@fernbrake/player'
 import ChoiceField from '../ChoiceField.vue'
@@ -23,6 +24,8 @@ function wordsOf(finding: RouteFinding): string {
     const titles = finding.partIds.map(titleOf).join(', ')
     return t('routes.found.loop', { titles })
   }
+  if (finding.code === 'ring')
+    return t('routes.found.ring', { title, time: clockTime(finding.atMs) })
   return t(`routes.found.${finding.code}`, { title })
 }
 /** Nothing takes no time at all. */
