@@ -57,7 +57,11 @@ export class Simulator {
         return this.choose(event.cueId, event.choiceId)
       case 'opened':
         return this.open(event.cueId)
-      default:
+      case 'clock':
+      case 'decided':
+      case 'known':
+      case 'paused':
+      case 'played':
         throw new Error(`not simulated: ${event.kind}`)
     }
   }

@@ -1,6 +1,7 @@
 // The only door of core/questions: one folder a kind, and the functions that serve every kind.
 export { answerSchema, questionSchema } from './schema.ts'
 export type { Answer, AnswerOf, Question, QuestionKindName, QuestionOf } from './schema.ts'
+export { withOthers, wordsOf } from './nearWords.ts'
 export { forShelf } from './shelf.ts'
 export { carriedOver } from './carry.ts'
 export { blankBase, HELP_AFTER_TRIES, type BaseFields, type QuestionBase } from './base.ts'
@@ -58,8 +59,9 @@ export type {
   ShortTextQuestion,
   WordRules,
 } from './shortText/schema.ts'
+export { alsoTaken } from './number/alsoTaken.ts'
 export { readNumber, type Decimals } from './number/read.ts'
-export { readUnit } from './number/units.ts'
+export { readUnit } from './number/readUnit.ts'
 export type { NumberAnswer, NumberQuestion, Tolerance } from './number/schema.ts'
 export { readPassage, type Gap, type PassageFault, type Segment } from './gaps/passage.ts'
 export { listOfGap, wordBank } from './gaps/kind.ts'

@@ -13,3 +13,6 @@ export const MOST_FILES = 10
 export const MOST_MEGABYTES = 200
 /** The longest recording that a question asks for, in seconds. */
 export const LONGEST_RECORDING_S = 600
+
+/** Words beside the listed answers that are no slips, at the most. */
+export const MOST_OTHERS = 60

@@ -20,3 +20,7 @@ export function mapOfTexts(value: unknown): Record<string, string> | null {
     ? (value as Record<string, string>)
     : null
 }
+
+/** What stands under an id, of the thing's own: an answer may name anything, as `constructor`. */
+export const ownOf = <T>(map: Readonly<Record<string, T>>, id: string): T | undefined =>
+  Object.hasOwn(map, id) ? map[id] : undefined

@@ -129,7 +129,7 @@ test('a learner chooses a way, meets a gate that says what opens it, and comes t
   await expect(gated).not.toContainText('Opens')
   await expectNoBarriers(page, 'after a way was taken')
   await page.getByRole('button', { name: 'Go on with “A boat in the dark”' }).click()
-  await press('Play')
+  // A film that a way leads to plays by itself.
   await page.getByRole('button', { name: 'Shout for the keeper' }).click()
   await page.getByRole('button', { name: 'Go to the end' }).click()
   await expect(page.getByRole('heading', { name: 'You have come to the end' })).toBeFocused()

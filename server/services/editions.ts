@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import type { Transaction } from 'sequelize'
 import type { EditionSummary, Person, Unpublished } from '@fernbrake/core/contract'
 import { cleanText } from '@fernbrake/core/fields'
-import { findWhatBlocksPublishing, whatChanged, withoutHidden } from '@fernbrake/core/lesson'
+import { findWhatBlocksPublishing, whatChanged, asEdition } from '@fernbrake/core/lesson'
 import { AttemptRow, EditionRow, LessonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import type { Context } from './context.ts'
@@ -51,7 +51,7 @@ export async function publishEdition(
     const before = await newestEdition(lessonId, transaction)
     if (before && !input.replaces && (await countInside(before, transaction)) > 0)
       throw new HttpError('learners-inside')
-    const document = withoutHidden(lesson.draft)
+    const document = asEdition(lesson.draft)
     const edition = await EditionRow.create(
       {
         lessonId,
@@ -97,7 +97,7 @@ export async function readUnpublished(_context: Context, lessonId: string): Prom
   if (!newest) return { edition: null, changes: [], learnersInside: 0 }
   return {
     edition: newest.number,
-    changes: whatChanged(newest.document, withoutHidden(lesson.draft)),
+    changes: whatChanged(newest.document, asEdition(lesson.draft)),
     learnersInside: await countInside(newest),
   }
 }

@@ -3,7 +3,7 @@ import { inOrder, plainOf } from '../../fields/index.ts'
 import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { underNames } from '../options.ts'
-import { answerOf, listOfIds } from '../reading.ts'
+import { answerOf, listOfIds, ownOf } from '../reading.ts'
 import { mixOf, shuffled } from '../shuffle.ts'
 import { isWithin, middleOf, TOUCH_TOLERANCE } from './geometry.ts'
 import type { AreaAnswer, AreaPlace, AreaPoint, AreaQuestion, AreaShape } from './schema.ts'
@@ -19,6 +19,41 @@ export function placeAt(
   const places = placesInOrder(question).sort((a, b) => Number(b.right) - Number(a.right))
   const inside = places.find(({ shape }) => isWithin(shape, point))
   return inside ?? places.find(({ shape }) => isWithin(shape, point, TOUCH_TOLERANCE)) ?? null
+}
+
+/**
+ * The places that several points show, each for as many as can be: a point that lies in two right places counts for the one
+ * that no other point shows (augmenting paths, Kuhn 1955). What is named is shown already.
+ */
+function placesShown(
+  question: Pick<AreaQuestion, 'places'>,
+  points: readonly AreaPoint[],
+  named: readonly string[],
+): string[] {
+  const open = placesInOrder(question).filter(({ id, right }) => right && !named.includes(id))
+  /** The right places of each point: those it lies in, or where there are none, those it is only near to. */
+  const near = points.map((point) => {
+    const inside = open.filter(({ shape }) => isWithin(shape, point))
+    return inside.length > 0
+      ? inside
+      : open.filter(({ shape }) => isWithin(shape, point, TOUCH_TOLERANCE))
+  })
+  const pointOf = new Map<string, number>()
+  const give = (point: number, tried: Set<string>): boolean =>
+    near[point]!.some(({ id }) => {
+      if (tried.has(id)) return false
+      tried.add(id)
+      const other = pointOf.get(id)
+      if (other !== undefined && !give(other, tried)) return false
+      pointOf.set(id, point)
+      return true
+    })
+  points.forEach((_, point) => give(point, new Set()))
+  const given = new Set(pointOf.values())
+  const rest = points.flatMap((point, at) =>
+    given.has(at) ? [] : (placeAt(question, point)?.id ?? []),
+  )
+  return [...pointOf.keys(), ...rest]
 }
 
 /** How many points a learner sets: one, or as many as there are right places. */
@@ -58,7 +93,7 @@ export const area: QuestionKind<AreaQuestion, AreaAnswer> = {
     const named = listOfIds(answerOf(answer, 'area')?.named) ?? []
     const asked = pointsAsked(question)
     const shown = new Set([
-      ...points.slice(0, asked + 1).flatMap((point) => placeAt(question, point)?.id ?? []),
+      ...placesShown(question, points.slice(0, asked + 1), named),
       ...named.slice(0, asked + 1),
     ])
     const perPart = placesInOrder(question).map(({ id, right }) => ({
@@ -88,7 +123,7 @@ export const area: QuestionKind<AreaQuestion, AreaAnswer> = {
         const place = question.cut ? null : placeAt(question, point)
         return place?.label || `${percent(point.x)}, ${percent(point.y)}`
       }),
-      ...named.flatMap((id) => question.places[id]?.label ?? []),
+      ...named.flatMap((id) => ownOf(question.places, id)?.label ?? []),
     ].join('; '),
   findWhatCannotBeAsked(question) {
     const places = placesInOrder(question)

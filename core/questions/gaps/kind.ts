@@ -1,7 +1,7 @@
 // What a passage with gaps can do.
 import { issueAt, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
-import { answerOf } from '../reading.ts'
+import { answerOf, ownOf } from '../reading.ts'
 import { findListed } from '../shortText/judge.ts'
 import { comparable } from '../shortText/words.ts'
 import { mixOf, shuffled } from '../shuffle.ts'
@@ -77,7 +77,7 @@ export const gaps: QuestionKind<GapsQuestion, GapsAnswer> = {
   },
   readable: (question, { filled }) =>
     readPassage(question.passage)
-      .gaps.map(({ id }) => `${id}: ${filled[id]?.trim() || '–'}`)
+      .gaps.map(({ id }) => `${id}: ${ownOf(filled, id)?.trim() || '–'}`)
       .join('; '),
   findWhatCannotBeAsked(question) {
     const { gaps, faults } = readPassage(question.passage)
@@ -99,7 +99,8 @@ export const gaps: QuestionKind<GapsQuestion, GapsAnswer> = {
       isListed(gap) ? `~${listOfGap(whole, gap, '').join('|')}` : '',
     )
     const hasBank = question.filledBy !== 'typing'
-    return { ...question, passage, extras: hasBank ? wordBank(whole, '').join('\n') : '' }
+    const { others: _, ...rules } = question.rules
+    return { ...question, rules, passage, extras: hasBank ? wordBank(whole, '').join('\n') : '' }
   },
   texts: ({ passage, extras }) => [passage, extras],
   media: () => [],

@@ -60,7 +60,7 @@ describe('a number is read', () => {
     ['boat', null],
     ['m³', null],
     ['e3', null],
-    ['about 7', null],
+    ['about 7', [7]],
     ['9'.repeat(101), null],
     ['1e999', null],
     ['--7', null],
@@ -118,7 +118,7 @@ describe('a unit is read', () => {
     expect(converted(Number(value), a, b)).toBeCloseTo(expected, 9)
   })
 
-  it.each(['boats', 'm³³', 'm/s/s', 'm^', 'kkg', '5', 'm-', 'hasOwnProperty', '__proto__'])(
+  it.each(['boats', 'm³³', 'm^', 'kkg', '5', 'm-', 'hasOwnProperty', '__proto__'])(
     '%s is none',
     (text) => expect(readUnit(text)).toBeNull(),
   )
@@ -190,7 +190,8 @@ describe('a number is marked', () => {
     ['exact', asking(-5), '5', 'wrong'],
     ['exact', asking(1234.5), '1 234,5', 'right'],
     ['exact', asking(1234.5), '1,234.5', 'right'],
-    ['exact', asking(11), '11 locks', 'partly'],
+    ['exact', asking(11), '11 locks', 'right'],
+    ['exact', asking(11), '11 kg', 'partly'],
     ['own unit', asking(11, { unit: 'locks' }), '11 locks', 'right'],
     ['own unit', asking(11, { unit: 'locks' }), '11 Locks', 'right'],
     ['own unit', asking(11, { unit: 'locks' }), '11 boats', 'partly'],
@@ -198,26 +199,44 @@ describe('a number is marked', () => {
     ['degrees', asking(20, { unit: '°C' }), '20 °C', 'right'],
     ['degrees', asking(20, { unit: '°C' }), '20 K', 'partly'],
     ...rows('exact', asking(116.16), {
-      right: ['116.16', '116,16', '116.160', '0116.16', '1.1616e2', '1.1616·10^2', '11616/100'],
+      right: [
+        '116.16',
+        '116,16',
+        '116.160',
+        '0116.16',
+        '1.1616e2',
+        '1.1616·10^2',
+        '11616/100',
+        'about 116.16',
+      ],
       partly: ['116.16 ish'],
-      wrong: ['116.2', '116', '-116.16', '1 16.16', 'about 116.16'],
+      wrong: ['116.2', '116', '-116.16', '1 16.16'],
     }),
     ...rows('large', asking(1e6), {
-      right: ['1000000', '1 000 000', '1,000,000', '1.000.000', "1'000'000", '1e6', '10E5'],
-      wrong: ['1 million', '100000', '1,000,00'],
+      right: [
+        '1000000',
+        '1 000 000',
+        '1,000,000',
+        '1.000.000',
+        "1'000'000",
+        '1e6',
+        '10E5',
+        '1 million',
+      ],
+      wrong: ['100000', '1,000,00'],
     }),
     ...rows('a share', asking(0.75), {
       right: ['3/4', '.75', '0,75', '75 %', '75%', '6/8', '750 ‰'],
       wrong: ['75', '1/4', '0.7'],
     }),
     ...rows('a percentage', asking(75, { unit: '%' }), {
-      right: ['75 %', '750 ‰'],
+      right: ['75 %', '750 ‰', '0.75', '3/4'],
       partly: ['75', '75 m'],
-      wrong: ['0.75', '7.5 %'],
+      wrong: ['7.5', '7.5 %'],
     }),
     ...rows('a speed', asking(3.6, { unit: 'km/h' }), {
-      right: ['1 m/s', '3.6 km/h', '3,6 km/h', '60 m/min'],
-      partly: ['3.6 m/s', '3.6 kph', '3.6'],
+      right: ['1 m/s', '3.6 km/h', '3,6 km/h', '60 m/min', '3.6 kph'],
+      partly: ['3.6 m/s', '3.6'],
       wrong: ['1', '1 km/h'],
     }),
     ...rows('a length', asking(2.4, { unit: 'm' }), {

@@ -1,4 +1,6 @@
-// Reads a number as people write it: 1 234,5 · 1,234.5 · 1.2345e3 · 1,2345·10³ · 3/4 · 1 3/4, each with a unit behind it.
+// Reads a number as people write it: 1 234,5 · 1,234.5 · 1.2345e3 · 1,2345·10³ · 3/4 · 1 3/4 · 1.5 million, each with a unit
+// behind it. More than one number is none, unless it is one quantity in several units (2 min 30 s) or a time (2:30).
+import { tidy } from './tidy.ts'
 
 export type Decimals = 'point' | 'comma' | 'either'
 
@@ -11,28 +13,51 @@ export interface ReadNumber {
 
 /** Longer than any number that a person writes. */
 const LONGEST = 100
-const SUPERSCRIPTS: Record<string, string> = Object.fromEntries(
-  [...'⁰¹²³⁴⁵⁶⁷⁸⁹⁻⁺'].map((sign, index) => [sign, '0123456789-+'[index]!]),
-)
 
 /** The number in a text and its unit; null where there is none. Never throws. */
 export function readNumber(text: string, decimals: Decimals = 'either'): ReadNumber | null {
-  if (text.length > LONGEST) return null
-  const plain = tidy(text)
-  const fraction = readFraction(plain)
-  if (fraction) return fraction
+  return text.length > LONGEST ? null : readTidy(tidy(text), decimals)
+}
+
+/** The same of what is tidied already. */
+export function readTidy(plain: string, decimals: Decimals): ReadNumber | null {
+  if (!BEGINS.test(plain)) return readSpoken(plain)
+  const read = readFraction(plain) ?? readPlain(plain, decimals)
+  return read && multiplied(read)
+}
+
+const BEGINS = /^[+-]?[\d.,]/
+
+function readPlain(plain: string, decimals: Decimals): ReadNumber | null {
+  // A French writer’s point before a power of ten.
+  const parted = plain.replace(/(\d)\.10 ?\^/, '$1·10^')
   // Digits, and between two digits at the most one sign or space that may part them.
-  const found = /^([+-]?)((?:\d(?:[ .,'](?=\d))?)+|[.,]\d+)\.?(.*)$/.exec(plain)
+  const found = /^([+-]?)((?:\d(?:[ .,'](?=\d))?)+|[.,]\d+)\.?(.*)$/.exec(parted)
   if (!found) return null
   const [, sign, digits, rest] = found
   // A fraction that could not be read, such as one by nothing.
   if (rest!.trim().startsWith('/')) return null
   const power = readPower(rest!)
   const values = readDigits(digits!, decimals)
-    .map((value) => scaled(sign === '-' ? -value : value, power.exponent))
+    .map((value) => powered(value, power))
+    .map((value) => (sign === '-' ? -value : value))
     .filter(Number.isFinite)
   if (values.length === 0) return null
   return { values: [...new Set(values)], unit: power.rest.trim() }
+}
+
+interface Power {
+  /** Of ten; null where there is none. */
+  exponent: number | null
+  /** The digits themselves are raised: 10^3. */
+  raises: boolean
+  rest: string
+}
+
+function powered(value: number, { exponent, raises }: Power): number {
+  if (exponent === null) return value
+  if (!raises) return scaled(value, exponent)
+  return value === 10 ? Number(`1e${exponent}`) : value ** exponent
 }
 
 /** Read, not reckoned: 13 × 10⁻³ is the double nearest to 0.013. */
@@ -41,27 +66,11 @@ function scaled(value: number, exponent: number): number {
   return text.includes('e') ? value * 10 ** exponent : Number(`${text}e${exponent}`)
 }
 
-/** One minus, one space, one apostrophe, digits of one script. Powers stay powers. */
-function tidy(text: string): string {
-  const powers = text.replace(/([⁰¹²³⁴⁵⁶⁷⁸⁹⁻⁺]+)/gu, (signs) =>
-    [...signs]
-      .map((sign) => SUPERSCRIPTS[sign])
-      .join('')
-      .replace(/^/, '^'),
-  )
-  return powers
-    .normalize('NFKC')
-    .replace(/[\u2212\u2012\u2013\u2010\u2011]/g, '-')
-    .replace(/[\s\u00a0\u2009\u202f]+/g, ' ')
-    .replace(/[’`´]/g, "'")
-    .replace(/\u2044/g, '/')
-    .trim()
-    .replace(/^([+-]) /, '$1')
-}
-
 /** `3/4` or `1 3/4`, with a unit behind it. */
 function readFraction(plain: string): ReadNumber | null {
-  const found = /^([+-]?)(?:(\d{1,9}) )?(\d{1,9}) ?\/ ?(\d{1,9})(?![\d.,])(.*)$/.exec(plain)
+  const found = /^([+-]?)(?:(\d{1,9}) (?:and )?)?(\d{1,9}) ?\/ ?(\d{1,9})(?![\d.,])(.*)$/.exec(
+    plain,
+  )
   if (!found) return null
   const [, sign, whole, above, below, rest] = found
   if (Number(below) === 0) return null
@@ -69,17 +78,20 @@ function readFraction(plain: string): ReadNumber | null {
   return { values: [sign === '-' ? -value : value], unit: rest!.trim() }
 }
 
-/** `e3`, `E-3`, `·10^3`, `x 10^-3`, `* 10 ^ 3` at the beginning of what follows the digits. */
-function readPower(rest: string): { exponent: number; rest: string } {
-  const found =
+/** `e3`, `E-3`, `·10^3`, `x 10^-3`, `* 10 ^ 3`, or `^3` of the digits themselves, at the beginning of what follows them. */
+function readPower(rest: string): Power {
+  const times =
     /^ ?[eE]([+-]?\d{1,3})(?!\d)/.exec(rest) ??
-    /^ ?[·⋅×x*] ?10 ?\^ ?\(?([+-]?\d{1,3})\)?(?!\d)/.exec(rest)
-  if (!found) return { exponent: 0, rest }
-  return { exponent: Number(found[1]), rest: rest.slice(found[0].length) }
+    /^ ?[·xX*] ?10 ?\^ ?\(?([+-]?\d{1,3})\)?(?!\d)/.exec(rest)
+  const found = times ?? /^ ?\^ ?\(?([+-]?\d{1,3})\)?(?!\d)/.exec(rest)
+  if (!found) return { exponent: null, raises: false, rest }
+  const exponent = Number(found[1])
+  return { exponent, raises: times === null, rest: rest.slice(found[0].length) }
 }
 
 /** Digits parted by points, commas, spaces or apostrophes, in every reading that is sound. */
 function readDigits(digits: string, decimals: Decimals): number[] {
+  if (/^\d+$/.test(digits)) return [Number(digits)]
   const readings: number[] = []
   const add = (decimal: '.' | ',') => {
     const value = readWith(digits, decimal)
@@ -92,6 +104,10 @@ function readDigits(digits: string, decimals: Decimals): number[] {
   return readings
 }
 
+/** Groups of three, the first of them one to three long; or as in India, of two and at last of three. */
+const BY_THREE = /^\d{1,3}(?:[ .,']\d{3})+$/
+const BY_TWO = /^\d{1,2}(?:,\d{2})+,\d{3}$/
+
 /** Reads the digits with this sign before the decimal places; null where that makes no sense. */
 function readWith(digits: string, decimal: '.' | ','): number | null {
   const pieces = digits.split(decimal)
@@ -102,9 +118,45 @@ function readWith(digits: string, decimal: '.' | ','): number | null {
   const parted = [...new Set([...whole.replace(/\d/g, '')])]
   if (parted.length > 1 || (parted.length === 1 && ![group, ' ', "'"].includes(parted[0]!)))
     return null
-  // Parted into groups of three, the first of them one to three long.
-  if (parted.length === 1 && !new RegExp(`^\\d{1,3}(\\${parted[0]}\\d{3})+$`).test(whole))
-    return null
+  if (parted.length === 1 && !BY_THREE.test(whole) && !BY_TWO.test(whole)) return null
   const value = Number(`${whole.replace(/\D/g, '') || '0'}.${places || '0'}`)
   return Number.isFinite(value) ? value : null
+}
+
+/** Words that multiply the number before them, by language. */
+const MULTIPLIERS: Record<string, number> = {
+  ...{ hundred: 100, dozen: 12, thousand: 1e3, million: 1e6, millions: 1e6, billion: 1e9 },
+  ...{ billions: 1e9, bn: 1e9, trillion: 1e12, tausend: 1e3, millionen: 1e6, mio: 1e6 },
+  ...{ 'mio.': 1e6, milliarde: 1e9, milliarden: 1e9, mrd: 1e9, 'mrd.': 1e9, mille: 1e3 },
+  ...{ milliers: 1e3, milliard: 1e9, milliards: 1e9, mil: 1e3, millón: 1e6, millones: 1e6 },
+}
+
+export const isMultiplier = (word: string): boolean =>
+  Object.hasOwn(MULTIPLIERS, word.toLowerCase())
+
+/** `1.5 million`, and what stands behind it. */
+function multiplied({ values, unit }: ReadNumber): ReadNumber {
+  const found = /^([\p{L}.]+)(?: |$)(?:(?:of|de|d') ?)?(.*)$/u.exec(unit)
+  const by = found && isMultiplier(found[1]!) ? MULTIPLIERS[found[1]!.toLowerCase()]! : null
+  if (by === null) return { values, unit }
+  const exponent = Math.log10(by)
+  const times = (value: number) =>
+    Number.isInteger(exponent) ? scaled(value, exponent) : value * by
+  return { values: values.map(times), unit: found![2]!.trim() }
+}
+
+/** Small numbers in words, by language, from nought. */
+const SPOKEN: ReadonlyMap<string, number> = new Map(
+  [
+    'zero one two three four five six seven eight nine ten eleven twelve',
+    'null eins zwei drei vier fünf sechs sieben acht neun zehn elf zwölf',
+    'zéro un deux trois quatre cinq six sept huit neuf dix onze douze',
+    'cero uno dos tres cuatro cinco seis siete ocho nueve diez once doce',
+  ].flatMap((words) => words.split(' ').map((word, value) => [word, value] as const)),
+)
+
+function readSpoken(plain: string): ReadNumber | null {
+  const [word = '', ...behind] = plain.split(' ')
+  const value = SPOKEN.get(word.toLowerCase())
+  return value === undefined ? null : multiplied({ values: [value], unit: behind.join(' ') })
 }

@@ -1,7 +1,7 @@
-// Units: what they measure, and how many of the base units they are. SI (BIPM brochure, 9th edition) with the usual
-// others beside it. Written with powers (m3, m^3, m³), products (kW h, N·m) and one division (m/s).
+// Units: what they measure, and how many of the base units they are. SI (BIPM brochure, 9th edition) with the usual others
+// beside it, and money. How they are written in words stands in unitWords.ts, how they are put together in readUnit.ts.
 
-/** How often each base quantity is in it: m, kg, s, A, K, mol, cd, rad. */
+/** How often each base quantity is in it: m, kg, s, A, K, mol, cd, rad, bit, and five kinds of money. */
 type Dimension = readonly number[]
 
 export interface Unit {
@@ -12,113 +12,145 @@ export interface Unit {
   dimension: Dimension
 }
 
-const D = (...powers: number[]): Dimension => Array.from({ length: 8 }, (_, at) => powers[at] ?? 0)
+const D = (...powers: number[]): Dimension => Array.from({ length: 14 }, (_, at) => powers[at] ?? 0)
 const NONE = D()
 const LENGTH = D(1)
+const AREA = D(2)
 const VOLUME = D(3)
 const MASS = D(0, 1)
 const TIME = D(0, 0, 1)
+const SPEED = D(1, 0, -1)
+const FORCE = D(1, 1, -2)
 const ENERGY = D(2, 1, -2)
 const POWER = D(2, 1, -3)
 const PRESSURE = D(-1, 1, -2)
+const TEMPERATURE = D(0, 0, 0, 0, 1)
+const ANGLE = D(0, 0, 0, 0, 0, 0, 0, 1)
+const BITS = D(0, 0, 0, 0, 0, 0, 0, 0, 1)
+const money = (kind: number): Dimension => D(...Array<number>(9 + kind).fill(0), 1)
+const GRAVITY = 9.80665
 
 type Known = readonly [factor: number, dimension: Dimension, prefixes?: boolean, offset?: number]
 
 /** By how it is written. With `true`, SI prefixes may stand before it. */
-const UNITS: Record<string, Known> = {
+export const UNITS: Readonly<Record<string, Known>> = {
   m: [1, LENGTH, true],
   g: [1e-3, MASS, true],
   s: [1, TIME, true],
   A: [1, D(0, 0, 0, 1), true],
-  K: [1, D(0, 0, 0, 0, 1), true],
+  K: [1, TEMPERATURE, true],
   mol: [1, D(0, 0, 0, 0, 0, 1), true],
   cd: [1, D(0, 0, 0, 0, 0, 0, 1), true],
-  rad: [1, D(0, 0, 0, 0, 0, 0, 0, 1), true],
+  rad: [1, ANGLE, true],
   Hz: [1, D(0, 0, -1), true],
-  N: [1, D(1, 1, -2), true],
+  N: [1, FORCE, true],
   Pa: [1, PRESSURE, true],
   J: [1, ENERGY, true],
   W: [1, POWER, true],
   C: [1, D(0, 0, 1, 1), true],
   V: [1, D(2, 1, -3, -1), true],
   Ω: [1, D(2, 1, -3, -2), true],
-  ohm: [1, D(2, 1, -3, -2), true],
+  S: [1, D(-2, -1, 3, 2), true],
   F: [1, D(-2, -1, 4, 2), true],
   T: [1, D(0, 1, -2, -1), true],
+  H: [1, D(2, 1, -2, -2), true],
+  Wb: [1, D(2, 1, -2, -1), true],
   lm: [1, D(0, 0, 0, 0, 0, 0, 1), true],
   lx: [1, D(-2, 0, 0, 0, 0, 0, 1), true],
+  Bq: [1, D(0, 0, -1), true],
+  Gy: [1, D(2, 0, -2), true],
+  Sv: [1, D(2, 0, -2), true],
+  kat: [1, D(0, 0, -1, 0, 0, 1), true],
+  M: [1000, D(-3, 0, 0, 0, 0, 1), true],
   L: [1e-3, VOLUME, true],
   l: [1e-3, VOLUME, true],
   t: [1000, MASS, true],
+  u: [1.6605390666e-27, MASS],
+  Da: [1.6605390666e-27, MASS, true],
   eV: [1.602176634e-19, ENERGY, true],
-  bar: [1e5, PRESSURE, true],
+  Wh: [3600, ENERGY, true],
+  Ws: [1, ENERGY, true],
+  Nm: [1, ENERGY, true],
+  Ah: [3600, D(0, 0, 1, 1), true],
+  VA: [1, POWER, true],
   cal: [4.184, ENERGY, true],
+  BTU: [1055.05585262, ENERGY],
+  erg: [1e-7, ENERGY],
+  bar: [1e5, PRESSURE, true],
+  mb: [100, PRESSURE],
+  atm: [101_325, PRESSURE],
+  Torr: [101_325 / 760, PRESSURE],
+  // By its definition it differs in the seventh place, which nobody means.
+  mmHg: [101_325 / 760, PRESSURE],
+  psi: [6894.757293168361, PRESSURE],
+  kgf: [GRAVITY, FORCE],
+  kp: [GRAVITY, FORCE],
+  lbf: [4.4482216152605, FORCE],
+  dyn: [1e-5, FORCE],
   min: [60, TIME],
   h: [3600, TIME],
   d: [86_400, TIME],
-  ha: [1e4, D(2)],
-  '°': [Math.PI / 180, D(0, 0, 0, 0, 0, 0, 0, 1)],
-  '°C': [1, D(0, 0, 0, 0, 1), false, 273.15],
-  '°F': [5 / 9, D(0, 0, 0, 0, 1), false, 459.67 * (5 / 9)],
+  wk: [604_800, TIME],
+  yr: [31_557_600, TIME],
+  ha: [1e4, AREA],
+  are: [100, AREA],
+  acre: [4046.8564224, AREA],
+  '°': [Math.PI / 180, ANGLE],
+  gon: [Math.PI / 200, ANGLE],
+  arcmin: [Math.PI / 10_800, ANGLE],
+  arcsec: [Math.PI / 648_000, ANGLE],
+  rpm: [1 / 60, D(0, 0, -1)],
+  bpm: [1 / 60, D(0, 0, -1)],
+  '°C': [1, TEMPERATURE, false, 273.15],
+  '°F': [5 / 9, TEMPERATURE, false, 459.67 * (5 / 9)],
   '%': [0.01, NONE],
   '‰': [0.001, NONE],
-  atm: [101_325, PRESSURE],
-  mmHg: [133.322387415, PRESSURE],
+  ppm: [1e-6, NONE],
+  ppb: [1e-9, NONE],
   hp: [745.699871582, POWER],
   PS: [735.49875, POWER],
   in: [0.0254, LENGTH],
   ft: [0.3048, LENGTH],
+  '"': [0.0254, LENGTH],
+  "'": [0.3048, LENGTH],
   yd: [0.9144, LENGTH],
   mi: [1609.344, LENGTH],
-  kn: [1852 / 3600, D(1, 0, -1)],
+  nmi: [1852, LENGTH],
+  ly: [9.4607304725808e15, LENGTH],
+  au: [149_597_870_700, LENGTH],
+  AU: [149_597_870_700, LENGTH],
+  pc: [3.0856775814913672e16, LENGTH, true],
+  Å: [1e-10, LENGTH],
+  kn: [1852 / 3600, SPEED],
+  mph: [0.44704, SPEED],
+  kph: [1 / 3.6, SPEED],
+  kmh: [1 / 3.6, SPEED],
+  kmph: [1 / 3.6, SPEED],
   lb: [0.45359237, MASS],
   oz: [0.028349523125, MASS],
+  st: [6.35029318, MASS],
   gal: [3.785411784e-3, VOLUME],
-  mph: [0.44704, D(1, 0, -1)],
+  cc: [1e-6, VOLUME],
+  ccm: [1e-6, VOLUME],
+  cbm: [1, VOLUME],
+  qm: [1, AREA],
+  sqm: [1, AREA],
+  qkm: [1e6, AREA],
+  bit: [1, BITS, true],
+  B: [8, BITS, true],
+  '€': [1, money(0)],
+  EUR: [1, money(0)],
+  $: [1, money(1)],
+  US$: [1, money(1)],
+  USD: [1, money(1)],
+  '£': [1, money(2)],
+  GBP: [1, money(2)],
+  '¥': [1, money(3)],
+  JPY: [1, money(3)],
+  CHF: [1, money(4)],
 }
 
-/** Words that stand for a unit; plural forms are cut off. */
-const WORDS: Record<string, string> = {
-  metre: 'm',
-  meter: 'm',
-  kilometre: 'km',
-  kilometer: 'km',
-  centimetre: 'cm',
-  centimeter: 'cm',
-  millimetre: 'mm',
-  millimeter: 'mm',
-  gram: 'g',
-  kilogram: 'kg',
-  tonne: 't',
-  second: 's',
-  sec: 's',
-  minute: 'min',
-  hour: 'h',
-  hr: 'h',
-  day: 'd',
-  litre: 'L',
-  liter: 'L',
-  millilitre: 'mL',
-  milliliter: 'mL',
-  newton: 'N',
-  joule: 'J',
-  watt: 'W',
-  volt: 'V',
-  ampere: 'A',
-  kelvin: 'K',
-  percent: '%',
-  degree: '°',
-  inch: 'in',
-  foot: 'ft',
-  feet: 'ft',
-  yard: 'yd',
-  mile: 'mi',
-  pound: 'lb',
-  ounce: 'oz',
-  gallon: 'gal',
-}
-
-const PREFIXES: Record<string, number> = {
+export const PREFIXES: Readonly<Record<string, number>> = {
   Y: 1e24,
   Z: 1e21,
   E: 1e18,
@@ -140,93 +172,51 @@ const PREFIXES: Record<string, number> = {
   a: 1e-18,
 }
 
-/** Pieces of a written unit, at the most. */
-const MOST_FACTORS = 8
+/** The unit of plain numbers. */
+export const PLAIN_UNIT: Unit = { factor: 1, offset: 0, dimension: NONE }
 
-/** The unit that a text names; null where it names none. '' is the unit of plain numbers. Never throws. */
-export function readUnit(text: string): Unit | null {
-  const plain = text
-    .replace(/²/g, '^2')
-    .replace(/³/g, '^3')
-    .normalize('NFKC')
-    .replace(/μ/g, 'µ')
-    .replace(/º/g, '°')
-    .replace(/\b(cubic|square) ([a-z]+)/gi, (_all, power: string, word: string) =>
-      power.toLowerCase() === 'cubic' ? `${word}^3` : `${word}^2`,
-    )
-    .replace(/\bper\b/gi, '/')
-    .replace(/\b(cu|sq)\. ?([a-z]+)/gi, (_all, power: string, word: string) =>
-      power.toLowerCase() === 'cu' ? `${word}^3` : `${word}^2`,
-    )
-    .trim()
-  if (plain === '') return { factor: 1, offset: 0, dimension: NONE }
-  const [above, below, ...more] = plain.split('/')
-  if (more.length > 0) return null
-  const top = above!.trim() === '1' ? readUnit('') : readProduct(above!)
-  if (!top || below === undefined) return top
-  const bottom = readProduct(below)
-  return bottom ? divide(top, bottom) : null
-}
-
-function readProduct(text: string): Unit | null {
-  const pieces = text
-    .trim()
-    .split(/[\s·⋅*.]+/)
-    .filter((piece) => piece !== '')
-  if (pieces.length === 0 || pieces.length > MOST_FACTORS) return null
-  const units = pieces.map(readFactor)
-  if (units.some((unit) => unit === null)) return null
-  if (units.length === 1) return units[0]!
-  return (units as Unit[]).reduce(multiply, { factor: 1, offset: 0, dimension: NONE })
-}
-
-function readFactor(text: string): Unit | null {
-  const found = /^([^\d^()+-]+)(?:\^?\(?([+-]?\d)\)?)?$/.exec(text)
-  if (!found) return null
-  const unit = readName(found[1]!)
-  const power = found[2] === undefined ? 1 : Number(found[2])
-  if (!unit || power === 1) return unit
-  return {
-    factor: unit.factor ** power,
-    offset: 0,
-    dimension: unit.dimension.map((each) => each * power),
+/** The unit that is written just so, with or without an SI prefix; null where there is none. */
+export function unitWritten(name: string): Unit | null {
+  if (Object.hasOwn(UNITS, name)) {
+    const [factor, dimension, , offset = 0] = UNITS[name]!
+    return { factor, offset, dimension }
   }
-}
-
-function readName(name: string): Unit | null {
-  const known = Object.hasOwn(UNITS, name) ? UNITS[name]! : null
-  if (known) return { factor: known[0], offset: known[3] ?? 0, dimension: known[1] }
   for (const length of [2, 1]) {
     const [prefix, rest] = [name.slice(0, length), name.slice(length)]
     if (!Object.hasOwn(PREFIXES, prefix) || !Object.hasOwn(UNITS, rest)) continue
     const [factor, dimension, prefixes] = UNITS[rest]!
     if (prefixes) return { factor: factor * PREFIXES[prefix]!, offset: 0, dimension }
   }
-  const word = name.toLowerCase()
-  for (const one of [word, word.replace(/s$/, ''), word.replace(/es$/, '')])
-    if (Object.hasOwn(WORDS, one)) return readName(WORDS[one]!)
   return null
 }
 
 /** In a product, degrees of temperature are steps and no longer places on a scale. */
-const multiply = (a: Unit, b: Unit): Unit => ({
+export const multiply = (a: Unit, b: Unit): Unit => ({
   factor: a.factor * b.factor,
   offset: 0,
   dimension: a.dimension.map((power, at) => power + b.dimension[at]!),
 })
 
-const divide = (a: Unit, b: Unit): Unit => ({
-  factor: a.factor / b.factor,
-  offset: 0,
-  dimension: a.dimension.map((power, at) => power - b.dimension[at]!),
-})
+export const raise = (unit: Unit, power: number): Unit =>
+  power === 1
+    ? unit
+    : {
+        factor: unit.factor ** power,
+        offset: 0,
+        dimension: unit.dimension.map((each) => each * power),
+      }
 
 /** Whether two units measure the same thing. */
 export function measureAlike(a: Unit, b: Unit): boolean {
   return a.dimension.every((power, at) => power === b.dimension[at])
 }
 
+export const isSameUnit = (a: Unit, b: Unit): boolean =>
+  a.offset === b.offset &&
+  Math.abs(a.factor - b.factor) <= 1e-12 * Math.abs(b.factor) &&
+  measureAlike(a, b)
+
 /** A value of one unit in another that measures the same thing. */
 export function converted(value: number, from: Unit, to: Unit): number {
-  return (value * from.factor + from.offset - to.offset) / to.factor
+  return isSameUnit(from, to) ? value : (value * from.factor + from.offset - to.offset) / to.factor
 }

@@ -3,7 +3,7 @@ import { inOrder, isBlank, plainOf } from '../../fields/index.ts'
 import { issueAt, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor, underNames } from '../options.ts'
-import { answerOf, listOfIds } from '../reading.ts'
+import { answerOf, listOfIds, ownOf } from '../reading.ts'
 import { disarranged, mixOf } from '../shuffle.ts'
 import type { OrderAnswer, OrderItem, OrderQuestion } from './schema.ts'
 
@@ -56,7 +56,7 @@ export const order: QuestionKind<OrderQuestion, OrderAnswer> = {
     ids.every((id) => Object.hasOwn(question.items, id)),
   readable: (question, { ids }) =>
     ids
-      .flatMap((id) => question.items[id] ?? [])
+      .flatMap((id) => ownOf(question.items, id) ?? [])
       .map(({ text }, index) => `${index + 1}. ${plainOf(text)}`)
       .join('; '),
   findWhatCannotBeAsked(question) {

@@ -3,7 +3,7 @@ import { inOrder, isBlank, plainOf, type RichText } from '../../fields/index.ts'
 import { issueAt, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor, underNames } from '../options.ts'
-import { answerOf, listOfIds } from '../reading.ts'
+import { answerOf, listOfIds, ownOf } from '../reading.ts'
 import { mixOf, shuffled } from '../shuffle.ts'
 import type { RecapAnswer, RecapQuestion, RecapSet, RecapStatement } from './schema.ts'
 
@@ -30,7 +30,7 @@ export const trueStatement = ({ statements }: RecapSet) =>
 
 /** Which pick of a set found the true statement, from 0; null where none did. */
 export function foundAt(set: RecapSet, picks: readonly string[] | undefined): number | null {
-  const index = (picks ?? []).findIndex((id) => set.statements[id]?.right === true)
+  const index = (picks ?? []).findIndex((id) => ownOf(set.statements, id)?.right === true)
   return index < 0 ? null : index
 }
 
@@ -87,7 +87,9 @@ export const recap: QuestionKind<RecapQuestion, RecapAnswer> = {
   readable: (question, { picks }) =>
     setsInOrder(question)
       .flatMap((set) => {
-        const texts = (picks[set.id] ?? []).flatMap((id) => set.statements[id]?.text ?? [])
+        const texts = (ownOf(picks, set.id) ?? []).flatMap(
+          (id) => ownOf(set.statements, id)?.text ?? [],
+        )
         return texts.length > 0 ? [texts.map(plainOf).join(' → ')] : []
       })
       .join('; '),

@@ -65,7 +65,8 @@ export const shortText: QuestionKind<ShortTextQuestion, ShortTextAnswer> = {
       const words = { id: `told-${index}`, text: answer.text.slice(0, 200), as: 'words' as const }
       return listed ? [{ ...listed, ...words, share: 0 }] : []
     })
-    return { ...question, listed: Object.fromEntries(meant.map((one) => [one.id, one])) }
+    const { others: _, ...rules } = question.rules
+    return { ...question, rules, listed: Object.fromEntries(meant.map((one) => [one.id, one])) }
   },
   texts: (question) => listedInOrder(question).map(({ text }) => text),
   media: () => [],

@@ -41,13 +41,21 @@ export function readPattern(
   try {
     if (source.trim() === '') throw new Fault('empty')
     if (source.length > LONGEST_PATTERN) throw new Fault('tooLong')
-    const states = build([...source], fold)
+    const states = build(lettersOf(source), fold)
     return { ok: true, matches: (text) => runs(states, text) }
   } catch (error) {
     if (error instanceof Fault) return { ok: false, fault: error.fault }
     throw error
   }
 }
+
+/** A letter with what hangs on it is one; spaces are as they are in what is compared. */
+const lettersOf = (source: string): string[] =>
+  source
+    .normalize('NFC')
+    .trim()
+    .replace(/\s+/g, ' ')
+    .match(/\P{M}\p{M}*|\p{M}/gu) ?? []
 
 /** A piece of the machine that still has to be told where it goes on. */
 interface Piece {
@@ -64,6 +72,20 @@ function build(letters: string[], fold: (letter: string) => string): State[] {
   function reading(test: Test): Piece {
     const state: State = { does: 'read', test, next: -1 }
     return { start: add(state), open: [(next) => (state.next = next)] }
+  }
+
+  /** What one letter is compared as may be several, as ß is; they come one after the other. */
+  function spelled(letter: string): Piece {
+    const pieces = [...fold(letter)].map((wanted) => reading((one) => one === wanted))
+    pieces.reduce((before, piece) => (close(before, piece.start), piece))
+    return { start: pieces[0]!.start, open: pieces.at(-1)!.open }
+  }
+
+  function anyOf(pieces: readonly Piece[]): Piece {
+    return pieces.reduce((one, other) => ({
+      start: add({ does: 'part', next: one.start, other: other.start }),
+      open: [...one.open, ...other.open],
+    }))
   }
 
   function nothing(): Piece {
@@ -122,41 +144,55 @@ function build(letters: string[], fold: (letter: string) => string): State[] {
       return inside
     }
     if ('?*+'.includes(letter)) throw new Fault('nothingToRepeat')
-    if (letter === '[') return reading(oneOfThese())
+    if (letter === '[') return oneOfThese()
     if (letter === '.') return reading(() => true)
-    if (letter === '\\') return reading(escaped())
-    const wanted = fold(letter)
-    return reading((one) => one === wanted)
+    if (letter === '\\') return escaped()
+    return spelled(letter)
   }
 
-  function escaped(): Test {
-    const letter = letters[at++]
+  function escaped(): Piece {
+    const test = classAhead()
+    return test ? reading(test) : spelled(letters[at++]!)
+  }
+
+  /** `\d` and the like, once the backslash was read; null where a sign is taken as it is. */
+  function classAhead(): Test | null {
+    const letter = letters[at]
     if (letter === undefined) throw new Fault('strayBackslash')
+    at += 1
     if (letter === 'd') return (one) => /\p{Nd}/u.test(one)
     if (letter === 'w') return (one) => /[\p{L}\p{N}]/u.test(one)
     if (letter === 's') return (one) => one === ' '
-    const wanted = fold(letter)
-    return (one) => one === wanted
+    at -= 1
+    return null
   }
 
-  function oneOfThese(): Test {
+  function oneOfThese(): Piece {
     const isNone = letters[at] === '^'
     if (isNone) at += 1
     const tests: Test[] = []
+    const longer: string[] = []
+    const take = (letter: string) => {
+      const wanted = fold(letter)
+      if ([...wanted].length === 1) tests.push((one) => one === wanted)
+      else longer.push(letter)
+    }
     while (at < letters.length && letters[at] !== ']') {
       const first = letters[at++]!
-      if (first === '\\') tests.push(escaped())
-      else if (letters[at] === '-' && at + 1 < letters.length && letters[at + 1] !== ']') {
+      if (first === '\\') {
+        const test = classAhead()
+        if (test) tests.push(test)
+        else take(letters[at++]!)
+      } else if (letters[at] === '-' && at + 1 < letters.length && letters[at + 1] !== ']') {
         const [low, high] = [fold(first), fold(letters[at + 1]!)]
         at += 2
         tests.push((one) => low <= one && one <= high)
-      } else {
-        const wanted = fold(first)
-        tests.push((one) => one === wanted)
-      }
+      } else take(first)
     }
     if (letters[at++] !== ']') throw new Fault('openBracket')
-    return (one) => tests.some((test) => test(one)) !== isNone
+    const one = reading((letter) => tests.some((test) => test(letter)) !== isNone)
+    // None of these is one letter that is none; of these, some may be compared as several.
+    return isNone ? one : anyOf([one, ...longer.map(spelled)])
   }
 
   const start = add({ does: 'part', next: -1, other: -1 })

@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { idSchema, orderSchema, plainText } from '../../fields/index.ts'
 import { questionBase } from '../base.ts'
-import { LONGEST_SHORT_TEXT } from '../limits.ts'
+import { LONGEST_SHORT_TEXT, MOST_OTHERS } from '../limits.ts'
 
 /** How words are compared. */
 export const wordRulesSchema = z.strictObject({
@@ -10,6 +10,8 @@ export const wordRulesSchema = z.strictObject({
   minds: z.strictObject({ case: z.boolean(), accents: z.boolean() }),
   /** Whether small slips of the hand are let pass. */
   typos: z.boolean(),
+  /** Words that are no slips, however near they come: written when the lesson is published, from the words of its films. */
+  others: z.array(plainText(60)).max(MOST_OTHERS).optional(),
 })
 
 export const listedAnswerSchema = z.strictObject({

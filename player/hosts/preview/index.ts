@@ -1,7 +1,7 @@
 // PreviewHost: shows a draft as a learner would see it, and keeps nothing.
 import type { ResponseRecordInput } from '@fernbrake/core/contract'
 import { tallyOf } from '@fernbrake/core/analysis'
-import { withoutHidden, withoutNotes, type Lesson } from '@fernbrake/core/lesson'
+import { asEdition, withoutNotes, type Lesson } from '@fernbrake/core/lesson'
 import { NOTHING_JUDGED } from '@fernbrake/core/routes'
 import type { Host, HostState, PlayableMedia } from '../Host.ts'
 import { filesInMemory } from '../filesInMemory.ts'
@@ -32,7 +32,7 @@ export function createPreviewHost({
     open: () =>
       Promise.resolve({
         // What is hidden can be looked at by whoever has it open.
-        lesson: withoutNotes(lesson.parts[partId]?.hidden ? lesson : withoutHidden(lesson)),
+        lesson: withoutNotes(lesson.parts[partId]?.hidden ? lesson : asEdition(lesson)),
         media,
         staged,
         learnerName,

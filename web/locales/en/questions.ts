@@ -148,6 +148,7 @@ export default {
     typos: 'Let small typing slips pass',
     mindsCase: 'Capital letters matter',
     mindsAccents: 'Accents matter',
+    alsoTaken: 'Also taken:',
     tryOut: 'Try an answer',
     verdict: {
       right: 'This would be right.',

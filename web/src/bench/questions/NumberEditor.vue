@@ -5,6 +5,7 @@ import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import {
+  alsoTaken,
   markQuestion,
   readNumber,
   readUnit,
@@ -59,6 +60,7 @@ const signs = computed(() =>
 const verdict = computed(
   () => markQuestion(props.question, { kind: 'number', text: tried.value }).verdict,
 )
+const taken = computed(() => alsoTaken(props.question))
 const unitHelp = computed(() => {
   if (props.question.unit === '') return ''
   return readUnit(props.question.unit) ? t('ask.unitConverts') : t('ask.unitOwn')
@@ -152,6 +154,12 @@ const unitHelp = computed(() => {
       <label :for="tryId">{{ t('ask.tryOut') }}</label>
       <InputText :id="tryId" v-model="tried" />
       <p v-if="tried.trim()" role="status">{{ t(`ask.verdict.${verdict}`) }}</p>
+      <p v-if="taken.length > 0" class="help">
+        {{ t('ask.alsoTaken') }}
+        <span v-for="(example, index) in taken" :key="example"
+          ><template v-if="index > 0"> · </template><span class="mono">{{ example }}</span></span
+        >
+      </p>
     </div>
   </fieldset>
 </template>

@@ -9,6 +9,7 @@ import {
   type ListedAnswer,
   type ShortTextQuestion,
 } from '@fernbrake/core/questions'
+import { questionIn } from '@fernbrake/core/lesson'
 import ChoiceField from '../ChoiceField.vue'
 import NumberField from '../NumberField.vue'
 import WordsField from '../WordsField.vue'
@@ -17,13 +18,15 @@ import WordRulesFields from './WordRulesFields.vue'
 import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: ShortTextQuestion }>()
-const { set, setEntry } = useQuestion(() => props.question)
+const { bench, set, setEntry } = useQuestion(() => props.question)
 const { t } = useI18n()
 const PATH = ['listed']
 const tryId = useId()
 const tried = ref('')
+/** As it is marked once it is published: what the films say is no slip of another word. */
+const asMarked = computed(() => questionIn(bench.lesson.value, props.question))
 const verdict = computed(
-  () => markQuestion(props.question, { kind: 'shortText', text: tried.value }).verdict,
+  () => markQuestion(asMarked.value, { kind: 'shortText', text: tried.value }).verdict,
 )
 const ways = computed(() =>
   (['words', 'pattern'] as const).map((value) => ({ value, label: t(`ask.as.${value}`) })),
