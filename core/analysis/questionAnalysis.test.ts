@@ -55,7 +55,7 @@ describe('a question', () => {
       pick(0, 'b'),
       pick(0, 'b'),
       pick(1, 'a'),
-      pick(0, 'c'),
+      { ...pick(0, 'c'), other: outcome(9) },
       pick(1, 'a'),
       pick(1, 'a'),
     ]
@@ -68,6 +68,52 @@ describe('a question', () => {
     ])
     const poll = analyseQuestions([asked('q', 1), asked('other', 10)], sittings)
     expect(poll[0]!.misleading).toEqual([])
+  })
+
+  it('shares a tie at the border, so that the order of arrival changes nothing', () => {
+    // Four of five have the same total; the group of one is a quarter of each of them.
+    const sittings = table([1, 0], [0, 1], [1, 0], [0, 1], [0, 0])
+    const [first, second] = analyseQuestions(questions(2), sittings)
+    expect([first!.upperLower, second!.upperLower]).toEqual([0.5, 0.5])
+    const sitting = fc.array(fc.constantFrom(0, 0.5, 1), { minLength: 3, maxLength: 3 })
+    fc.assert(
+      fc.property(fc.array(sitting, { minLength: 2, maxLength: 12 }), fc.nat(), (rows, seed) => {
+        const figures = (list: typeof rows) => analyseQuestions(questions(3), table(...list))
+        const mixed = rows
+          .map((row, at) => [Math.sin(seed + at * 7.3), row] as const)
+          .sort(([one], [other]) => one - other)
+          .map(([, row]) => row)
+        figures(mixed).forEach(({ upperLower }, at) => {
+          const before = figures(rows)[at]!.upperLower
+          if (before === null) expect(upperLower).toBeNull()
+          else expect(upperLower).toBeCloseTo(before, 12)
+        })
+      }),
+    )
+  })
+
+  it('shares a tie as the mean over all orders of those in it does', () => {
+    /** Every order of the sittings, ranked by total as they come. */
+    const orders = <T>(list: readonly T[]): T[][] =>
+      list.length < 2
+        ? [[...list]]
+        : list.flatMap((one, at) => orders(list.toSpliced(at, 1)).map((rest) => [one, ...rest]))
+    const row = fc.tuple(fc.constantFrom(0, 1), fc.constantFrom(0, 1))
+    fc.assert(
+      fc.property(fc.array(row, { minLength: 2, maxLength: 6 }), (rows) => {
+        const size = Math.round(rows.length * 0.27)
+        const total = ([a, b]: (typeof rows)[number]) => a + b
+        const slowly = orders(rows).map((list) => {
+          const ranked = list.toSorted((a, b) => total(b) - total(a))
+          const right = (group: typeof rows) => group.filter(([first]) => first === 1).length
+          return (right(ranked.slice(0, size)) - right(ranked.slice(-size))) / size
+        })
+        const mean = slowly.reduce((sum, one) => sum + one, 0) / slowly.length
+        const { upperLower } = analyseQuestions(questions(2), table(...rows))[0]!
+        if (size > 0) expect(upperLower).toBeCloseTo(mean, 9)
+      }),
+      { numRuns: 60 },
+    )
   })
 
   it('says whether having seen the answer helped', () => {

@@ -87,30 +87,53 @@ export function analyseQuestions(
   sittings: readonly Sitting[],
 ): QuestionFigures[] {
   const totals = sittings.map((one) => sum(questions.map(({ id }) => pointsOf(one, id))))
-  const ranked = sittings
-    .map((sitting, index) => ({ sitting, total: totals[index]! }))
-    .sort((a, b) => b.total - a.total)
-    .map(({ sitting }) => sitting)
-  return questions.map((question) => figuresOf(question, sittings, totals, ranked))
+  const groups: Groups = {
+    kelley: outerGroups(totals, Math.round(totals.length * KELLEY)),
+    thirds: outerGroups(totals, Math.floor(totals.length / 3)),
+  }
+  return questions.map((question) => figuresOf(question, sittings, totals, groups))
+}
+
+/** How much of each sitting belongs to the best and to the weakest of so many, 0 to 1; `size` in sittings. */
+interface Outer {
+  size: number
+  upper: readonly number[]
+  lower: readonly number[]
+}
+interface Groups {
+  /** Kelley's, of 27 in a hundred. */
+  kelley: Outer
+  thirds: Outer
+}
+
+/** Those at the border with equal totals share what is left of it, so that the order of arrival changes nothing. */
+function outerGroups(totals: readonly number[], size: number): Outer {
+  const shares = (isBetter: (a: number, b: number) => boolean): number[] =>
+    totals.map((total) => {
+      const better = totals.filter((other) => isBetter(other, total)).length
+      const equal = totals.filter((other) => other === total).length
+      return Math.min(1, Math.max(0, (size - better) / equal))
+    })
+  return { size, upper: shares((a, b) => a > b), lower: shares((a, b) => a < b) }
 }
 
 function figuresOf(
   question: Asked,
   sittings: readonly Sitting[],
   totals: readonly number[],
-  ranked: readonly Sitting[],
+  groups: Groups,
 ): QuestionFigures {
   const { id, max } = question
   const outcomes = sittings.flatMap((sitting) => sitting[id] ?? [])
   const earned = mean(outcomes.map(({ points }) => points))
   const own = sittings.map((sitting) => pointsOf(sitting, id))
   const rest = totals.map((total, index) => total - own[index]!)
-  const options = optionShares(question, ranked)
+  const options = optionShares(question, sittings, groups.thirds)
   return {
     ...{ id, answered: outcomes.length },
     difficulty: earned === null ? null : earned / max,
     discrimination: correlation(own, rest),
-    upperLower: upperLower(question, ranked),
+    upperLower: upperLower(question, own, groups.kelley),
     options,
     misleading: misleadingOf(options),
     medianMs: median(outcomes.flatMap(({ tookMs }) => tookMs ?? [])),
@@ -119,31 +142,37 @@ function figuresOf(
   }
 }
 
-function upperLower({ id, max }: Asked, ranked: readonly Sitting[]): number | null {
-  const size = Math.round(ranked.length * KELLEY)
+function upperLower(
+  { max }: Asked,
+  own: readonly number[],
+  { size, upper, lower }: Outer,
+): number | null {
   if (size === 0) return null
-  const earned = (group: readonly Sitting[]) => sum(group.map((one) => pointsOf(one, id)))
-  return (earned(ranked.slice(0, size)) - earned(ranked.slice(-size))) / (size * max)
+  const earned = (weights: readonly number[]) => sum(own.map((points, at) => points * weights[at]!))
+  return (earned(upper) - earned(lower)) / (size * max)
 }
 
 /** By thirds of all who sat, as shares of those in each third who answered it. */
-function optionShares({ id, options }: Asked, ranked: readonly Sitting[]): OptionShares[] {
-  const third = Math.floor(ranked.length / 3)
-  const groups = {
-    upper: ranked.slice(0, third),
-    middle: ranked.slice(third, ranked.length - third),
-    lower: third === 0 ? [] : ranked.slice(-third),
-  }
-  const shareOf = (group: readonly Sitting[], optionId: string) => {
-    const outcomes = group.flatMap((sitting) => sitting[id] ?? [])
-    const picked = outcomes.filter((outcome) => outcome.picked.includes(optionId))
-    return outcomes.length === 0 ? 0 : picked.length / outcomes.length
+function optionShares(
+  { id, options }: Asked,
+  sittings: readonly Sitting[],
+  { upper, lower }: Outer,
+): OptionShares[] {
+  const middle = upper.map((weight, at) => Math.max(0, 1 - weight - lower[at]!))
+  const answered = sittings.flatMap((sitting, at) => {
+    const outcome = sitting[id]
+    return outcome ? [{ outcome, at }] : []
+  })
+  const shareOf = (weights: readonly number[], optionId: string) => {
+    const all = sum(answered.map(({ at }) => weights[at]!))
+    const picked = answered.filter(({ outcome }) => outcome.picked.includes(optionId))
+    return all === 0 ? 0 : sum(picked.map(({ at }) => weights[at]!)) / all
   }
   return options.map(({ id: optionId, right }) => ({
     ...{ id: optionId, right },
-    upper: shareOf(groups.upper, optionId),
-    middle: shareOf(groups.middle, optionId),
-    lower: shareOf(groups.lower, optionId),
+    upper: shareOf(upper, optionId),
+    middle: shareOf(middle, optionId),
+    lower: shareOf(lower, optionId),
   }))
 }
 

@@ -45,6 +45,13 @@ export function washedLight(
   return lightOfPixels(mixed)
 }
 
+/** The grey #RRGGBB of a relative luminance. */
+export function greyOf(light: number): string {
+  const share = light <= 0.0031308 ? light * 12.92 : 1.055 * light ** (1 / 2.4) - 0.055
+  const value = Math.round(Math.min(1, Math.max(0, share)) * 255)
+  return `#${value.toString(16).padStart(2, '0').repeat(3)}`.toUpperCase()
+}
+
 /** Contrast of two luminances, 1 to 21 (WCAG 2.2). */
 export function contrastRatio(a: number, b: number): number {
   return (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05)

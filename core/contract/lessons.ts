@@ -62,6 +62,8 @@ export const lessonCardSchema = z.strictObject({
 
 /** An edit of all lines of the longest script sets two times each. */
 const MOST_PATCHES = 50_000
+/** A script of the most lines, brought in at one stroke. */
+const LARGEST_DRAFT_BODY = 24 * 1024 * 1024
 
 export const loggedEditSchema = z.strictObject({
   revision: z.int(),
@@ -177,7 +179,7 @@ export const lessonRoutes = {
         .union([z.strictObject({ document: lessonSchema }), z.strictObject({ copyOf: idSchema })])
         .optional(),
     }),
-    bodyLimit: 8 * 1024 * 1024,
+    bodyLimit: LARGEST_DRAFT_BODY,
     reply: draftReply,
     status: 201,
   }),
@@ -198,7 +200,7 @@ export const lessonRoutes = {
     }),
     /** Everything in the log after the given revision, these edits included. */
     reply: editsReply,
-    bodyLimit: 8 * 1024 * 1024,
+    bodyLimit: LARGEST_DRAFT_BODY,
   }),
   draftEdits: route('get', '/api/lessons/:lessonId/draft/edits', 'lessonViewer', 'The patch log', {
     params: lessonParams,

@@ -2,7 +2,14 @@
 export { readWebVtt, writeWebVtt } from './webvtt/index.ts'
 export { readSrt, writeSrt } from './srt/index.ts'
 export { captionsOf, scriptFrom, type Captions } from './script.ts'
-export { LONGEST_CAPTION_FILE } from './captions.ts'
+export {
+  decodeAs,
+  ENCODINGS,
+  recogniseEncoding,
+  type Encoding,
+  type Recognised,
+} from './encodings.ts'
+export { LONGEST_CAPTION_FILE, MOST_CAPTION_LINES } from './captions.ts'
 export type { CarriedCaptions } from './captions.ts'
 export type { CaptionFault, CaptionLine, CaptionResult } from './captions.ts'
 import { readSrt } from './srt/index.ts'

@@ -55,6 +55,7 @@ const CASES: [Edit<never>, unknown][] = [
   [edits.renamePart, { partId: PART, title: 'Renamed' }],
   [edits.attachFilm, { partId: PART, mediaId: 'other', durationMs: 70_000, frameRate: '30' }],
   [edits.setSeekRule, { partId: PART, seekRule: 'none' }],
+  [edits.setTimecode, { partId: PART, timecode: 'nonDrop' }],
   [edits.movePart, { partId: QUIZ, by: -1 }],
   [edits.placePart, { partId: QUIZ, beforeId: PART }],
   [edits.hidePart, { partId: PART, hidden: true }],

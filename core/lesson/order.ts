@@ -1,5 +1,5 @@
 // Reading order: of parts, of cues in film time, of script lines.
-import { inOrder } from '../fields/index.ts'
+import { inOrder, LONGEST_MEDIA_MS } from '../fields/index.ts'
 import type { Cue, Lesson, Script, ScriptLine } from './schema.ts'
 
 export { inOrder }
@@ -93,6 +93,17 @@ export function linesSaid(lines: readonly ScriptLine[]): (atMs: number) => Scrip
       if (lines[at]!.toMs > atMs) said.unshift(lines[at]!)
     return said
   }
+}
+
+/** How far all lines that begin at or after `fromMs` can be moved, back (not above 0) and on, in ms. */
+export function roomToShift(script: Script, fromMs: number): { backMs: number; onMs: number } {
+  let [first, last] = [LONGEST_MEDIA_MS, 0]
+  for (const line of Object.values(script.lines)) {
+    if (line.fromMs < fromMs) continue
+    first = Math.min(first, line.fromMs)
+    last = Math.max(last, line.toMs)
+  }
+  return { backMs: -first, onMs: LONGEST_MEDIA_MS - last }
 }
 
 /** Whether a question cue asks a recap, which is drawn in a shape of its own. */

@@ -9,7 +9,9 @@ import { stillPartSchema } from './stillSchema.ts'
 
 export const seekRuleSchema = z.enum(['free', 'backOnly', 'none'])
 
-export const frameRateSchema = z.enum(['23.976', '24', '25', '29.97', '30', '50', '59.94', '60'])
+export const frameRateSchema = z.enum([
+  ...(['15', '23.976', '24', '25', '29.97', '30', '48', '50', '59.94', '60', '120'] as const),
+])
 
 export const filmPartSchema = z.strictObject({
   ...partBase,
@@ -19,6 +21,8 @@ export const filmPartSchema = z.strictObject({
   durationMs: mediaMsSchema.nullable(),
   /** Null while nothing is known of the film, and where only its host has its frames. */
   frameRate: frameRateSchema.nullable(),
+  /** Counts every number: only of 29.97 and 59.94 frames, where some are dropped without it. */
+  timecode: z.literal('nonDrop').optional(),
   seekRule: seekRuleSchema,
 })
 

@@ -1,5 +1,6 @@
 // Edits of several things at once: cues that move and travel together, the lines of a script.
 import { describe, expect, it } from 'vitest'
+import { LONGEST_MEDIA_MS } from '../fields/index.ts'
 import { edited, fullLesson, lessonWithFilm, PART, withQuestion } from '../testing/index.ts'
 import {
   clipOf,
@@ -8,6 +9,7 @@ import {
   emptyLesson,
   linesInOrder,
   readClip,
+  roomToShift,
   type Edit,
   type Lesson,
 } from './index.ts'
@@ -50,6 +52,12 @@ describe('the lines of a script', () => {
     expect(after(edits.shiftLines, { scriptId: 's', fromMs: 0, byMs: -5000 })[0]).toEqual([
       ...[0, 2000, 'Water climbs hills'],
     ])
+  })
+  it('can be shifted so far and no further, as somebody is told before', () => {
+    const script = fullLesson().scripts.s!
+    expect(roomToShift(script, 0)).toEqual({ backMs: -1000, onMs: LONGEST_MEDIA_MS - 8000 })
+    expect(roomToShift(script, 3000)).toEqual({ backMs: -3000, onMs: LONGEST_MEDIA_MS - 8000 })
+    expect(Math.abs(roomToShift({ ...script, lines: {} }, 0).backMs)).toBeGreaterThan(0)
   })
   it('tapped along keep their length and end the one before; the rest stays', () => {
     expect(after(edits.tapLine, { scriptId: 's', lineId: 'l2', atMs: 2400 })).toEqual([

@@ -35,8 +35,11 @@ describe('a theme', () => {
         ] as const
         for (const [one, other] of pairs)
           expect(contrastOf(tokens[one]!, tokens[other]!)).toBeGreaterThanOrEqual(4.5)
-        for (const ink of ['#17231C', '#45534A', '#5B685F'])
-          expect(contrastOf(ink, tokens.ground!)).toBeGreaterThanOrEqual(4.5)
+        for (const ink of ['#17231C', '#45534A', '#5B685F', '#A5461D', '#7C5F00'])
+          for (const under of [tokens.ground!, tokens.surface!, tokens.sunk!])
+            expect(contrastOf(ink, under)).toBeGreaterThanOrEqual(4.5)
+        for (const under of [tokens.ground!, tokens.surface!, tokens.sunk!])
+          expect(contrastOf(tokens['line-strong']!, under)).toBeGreaterThanOrEqual(3)
         for (const night of ['#0F1713', '#1A2620'])
           expect(contrastOf(tokens['night-accent']!, night)).toBeGreaterThanOrEqual(7)
       }),

@@ -1,11 +1,13 @@
 // What learners see of a theme: its colours, moved as far as it takes for everything on them to be readable.
-import { contrastOf, mixColours, standingOut } from '../colour/index.ts'
+import { contrastOf, ENOUGH_CONTRAST, mixColours, standingOut } from '../colour/index.ts'
 import type { Theme } from './aboutSchema.ts'
 
 export const USUAL_THEME: Theme = {
   ...{ accent: '#24603F', ground: '#F5F3EA', reading: 'literata', interface: 'atkinson' },
 }
 
+/** In so many steps a ground is made lighter. */
+const GROUND_STEPS = 50
 const WHITE = '#FFFFFF'
 const BLACK = '#000000'
 const INK = '#17231C'
@@ -25,9 +27,9 @@ export interface ShownTheme {
 
 /** The theme as learners get it. All colours are #RRGGBB. */
 export function shownTheme(theme: Theme): ShownTheme {
-  const ground = standingOut(theme.ground, WHITE, ON_GROUND)
+  const ground = readableGround(theme.ground)
   const surface = mixColours(ground, WHITE, 0.6)
-  const accent = standingOut(theme.accent, BLACK, [ground, surface, mixColours(ground, INK, 0.05)])
+  const accent = standingOut(theme.accent, BLACK, [ground, surface, sunkIn(ground)])
   return {
     ...{ accent, ground },
     moved: {
@@ -38,15 +40,33 @@ export function shownTheme(theme: Theme): ShownTheme {
   }
 }
 
+/** What is sunk into a ground, a little darker than it. */
+const sunkIn = (ground: string) => mixColours(ground, INK, 0.05)
+
+/** The ground, made no lighter than it takes for every ink to be read on it and on what is sunk into it. */
+function readableGround(picked: string): string {
+  for (let step = 0; step < GROUND_STEPS; step += 1) {
+    const ground = mixColours(picked, WHITE, step / GROUND_STEPS)
+    const isRead = ON_GROUND.every((ink) => contrastOf(ink, sunkIn(ground)) >= ENOUGH_CONTRAST)
+    if (isRead) return ground
+  }
+  return WHITE
+}
+
 function lightTokens(accent: string, ground: string, surface: string): Record<string, string> {
   const soft = mixColours(accent, surface, 0.86)
   return {
     ...{ ground, surface, accent, 'accent-soft': soft },
     'accent-deep': standingOut(mixColours(accent, BLACK, 0.3), BLACK, [soft]),
     'on-accent': contrastOf(accent, '#FFFDF8') >= contrastOf(accent, INK) ? '#FFFDF8' : INK,
-    sunk: mixColours(ground, INK, 0.05),
+    sunk: sunkIn(ground),
     line: mixColours(ground, INK, 0.14),
-    'line-strong': standingOut(mixColours(ground, INK, 0.4), INK, [ground, surface], 3),
+    'line-strong': standingOut(
+      mixColours(ground, INK, 0.4),
+      INK,
+      [ground, surface, sunkIn(ground)],
+      3,
+    ),
   }
 }
 

@@ -2,7 +2,14 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readingMs } from '../text/index.ts'
 import { contrastRatio, lightOfPixels, relativeLuminance } from '../colour/index.ts'
-import { calmSpots, shareCovered, timesToLookAt, type CalmWish, type LightFrame } from './index.ts'
+import {
+  calmSpots,
+  coloursOver,
+  shareCovered,
+  timesToLookAt,
+  type CalmWish,
+  type LightFrame,
+} from './index.ts'
 
 const [W, H] = [48, 27]
 function frame(lightAt: (x: number, y: number) => number): LightFrame {
@@ -11,8 +18,9 @@ function frame(lightAt: (x: number, y: number) => number): LightFrame {
 }
 const wish = (more: Partial<CalmWish> = {}): CalmWish => ({
   box: { x: 0.05, y: 0.1, width: 0.3, height: 0.2 },
-  ink: 1,
+  ink: '#FFFFFF',
   fill: null,
+  opacity: 1,
   others: [],
   captions: false,
   ...more,
@@ -55,8 +63,21 @@ describe('calm spots', () => {
     const bare = calmSpots([bright], wish())
     expect(bare.here.contrast).toBeLessThan(1.3)
     expect(bare.best[0]!.contrast).toBeGreaterThan(12)
-    const grounded = calmSpots([bright], wish({ fill: { light: 0, opacity: 1 } }))
+    const grounded = calmSpots([bright], wish({ fill: { colour: '#000000', opacity: 1 } }))
     expect(grounded.here.contrast).toBeCloseTo(21, 1)
+  })
+
+  it('mix as browsers do, and count how much of the whole box covers what is beneath', () => {
+    const black = { ink: '#000000', fill: { colour: '#FFFFFF', opacity: 1 }, opacity: 0.3 }
+    expect(coloursOver('#000000', black)).toEqual({ ink: '#000000', ground: '#4D4D4D' })
+    const dark = frame(() => 0)
+    const { contrast } = calmSpots([dark], wish(black)).here
+    expect(contrast).toBeGreaterThan(2.4)
+    expect(contrast).toBeLessThan(2.6)
+    expect(calmSpots([dark], wish({ ...black, opacity: 1 })).here.contrast).toBeCloseTo(21, 1)
+    // White letters on a half covering box over white are seen by nobody, whatever they are made of.
+    const white = frame(() => 1)
+    expect(calmSpots([white], wish({ opacity: 0.5 })).here.contrast).toBeLessThan(1.05)
   })
 
   it('judge by the tenth that is worst, not by the mean', () => {

@@ -1,7 +1,7 @@
 // The calm spot: where on the stage an overlay disturbs least and reads best, over the whole time it is shown.
 // Frames are small; every figure of a place comes from sums over the frames, so that hundreds of places cost little.
 
-import { contrastRatio, ENOUGH_CONTRAST } from '../colour/index.ts'
+import { contrastOf, ENOUGH_CONTRAST, greyOf, mixColours } from '../colour/index.ts'
 
 /** One small frame: relative luminance (WCAG 2.2), 0 to 1, row by row. */
 export interface LightFrame {
@@ -20,10 +20,12 @@ export interface StageBox {
 
 export interface CalmWish {
   box: StageBox
-  /** Relative luminance of the letters. */
-  ink: number
-  /** Relative luminance of the ground beneath the letters and how much of it covers; null for none. */
-  fill: { light: number; opacity: number } | null
+  /** The colour of the letters, #RRGGBB. */
+  ink: string
+  /** The ground beneath the letters, #RRGGBB, and how much of it covers; null for none. */
+  fill: { colour: string; opacity: number } | null
+  /** How much of the whole box covers what lies beneath it, 0 to 1. */
+  opacity: number
   /** What shares the stage at the same time. */
   others: readonly StageBox[]
   /** Captions run at the foot of the stage. */
@@ -196,16 +198,29 @@ function meanIn(sums: Float64Array, width: number, pixels: Pixels): number {
   return Math.max(0, sum) / ((right - left) * (bottom - top))
 }
 
+/**
+ * What letters and their ground come out as over a colour, mixed in sRGB as browsers do (CSS Compositing 1): the whole box is
+ * laid over what is beneath it with its opacity.
+ */
+export function coloursOver(
+  beneath: string,
+  { ink, fill, opacity }: Pick<CalmWish, 'ink' | 'fill' | 'opacity'>,
+): { ink: string; ground: string } {
+  return {
+    ink: mixColours(beneath, ink, opacity),
+    ground: fill ? mixColours(beneath, fill.colour, fill.opacity * opacity) : beneath,
+  }
+}
+
 /** Finds the contrast that nine tenths of the pixels under a rectangle reach, over all frames. */
-function contrastFinder(frames: readonly LightFrame[], { ink, fill }: CalmWish) {
+function contrastFinder(frames: readonly LightFrame[], wish: CalmWish) {
   const { width } = frames[0]!
   // Bins are even in tone, which is how the eye sees steps.
   const binOf = (light: number) => Math.min(BINS - 1, Math.floor(Math.sqrt(light) * BINS))
   const binned = frames.map(({ light }) => Uint8Array.from(light, binOf))
   const contrasts = Array.from({ length: BINS }, (_, bin) => {
-    const beneath = ((bin + 0.5) / BINS) ** 2
-    const ground = fill ? fill.light * fill.opacity + beneath * (1 - fill.opacity) : beneath
-    return contrastRatio(ink, ground)
+    const { ink, ground } = coloursOver(greyOf(((bin + 0.5) / BINS) ** 2), wish)
+    return contrastOf(ink, ground)
   })
   const fromLeast = contrasts.map((_, bin) => bin).sort((a, b) => contrasts[a]! - contrasts[b]!)
   const counts = new Uint32Array(BINS)

@@ -23,9 +23,29 @@ const rate = (
   dropFrame,
 })
 
-/** The rate behind a name; drop-frame counting for 29.97 and 59.94 as is usual for them. */
-export function frameRateOf(name: FrameRateName): FrameRate {
+/** The names of all rates; without the schema, which a player has no use for. */
+export const FRAME_RATES: readonly FrameRateName[] = [
+  ...(['15', '23.976', '24', '25', '29.97', '30', '48', '50', '59.94', '60', '120'] as const),
+]
+
+/** Whether some of its numbers are dropped, unless it is counted without. */
+export const dropsFrames = (name: FrameRateName | null): boolean =>
+  name === '29.97' || name === '59.94'
+
+/** The rate behind a name; drop-frame counting for 29.97 and 59.94 as is usual for them, or not where `nonDrop` is asked. */
+export function frameRateOf(name: FrameRateName, counting?: 'nonDrop'): FrameRate {
+  const known = rateNamed(name)
+  return counting === 'nonDrop' ? { ...known, dropFrame: false } : known
+}
+
+function rateNamed(name: FrameRateName): FrameRate {
   switch (name) {
+    case '15':
+      return rate(15, 1, 15)
+    case '48':
+      return rate(48, 1, 48)
+    case '120':
+      return rate(120, 1, 120)
     case '23.976':
       return rate(24000, 1001, 24)
     case '24':
@@ -49,12 +69,11 @@ export function frameRateOf(name: FrameRateName): FrameRate {
 
 /** The name nearest to a measured rate in frames a second, or null when none is within half a percent. */
 export function nearestFrameRate(framesPerSecond: number): FrameRateName | null {
-  const names = ['23.976', '24', '25', '29.97', '30', '50', '59.94', '60'] as const
   const distance = (name: FrameRateName) => {
     const { numerator, denominator } = frameRateOf(name)
     return Math.abs(numerator / denominator / framesPerSecond - 1)
   }
-  const best = [...names].sort((a, b) => distance(a) - distance(b))[0]!
+  const best = [...FRAME_RATES].sort((a, b) => distance(a) - distance(b))[0]!
   return framesPerSecond > 0 && distance(best) < 0.005 ? best : null
 }
 

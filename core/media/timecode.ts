@@ -1,7 +1,7 @@
 // Timecode after SMPTE 12M-1: non-drop, and drop-frame for 29.97 and 59.94; and the plain times people type.
 import { frameAt, msOfFrame, type FrameRate } from './frames.ts'
 
-const pad = (value: number) => String(value).padStart(2, '0')
+const pad = (value: number, width = 2) => String(value).padStart(width, '0')
 
 /** Numbers dropped at the start of each minute but every tenth: 2 for 29.97, 4 for 59.94. */
 const droppedPerMinute = (rate: FrameRate) => (rate.dropFrame ? rate.nominal / 15 : 0)
@@ -12,7 +12,10 @@ export function timecodeOf(ms: number, rate: FrameRate): string {
   const frames = number % rate.nominal
   const seconds = Math.floor(number / rate.nominal)
   const parts = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60]
-  return parts.map(pad).join(':') + (rate.dropFrame ? ';' : ':') + pad(frames)
+  const width = String(rate.nominal - 1).length
+  return (
+    parts.map((part) => pad(part)).join(':') + (rate.dropFrame ? ';' : ':') + pad(frames, width)
+  )
 }
 
 function withDroppedNumbers(frame: number, rate: FrameRate): number {
@@ -28,7 +31,7 @@ function withDroppedNumbers(frame: number, rate: FrameRate): number {
 
 /** Reads `HH:MM:SS:FF` (or `;FF`) to ms; null when it is no timecode of this rate, dropped numbers included. */
 export function msOfTimecode(text: string, rate: FrameRate): number | null {
-  const match = /^(\d{1,2}):(\d{2}):(\d{2})[:;](\d{2})$/.exec(text.trim())
+  const match = /^(\d{1,2}):(\d{2}):(\d{2})[:;](\d{2,3})$/.exec(text.trim())
   if (!match) return null
   const [hours, minutes, seconds, frames] = match.slice(1).map(Number) as [
     number,

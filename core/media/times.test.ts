@@ -1,7 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { frameRateSchema } from '../lesson/index.ts'
 import {
   clockTime,
+  dropsFrames,
+  FRAME_RATES,
   frameAt,
   frameRateOf,
   middleOfFrameSeconds,
@@ -15,11 +18,14 @@ import {
   timecodeOf,
 } from './index.ts'
 
-const NAMES = ['23.976', '24', '25', '29.97', '30', '50', '59.94', '60'] as const
+const COUNTED = FRAME_RATES.flatMap((name) => [
+  { name, counting: undefined },
+  ...(dropsFrames(name) ? [{ name, counting: 'nonDrop' as const }] : []),
+])
 const DAY_OF_FRAMES = 24 * 3600 * 23
 
-describe.each(NAMES)('%s frames a second', (name) => {
-  const rate = frameRateOf(name)
+describe.each(COUNTED)('$name frames a second $counting', ({ name, counting }) => {
+  const rate = frameRateOf(name, counting)
   const frames = fc.integer({ min: 0, max: DAY_OF_FRAMES })
 
   it('frame to ms and back is the same frame', () => {
@@ -94,6 +100,17 @@ describe('drop-frame after SMPTE 12M', () => {
     expect(timecodeOf(msOfFrame(3600, frameRateOf('59.94')), frameRateOf('59.94'))).toBe(
       '00:01:00;04',
     )
+  })
+  it('non-drop counts them all, and says so by its colon', () => {
+    const whole = frameRateOf('29.97', 'nonDrop')
+    expect(timecodeOf(msOfFrame(1800, whole), whole)).toBe('00:01:00:00')
+    expect(msOfTimecode('00:01:00:01', whole)).toBe(msOfFrame(1801, whole))
+    const fast = frameRateOf('120')
+    expect(timecodeOf(msOfFrame(119, fast), fast)).toBe('00:00:00:119')
+  })
+  it('has a name for every rate of the schema, and finds it by its measure', () => {
+    expect(new Set(FRAME_RATES)).toEqual(new Set(frameRateSchema.options))
+    for (const name of FRAME_RATES) expect(nearestFrameRate(Number(name))).toBe(name)
   })
   it('refuses numbers that are dropped', () => {
     expect(msOfTimecode('00:01:00;01', rate)).toBeNull()

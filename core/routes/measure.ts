@@ -3,7 +3,7 @@ import { placesAsked } from '../analysis/index.ts'
 import { plainOf } from '../fields/index.ts'
 import { textsOfPart, thingsToSee, type Lesson, type Part } from '../lesson/index.ts'
 import { pageReadingMs } from '../text/index.ts'
-import { END, type Graph, type Way } from './graph.ts'
+import { END, followingPart, type Graph, type Way } from './graph.ts'
 
 export interface Extreme {
   minutes: number
@@ -57,13 +57,33 @@ interface Step {
   cost: Cost
 }
 
-/** From each part the steps that lead on, without those that only look aside. */
-function stepsOf(lesson: Lesson, graph: Graph): Map<string, Step[]> {
+/** What cannot happen, as the survey says: ways that nobody takes, and gates that never open. */
+export interface Impossible {
+  wayIds: ReadonlySet<string>
+  shutIds: ReadonlySet<string>
+}
+
+/** From each part the steps that lead on, without those that only look aside, and without what cannot happen. */
+function stepsOf(
+  lesson: Lesson,
+  graph: Graph,
+  { wayIds, shutIds }: Impossible,
+): Map<string, Step[]> {
+  /** Where the order leads on, past gates that never open. */
+  const openFrom = (partId: string): string => {
+    if (!shutIds.has(partId)) return partId
+    return openFrom(followingPart(lesson, partId) ?? END)
+  }
   return new Map(
     graph.parts.map((part) => {
       const costOf = costsOf(lesson, part)
-      const ways = graph.from.get(part.id)!.filter(({ kind }) => kind !== 'jump' && kind !== 'pin')
-      return [part.id, ways.map((way) => ({ toId: way.toId, cost: costOf(way) }))]
+      const steps = graph.from.get(part.id)!.flatMap((way): Step[] => {
+        const { id, kind, toId } = way
+        if (kind === 'jump' || kind === 'pin' || wayIds.has(id)) return []
+        if (kind !== 'order' && shutIds.has(toId)) return []
+        return [{ toId: kind === 'order' ? openFrom(toId) : toId, cost: costOf(way) }]
+      })
+      return [part.id, steps]
     }),
   )
 }
@@ -77,8 +97,8 @@ const MINUTES: Worth = ({ ms }) => ms
 const POINTS: Worth = ({ points }) => points
 
 /** The four extremes over all ways from the first part to an end that come to no part twice; null where none ends. */
-export function measureWays(lesson: Lesson, graph: Graph): Measured | null {
-  const steps = stepsOf(lesson, graph)
+export function measureWays(lesson: Lesson, graph: Graph, impossible: Impossible): Measured | null {
+  const steps = stepsOf(lesson, graph, impossible)
   const start = graph.startId!
   const order = inLine(graph, steps)
   const worths = [MINUTES, POINTS]

@@ -238,6 +238,20 @@ describe('the shortest and the longest way', () => {
     expect([fewest.points, most.points]).toEqual([0, 1])
   })
 
+  it('leave out ways that are never taken, and go past gates that never open', () => {
+    const shadowed = story('abc', ['a>c', 'a>b:Long', 'b>end'])
+    expect(measured(shadowed).longest.partIds).toEqual(['a', 'c'])
+    const gate = { condition: { if: 'score', atLeast: 0.5 }, message: '' } as const
+    const gated = edited(story('abc'), edits.setGate, { partId: 'b', gate })
+    const { shortest, longest } = measured(gated)
+    expect([shortest.partIds, longest.partIds]).toEqual([
+      ['a', 'c'],
+      ['a', 'c'],
+    ])
+    const never = when(story('abc', ['a>end']), 'r0', { if: 'answer', cueId: null, is: 'given' })
+    expect(measured(never).shortest.partIds).toEqual(['a', 'b', 'c'])
+  })
+
   it('come to no part twice where ways go round', () => {
     const { longest } = measured(story('abc', ['a>b', 'b>a:Back', 'b>c:On']))
     expect(longest.partIds).toEqual(['a', 'b', 'c'])
@@ -255,11 +269,14 @@ describe('the shortest and the longest way', () => {
   /** The slow, obvious way: every way from the first part on is walked. */
   function walkAll(lesson: Lesson): number[] {
     const graph = graphOf(lesson)
+    const { findings } = surveyRoutes(lesson)
+    const never = findings.flatMap((one) => (one.code === 'neverTaken' ? [one.wayId] : []))
     const lengths: number[] = []
     const walk = (id: string, on: string[]): void => {
       if (id === END) return void lengths.push(on.length)
       if (on.includes(id)) return
-      for (const way of graph.from.get(id)!) walk(way.toId, [...on, id])
+      for (const way of graph.from.get(id)!)
+        if (!never.includes(way.id)) walk(way.toId, [...on, id])
     }
     walk(graph.startId!, [])
     return lengths

@@ -4,7 +4,7 @@ import { placesAsked } from '../analysis/index.ts'
 import { askingOf, type Condition, type Lesson } from '../lesson/index.ts'
 import { END, graphOf, type Graph, type Way } from './graph.ts'
 import { findLoops, reachableFrom } from './reach.ts'
-import { measureWays, type Measured } from './measure.ts'
+import { measureWays, type Impossible, type Measured } from './measure.ts'
 import { findRings } from './rings.ts'
 
 export type RouteFinding =
@@ -48,7 +48,13 @@ export function surveyRoutes(lesson: Lesson): Survey {
       .map((ring) => ({ code: 'ring' as const, ...ring })),
     ...findUnsaid(lesson, graph, reached),
   ]
-  return { findings, measured: measureWays(lesson, graph) }
+  return { findings, measured: measureWays(lesson, graph, impossibleOf(findings)) }
+}
+
+function impossibleOf(findings: readonly RouteFinding[]): Impossible {
+  const wayIds = findings.flatMap((one) => (one.code === 'neverTaken' ? [one.wayId] : []))
+  const shutIds = findings.flatMap((one) => (one.code === 'gateShut' ? [one.partId] : []))
+  return { wayIds: new Set(wayIds), shutIds: new Set(shutIds) }
 }
 
 /** The parts that somebody can come to; a part that learners may open as they like is one. `without` is left out. */

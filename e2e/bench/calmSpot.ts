@@ -26,10 +26,10 @@ export function measureCalmSpot(): Figure {
   const times = timesToLookAt(60_000, 60_000 + SECONDS * 1000, shots)
   const frames = times.map((_, index) => frameOf(index))
   const box = { x: 0.06, y: 0.08, width: 0.4, height: 0.12 }
-  const fill = { light: 0.9, opacity: 0.8 }
+  const fill = { colour: '#F3F3F3', opacity: 0.8 }
   const took = Array.from({ length: ROUNDS }, () => {
     const began = performance.now()
-    calmSpots(frames, { box, ink: 0, fill, others: [box], captions: true })
+    calmSpots(frames, { box, ink: '#000000', fill, opacity: 1, others: [box], captions: true })
     return performance.now() - began
   }).sort((a, b) => a - b)
   const { everyMs } = filmstripLayout(600_000)

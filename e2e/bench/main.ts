@@ -4,6 +4,7 @@ import { CHROMIUM } from '../playwright.config.ts'
 import clearAway from '../support/run.ts'
 import { startRealServer } from '../support/server.ts'
 import { measureCalmSpot } from './calmSpot.ts'
+import { measureCaptions } from './captions.ts'
 import { measureDesk } from './desk.ts'
 import { measureHolds } from './holds.ts'
 import { measureLong } from './long.ts'
@@ -35,6 +36,7 @@ try {
   if (wants('preparing')) figures.push(await measurePreparing(server))
   if (wants('calm')) figures.push(measureCalmSpot())
   if (wants('marking')) figures.push(measureMarking())
+  if (wants('captions')) figures.push(await measureCaptions())
   if (wants('routes')) figures.push(...(await measureRoutes(browser, server)))
   if (wants('long')) figures.push(...(await measureLong(browser, server)))
   if (wants('desk')) figures.push(...(await measureDesk(browser, server)))

@@ -47,6 +47,17 @@ export const attachFilm: Edit<{
   },
 }
 
+/** How the frames of a film of 29.97 or 59.94 a second are counted; null for dropping numbers, as is usual. */
+export const setTimecode: Edit<{ partId: string; timecode: 'nonDrop' | null }> = {
+  name: 'setTimecode',
+  change: (draft, { partId, timecode }) => {
+    const part = draft.parts[partId]
+    if (part?.kind !== 'film') return
+    if (timecode === null) delete part.timecode
+    else part.timecode = timecode
+  },
+}
+
 export const setSeekRule: Edit<{ partId: string; seekRule: SeekRule }> = {
   name: 'setSeekRule',
   change: (draft, { partId, seekRule }) => {

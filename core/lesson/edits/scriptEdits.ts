@@ -1,6 +1,6 @@
 // Edits of scripts: their lines, their times, their languages.
-import { cleanText, LONGEST_MEDIA_MS } from '../../fields/index.ts'
-import { linesInOrder } from '../order.ts'
+import { cleanText } from '../../fields/index.ts'
+import { linesInOrder, roomToShift } from '../order.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson, Script, ScriptLine } from '../schema.ts'
 import { clampSpan } from './placing.ts'
@@ -163,9 +163,8 @@ export const shiftLines: Edit<{ scriptId: string; fromMs: number; byMs: number }
 
 function shiftFrom(script: Script, fromMs: number, byMs: number): void {
   const lines = Object.values(script.lines).filter((line) => line.fromMs >= fromMs)
-  const least = Math.max(...lines.map((line) => -line.fromMs))
-  const most = Math.min(...lines.map((line) => LONGEST_MEDIA_MS - line.toMs))
-  const shift = Math.round(Math.min(Math.max(byMs, least), most))
+  const { backMs, onMs } = roomToShift(script, fromMs)
+  const shift = Math.round(Math.min(Math.max(byMs, backMs), onMs))
   for (const line of lines) {
     line.fromMs += shift
     line.toMs += shift

@@ -60,6 +60,7 @@ export default {
     renamePart: 'rename a part',
     attachFilm: 'put the film in',
     setSeekRule: 'change how learners move',
+    setTimecode: 'change how frames are counted',
     importScript: 'bring in captions',
     addQuestion: 'place a question',
     addOverlay: 'place an overlay',

@@ -54,6 +54,7 @@ export default {
     fewest: 'Fewest marks',
     most: 'Most marks',
     minutes: 'one minute | {n} minutes',
+    seconds: 'one second | {n} seconds',
     notWhole: 'There are too many ways to try them all; there may be longer ones.',
     moving: 'How learners move',
     navigationLabel: 'They open the parts',

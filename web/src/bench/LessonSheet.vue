@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits, type SeekRule } from '@fernbrake/core/lesson'
+import { dropsFrames } from '@fernbrake/core/media'
 import AboutFields from './lesson/AboutFields.vue'
 import CoverField from './lesson/CoverField.vue'
 import ThemeFields from './lesson/ThemeFields.vue'
@@ -19,6 +20,14 @@ const bench = useBench()
 const { draft } = bench
 const { t } = useI18n()
 const RULES: SeekRule[] = ['free', 'backOnly', 'none']
+const COUNTINGS = ['drop', 'nonDrop'] as const
+const countings = computed(() =>
+  COUNTINGS.map((value) => ({ value, label: t(`sheet.counting.${value}`) })),
+)
+function setCounting(partId: string, counting: (typeof COUNTINGS)[number]): void {
+  const timecode = counting === 'nonDrop' ? counting : null
+  draft.make(edits.setTimecode, { partId, timecode })
+}
 const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seekRule.${value}`) })))
 </script>
 
@@ -84,6 +93,13 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
       :value="bench.part.value.seekRule"
       :choices="rules"
       @change="draft.make(edits.setSeekRule, { partId: bench.part.value.id, seekRule: $event })"
+    />
+    <ChoiceField
+      v-if="bench.part.value && dropsFrames(bench.part.value.frameRate)"
+      :label="t('sheet.timecode')"
+      :value="bench.part.value.timecode ?? 'drop'"
+      :choices="countings"
+      @change="setCounting(bench.part.value.id, $event)"
     />
     <EndingFields
       :label="t('sheet.endMessage')"

@@ -5,29 +5,25 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { nanoid } from 'nanoid'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { scriptFrom, type CaptionFault } from '@fernbrake/core/formats'
 import { cueStartMs, edits, lineIndexAt, type Cue } from '@fernbrake/core/lesson'
+import CaptionIntake from './CaptionIntake.vue'
 import CueCard from './CueCard.vue'
 import DeskTabs from './DeskTabs.vue'
 import ScriptFind from './ScriptFind.vue'
 import ScriptLine from './ScriptLine.vue'
 import ScriptTools from './ScriptTools.vue'
 import TapBar from './TapBar.vue'
-import { readCaptionFile } from './readCaptionFile.ts'
+import { useCaptionIntake } from './useCaptionIntake.ts'
 import { useBench, type CueKind } from './useBench.ts'
 
 const bench = useBench()
 const { t } = useI18n()
 const list = ref<HTMLElement | null>(null)
-/** A fault of the file, or of reaching it. */
-type Fault = Pick<CaptionFault, 'line'> & { code: CaptionFault['code'] | 'cannotBeOpened' }
-const faults = ref<Fault[]>([])
-/** Name of the file that is being read. */
-const reading = ref<string | null>(null)
 const editingId = ref<string | null>(null)
 const tapping = ref(false)
 const showsTools = ref(false)
 const foundIds = ref<ReadonlySet<string>>(new Set())
+const intake = useCaptionIntake(bench, () => (showsTools.value = false))
 
 /** Cues by the line they begin in; those before the first line stand under −1. */
 const cuesByLine = computed(() => {
@@ -91,20 +87,6 @@ function placeAt(kind: CueKind, index: number): void {
   bench.place(kind, bench.mediaMs.value, kind === 'overlay' ? line.toMs : undefined)
 }
 
-async function take(file: File | undefined): Promise<void> {
-  const partId = bench.part.value?.id
-  if (!file || !partId || !bench.canEdit.value) return
-  reading.value = file.name
-  const read = await readCaptionFile(file)
-  reading.value = null
-  faults.value = read ? (read.ok ? [] : read.faults) : [{ line: 1, code: 'cannotBeOpened' }]
-  if (!read?.ok) return
-  const language = bench.scriptLanguage.value
-  const script = scriptFrom(read, () => nanoid(10))
-  if (bench.draft.make(edits.importScript, { id: nanoid(), partId, language, ...script }))
-    showsTools.value = false
-}
-
 function addFirstLine(): void {
   const scriptId = bench.script.value?.id
   const last = bench.lines.value.at(-1)
@@ -127,7 +109,7 @@ const setEditing = (id: string, on: boolean) => (editingId.value = on ? id : nul
     class="desk"
     :aria-label="t('bench.script')"
     @dragover.prevent
-    @drop.prevent="take($event.dataTransfer?.files[0])"
+    @drop.prevent="intake.take($event.dataTransfer?.files[0])"
   >
     <header>
       <DeskTabs />
@@ -145,21 +127,11 @@ const setEditing = (id: string, on: boolean) => (editingId.value = on ? id : nul
     </header>
     <ScriptTools
       v-if="(showsTools || bench.lines.value.length === 0) && bench.part.value && !tapping"
-      @file="take"
+      @file="intake.take"
       @tap="((tapping = true), (showsTools = false))"
     />
     <TapBar v-if="tapping" @done="tapping = false" />
-    <div v-if="faults.length > 0" class="notice faults" role="alert">
-      <p>{{ t('bench.captionFaults') }}</p>
-      <ul>
-        <li v-for="fault in faults" :key="`${fault.line}-${fault.code}`">
-          {{ t(`bench.captionFault.${fault.code}`, { line: fault.line }) }}
-        </li>
-      </ul>
-    </div>
-    <p v-if="reading" class="notice quiet" role="status">
-      {{ t('bench.readingCaptions', { name: reading }) }}
-    </p>
+    <CaptionIntake :intake="intake" />
     <div ref="list" class="lines" tabindex="-1">
       <p v-if="bench.lines.value.length === 0" class="empty">{{ t('bench.noScript') }}</p>
       <div class="all" :style="{ height: `${virtualizer.getTotalSize()}px` }">
@@ -218,14 +190,6 @@ header {
 }
 .gap {
   flex: 1;
-}
-.faults {
-  max-height: 40%;
-  overflow: auto;
-}
-.faults ul {
-  margin: 6px 0 0;
-  padding-left: 18px;
 }
 .lines {
   position: relative;

@@ -7,7 +7,7 @@ import { nanoid } from 'nanoid'
 import { computed, ref, useId, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { captionsOf, writeSrt, writeWebVtt } from '@fernbrake/core/formats'
-import { edits } from '@fernbrake/core/lesson'
+import { edits, roomToShift } from '@fernbrake/core/lesson'
 import { readTypedShift } from '@fernbrake/core/media'
 import { linesOfPlainText, roughTimes } from '@fernbrake/core/text'
 import ChoiceField from './ChoiceField.vue'
@@ -17,7 +17,7 @@ import { useBench } from './useBench.ts'
 const emit = defineEmits<{ file: [file: File | undefined]; tap: [] }>()
 const bench = useBench()
 const { draft } = bench
-const { t } = useI18n()
+const { t, n } = useI18n()
 const id = useId()
 const picker = useTemplateRef<HTMLInputElement>('picker')
 const hasLines = computed(() => bench.lines.value.length > 0)
@@ -85,17 +85,33 @@ const scopes = computed(() => [
   { value: 'here', label: t('script.fromHere') },
 ])
 
+/** There is not as much room as somebody wants: what there is, and what would be moved; null where nobody is asked. */
+const lacking = ref<{ fromMs: number; byMs: number } | null>(null)
+const roomWords = computed(() => {
+  if (!lacking.value) return ''
+  const { byMs } = lacking.value
+  const by = t('script.seconds', { n: n(Math.abs(byMs) / 1000, { maximumFractionDigits: 3 }) })
+  if (byMs === 0) return t('script.noRoom')
+  return t(byMs < 0 ? 'script.roomBack' : 'script.roomOn', { by })
+})
+
 function shiftLines(): void {
   const ms = readTypedShift(shift.value, bench.frameRate.value)
   shiftIsWrong.value = ms === null
+  lacking.value = null
   if (ms === null || !bench.script.value) return
   const first = bench.lines.value[bench.lineIndex.value]?.fromMs ?? bench.mediaMs.value
-  draft.make(edits.shiftLines, {
-    scriptId: bench.script.value.id,
-    fromMs: fromHere.value === 'all' ? 0 : first,
-    byMs: ms,
-  })
+  const fromMs = fromHere.value === 'all' ? 0 : first
+  const { backMs, onMs } = roomToShift(bench.script.value, fromMs)
+  const possible = Math.min(Math.max(ms, backMs), onMs)
+  if (possible !== ms) lacking.value = { fromMs, byMs: possible }
+  else shiftBy(fromMs, ms)
+}
+
+function shiftBy(fromMs: number, byMs: number): void {
+  draft.make(edits.shiftLines, { scriptId: bench.script.value!.id, fromMs, byMs })
   shift.value = ''
+  lacking.value = null
 }
 </script>
 
@@ -210,6 +226,22 @@ function shiftLines(): void {
         @click="emit('tap')"
       />
     </form>
+    <div v-if="lacking" class="buttons lacking" role="alert">
+      <p>{{ roomWords }}</p>
+      <Button
+        v-if="lacking.byMs !== 0"
+        :label="t('script.shiftSoFar')"
+        size="small"
+        @click="shiftBy(lacking.fromMs, lacking.byMs)"
+      />
+      <Button
+        :label="t('script.leaveAsIs')"
+        severity="secondary"
+        variant="text"
+        size="small"
+        @click="lacking = null"
+      />
+    </div>
     <Button
       v-if="bench.script.value && bench.canEdit.value"
       class="remove"

@@ -1,36 +1,62 @@
 // Reads caption files away from the thread that draws the page: a file may have hundreds of thousands of lines.
-import { decodeText } from '@fernbrake/core/fields'
-import { LONGEST_CAPTION_FILE, readCaptions, type CaptionResult } from '@fernbrake/core/formats'
+import {
+  decodeAs,
+  LONGEST_CAPTION_FILE,
+  readCaptions,
+  recogniseEncoding,
+  type CaptionResult,
+  type Encoding,
+} from '@fernbrake/core/formats'
 
 export interface CaptionFile {
   id: number
   file: File
+  /** What its bytes stand for, as somebody says; without it that is recognised. */
+  encoding?: Encoding
+}
+
+export interface ReadFile {
+  read: CaptionResult
+  encoding: Encoding
+  /** False where somebody has to say whether the signs are right. */
+  isSure: boolean
+  /** Some of its words that would be others in another encoding. */
+  sample: string[]
 }
 
 export interface CaptionsRead {
   id: number
   /** Null where the file cannot be opened, for instance because it was moved away meanwhile. */
-  read: CaptionResult | null
+  read: ReadFile | null
 }
 
 /** A character takes at most four bytes in UTF-8, so a file larger than this is too long whatever stands in it. */
 const MOST_BYTES = LONGEST_CAPTION_FILE * 4
-/** What holds no lines of text, such as a workbook, is read as a file without any. */
-const NO_TEXT = readCaptions('')
-const TOO_LONG: CaptionResult = { ok: false, faults: [{ line: 1, code: 'tooMany' }] }
+const MOST_SAMPLED = 5
 
-async function read(file: File): Promise<CaptionResult | null> {
-  if (file.size > MOST_BYTES) return TOO_LONG
+const unread = (read: CaptionResult): ReadFile => ({
+  ...{ read, encoding: 'utf-8', isSure: true, sample: [] },
+})
+
+async function readFile(file: File, wanted?: Encoding): Promise<ReadFile | null> {
+  if (file.size > MOST_BYTES) return unread({ ok: false, faults: [{ line: 1, code: 'tooMany' }] })
   try {
-    const text = decodeText(new Uint8Array(await file.arrayBuffer()))
-    return text === null ? NO_TEXT : readCaptions(text)
+    const bytes = new Uint8Array(await file.arrayBuffer())
+    const found = wanted ? { encoding: wanted, isSure: true } : recogniseEncoding(bytes)
+    // What holds no lines of text, such as a workbook, is read as a file without any.
+    if (!found) return unread(readCaptions(''))
+    const read = readCaptions(decodeAs(bytes, found.encoding))
+    return { read, ...found, sample: read.ok ? sampleOf(read.lines) : [] }
   } catch {
     return null
   }
 }
 
-addEventListener('message', ({ data }: MessageEvent<CaptionFile>) => {
-  void read(data.file).then((answer) =>
-    postMessage({ id: data.id, read: answer } satisfies CaptionsRead),
-  )
+function sampleOf(lines: readonly { text: string }[]): string[] {
+  const telling = lines.filter(({ text }) => /[^\u0020-\u007e\n]/.test(text))
+  return telling.slice(0, MOST_SAMPLED).map(({ text }) => text)
+}
+
+addEventListener('message', ({ data: { id, file, encoding } }: MessageEvent<CaptionFile>) => {
+  void readFile(file, encoding).then((read) => postMessage({ id, read } satisfies CaptionsRead))
 })

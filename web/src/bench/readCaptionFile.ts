@@ -1,12 +1,12 @@
 // Asks the worker for what stands in a caption file; it is started with the first file and kept for the next.
-import type { CaptionResult } from '@fernbrake/core/formats'
-import type { CaptionFile, CaptionsRead } from './captions.worker.ts'
+import type { Encoding } from '@fernbrake/core/formats'
+import type { CaptionFile, CaptionsRead, ReadFile } from './captions.worker.ts'
 
 let worker: Worker | null = null
 let lastId = 0
 
-/** What the file says, or its faults; null where it cannot be opened. */
-export function readCaptionFile(file: File): Promise<CaptionResult | null> {
+/** What the file says, and in which encoding; null where it cannot be opened. */
+export function readCaptionFile(file: File, encoding?: Encoding): Promise<ReadFile | null> {
   worker ??= new Worker(new URL('./captions.worker.ts', import.meta.url), { type: 'module' })
   const [asked, id] = [worker, (lastId += 1)]
   return new Promise((resolve) => {
@@ -21,6 +21,6 @@ export function readCaptionFile(file: File): Promise<CaptionResult | null> {
       if (worker === asked) worker = null
       resolve(null)
     })
-    asked.postMessage({ id, file } satisfies CaptionFile)
+    asked.postMessage({ id, file, ...(encoding ? { encoding } : {}) } satisfies CaptionFile)
   })
 }

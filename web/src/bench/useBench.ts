@@ -74,7 +74,7 @@ export function createBench(
   const part = computed(() => (openPart.value?.kind === 'film' ? openPart.value : null))
   const quiz = computed(() => (openPart.value?.kind === 'quiz' ? openPart.value : null))
   const durationMs = computed(() => part.value?.durationMs ?? media.value?.durationMs ?? 0)
-  const frameRate = computed(() => frameRateOf(part.value?.frameRate ?? '25'))
+  const frameRate = computed(() => frameRateOf(part.value?.frameRate ?? '25', part.value?.timecode))
   const cues = computed(() => (part.value ? cuesInOrder(lesson.value, part.value.id) : []))
   const scripts = computed(() =>
     Object.values(lesson.value.scripts).filter(({ partId }) => partId === part.value?.id),

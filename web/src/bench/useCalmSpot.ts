@@ -10,7 +10,6 @@ import {
   type OverlayCue,
   type ScriptLine,
 } from '@fernbrake/core/lesson'
-import { relativeLuminance } from '@fernbrake/core/colour'
 import { timesToLookAt, type CalmWish } from '@fernbrake/core/media'
 import type { CalmAnswer, CalmQuestion } from './calmSpot.worker.ts'
 
@@ -40,8 +39,9 @@ function wishOf(bench: Looked, cue: OverlayCue): CalmWish {
   )
   return {
     box: { ...cue.box },
-    ink: relativeLuminance(look.ink),
-    fill: look.fill ? { light: relativeLuminance(look.fill), opacity: look.opacity } : null,
+    ink: look.ink,
+    fill: look.fill ? { colour: look.fill, opacity: 1 } : null,
+    opacity: look.opacity,
     others: others.map(({ box }) => ({ ...box })),
     captions: bench.lines.value.some(({ fromMs, toMs }) => fromMs < cue.toMs && cue.fromMs < toMs),
   }

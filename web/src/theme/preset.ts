@@ -23,8 +23,8 @@ const paper = {
   200: '#ebe7da',
   300: '#d9d3c2',
   400: '#b3ad9c',
-  500: '#8d8a7b',
-  600: '#66736a',
+  500: '#858273',
+  600: '#5b685f',
   700: '#45534a',
   800: '#2b3930',
   900: '#17231c',
@@ -63,11 +63,11 @@ export const fernbrakePreset = definePreset(Aura, {
         },
         formField: {
           background: '#ffffff',
-          borderColor: '#8d8a7b',
+          borderColor: '#858273',
           hoverBorderColor: '#45534a',
           focusBorderColor: '#17231c',
           color: '#17231c',
-          placeholderColor: '#66736a',
+          placeholderColor: '#5b685f',
           shadow: 'none',
         },
       },
@@ -118,7 +118,7 @@ export const fernbrakePreset = definePreset(Aura, {
           outlined: {
             secondary: {
               color: '#17231c',
-              borderColor: '#8d8a7b',
+              borderColor: '#858273',
               hoverBackground: '#ebe7da',
               activeBackground: '#d9d3c2',
             },

@@ -30,25 +30,34 @@ function wordsOf(finding: RouteFinding): string {
 }
 /** Nothing takes no time at all. */
 const whole = (minutes: number) => Math.max(1, Math.round(minutes))
+/** Seconds are told where the minutes would hide how the ways differ, and of what takes less than two. */
+function lasts(minutes: number, withSeconds: boolean): string {
+  if (!withSeconds) return t('routes.minutes', { n: n(whole(minutes)) }, pluralOf(whole(minutes)))
+  const seconds = Math.max(1, Math.round(minutes * 60))
+  const [full, rest] = [Math.floor(seconds / 60), seconds % 60]
+  const tail = rest > 0 || full === 0 ? t('routes.seconds', { n: n(rest) }, pluralOf(rest)) : ''
+  const head = full > 0 ? t('routes.minutes', { n: n(full) }, pluralOf(full)) : ''
+  return [head, tail].filter(Boolean).join(' ')
+}
 const figures = computed(() => {
   const { measured } = props.survey
   if (!measured) return []
+  const { shortest, longest } = measured
+  const isHidden =
+    shortest.minutes !== longest.minutes && whole(shortest.minutes) === whole(longest.minutes)
   const line = (name: string, { minutes, partIds }: Extreme) => ({
-    ...{
-      name,
-      figure: t('routes.minutes', { n: n(whole(minutes)) }, pluralOf(whole(minutes))),
-    },
+    ...{ name, figure: lasts(minutes, isHidden || minutes < 2) },
     way: partIds.map(titleOf).join(' → '),
   })
   const marks = (name: string, { points, partIds }: Extreme) => ({
     ...{ name, figure: t('player.points', { n: n(points) }, pluralOf(points)) },
     way: partIds.map(titleOf).join(' → '),
   })
-  if (String(measured.shortest.partIds) === String(measured.longest.partIds))
+  if (String(shortest.partIds) === String(longest.partIds))
     return [line(t('routes.everyWay'), measured.longest), marks(t('routes.marks'), measured.most)]
   return [
-    line(t('routes.shortest'), measured.shortest),
-    line(t('routes.longest'), measured.longest),
+    line(t('routes.shortest'), shortest),
+    line(t('routes.longest'), longest),
     marks(t('routes.fewest'), measured.fewest),
     marks(t('routes.most'), measured.most),
   ]
