@@ -75,6 +75,14 @@ export const issueAt = (path: string, code: string, message: string): Issue => (
   message,
 })
 
+/**
+ * The first of some mistakes that is one: what people get wrong may be right here, as ten times nought. The last where all of
+ * them are right.
+ */
+export function mistakeOf<A>(mistakes: readonly A[], isRight: (answer: A) => boolean): A {
+  return mistakes.find((answer) => !isRight(answer)) ?? mistakes.at(-1)!
+}
+
 /** One of the things; the first where chance says 0. */
 export function oneOf<T>(things: readonly T[], chance: Chance): T {
   return things[Math.min(things.length - 1, Math.floor(chance.next() * things.length))]!

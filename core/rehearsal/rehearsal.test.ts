@@ -1,10 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { LearnerRecord } from '../contract/index.ts'
-import { edits, filmLengthMs } from '../lesson/index.ts'
+import { edits, filmLengthMs, partOfKind } from '../lesson/index.ts'
 import { blankBase, blankQuestion, markQuestion } from '../questions/index.ts'
 import { partsLeft } from '../routes/index.ts'
 import {
+  DECK,
   edited,
   fullLesson,
   lessonWithFilm,
@@ -12,6 +13,7 @@ import {
   withFork,
   withQuestion,
   withQuiz,
+  withThings,
 } from '../testing/index.ts'
 import { freshClock, judgeSpans, type ReportedSpan } from '../watching/index.ts'
 import {
@@ -109,6 +111,74 @@ describe('simulated learners', () => {
       ofKind(records, 'choice').map(({ choiceId }) => choiceId),
     )
     expect(new Set(taken)).toEqual(new Set(['back', 'out']))
+  })
+})
+
+describe('a film is watched by the rules of playback', () => {
+  const evidence = { fromMs: 500, toMs: 1500 }
+  it('a wrong answer sends back to its stretch before the next try', () => {
+    const lesson = withQuestion(lessonWithFilm(10_000), {
+      ...{ id: 'h', atMs: 5000, hold: 'right', sendBack: true, evidence },
+    })
+    let sent = 0
+    for (let seed = 0; seed < 40; seed += 1) {
+      const records = make(seed, lesson)
+      const kinds = records.filter(({ kind }) => kind === 'span' || kind === 'response')
+      kinds.forEach((record, at) => {
+        if (record.kind !== 'response' || kinds[at + 1]?.kind !== 'response') return
+        throw new Error('nobody was sent back')
+      })
+      sent += ofKind(records, 'span').filter(
+        ({ fromMs, toMs }) => fromMs === evidence.fromMs && toMs === evidence.toMs,
+      ).length
+    }
+    expect(sent).toBeGreaterThan(5)
+  })
+  it('forks that decide are obeyed, and lead nobody round for ever', () => {
+    const back = withFork(film, {
+      ...{ id: 'f', atMs: 9000, rules: { decides: true } },
+      ways: [
+        {
+          id: 'back',
+          target: { to: 'time', atMs: 1000 },
+          condition: { if: 'answer', cueId: 'a', is: 'wrong' },
+        },
+      ],
+    })
+    for (let seed = 0; seed < 60; seed += 1) {
+      const records = make(seed, back)
+      const given = ofKind(records, 'response').filter(({ cueId }) => cueId === 'a')
+      const question = back.questions['q-a']!
+      const right = given.some(({ answer }) => markQuestion(question, answer).verdict === 'right')
+      const taken = ofKind(records, 'choice').length
+      if (ofKind(records, 'finish').length === 0) continue
+      expect(taken).toBeLessThanOrEqual(question.tries)
+      if (!right) expect(taken).toBeGreaterThan(0)
+    }
+  })
+  it('jumps are made only where they are allowed', () => {
+    for (const seekRule of ['none', 'backOnly'] as const) {
+      const ruled = edited(film, edits.setSeekRule, { partId: PART, seekRule })
+      for (let seed = 0; seed < 60; seed += 1) {
+        let furthest = 0
+        for (const { fromMs, toMs } of ofKind(make(seed, ruled), 'span')) {
+          if (seekRule === 'none') expect(fromMs).toBe(furthest)
+          else expect(fromMs).toBeLessThanOrEqual(furthest)
+          furthest = Math.max(furthest, toMs)
+        }
+      }
+    }
+  })
+  it('a deck is finished only by those who saw all of it', () => {
+    const lesson = withThings(film)
+    const slides = Object.keys(partOfKind(lesson, DECK, 'deck')!.slides)
+    for (let seed = 0; seed < 60; seed += 1) {
+      const records = makeWhole(seed, lesson)
+      const at = records.findIndex((one) => one.kind === 'finish' && one.partId === DECK)
+      if (at < 0) continue
+      const seen = ofKind(records.slice(0, at), 'seen').map(({ thingId }) => thingId)
+      for (const slide of slides) expect(seen).toContain(slide)
+    }
   })
 })
 

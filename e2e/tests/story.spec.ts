@@ -74,20 +74,7 @@ test('another film takes the place of the first; that can be undone and done aga
   await expectKept(bench)
 })
 
-test('captions become the script; what cannot be read is told by line, and all of it can be taken back', async () => {
-  const broken = join(folder, 'broken.vtt')
-  writeFileSync(broken, CAPTIONS.replace('00:04.000', '00:4.0'))
-  await bench.getByTestId('captions').setInputFiles(broken)
-  await expect(bench.getByText('Line 6: the time cannot be read.')).toBeVisible()
-  await bench.getByRole('button', { name: 'Take it all back' }).click()
-  // An older program’s letters are shown before they are taken.
-  const older = join(folder, 'older.srt')
-  const line = 'Die Schleuse schlie\u00dft \u00fcber Nacht.'
-  writeFileSync(older, `1\n00:00:01,000 --> 00:00:02,000\n${line}\n`, 'latin1')
-  await bench.getByTestId('captions').setInputFiles(older)
-  await expect(bench.getByRole('region', { name: 'Written with the signs of' })).toContainText(line)
-  await expectNoBarriers(bench, 'captions whose letters are in doubt')
-  await bench.getByRole('button', { name: 'Leave it' }).click()
+test('captions become the script', async () => {
   const captions = join(folder, 'captions.vtt')
   writeFileSync(captions, CAPTIONS)
   await bench.getByTestId('captions').setInputFiles(captions)

@@ -229,6 +229,8 @@ export default {
   closeQuestion: 'Close the question',
   stillOpen: 'One question here is still open | {n} questions here are still open',
   openAgain: 'Question {number}, at {time}',
+  questionNumber: 'Question {number}',
+  done: 'done',
   triesRemain: 'tries left',
   unanswered: 'not answered',
   right: 'Right',

@@ -9,14 +9,16 @@ import OwnNotesPanel from '../notes/OwnNotesPanel.vue'
 import { useOwnNotes } from '../notes/useOwnNotes.ts'
 import type { FilmSession } from '../session/useFilmSession.ts'
 import { useClassTalk } from '../talk/classTalk.ts'
-import SidePanel, { type SideTab } from './SidePanel.vue'
+import SidePanel, { type MetQuestion, type SideTab } from './SidePanel.vue'
 
 const props = defineProps<{
   session: FilmSession
   partId: string
   lines: readonly ScriptLine[]
   language: string
+  questions: readonly MetQuestion[]
 }>()
+const emit = defineEmits<{ open: [cueId: string] }>()
 const tab = defineModel<SideTab>({ required: true })
 const { t } = useI18n()
 const { mediaMs, range, schedule } = props.session
@@ -50,6 +52,8 @@ defineExpose({ noteHere })
     :media-ms="mediaMs"
     :range="range"
     :unseen="unseen"
+    :questions="questions"
+    @open="emit('open', $event)"
     @seek="session.seek"
   >
     <template #notes>

@@ -7,6 +7,7 @@ import { clockTime } from '@fernbrake/core/media'
 import { fillPlaces, type PlaceholderFacts } from '@fernbrake/core/text'
 import { pluralOf } from '../i18n.ts'
 import type { PartsState, ShownWay } from './partsState.ts'
+import type { MetQuestion } from './SidePanel.vue'
 import WaysOn from './WaysOn.vue'
 import type { Score } from '../session/useAnswers.ts'
 
@@ -24,7 +25,7 @@ const props = defineProps<{
   allSent: boolean
   parts: PartsState
   /** The questions that can still be answered, or tried again. */
-  stillOpen: readonly { id: string; atMs: number; number: number; isTried: boolean }[]
+  stillOpen: readonly MetQuestion[]
 }>()
 const emit = defineEmits<{ take: [way: ShownWay]; open: [cueId: string] }>()
 const { t, n } = useI18n()
@@ -65,7 +66,7 @@ const words = computed(() => {
         <li v-for="one in stillOpen" :key="one.id">
           <button class="fb-button plain" type="button" @click="emit('open', one.id)">
             {{ t('player.openAgain', { number: one.number, time: clockTime(one.atMs) }) }}
-            <span>{{ t(one.isTried ? 'player.triesRemain' : 'player.unanswered') }}</span>
+            <span>{{ t(`player.${one.standing}`) }}</span>
           </button>
         </li>
       </ul>

@@ -10,7 +10,7 @@ import {
   scriptOfPart,
 } from '@fernbrake/core/lesson'
 import { placesAsked, scoreSoFar } from '@fernbrake/core/analysis'
-import { isOpenToAnswers } from '@fernbrake/core/playback'
+import { isOpenToAnswers, wasComeTo } from '@fernbrake/core/playback'
 import { knownOf } from '@fernbrake/core/routes'
 import { coverage } from '@fernbrake/core/watching'
 import type { Answer } from '@fernbrake/core/questions'
@@ -148,14 +148,17 @@ function pickCue(id: string): void {
   else if (cue) session.seek(cueStartMs(cue))
 }
 
-/** What can still be answered, with how it stands. */
-const stillOpen = computed(() =>
-  questionCues.flatMap(({ id, atMs, questionId }, index) =>
-    isOpenToAnswers(state.value, id)
-      ? [{ id, atMs, number: index + 1, isTried: answers.standing(questionId).triesUsed > 0 }]
-      : [],
-  ),
+/** Every question of the film with how it stands, and whether the learner has come to it. */
+const asked = computed(() =>
+  questionCues.map(({ id, atMs, questionId }, index) => {
+    const isTried = answers.standing(questionId).triesUsed > 0
+    const isOpen = isOpenToAnswers(state.value, id)
+    const standing = isOpen ? (isTried ? 'triesRemain' : 'unanswered') : ('done' as const)
+    return { id, atMs, number: index + 1, standing } as const
+  }),
 )
+const stillOpen = computed(() => asked.value.filter(({ standing }) => standing !== 'done'))
+const met = computed(() => asked.value.filter(({ id }) => wasComeTo(schedule, state.value, id)))
 
 function fullScreen(): void {
   if (document.fullscreenElement) void document.exitFullscreen()
@@ -287,6 +290,8 @@ onMounted(() => {
           :part-id="partId"
           :lines="lines"
           :language="script?.language ?? lesson.language"
+          :questions="met"
+          @open="pickCue"
         />
       </template>
     </aside>

@@ -1,5 +1,13 @@
 <script lang="ts">
 export type SideTab = 'contents' | 'script' | 'notes' | 'talk'
+
+/** A question of the film that can be opened from its contents. */
+export interface MetQuestion {
+  id: string
+  atMs: number
+  number: number
+  standing: 'unanswered' | 'triesRemain' | 'done'
+}
 </script>
 
 <script setup lang="ts">
@@ -19,8 +27,10 @@ const props = defineProps<{
   range: { fromMs: number; toMs: number } | null
   /** How much of the talk is new; null where there is none. */
   unseen: number | null
+  /** The questions that the learner has come to, with how each stands. */
+  questions: readonly MetQuestion[]
 }>()
-const emit = defineEmits<{ seek: [ms: number] }>()
+const emit = defineEmits<{ seek: [ms: number]; open: [cueId: string] }>()
 const { t } = useI18n()
 const tabs = computed<SideTab[]>(() => [
   ...(['contents', 'script', 'notes'] as const),
@@ -32,6 +42,18 @@ const NAMES = {
   ...{ contents: 'player.contents', script: 'player.script' },
   ...{ notes: 'player.notes.mine', talk: 'player.talk.title' },
 }
+/** What the film holds, by time: bookmarks, and questions that lie behind the learner. */
+const entries = computed(() =>
+  [
+    ...props.schedule.bookmarks.map(({ cueId: id, atMs, title }) => ({
+      id,
+      atMs,
+      title,
+      asks: null,
+    })),
+    ...props.questions.map((one) => ({ id: one.id, atMs: one.atMs, title: '', asks: one })),
+  ].sort((one, other) => one.atMs - other.atMs),
+)
 const list = ref<HTMLElement | null>(null)
 const current = computed(() => lineIndexAt(props.lines, props.mediaMs))
 const bookmark = computed(() => bookmarkAt(props.schedule, props.mediaMs)?.cueId ?? null)
@@ -94,17 +116,25 @@ defineExpose({ showNotes: () => (tab.value = 'notes') })
       <div v-else-if="tab === 'talk'" class="own"><slot name="talk" /></div>
       <p v-else-if="rule" class="empty">{{ rule }}</p>
       <template v-if="tab === 'contents'">
-        <p v-if="schedule.bookmarks.length === 0" class="empty">{{ t('player.noContents') }}</p>
+        <p v-if="entries.length === 0" class="empty">{{ t('player.noContents') }}</p>
         <ol v-else>
-          <li v-for="mark in schedule.bookmarks" :key="mark.cueId">
+          <li v-for="{ id, atMs, title, asks } in entries" :key="id">
+            <button v-if="asks" type="button" class="asks" @click="emit('open', id)">
+              <span class="at">{{ clockTime(atMs) }}</span>
+              <span>
+                {{ t('player.questionNumber', { number: asks.number }) }}
+                <span class="standing">{{ t(`player.${asks.standing}`) }}</span>
+              </span>
+            </button>
             <button
+              v-else
               type="button"
-              :aria-current="mark.cueId === bookmark"
-              :disabled="!mayGoTo(mark.atMs)"
-              @click="emit('seek', mark.atMs)"
+              :aria-current="id === bookmark"
+              :disabled="!mayGoTo(atMs)"
+              @click="emit('seek', atMs)"
             >
-              <span class="at">{{ clockTime(mark.atMs) }}</span>
-              <span dir="auto">{{ mark.title }}</span>
+              <span class="at">{{ clockTime(atMs) }}</span>
+              <span dir="auto">{{ title }}</span>
             </button>
           </li>
         </ol>
@@ -238,5 +268,13 @@ li [aria-current='true'] .at {
     max-height: 46vh;
     flex-basis: auto;
   }
+}
+.standing {
+  margin-inline-start: 6px;
+  color: var(--ink-2);
+  font-size: 13.5px;
+}
+.asks {
+  color: var(--rust);
 }
 </style>

@@ -1,6 +1,6 @@
 // What a question for a place can do.
 import { inOrder, plainOf } from '../../fields/index.ts'
-import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
+import { issueAt, mistakeOf, oneOf, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { underNames } from '../options.ts'
 import { answerOf, listOfIds, ownOf } from '../reading.ts'
@@ -153,10 +153,18 @@ export const area: QuestionKind<AreaQuestion, AreaAnswer> = {
     const points = rights.slice(0, pointsAsked(question)).map(({ shape }) => middleOf(shape))
     if (right && points.length > 0) return { kind: 'area', points }
     const wrongs = places.filter((place) => !place.right)
-    const missed = wrongs.length > 0 ? middleOf(oneOf(wrongs, chance).shape) : corner(chance)
+    const usual = wrongs.length > 0 ? middleOf(oneOf(wrongs, chance).shape) : corner(chance)
+    const missed = mistakeOf(
+      [usual, ...CORNERS],
+      (point) => placeAt(question, point)?.right ?? false,
+    )
     return { kind: 'area', points: [missed, ...points.slice(1)] }
   },
 }
+
+const CORNERS: readonly AreaPoint[] = [0.02, 0.98].flatMap((x) =>
+  [0.02, 0.98].map((y) => ({ x, y })),
+)
 
 /** Somewhere near a corner, where right places seldom lie. */
 function corner(chance: { next(): number }): AreaPoint {

@@ -1,6 +1,6 @@
 // What a choice question can do.
 import { inOrder, isBlank, plainOf, type Issue } from '../../fields/index.ts'
-import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
+import { issueAt, mistakeOf, oneOf, type QuestionKind } from '../kind.ts'
 import { hasRepeats, twoOrders, underNames } from '../options.ts'
 import { mixOf, shuffled } from '../shuffle.ts'
 import { markChoice } from './mark.ts'
@@ -80,7 +80,14 @@ export const choice: QuestionKind<ChoiceQuestion, ChoiceAnswer> = {
       const wrongs = options.filter((option) => !option.right)
       return { kind: 'choice', picked: [oneOf(wrongs.length > 0 ? wrongs : options, chance).id] }
     }
-    const picked = options.filter(() => chance.next() < 0.55).map(({ id }) => id)
-    return { kind: 'choice', picked: picked.length > 0 ? picked : [options[0]!.id] }
+    const some = options.filter(() => chance.next() < 0.55).map(({ id }) => id)
+    const wrongs = options.filter((option) => !option.right).map(({ id }) => id)
+    const mistakes = [some, some.filter((id) => id !== rights[0]), wrongs, rights.slice(1)]
+      .filter((picked) => picked.length > 0)
+      .map((picked): ChoiceAnswer => ({ kind: 'choice', picked }))
+    return mistakeOf(mistakes, (answer) => {
+      const { verdict, points, max } = markChoice(question, answer)
+      return verdict === 'right' || (max > 0 && points >= max)
+    })
   },
 }

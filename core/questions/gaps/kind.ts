@@ -1,5 +1,5 @@
 // What a passage with gaps can do.
-import { issueAt, type QuestionKind } from '../kind.ts'
+import { issueAt, mistakeOf, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { answerOf, ownOf } from '../reading.ts'
 import { findListed } from '../shortText/judge.ts'
@@ -109,8 +109,10 @@ export const gaps: QuestionKind<GapsQuestion, GapsAnswer> = {
     const spare = gaps.flatMap(({ fits }) => fits.slice(0, 1)).concat(extrasOf(question))
     const missed = Math.floor(chance.next() * gaps.length)
     const filled = gaps.map(({ id, fits, wrong }, index) => {
-      const other = wrong[0] ?? spare.find((word) => !fits.includes(word)) ?? 'water?'
-      return [id, right || index !== missed ? (fits[0] ?? '') : other]
+      if (right || index !== missed) return [id, fits[0] ?? '']
+      const gap = { id, fits, wrong }
+      const others = [...wrong.slice(0, 1), ...spare, 'water?', '']
+      return [id, mistakeOf(others, (word) => word !== '' && fills(question, gap, word))]
     })
     return { kind: 'gaps', filled: Object.fromEntries(filled) as GapsAnswer['filled'] }
   },

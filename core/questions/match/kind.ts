@@ -128,9 +128,14 @@ export const match: QuestionKind<MatchQuestion, MatchAnswer> = {
     const pairs = pairsInOrder(question)
     const matched = Object.fromEntries(pairs.map(({ id }) => [id, id]))
     if (right || pairs.length < 2) return { kind: 'match', matched }
-    // Two are taken for each other.
-    const one = oneOf(pairs, chance)
-    const other = pairs[(pairs.indexOf(one) + 1) % pairs.length]!
-    return { kind: 'match', matched: { ...matched, [one.id]: other.id, [other.id]: one.id } }
+    // Two are taken for each other; where they read alike on their right, others, or one is left out.
+    const at = pairs.indexOf(oneOf(pairs, chance))
+    const one = pairs[at]!
+    const others = [...pairs.slice(at + 1), ...pairs.slice(0, at)]
+    const other = others.find(({ right: text }) => !readsAlike(text, one.right))
+    if (other)
+      return { kind: 'match', matched: { ...matched, [one.id]: other.id, [other.id]: one.id } }
+    const { [one.id]: _, ...rest } = matched
+    return { kind: 'match', matched: rest }
   },
 }

@@ -1,5 +1,5 @@
 // What a question for a number can do.
-import { issueAt, type QuestionKind } from '../kind.ts'
+import { issueAt, mistakeOf, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { answerOf } from '../reading.ts'
 import { judge } from './judge.ts'
@@ -61,7 +61,13 @@ export const number: QuestionKind<NumberQuestion, NumberAnswer> = {
     if (right) return { kind: 'number', text: `${value}${behind}` }
     // People slip by a factor of ten, forget the unit, or reckon something else.
     const slip = chance.next()
-    const wrong = slip < 0.4 ? value * 10 : slip < 0.7 ? value / 2 : value + 1
-    return { kind: 'number', text: `${Number(wrong.toPrecision(6))}${behind}` }
+    const usual = slip < 0.4 ? value * 10 : slip < 0.7 ? value / 2 : value + 1
+    const { tolerance } = question
+    const beyond =
+      value + 1 + 2 * (tolerance.by === 'absolute' ? tolerance.amount : Math.abs(value))
+    const wrongs = [usual, value * 10, beyond, -beyond - 1].map((wrong): NumberAnswer => ({
+      ...{ kind: 'number', text: `${Number(wrong.toPrecision(6))}${behind}` },
+    }))
+    return mistakeOf(wrongs, ({ text }) => judge(question, text).value)
   },
 }

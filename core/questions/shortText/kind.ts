@@ -1,6 +1,6 @@
 // What a question for a short answer can do.
 import { inOrder } from '../../fields/index.ts'
-import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
+import { issueAt, mistakeOf, oneOf, type QuestionKind } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor } from '../options.ts'
 import { answerOf } from '../reading.ts'
@@ -74,7 +74,13 @@ export const shortText: QuestionKind<ShortTextQuestion, ShortTextAnswer> = {
     const listed = listedInOrder(question).filter(({ as }) => as === 'words')
     const rights = listed.filter(({ share }) => share === 1)
     const wrongs = listed.filter(({ share }) => share === 0)
-    const pool = right ? rights : wrongs
-    return { kind: 'shortText', text: pool.length > 0 ? oneOf(pool, chance).text : 'no idea' }
+    const answers = (texts: string[]) =>
+      texts.map((text): ShortTextAnswer => ({ kind: 'shortText', text }))
+    if (right && rights.length > 0) return answers([oneOf(rights, chance).text])[0]!
+    const wrong = wrongs.length > 0 ? [oneOf(wrongs, chance).text] : []
+    return mistakeOf(answers([...wrong, 'no idea', '?', '-']), (answer) => {
+      const found = listedFor(question, answer)
+      return found !== null && found.share === 1
+    })
   },
 }

@@ -188,7 +188,7 @@ export default {
       always:
         'The film waits until it is right, however many tries that takes. After {n} wrong ones learners are shown the explanation and what is right, so that nobody is stuck.',
       tries:
-        '| The film waits until it is right, and goes on after one try in any case. | The film waits until it is right, and goes on after {n} tries in any case.',
+        'The film waits until it is right. | The film waits until it is right, and goes on after one try in any case. | The film waits until it is right, and goes on after {n} tries in any case.',
       however: 'Until right, however many tries',
     },
     stem: 'Question',

@@ -53,7 +53,9 @@ const figures = computed(() => {
     ...{ name, figure: t('player.points', { n: n(points) }, pluralOf(points)) },
     way: partIds.map(titleOf).join(' → '),
   })
-  if (String(shortest.partIds) === String(longest.partIds))
+  const isOneWay =
+    String(shortest.partIds) === String(longest.partIds) && shortest.minutes === longest.minutes
+  if (isOneWay && measured.fewest.points === measured.most.points)
     return [line(t('routes.everyWay'), measured.longest), marks(t('routes.marks'), measured.most)]
   return [
     line(t('routes.shortest'), shortest),
