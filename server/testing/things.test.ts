@@ -1,7 +1,7 @@
 // A lesson of pages, stills, decks and chronicles: what was seen of them, what was answered, and when it is finished.
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, beforeEach, expect, it } from 'vitest'
-import { edits, type Lesson } from '@fernbrake/core/lesson'
+import { edits, partOfKind, type Lesson } from '@fernbrake/core/lesson'
 import {
   CHRONICLE,
   DECK,
@@ -93,11 +93,17 @@ it('answers on pages and under pins are marked like any others', async () => {
   expect(await learner()).toMatchObject({ answered: 2, questions: 2, points: 1, max: 2 })
 })
 
+const SLIDES = Object.keys(partOfKind(withThings(lessonWithFilm()), DECK, 'deck')!.slides)
+const everySlide = () => SLIDES.map((id) => saw(DECK, id))
+
 it('the lesson is finished once every part is', async () => {
   const parts = [PAGE, STILL, DECK, CHRONICLE]
   await send(...parts.map((id) => saw(id, id)), ...parts.map(finished))
   expect((await learner()).finishedAt).toBeNull()
   await send(finished(PART))
+  // A deck whose pictures nobody has seen is not finished, whatever was said of it.
+  expect((await learner()).finishedAt).toBeNull()
+  await send(...everySlide())
   expect((await learner()).finishedAt).not.toBeNull()
 })
 
@@ -129,7 +135,11 @@ it('nobody has to wait before a gate that is shut, and whoever opened it is aske
   const gated = edited(withThings(lessonWithFilm()), edits.setGate, { partId: CHRONICLE, gate })
   await begin(gated)
   const others = [PAGE, DECK, STILL]
-  const all = [...others.map((id) => saw(id, id)), ...[PART, ...others].map(finished)]
+  const all = [
+    ...others.map((id) => saw(id, id)),
+    ...everySlide(),
+    ...[PART, ...others].map(finished),
+  ]
   await send(...all, finished(CHRONICLE), saw(CHRONICLE, CHRONICLE))
   // What lies behind the gate is not asked for, nor finished by saying so.
   expect(await isFinished()).toBe(true)

@@ -96,6 +96,7 @@ function judgeBehind(
   behind: string,
 ): Judged {
   const { own, wanted } = asked
+  if (behind.split(' ').some((word) => ALTERNATIVES.has(word.toLowerCase()))) return WRONG
   const [unitText, isKnown] = unitAhead(asked, behind)
   if (unitText === null) return { value: value && !/\d/.test(behind), unit: false }
   if (!isKnown || !wanted) {
@@ -117,8 +118,9 @@ function unitAhead({ own, wanted }: Asked, behind: string): [string | null, bool
     unitOf(text) !== null || (wanted !== null && own !== '' && unitsLike(text, wanted).length > 0)
   const isOwn = (text: string) => wanted === null && isSameWord(text, own)
   if (isOwn(behind)) return [behind, false]
-  if (known(behind)) return [behind, true]
   const words = behind.split(' ')
+  if (own === '' && words.length > 1 && isDescription(words)) return [behind, false]
+  if (known(behind)) return [behind, true]
   for (let count = words.length - 1; count > 0; count -= 1) {
     const ahead = words.slice(0, count).join(' ')
     if (!isDescription(words.slice(count))) continue
@@ -133,12 +135,16 @@ const isSameWord = (one: string, other: string): boolean =>
 const singular = (word: string) => word.toLowerCase().replace(/s$/, '')
 
 const MOST_WORDS = 4
-/** Words after which a number means something else. */
-const TURNS = new Set(
-  'or and to per not no nor minus plus times than less more either oder und bis nicht ou et pas y o e ni hasta ish'.split(
+/** Words by which another answer is given beside the first. */
+const ALTERNATIVES = new Set(
+  'or and to not nor than less more either & vs oder und bis nicht ou et pas ni hasta menos weniger'.split(
     ' ',
   ),
 )
+/** Words after which a number means something else. */
+const TURNS = new Set('per no minus plus times half double ish y o e a an'.split(' '))
+/** Words that are units as well, and seldom mean them among others. */
+const SMALL_WORDS = new Set('in at as all so'.split(' '))
 
 /** Whether words only name what was measured: `water`, `of the lock`, `CO2`. */
 const isDescription = (words: readonly string[]): boolean =>
@@ -149,7 +155,7 @@ const isDescription = (words: readonly string[]): boolean =>
       /^(?:\p{L}[\p{L}'’-]+[.,;!]?|(?:[A-Z][a-z]?\d*){2,4})$/u.test(word) &&
       !TURNS.has(word.toLowerCase()) &&
       !isMultiplier(word) &&
-      unitOf(word) === null,
+      (SMALL_WORDS.has(word.toLowerCase()) || unitOf(word) === null),
   )
 
 /** `€12`, `EUR 12`, `m³ 100`: the unit stands in front. */
@@ -193,11 +199,10 @@ function clockTimes(plain: string, wanted: Unit): number[] {
 
 /** Each unit smaller than the one before it: `2 min 30 s`, `5 ft 3 in`, `1 h 30`. In base units. */
 function termSums(plain: string, wanted: Unit, decimals: Decimals): number[] {
-  const pieces = [
-    ...plain.matchAll(/([+-]?\d+(?:[.,]\d+)?) ?([^\d\s+-][^\d\s]*|$)(?: (?:and|und|et|y) )?/g),
-  ]
+  const joined = plain.replace(/(?<=[^\d\s]),? (?:(?:and|und|et|y) )?(?=\d)/g, ' ')
+  const pieces = [...joined.matchAll(/([+-]?\d+(?:[.,]\d+)?) ?([^\d\s+-][^\d\s]*|$) ?/g)]
   const whole = pieces.map(([text]) => text).join('')
-  if (pieces.length < 2 || whole.replace(/\s/g, '') !== plain.replace(/[\s]/g, '')) return []
+  if (pieces.length < 2 || whole !== joined) return []
   let before: Unit | null = null
   let sum = 0
   for (const [at, [, digits, name]] of pieces.entries()) {

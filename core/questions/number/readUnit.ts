@@ -42,7 +42,9 @@ const bareOf = (text: string) =>
     .replace(/(?<=[a-zA-Z])\p{M}+/gu, '')
     .normalize('NFC')
 
-function parse(plain: string): Unit | null {
+function parse(written: string): Unit | null {
+  // A full stop behind an abbreviation.
+  const plain = written.replace(/(?<=\p{L})\.$/u, '')
   if (plain === '') return PLAIN_UNIT
   return new Parser(plain, unitWritten).whole() ?? wordOf(plain)
 }
@@ -75,34 +77,76 @@ const MOST_WAYS = 64
 function looseReadings(plain: string): Unit[] {
   const low = plain.toLowerCase()
   const meant = Object.hasOwn(MEANT, low) ? [unitWritten(MEANT[low]!)!] : []
+  return [...meant, ...caseReadings(plain), ...apartReadings(plain)]
+}
+
+/** Every way to read the names with letters of either size. */
+function caseReadings(plain: string): Unit[] {
   const names = (tokensOf(plain) ?? []).flatMap(({ name }) => (name === undefined ? [] : [name]))
   let ways: Unit[][] = [[]]
   for (const name of names) {
     const readings = foldedReadings(name.toLowerCase())
     ways = ways.flatMap((way) => readings.map((unit) => [...way, unit]))
-    if (ways.length === 0 || ways.length > MOST_WAYS) return meant
+    if (ways.length === 0 || ways.length > MOST_WAYS) return []
   }
-  const read = ways.map((way) => {
-    let at = 0
-    return new Parser(plain, () => way[at++] ?? null).whole()
-  })
-  return [...meant, ...read.filter((unit) => unit !== null)]
+  return ways
+    .map((way) => {
+      let at = 0
+      return new Parser(plain, () => way[at++] ?? null).whole()
+    })
+    .filter((unit) => unit !== null)
+}
+
+/** Symbols that were written together, as ms⁻² for m s⁻²: what is raised is the last of them. */
+function apartReadings(plain: string): Unit[] {
+  let texts = ['']
+  let rest = plain
+  for (const { name } of tokensOf(plain) ?? []) {
+    if (name === undefined) continue
+    const at = rest.indexOf(name)
+    const before = rest.slice(0, at)
+    rest = rest.slice(at + name.length)
+    texts = texts.flatMap((text) => apart(name).map((one) => text + before + one))
+    if (texts.length > MOST_WAYS) return []
+  }
+  return texts
+    .map((text) => new Parser(text + rest, unitWritten).whole())
+    .filter((unit) => unit !== null)
+}
+
+const LONGEST_APART = 7
+
+/** A name in as many symbols as it can be made of, with a space between them; itself where it is one. */
+function apart(name: string): string[] {
+  if (name === '') return ['']
+  const whole = unitWritten(name) ? [name] : []
+  if (name.length > LONGEST_APART) return whole
+  const parted: string[] = []
+  for (let at = 1; at < name.length; at += 1)
+    if (unitWritten(name.slice(0, at)))
+      parted.push(...apart(name.slice(at)).map((rest) => `${name.slice(0, at)} ${rest}`))
+  return [...whole, ...parted]
 }
 
 /** Every unit that would read so, if large and small letters were alike; molar is left out, since it would read as metre. */
-function foldedReadings(low: string): Unit[] {
+function foldedReadings(low: string, name?: string): Unit[] {
   const found: Unit[] = []
   for (const [symbol, [, , prefixes]] of Object.entries(UNITS)) {
     if (symbol === 'M' || !low.endsWith(symbol.toLowerCase())) continue
     const before = low.slice(0, low.length - symbol.length)
     const spellings = before === '' ? [''] : prefixes ? prefixesLike(before) : []
     for (const prefix of spellings) {
-      const unit = unitWritten(prefix + symbol)
+      const written = prefix + symbol
+      const unit = name !== undefined && raised(name, written) > 1 ? null : unitWritten(written)
       if (unit) found.push(unit)
     }
   }
   return found
 }
+
+/** How many letters are small in the one and large in the other. */
+const raised = (name: string, written: string): number =>
+  [...written].filter((letter, at) => letter !== name[at] && letter !== letter.toLowerCase()).length
 
 const prefixesLike = (low: string): string[] =>
   Object.keys(PREFIXES).filter((prefix) => prefix.toLowerCase() === low)
@@ -245,7 +289,8 @@ function namedInWords(name: string): Unit | null {
     const inner = low.startsWith(before) ? product(unitsOfWord(low.slice(before.length))) : null
     if (inner) return raise(inner, power)
   }
-  const folded = foldedReadings(low)
+  // More than one letter that should be large is another word.
+  const folded = foldedReadings(low, name)
   const isOne = folded.length > 0 && folded.every((unit) => isSameUnit(unit, folded[0]!))
   return isOne ? folded[0]! : null
 }

@@ -3,10 +3,10 @@
 
 /** Words by the unit that they stand for. An SI prefix in words may stand before those in the first list. */
 const PREFIXED: Record<string, string> = {
-  m: 'metre meter metro',
-  g: 'gram gramme gramm gramo',
+  m: 'metre meter metro mtr mts',
+  g: 'gram gramme gramm gramo gm',
   s: 'second seconde sekunde segundo',
-  L: 'litre liter litro',
+  L: 'litre liter litro lt ltr',
   N: 'newton',
   J: 'joule julio',
   W: 'watt vatio',
@@ -35,7 +35,7 @@ const PREFIXED: Record<string, string> = {
   bar: 'bar bares',
   cal: 'calorie kalorie caloria',
   eV: 'electronvolt elektronenvolt',
-  Wh: 'watthour wattstunde wattheure',
+  Wh: 'watthour wattstunde wattheure whr',
   B: 'byte octet',
   bit: 'bit',
   pc: 'parsec',
@@ -144,6 +144,10 @@ export const PHRASES: readonly (readonly [RegExp, string])[] = [
   [/\bnautical miles?\b|\bmilles? marins?\b|\bmillas? nauticas?\b/gi, 'nmi'],
   [/\b(?:light|annees?|anos?)[ -](?:years?|lumieres?|luz)\b/gi, 'ly'],
   [/\bmm hg\b/gi, 'mmHg'],
+  [
+    /\b(?:lbs?|pounds?)(?: ?\/ ?| per )(?:sq(?:uare|\.)? ?in(?:ch(?:es)?)?|in(?:ch)?\^2)(?![a-z])/gi,
+    'psi',
+  ],
   [/(?:°|\b(?:deg(?:ree|re)?s?|grad(?:o|os)?)\.?) ?c(?:elsius|entigrade)?(?![a-z])/gi, '°C'],
   [/(?:°|\b(?:deg(?:ree|re)?s?|grad(?:o|os)?)\.?) ?f(?:ahrenheit)?(?![a-z])/gi, '°F'],
   [/\bpounds? sterling\b/gi, '£'],
