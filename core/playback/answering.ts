@@ -11,7 +11,8 @@ export function isReleasable(moment: Moment, result: AnswerResult | undefined): 
   // A fork is left by taking one of its ways.
   if (moment.kind === 'fork') return false
   if (moment.hold === 'answered') return result !== undefined
-  if (moment.hold === 'right') return result !== undefined && (result.right || result.final)
+  if (moment.hold === 'right')
+    return result !== undefined && (result.right || result.final || result.free === true)
   return true
 }
 

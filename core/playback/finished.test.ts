@@ -1,6 +1,7 @@
 // What bears out that a part is finished, and what does not.
 import { describe, expect, it } from 'vitest'
 import { edits, partOfKind, type Lesson, type SeekRule } from '../lesson/index.ts'
+import { HELP_AFTER_TRIES } from '../questions/index.ts'
 import {
   DECK,
   edited,
@@ -63,6 +64,9 @@ describe('a film', () => {
     expect(finished(asks('right', 3), answer('wrong', 2))).toBe(false)
     expect(finished(asks('right', 3), answer('wrong', 3))).toBe(true)
     expect(finished(asks('right'), answer('unmarked'))).toBe(true)
+    // Where nobody may be told that it is right, so many answers are enough.
+    expect(finished(asks('right'), answer('wrong', HELP_AFTER_TRIES - 1))).toBe(false)
+    expect(finished(asks('right'), answer('wrong', HELP_AFTER_TRIES))).toBe(true)
   })
 
   const ways = [

@@ -1,6 +1,6 @@
 // Whether a learner has finished a part, by what they did and not by what their device says of it.
 import { partOfKind, thingsToSee, type Lesson, type Part } from '../lesson/index.ts'
-import { isSettled } from '../questions/index.ts'
+import { HELP_AFTER_TRIES, isSettled } from '../questions/index.ts'
 import type { ResponseRecord } from '../analysis/index.ts'
 import type { Span } from '../watching/index.ts'
 import { reachedIn } from './reached.ts'
@@ -90,6 +90,8 @@ function isDone(lesson: Lesson, moment: QuestionMoment, { responses, released }:
   const own = responses.filter((one) => one.cueId === cueId)
   if (own.length === 0) return false
   const { tries = 0 } = lesson.questions[own[0]!.questionId] ?? {}
-  if (hold !== 'right' || (tries > 0 && own.length >= tries)) return true
+  // Where nobody may be told whether it is right, nobody is held for it longer than that.
+  const most = tries > 0 ? tries : HELP_AFTER_TRIES
+  if (hold !== 'right' || own.length >= most) return true
   return own.some(({ verdict }) => isSettled(verdict))
 }

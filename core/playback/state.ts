@@ -8,6 +8,8 @@ export interface AnswerResult {
   final: boolean
   /** How many tries were used by then. */
   tries?: number
+  /** Nobody may tell whether it was right, and so often as it was answered nobody is held for that any longer. */
+  free?: true
   /** Only the server can say whether it was right, and has not yet. */
   pending?: true
 }

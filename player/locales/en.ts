@@ -225,9 +225,12 @@ export default {
   mustAnswer: 'The film goes on after your answer.',
   mustBeRight: 'The film goes on after the right answer, or when no try is left.',
   mustBeRightAtLast: 'The film goes on after the right answer.',
+  mustTry: 'Whether it is right is told later. The film goes on after {n} answers, or a right one.',
   helped: 'What is right stands above. Try again with it; then the film goes on.',
   closeQuestion: 'Close the question',
   stillOpen: 'One question here is still open | {n} questions here are still open',
+  openIn:
+    'Nothing is open in “{title}”. | One question of “{title}” is still open | {n} questions of “{title}” are still open',
   openAgain: 'Question {number}, at {time}',
   questionNumber: 'Question {number}',
   done: 'done',

@@ -1,10 +1,17 @@
 // How a question stands for a learner, by kind, tries and what came of them; and what stays on the device.
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import type { Answer, Question, Verdict } from '@fernbrake/core/questions'
+import {
+  blankBase,
+  blankQuestion,
+  HELP_AFTER_TRIES,
+  type Answer,
+  type Question,
+  type Verdict,
+} from '@fernbrake/core/questions'
 import { fullLesson } from '@fernbrake/core/testing'
 import { useAnswerDraft } from '../questions/useAnswerDraft.ts'
 import { keepHere, readKept } from './onDevice.ts'
-import { standingOf } from './useAnswers.ts'
+import { canStillAnswer, resultsOf, standingOf } from './useAnswers.ts'
 import { keepWaited, readWaited } from './waitedTimes.ts'
 
 const choice: Question = { ...fullLesson().questions['q-a']!, tries: 2 }
@@ -36,6 +43,30 @@ describe('a question', () => {
     expect(
       standingOf(endless, given(...Array<[Answer, Verdict]>(9).fill([wrong!, 'wrong']))),
     ).toEqual(expect.objectContaining({ triesUsed: 9, triesLeft: null, final: false }))
+  })
+
+  it('lets go of a hold until right after so many tries, where nobody may tell', () => {
+    const endless = { ...choice, tries: 0 }
+    const lesson = { ...fullLesson(), questions: { 'q-a': endless } }
+    const answers = Array.from({ length: HELP_AFTER_TRIES }, (_, at) => ({
+      ...{ cueId: 'a', questionId: 'q-a', tryNumber: at + 1, answer: wrong!, points: 0 },
+      verdict: 'wrong' as const,
+    }))
+    const free = (given: typeof answers, told: boolean) => resultsOf(lesson, given, told).a!.free
+    expect(free(answers, false)).toBe(true)
+    expect(free(answers.slice(1), false)).toBe(true)
+    expect(free(answers.slice(0, -1), false)).toBeUndefined()
+    expect(free(answers, true)).toBeUndefined()
+  })
+
+  it('is worth coming back to while it is open, and another try can earn something', () => {
+    const open = (question: Question, ...given: Parameters<typeof standingOf>[1][number][]) =>
+      canStillAnswer(question, standingOf(question, given))
+    expect(open(choice)).toBe(true)
+    expect(open(choice, { answer: wrong!, verdict: 'wrong' })).toBe(true)
+    expect(open(choice, { answer: right!, verdict: 'right' })).toBe(false)
+    const poll = { ...blankQuestion('poll', blankBase('p'), () => 'x'), tries: 2 }
+    expect(open(poll, { answer: { kind: 'poll', picked: [] }, verdict: 'unmarked' })).toBe(false)
   })
 
   it('shows the last answer with its mark', () => {

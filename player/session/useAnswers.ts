@@ -5,9 +5,11 @@ import type { Lesson, QuestionCue } from '@fernbrake/core/lesson'
 import type { AnswerResult } from '@fernbrake/core/playback'
 import {
   isByPerson,
+  HELP_AFTER_TRIES,
   isFinal,
   isGraded,
   isSettledHere,
+  isUnsaid,
   markQuestion,
   type Answer,
   type Mark,
@@ -32,8 +34,17 @@ export type { GivenAnswer }
  */
 function resultOf(question: Question, right: boolean, tries: number, told: boolean): AnswerResult {
   const isDone = !isGraded(question) || isByPerson(question)
-  return { right, final: isDone || isFinal(question, told && right, tries), tries }
+  const isUntold = !told || isUnsaid(question)
+  const isFree = isUntold && question.tries === 0 && tries >= HELP_AFTER_TRIES
+  const final = isDone || isFinal(question, told && right, tries)
+  return { right, final, tries, ...(isFree ? { free: true } : {}) }
 }
+
+/** Whether a question is worth coming back to: it was not answered, or another try can still earn something. */
+export const canStillAnswer = (
+  question: Question,
+  { triesUsed, final }: QuestionStanding,
+): boolean => triesUsed === 0 || (isGraded(question) && !isByPerson(question) && !final)
 
 /** What playback must know of earlier answers, by cue. */
 export function resultsOf(

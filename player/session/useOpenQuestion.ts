@@ -7,7 +7,11 @@ import { nowMs } from '../clock.ts'
 import { leavingOf } from './leaving.ts'
 import type { FilmSession } from './useFilmSession.ts'
 
-export function useOpenQuestion({ state, schedule, part }: FilmSession, lesson: Lesson) {
+export function useOpenQuestion(
+  { state, schedule, part }: FilmSession,
+  lesson: Lesson,
+  told: boolean,
+) {
   const { t } = useI18n()
   const questionCues = cuesInOrder(lesson, part.id).filter((cue) => cue.kind === 'question')
   /** The one that holds, else the first that runs beside. */
@@ -22,7 +26,7 @@ export function useOpenQuestion({ state, schedule, part }: FilmSession, lesson: 
     const question = lesson.questions[cue.questionId]!
     const material = lesson.materials?.[question.materialId ?? ''] ?? null
     const isBeside = state.value.beside.includes(cue.id)
-    const leaving = leavingOf(moment, question, state.value.results[cue.id], t, isBeside)
+    const leaving = leavingOf(moment, question, state.value.results[cue.id], t, { isBeside, told })
     return { cue, leaving, number: index + 1, question, material }
   })
   let openSinceMs = 0

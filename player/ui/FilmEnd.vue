@@ -107,6 +107,11 @@ ul {
 }
 .still-open .fb-button {
   padding-inline: 0;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.still-open span {
+  display: inline-block;
 }
 .still-open span {
   color: var(--ink-2);

@@ -85,7 +85,7 @@ const caption = computed(() => {
   return said.length > 0 ? said.map(({ text }) => text).join('\n') : null
 })
 
-const { questionCues, open, openForMs } = useOpenQuestion(session, lesson)
+const { questionCues, open, openForMs } = useOpenQuestion(session, lesson, told[1])
 const filmScore = computed(() =>
   answers.scoreOf(placesAsked(lesson, session.part).map(({ question }) => question)),
 )

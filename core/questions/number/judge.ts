@@ -1,5 +1,5 @@
 // Whether what was typed is the right value in the right unit: every sound reading of it is tried, and the best one counts.
-import { assertNever } from '../../fields/index.ts'
+import { assertNever, remembered } from '../../fields/index.ts'
 import { isMultiplier, readTidy, type Decimals } from './read.ts'
 import { unitOf, unitsLike } from './readUnit.ts'
 import type { NumberQuestion, Tolerance } from './schema.ts'
@@ -39,6 +39,8 @@ const WRONG: Judged = { value: false, unit: false }
 /** Longer than anything that answers such a question. */
 const LONGEST = 120
 
+const tidyUnit = remembered(500, tidy)
+
 /** What is asked, prepared once for all readings. */
 interface Asked {
   question: NumberQuestion
@@ -49,7 +51,7 @@ interface Asked {
 export function judge(question: NumberQuestion, text: string): Judged {
   if (text.length > LONGEST) return WRONG
   const plain = tidy(text)
-  const own = tidy(question.unit)
+  const own = tidyUnit(question.unit)
   const asked: Asked = { question, own, wanted: unitOf(own) }
   const read = judgePlain(asked, plain)
   if (read.value && read.unit) return read

@@ -1,5 +1,6 @@
 // Reads a written unit: symbols or words, with powers (m3, m^3, m³, cubic metres), products (kW h, N·m), brackets and
 // divisions (J/(g·K), J g^-1 K^-1).
+import { remembered } from '../../fields/index.ts'
 import { tidy } from './tidy.ts'
 import { PHRASES, POWER_BEFORE, POWER_BEHIND, POWER_WITHIN, unitsOfWord } from './unitWords.ts'
 import {
@@ -23,17 +24,9 @@ export const readUnit = (text: string): Unit | null => unitOf(tidy(text))
 
 /** So many are remembered: a class writes the same few. */
 const MOST_KEPT = 500
-const kept = new Map<string, Unit | null>()
 
 /** The same of what is tidied already. */
-export function unitOf(plain: string): Unit | null {
-  const known = kept.get(plain)
-  if (known !== undefined) return known
-  if (kept.size >= MOST_KEPT) kept.clear()
-  const unit = parse(plain)
-  kept.set(plain, unit)
-  return unit
-}
+export const unitOf = remembered(MOST_KEPT, parse)
 
 /** Without accents; what has a meaning of its own as a letter stays. */
 const bareOf = (text: string) =>

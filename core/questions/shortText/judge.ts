@@ -1,4 +1,5 @@
 // Which of the listed answers somebody meant.
+import { remembered } from '../../fields/index.ts'
 import { readPattern } from './pattern.ts'
 import type { ListedAnswer, WordRules } from './schema.ts'
 import { slipsOf, type SlipRules } from './slips.ts'
@@ -23,18 +24,35 @@ export function findListed<L extends Listed>(
   if (typed.bare === '') return null
   const words = listed
     .filter((one) => one.as === 'words')
-    .map((one) => ({ one, forms: formsOf(one.text, rules) }))
+    .map((one) => ({ one, forms: listedForms(rules)(one.text) }))
   const same = words.filter(({ forms }) => saysTheSame(typed, forms))
   if (same.length > 0) return best(same.map(({ one }) => one))
-  const fold = (letters: string) => comparable(letters, rules) || letters
   const fits = listed.filter((one) => {
     if (one.as !== 'pattern') return false
-    const pattern = readPattern(one.text, fold)
+    const pattern = listedPattern(rules)(one.text)
     return pattern.ok && (pattern.matches(typed.bare) || pattern.matches(typed.whole))
   })
   if (fits.length > 0) return best(fits)
   return rules.typos ? nearest(words, typed, rules) : null
 }
+
+/** What is made of a text under these rules, remembered: what is listed is compared with every answer. */
+function underRules<T>(
+  make: (text: string, rules: Minds) => T,
+): (rules: Minds) => (text: string) => T {
+  const all = [false, true].map((minded) =>
+    [false, true].map((accents) =>
+      remembered(MOST_LISTED, (text) => make(text, { minds: { case: minded, accents } })),
+    ),
+  )
+  return ({ minds }) => all[Number(minds.case)]![Number(minds.accents)]!
+}
+type Minds = Pick<WordRules, 'minds'>
+const MOST_LISTED = 1000
+const listedForms = underRules(formsOf)
+const listedPattern = underRules((text, rules) =>
+  readPattern(text, (letters) => comparable(letters, rules) || letters),
+)
 
 /** The ways in which one text is compared. */
 interface Forms {
@@ -47,7 +65,7 @@ interface Forms {
   spelled: string | null
 }
 
-function formsOf(text: string, rules: WordRules): Forms {
+function formsOf(text: string, rules: Minds): Forms {
   const whole = comparable(text, rules)
   const bare = withoutTrimmings(whole)
   const isSpelled = !rules.minds.accents && /[äöüÄÖÜ]|[aouAOU]\u0308/.test(text)

@@ -1,6 +1,8 @@
 // Beginnings and endings by which two words differ in what they mean and hardly in how they are written, by language: a slip
 // that makes the one of the other is none.
 
+import { remembered } from '../../fields/index.ts'
+
 /** Any two of one row make different words of what follows; '' is the word without any. */
 const BEGINNINGS: readonly (readonly string[])[] = [
   // English, and what several languages took from Greek and Latin.
@@ -11,7 +13,7 @@ const BEGINNINGS: readonly (readonly string[])[] = [
   ['pre', 'pro', 'per', 'post'],
   ['micro', 'macro', 'mikro', 'makro'],
   ['endo', 'exo', 'ecto', 'ento'],
-  ['mono', 'di', 'tri', 'tetra', 'bi', 'poly', 'uni'],
+  ['', 'mono', 'di', 'tri', 'tetra', 'bi', 'poly', 'uni', 'semi'],
   ['over', 'under'],
   ['ab', 'ad', 'a', 'al', 'af', 'ef'],
   ['e', 'i', 'em', 'im'],
@@ -58,13 +60,9 @@ const ENDINGS: readonly (readonly string[])[] = [
 /** A beginning or ending says something only where so many letters are left beside it. */
 const LEAST_STEM = 3
 const MOST_KEPT = 2000
-const kept = new Map<string, string[]>()
 
 /** The words that a beginning or an ending makes of this one and that mean something else. Lower case, without accents. */
-export function oppositesOf(word: string): string[] {
-  const known = kept.get(word)
-  if (known) return known
-  if (kept.size >= MOST_KEPT) kept.clear()
+export const oppositesOf = remembered(MOST_KEPT, (word): string[] => {
   const found = new Set([
     ...exchanged(
       word,
@@ -80,10 +78,8 @@ export function oppositesOf(word: string): string[] {
     ),
   ])
   found.delete(word)
-  const others = [...found]
-  kept.set(word, others)
-  return others
-}
+  return [...found]
+})
 
 function exchanged(
   word: string,

@@ -1,4 +1,5 @@
 // Small slips of the hand: which are let pass, and which make another word (computation page, Marking).
+import { confusedWith } from './confused.ts'
 import { oppositesOf } from './opposites.ts'
 
 /** One letter each: a word in these scripts with one sign changed is another word. */
@@ -82,7 +83,7 @@ function slipsInWord(typed: string, listed: string, { fold, others }: SlipRules)
   // Where capitals or accents matter, one of them is no slip of the hand.
   if (slipsBetween(bareTyped, bareListed, limit) < slips) return null
   if (others.has(bareTyped)) return null
-  const isOther = oppositesOf(bareListed).some(
+  const isOther = [...oppositesOf(bareListed), ...confusedWith(bareListed)].some(
     (word) => slipsBetween(bareTyped, word, slips) < slips,
   )
   return isOther ? null : slips

@@ -26,7 +26,7 @@ const lead = computed(() => {
   <p v-if="reading" class="notice quiet" role="status">
     {{ t('bench.readingCaptions', { name: reading }) }}
   </p>
-  <section v-if="doubt" class="notice doubt" :aria-label="t('bench.whichSigns')">
+  <section v-if="doubt" class="notice straw doubt" :aria-label="t('bench.whichSigns')">
     <p role="status">{{ t('bench.signsInDoubt', { name: doubt.file.name }) }}</p>
     <blockquote dir="auto">
       <p v-for="(line, index) in doubt.read.sample" :key="index">{{ line }}</p>

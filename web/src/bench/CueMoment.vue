@@ -84,3 +84,10 @@ function setCountdown(countdownMs: number | null): void {
     />
   </div>
 </template>
+
+<style scoped>
+.until-right {
+  display: grid;
+  gap: 6px;
+}
+</style>

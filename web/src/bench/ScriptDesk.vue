@@ -126,7 +126,12 @@ const setEditing = (id: string, on: boolean) => (editingId.value = on ? id : nul
       />
     </header>
     <ScriptTools
-      v-if="(showsTools || bench.lines.value.length === 0) && bench.part.value && !tapping"
+      v-if="
+        (showsTools || bench.lines.value.length === 0) &&
+        bench.part.value &&
+        !tapping &&
+        !intake.doubt.value
+      "
       @file="intake.take"
       @tap="((tapping = true), (showsTools = false))"
     />
