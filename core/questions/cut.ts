@@ -1,7 +1,8 @@
 // A question for a learner who may not know yet what is right (architecture page, Editions and their keys). What tells it
 // is taken out, and what answers name goes by other names, in the order in which this learner finds it: neither an id nor
 // an order tells anything. `mix` is what both follow from; the learner must not know it before the question is told whole.
-import { kindOf, markQuestion } from './kinds.ts'
+import { markQuestion } from './kinds.ts'
+import { makingOf } from './makings.ts'
 import type { Mark } from './mark.ts'
 import type { Answer, Question } from './schema.ts'
 
@@ -14,7 +15,7 @@ interface Names {
 const NO_NAMES: Names = { toName: new Map(), toId: new Map() }
 
 function namesOf(question: Question, mix: string): Names {
-  const ids = kindOf(question).hiding?.ids(question, mix)
+  const ids = makingOf(question).hiding?.ids(question, mix)
   if (!ids) return NO_NAMES
   const toName = new Map<string, string>()
   const toId = new Map<string, string>()
@@ -47,7 +48,7 @@ export function cutQuestion(
   }
   const own = told.filter(({ kind }) => kind === question.kind)
   const cutting = { nameOf: (id: string) => toName.get(id) ?? id, mix, told: own }
-  return { ...kindOf(question).cut(bare, cutting), cut: true }
+  return { ...makingOf(question).cut(bare, cutting), cut: true }
 }
 
 /** The question whole, for a learner who has had it cut: it lies as they have found it. */
@@ -67,13 +68,13 @@ export function answerInIds(question: Question, mix: string, answer: Answer): An
 
 const renamed = (question: Question, answer: Answer, rename: (id: string) => string): Answer =>
   answer.kind === question.kind
-    ? (kindOf(question).hiding?.renamed(answer, rename) ?? answer)
+    ? (makingOf(question).hiding?.renamed(answer, rename) ?? answer)
     : answer
 
 /** What of a mark may be told while a try is left: how it stands with what was picked, in the names of the cut question. */
 export function markAsFound(question: Question, mix: string, { perPart, ...mark }: Mark): Mark {
   const { toName } = namesOf(question, mix)
-  const nameOf = (id: string) => (kindOf(question).hiding?.inParts ? (toName.get(id) ?? id) : id)
+  const nameOf = (id: string) => (makingOf(question).hiding?.inParts ? (toName.get(id) ?? id) : id)
   const picked = perPart.filter((part) => part.picked)
   return { ...mark, perPart: picked.map((part) => ({ ...part, id: nameOf(part.id) })) }
 }

@@ -7,11 +7,8 @@ export { carriedOver } from './carry.ts'
 export { blankBase, HELP_AFTER_TRIES, type BaseFields, type QuestionBase } from './base.ts'
 export type { Chance } from './kind.ts'
 export {
-  blankQuestion,
-  drawAnswer,
   filesAsked,
   filesOfAnswer,
-  findWhatCannotBeAsked,
   fitsQuestion,
   isByPerson,
   isFinal,
@@ -27,6 +24,7 @@ export {
   readableAnswer,
   textsOf,
 } from './kinds.ts'
+export { blankQuestion, drawAnswer, findWhatCannotBeAsked } from './makings.ts'
 export {
   isSettled,
   pointsAfterTries,

@@ -34,6 +34,7 @@ export interface FilesAsked {
   mostBytes: number
 }
 
+/** What a kind can do where its questions are answered. */
 export interface QuestionKind<Q extends QuestionBase, A> {
   /** Whether there is something to be right about; polls and the like only ask. */
   graded: boolean
@@ -43,20 +44,12 @@ export interface QuestionKind<Q extends QuestionBase, A> {
   selfJudged?: true
   /** Whether another try begins with the answer before it, to be mended; else it is given anew. */
   mended: boolean
-  /** A new question of this kind, ready to be written on. */
-  blank(base: QuestionBase, newId: () => string): Q
   /** Marks any value as an answer. Pure and total: never throws, whatever the value is. */
   mark(question: Q, answer: unknown): Mark
   /** Whether an answer names only what the question has, and no more than it allows. */
   fits(question: Q, answer: A): boolean
   /** The answer as a person would read it in a report. */
   readable(question: Q, answer: A): string
-  /** Why it cannot be asked yet, besides what all kinds need; paths are relative to the question. */
-  findWhatCannotBeAsked(question: Q): Issue[]
-  /** The question without anything that tells what is right; what all kinds have is cut already. */
-  cut(question: Q, cutting: Cutting<A>): Q
-  /** Only of kinds whose answers name what the question has. */
-  hiding?: Hiding<Q, A>
   /** The texts that it has besides those of every kind. */
   texts(question: Q): RichText[]
   /** The media that it needs besides those in its texts. */
@@ -65,6 +58,18 @@ export interface QuestionKind<Q extends QuestionBase, A> {
   filesAsked?(question: Q): FilesAsked
   /** The ids of the files that an answer names. */
   filesOf?(answer: A): string[]
+}
+
+/** What a kind can do for those who write its questions, hold them back, or rehearse them: learners need none of it. */
+export interface QuestionMaking<Q extends QuestionBase, A> {
+  /** A new question of this kind, ready to be written on. */
+  blank(base: QuestionBase, newId: () => string): Q
+  /** Why it cannot be asked yet, besides what all kinds need; paths are relative to the question. */
+  findWhatCannotBeAsked(question: Q): Issue[]
+  /** The question without anything that tells what is right; what all kinds have is cut already. */
+  cut(question: Q, cutting: Cutting<A>): Q
+  /** Only of kinds whose answers name what the question has. */
+  hiding?: Hiding<Q, A>
   /** An answer as a simulated learner gives it: right, or with a mistake that people make. */
   draw(question: Q, right: boolean, chance: Chance): A
 }

@@ -1,11 +1,10 @@
-// What every kind of question can do, by kind. A new kind is a line here.
-import { isBlank, mediaOfText, partsOfText, type Issue, type RichText } from '../fields/index.ts'
+// What every kind of question can do where it is answered, by kind. A new kind is a line here, and in makings.ts.
+import { mediaOfText, partsOfText, type RichText } from '../fields/index.ts'
 import { area } from './area/kind.ts'
-import type { QuestionBase } from './base.ts'
 import { checklist } from './checklist/kind.ts'
 import { choice } from './choice/kind.ts'
 import { gaps } from './gaps/kind.ts'
-import { issueAt, type Chance, type FilesAsked, type QuestionKind } from './kind.ts'
+import type { FilesAsked, QuestionKind } from './kind.ts'
 import { longText } from './longText/kind.ts'
 import { match } from './match/kind.ts'
 import { number } from './number/kind.ts'
@@ -88,17 +87,6 @@ export const isSettledHere = (question: Question, verdict: Verdict): boolean =>
 /** Whether another try begins with the answer before it. */
 export const isMended = (question: Pick<Question, 'kind'>): boolean => kindOf(question).mended
 
-/** A new question of a kind, ready to be written on. */
-export const blankQuestion = (
-  kind: QuestionKindName,
-  base: QuestionBase,
-  newId: () => string,
-): Question => kindOf({ kind }).blank(base, newId)
-
-/** An answer as a simulated learner gives it. */
-export const drawAnswer = (question: Question, right: boolean, chance: Chance): Answer =>
-  kindOf(question).draw(question, right, chance)
-
 /** All texts of a question that a learner may read. */
 export function textsOf(question: Question): RichText[] {
   const { stem, hint, feedback, explanation } = question
@@ -116,14 +104,6 @@ export const partsOfQuestion = (question: Question): string[] => [
   ...textsOf(question).flatMap(partsOfText),
   ...(question.evidence ? [question.evidence.partId] : []),
 ]
-
-/** The reasons why this question cannot be asked yet; empty when it can. Paths are relative to the question. */
-export function findWhatCannotBeAsked(question: Question): Issue[] {
-  const own = kindOf(question).findWhatCannotBeAsked(question)
-  return isBlank(question.stem)
-    ? [issueAt('stem', 'question.noStem', 'The question has no text.'), ...own]
-    : own
-}
 
 /** The files that come with an answer. */
 export const filesOfAnswer = (answer: Answer): string[] => kindOf(answer).filesOf?.(answer) ?? []

@@ -58,7 +58,7 @@ export async function publishEdition(
         number: input.number,
         document,
         note: cleanText(input.note ?? ''),
-        changes: before ? whatChanged(before.document, document) : [],
+        changes: before ? whatChanged(asEdition(before.document), document) : [],
         revision: lesson.revision,
         personId: person.id,
       },
@@ -97,7 +97,7 @@ export async function readUnpublished(_context: Context, lessonId: string): Prom
   if (!newest) return { edition: null, changes: [], learnersInside: 0 }
   return {
     edition: newest.number,
-    changes: whatChanged(newest.document, asEdition(lesson.draft)),
+    changes: whatChanged(asEdition(newest.document), asEdition(lesson.draft)),
     learnersInside: await countInside(newest),
   }
 }

@@ -1,6 +1,6 @@
 // What a question for a place can do.
 import { inOrder, plainOf } from '../../fields/index.ts'
-import { issueAt, mistakeOf, oneOf, type QuestionKind } from '../kind.ts'
+import { issueAt, mistakeOf, oneOf, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { underNames } from '../options.ts'
 import { answerOf, listOfIds, ownOf } from '../reading.ts'
@@ -86,7 +86,6 @@ export const area: QuestionKind<AreaQuestion, AreaAnswer> = {
   graded: true,
   byPerson: false,
   mended: false,
-  blank: (base) => ({ ...base, kind: 'area', mediaId: null, places: {}, all: false }),
   /** Each right place counts once; points beyond those asked for earn nothing at all. */
   mark(question, answer) {
     const points = readPoints(answer) ?? []
@@ -125,6 +124,12 @@ export const area: QuestionKind<AreaQuestion, AreaAnswer> = {
       }),
       ...named.flatMap((id) => ownOf(question.places, id)?.label ?? []),
     ].join('; '),
+  texts: (question) => placesInOrder(question).map(({ label }) => plainOf(label)),
+  media: ({ mediaId }) => (mediaId === null ? [] : [mediaId]),
+}
+
+export const areaMaking: QuestionMaking<AreaQuestion, AreaAnswer> = {
+  blank: (base) => ({ ...base, kind: 'area', mediaId: null, places: {}, all: false }),
   findWhatCannotBeAsked(question) {
     const places = placesInOrder(question)
     if (!places.some(({ right }) => right))
@@ -145,8 +150,6 @@ export const area: QuestionKind<AreaQuestion, AreaAnswer> = {
       named ? { ...answer, named: named.map(rename) } : answer,
     inParts: true,
   },
-  texts: (question) => placesInOrder(question).map(({ label }) => plainOf(label)),
-  media: ({ mediaId }) => (mediaId === null ? [] : [mediaId]),
   draw(question, right, chance) {
     const places = placesInOrder(question)
     const rights = places.filter((place) => place.right)

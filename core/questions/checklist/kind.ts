@@ -1,6 +1,6 @@
 // What a self-check list can do. It is right once everything is ticked; nobody can be wrong about themselves.
 import { inOrder, isBlank, plainOf } from '../../fields/index.ts'
-import { issueAt, type QuestionKind } from '../kind.ts'
+import { issueAt, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { tickedMark } from '../mark.ts'
 import { hasRepeats, twoOrders } from '../options.ts'
 import { answerOf, listOfIds } from '../reading.ts'
@@ -11,19 +11,6 @@ export const checklist: QuestionKind<ChecklistQuestion, ChecklistAnswer> = {
   byPerson: false,
   selfJudged: true,
   mended: true,
-  blank: (base, newId) => ({
-    ...base,
-    points: 0,
-    tries: 0,
-    keep: 'last',
-    kind: 'checklist',
-    items: Object.fromEntries(
-      twoOrders().map((order) => {
-        const id = newId()
-        return [id, { id, order, text: '' }]
-      }),
-    ),
-  }),
   mark: (question, answer) =>
     tickedMark(
       question,
@@ -38,6 +25,24 @@ export const checklist: QuestionKind<ChecklistQuestion, ChecklistAnswer> = {
       .filter(({ id }) => ticked.includes(id))
       .map(({ text }) => plainOf(text))
       .join('; '),
+  texts: (question) => Object.values(question.items).map(({ text }) => text),
+  media: () => [],
+}
+
+export const checklistMaking: QuestionMaking<ChecklistQuestion, ChecklistAnswer> = {
+  blank: (base, newId) => ({
+    ...base,
+    points: 0,
+    tries: 0,
+    keep: 'last',
+    kind: 'checklist',
+    items: Object.fromEntries(
+      twoOrders().map((order) => {
+        const id = newId()
+        return [id, { id, order, text: '' }]
+      }),
+    ),
+  }),
   findWhatCannotBeAsked(question) {
     const texts = Object.values(question.items).map(({ text }) => text)
     if (texts.length === 0)
@@ -48,8 +53,6 @@ export const checklist: QuestionKind<ChecklistQuestion, ChecklistAnswer> = {
       : []
   },
   cut: (question) => question,
-  texts: (question) => Object.values(question.items).map(({ text }) => text),
-  media: () => [],
   draw(question, right, chance) {
     const ids = inOrder(Object.values(question.items)).map(({ id }) => id)
     // Whoever is not ready yet leaves out what comes last, and now and then something before.

@@ -1,6 +1,6 @@
 // What a choice question can do.
 import { inOrder, isBlank, plainOf, type Issue } from '../../fields/index.ts'
-import { issueAt, mistakeOf, oneOf, type QuestionKind } from '../kind.ts'
+import { issueAt, mistakeOf, oneOf, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { hasRepeats, twoOrders, underNames } from '../options.ts'
 import { mixOf, shuffled } from '../shuffle.ts'
 import { markChoice } from './mark.ts'
@@ -20,6 +20,18 @@ export const choice: QuestionKind<ChoiceQuestion, ChoiceAnswer> = {
   graded: true,
   byPerson: false,
   mended: false,
+  mark: markChoice,
+  fits: (question, { picked }) => picked.every((id) => Object.hasOwn(question.options, id)),
+  readable: (question, { picked }) =>
+    optionsInOrder(question)
+      .filter(({ id }) => picked.includes(id))
+      .map(({ text }) => plainOf(text))
+      .join('; '),
+  texts: (question) => optionsInOrder(question).flatMap(({ text, feedback }) => [text, feedback]),
+  media: () => [],
+}
+
+export const choiceMaking: QuestionMaking<ChoiceQuestion, ChoiceAnswer> = {
   blank: (base, newId) => ({
     ...base,
     kind: 'choice',
@@ -32,13 +44,6 @@ export const choice: QuestionKind<ChoiceQuestion, ChoiceAnswer> = {
     ),
     credit: 'penalised',
   }),
-  mark: markChoice,
-  fits: (question, { picked }) => picked.every((id) => Object.hasOwn(question.options, id)),
-  readable: (question, { picked }) =>
-    optionsInOrder(question)
-      .filter(({ id }) => picked.includes(id))
-      .map(({ text }) => plainOf(text))
-      .join('; '),
   findWhatCannotBeAsked(question) {
     const options = optionsInOrder(question)
     const rights = options.filter(({ right }) => right).length
@@ -70,8 +75,6 @@ export const choice: QuestionKind<ChoiceQuestion, ChoiceAnswer> = {
     renamed: ({ kind, picked }, rename) => ({ kind, picked: picked.map(rename) }),
     inParts: true,
   },
-  texts: (question) => optionsInOrder(question).flatMap(({ text, feedback }) => [text, feedback]),
-  media: () => [],
   draw(question, right, chance) {
     const options = optionsInOrder(question)
     const rights = options.filter((option) => option.right).map(({ id }) => id)

@@ -1,5 +1,5 @@
 // What a passage with gaps can do.
-import { issueAt, mistakeOf, type QuestionKind } from '../kind.ts'
+import { issueAt, mistakeOf, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { answerOf, ownOf } from '../reading.ts'
 import { findListed } from '../shortText/judge.ts'
@@ -47,15 +47,6 @@ export const gaps: QuestionKind<GapsQuestion, GapsAnswer> = {
   graded: true,
   byPerson: false,
   mended: true,
-  blank: (base) => ({
-    ...base,
-    kind: 'gaps',
-    passage: '',
-    filledBy: 'typing',
-    extras: '',
-    rules: { minds: { case: false, accents: false }, typos: true },
-    credit: 'partial',
-  }),
   /** The mean over the gaps. */
   mark(question, answer) {
     const filled = answerOf(answer, 'gaps')?.filled
@@ -79,6 +70,20 @@ export const gaps: QuestionKind<GapsQuestion, GapsAnswer> = {
     readPassage(question.passage)
       .gaps.map(({ id }) => `${id}: ${ownOf(filled, id)?.trim() || '–'}`)
       .join('; '),
+  texts: ({ passage, extras }) => [passage, extras],
+  media: () => [],
+}
+
+export const gapsMaking: QuestionMaking<GapsQuestion, GapsAnswer> = {
+  blank: (base) => ({
+    ...base,
+    kind: 'gaps',
+    passage: '',
+    filledBy: 'typing',
+    extras: '',
+    rules: { minds: { case: false, accents: false }, typos: true },
+    credit: 'partial',
+  }),
   findWhatCannotBeAsked(question) {
     const { gaps, faults } = readPassage(question.passage)
     if (faults.length > 0)
@@ -102,8 +107,6 @@ export const gaps: QuestionKind<GapsQuestion, GapsAnswer> = {
     const { others: _, ...rules } = question.rules
     return { ...question, rules, passage, extras: hasBank ? wordBank(whole, '').join('\n') : '' }
   },
-  texts: ({ passage, extras }) => [passage, extras],
-  media: () => [],
   draw(question, right, chance) {
     const { gaps } = readPassage(question.passage)
     const spare = gaps.flatMap(({ fits }) => fits.slice(0, 1)).concat(extrasOf(question))

@@ -1,5 +1,5 @@
 // What a question for a long answer can do.
-import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
+import { issueAt, oneOf, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { waitingForPerson } from '../mark.ts'
 import type { LongTextAnswer, LongTextQuestion } from './schema.ts'
 
@@ -19,6 +19,17 @@ export const longText: QuestionKind<LongTextQuestion, LongTextAnswer> = {
   graded: true,
   byPerson: true,
   mended: true,
+  mark: waitingForPerson,
+  fits: ({ wordsFrom, wordsTo }, { text }) => {
+    const words = countWords(text)
+    return words > 0 && words >= (wordsFrom ?? 0) && words <= (wordsTo ?? Infinity)
+  },
+  readable: (_question, { text }) => text,
+  texts: ({ model }) => [model],
+  media: () => [],
+}
+
+export const longTextMaking: QuestionMaking<LongTextQuestion, LongTextAnswer> = {
   blank: (base) => ({
     ...base,
     tries: 1,
@@ -27,19 +38,11 @@ export const longText: QuestionKind<LongTextQuestion, LongTextAnswer> = {
     wordsTo: null,
     model: '',
   }),
-  mark: waitingForPerson,
-  fits: ({ wordsFrom, wordsTo }, { text }) => {
-    const words = countWords(text)
-    return words > 0 && words >= (wordsFrom ?? 0) && words <= (wordsTo ?? Infinity)
-  },
-  readable: (_question, { text }) => text,
   findWhatCannotBeAsked: ({ wordsFrom, wordsTo }) =>
     wordsFrom !== null && wordsTo !== null && wordsFrom > wordsTo
       ? [issueAt('wordsTo', 'question.wordsReversed', 'More words are asked for than are allowed.')]
       : [],
   cut: ({ rubric: _, ...question }) => ({ ...question, model: '' }),
-  texts: ({ model }) => [model],
-  media: () => [],
   draw({ wordsFrom, wordsTo }, _right, chance) {
     let text = oneOf(DRAWN, chance)
     while (countWords(text) < (wordsFrom ?? 0)) text += ` ${oneOf(DRAWN, chance)}`

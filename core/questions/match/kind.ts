@@ -1,6 +1,6 @@
 // What a question of matching can do.
 import { inOrder, isBlank, isSameText, plainOf, type RichText } from '../../fields/index.ts'
-import { issueAt, oneOf, type QuestionKind } from '../kind.ts'
+import { issueAt, oneOf, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor, underNames } from '../options.ts'
 import { answerOf, mapOfTexts } from '../reading.ts'
@@ -49,18 +49,6 @@ export const match: QuestionKind<MatchQuestion, MatchAnswer> = {
   graded: true,
   byPerson: false,
   mended: true,
-  blank: (base, newId) => ({
-    ...base,
-    kind: 'match',
-    pairs: Object.fromEntries(
-      ordersFor(USUAL_PAIRS).map((order) => {
-        const id = newId()
-        return [id, { id, order, left: '', right: '' }]
-      }),
-    ),
-    extras: {},
-    credit: 'partial',
-  }),
   /** Share of right pairs; wrong ones cost nothing. Two that read the same are both right. */
   mark(question, answer) {
     const matched = mapOfTexts(answerOf(answer, 'match')?.matched) ?? {}
@@ -84,6 +72,26 @@ export const match: QuestionKind<MatchQuestion, MatchAnswer> = {
         return `${plainOf(left)} → ${right === null ? '?' : plainOf(right)}`
       })
       .join('; '),
+  texts: (question) => [
+    ...pairsInOrder(question).flatMap(({ left, right }) => [left, right]),
+    ...Object.values(question.extras).map(({ text }) => text),
+  ],
+  media: () => [],
+}
+
+export const matchMaking: QuestionMaking<MatchQuestion, MatchAnswer> = {
+  blank: (base, newId) => ({
+    ...base,
+    kind: 'match',
+    pairs: Object.fromEntries(
+      ordersFor(USUAL_PAIRS).map((order) => {
+        const id = newId()
+        return [id, { id, order, left: '', right: '' }]
+      }),
+    ),
+    extras: {},
+    credit: 'partial',
+  }),
   findWhatCannotBeAsked(question) {
     const pairs = pairsInOrder(question)
     if (pairs.length < 2)
@@ -119,11 +127,6 @@ export const match: QuestionKind<MatchQuestion, MatchAnswer> = {
     }),
     inParts: false,
   },
-  texts: (question) => [
-    ...pairsInOrder(question).flatMap(({ left, right }) => [left, right]),
-    ...Object.values(question.extras).map(({ text }) => text),
-  ],
-  media: () => [],
   draw(question, right, chance) {
     const pairs = pairsInOrder(question)
     const matched = Object.fromEntries(pairs.map(({ id }) => [id, id]))

@@ -1,5 +1,5 @@
 // What a question for a number can do.
-import { issueAt, mistakeOf, type QuestionKind } from '../kind.ts'
+import { issueAt, mistakeOf, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { answerOf } from '../reading.ts'
 import { judge } from './judge.ts'
@@ -12,16 +12,6 @@ export const number: QuestionKind<NumberQuestion, NumberAnswer> = {
   graded: true,
   byPerson: false,
   mended: true,
-  blank: (base) => ({
-    ...base,
-    kind: 'number',
-    value: 0,
-    tolerance: { by: 'absolute', amount: 0 },
-    unit: '',
-    unitNeeded: true,
-    wrongUnitShare: 0.5,
-    decimals: 'either',
-  }),
   /** A right value with a wrong unit is partly right, and earns its share of the points. */
   mark(question, answer) {
     const text = answerOf(answer, 'number')?.text
@@ -36,6 +26,21 @@ export const number: QuestionKind<NumberQuestion, NumberAnswer> = {
   },
   fits: () => true,
   readable: (_question, { text }) => text,
+  texts: () => [],
+  media: () => [],
+}
+
+export const numberMaking: QuestionMaking<NumberQuestion, NumberAnswer> = {
+  blank: (base) => ({
+    ...base,
+    kind: 'number',
+    value: 0,
+    tolerance: { by: 'absolute', amount: 0 },
+    unit: '',
+    unitNeeded: true,
+    wrongUnitShare: 0.5,
+    decimals: 'either',
+  }),
   findWhatCannotBeAsked(question) {
     if (question.unit === '') return []
     // A unit must not read as part of the number before it, nor so that nobody can meet it.
@@ -53,8 +58,6 @@ export const number: QuestionKind<NumberQuestion, NumberAnswer> = {
     unit: question.unit !== '' && question.unitNeeded ? UNSAID_UNIT : '',
     wrongUnitShare: 0,
   }),
-  texts: () => [],
-  media: () => [],
   draw(question, right, chance) {
     const { value, unit } = question
     const behind = unit === '' ? '' : ` ${unit}`

@@ -1,6 +1,6 @@
 // What a question of order can do.
 import { inOrder, isBlank, plainOf } from '../../fields/index.ts'
-import { issueAt, type QuestionKind } from '../kind.ts'
+import { issueAt, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor, underNames } from '../options.ts'
 import { answerOf, listOfIds, ownOf } from '../reading.ts'
@@ -21,17 +21,6 @@ export const order: QuestionKind<OrderQuestion, OrderAnswer> = {
   graded: true,
   byPerson: false,
   mended: true,
-  blank: (base, newId) => ({
-    ...base,
-    kind: 'order',
-    items: Object.fromEntries(
-      ordersFor(USUAL_ITEMS).map((order) => {
-        const id = newId()
-        return [id, { id, order, text: '' }]
-      }),
-    ),
-    credit: 'partial',
-  }),
   /** Share of adjacent pairs kept: of n things, n − 1 pairs follow each other as they should. */
   mark(question, answer) {
     const right = itemsInOrder(question).map(({ id }) => id)
@@ -59,6 +48,22 @@ export const order: QuestionKind<OrderQuestion, OrderAnswer> = {
       .flatMap((id) => ownOf(question.items, id) ?? [])
       .map(({ text }, index) => `${index + 1}. ${plainOf(text)}`)
       .join('; '),
+  texts: (question) => itemsInOrder(question).map(({ text }) => text),
+  media: () => [],
+}
+
+export const orderMaking: QuestionMaking<OrderQuestion, OrderAnswer> = {
+  blank: (base, newId) => ({
+    ...base,
+    kind: 'order',
+    items: Object.fromEntries(
+      ordersFor(USUAL_ITEMS).map((order) => {
+        const id = newId()
+        return [id, { id, order, text: '' }]
+      }),
+    ),
+    credit: 'partial',
+  }),
   findWhatCannotBeAsked(question) {
     const texts = Object.values(question.items).map(({ text }) => text)
     if (texts.length < 2)
@@ -78,8 +83,6 @@ export const order: QuestionKind<OrderQuestion, OrderAnswer> = {
     renamed: ({ kind, ids }, rename) => ({ kind, ids: ids.map(rename) }),
     inParts: true,
   },
-  texts: (question) => itemsInOrder(question).map(({ text }) => text),
-  media: () => [],
   draw(question, right, chance) {
     const ids = itemsInOrder(question).map(({ id }) => id)
     if (right || ids.length < 2) return { kind: 'order', ids }

@@ -1,6 +1,6 @@
 // What a poll can do. Nothing in it is marked.
 import { inOrder, isBlank, plainOf } from '../../fields/index.ts'
-import { oneOf, issueAt, type QuestionKind } from '../kind.ts'
+import { oneOf, issueAt, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { unjudged } from '../mark.ts'
 import { hasRepeats, twoOrders } from '../options.ts'
 import type { PollAnswer, PollQuestion } from './schema.ts'
@@ -9,6 +9,22 @@ export const poll: QuestionKind<PollQuestion, PollAnswer> = {
   graded: false,
   byPerson: false,
   mended: false,
+  mark: unjudged,
+  fits: (question, { picked }) =>
+    picked.length > 0 &&
+    picked.every((id) => Object.hasOwn(question.options, id)) &&
+    new Set(picked).size === picked.length &&
+    (question.several || picked.length === 1),
+  readable: (question, { picked }) =>
+    inOrder(Object.values(question.options))
+      .filter(({ id }) => picked.includes(id))
+      .map(({ text }) => plainOf(text))
+      .join('; '),
+  texts: (question) => Object.values(question.options).map(({ text }) => text),
+  media: () => [],
+}
+
+export const pollMaking: QuestionMaking<PollQuestion, PollAnswer> = {
   blank: (base, newId) => ({
     ...base,
     points: 0,
@@ -23,17 +39,6 @@ export const poll: QuestionKind<PollQuestion, PollAnswer> = {
     ),
     resultsFor: 'everyone',
   }),
-  mark: unjudged,
-  fits: (question, { picked }) =>
-    picked.length > 0 &&
-    picked.every((id) => Object.hasOwn(question.options, id)) &&
-    new Set(picked).size === picked.length &&
-    (question.several || picked.length === 1),
-  readable: (question, { picked }) =>
-    inOrder(Object.values(question.options))
-      .filter(({ id }) => picked.includes(id))
-      .map(({ text }) => plainOf(text))
-      .join('; '),
   findWhatCannotBeAsked(question) {
     const texts = Object.values(question.options).map(({ text }) => text)
     if (texts.length < 2)
@@ -45,8 +50,6 @@ export const poll: QuestionKind<PollQuestion, PollAnswer> = {
       : []
   },
   cut: (question) => question,
-  texts: (question) => Object.values(question.options).map(({ text }) => text),
-  media: () => [],
   draw: (question, _right, chance) => ({
     kind: 'poll',
     picked: [oneOf(inOrder(Object.values(question.options)), chance).id],

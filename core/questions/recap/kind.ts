@@ -1,6 +1,6 @@
 // What a recap can do.
 import { inOrder, isBlank, plainOf, type RichText } from '../../fields/index.ts'
-import { issueAt, type QuestionKind } from '../kind.ts'
+import { issueAt, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor, underNames } from '../options.ts'
 import { answerOf, listOfIds, ownOf } from '../reading.ts'
@@ -53,15 +53,6 @@ export const recap: QuestionKind<RecapQuestion, RecapAnswer> = {
   graded: true,
   byPerson: false,
   mended: false,
-  blank: (base, newId) => {
-    const sets = ordersFor(USUAL_SETS).map((order) => newRecapSet(order, newId))
-    return {
-      ...base,
-      tries: 1,
-      kind: 'recap',
-      sets: Object.fromEntries(sets.map((set) => [set.id, set])),
-    }
-  },
   mark(question, answer) {
     const picks = answerOf(answer, 'recap')?.picks
     const isMap = typeof picks === 'object' && picks !== null
@@ -93,6 +84,23 @@ export const recap: QuestionKind<RecapQuestion, RecapAnswer> = {
         return texts.length > 0 ? [texts.map(plainOf).join(' → ')] : []
       })
       .join('; '),
+  texts: (question) =>
+    setsInOrder(question).flatMap(({ statements }) =>
+      inOrder(Object.values(statements)).map(({ text }) => text),
+    ),
+  media: () => [],
+}
+
+export const recapMaking: QuestionMaking<RecapQuestion, RecapAnswer> = {
+  blank: (base, newId) => {
+    const sets = ordersFor(USUAL_SETS).map((order) => newRecapSet(order, newId))
+    return {
+      ...base,
+      tries: 1,
+      kind: 'recap',
+      sets: Object.fromEntries(sets.map((set) => [set.id, set])),
+    }
+  },
   findWhatCannotBeAsked(question) {
     const sets = setsInOrder(question).map(({ statements }) => Object.values(statements))
     if (sets.length === 0 || sets.some((set) => set.length < 2))
@@ -128,11 +136,6 @@ export const recap: QuestionKind<RecapQuestion, RecapAnswer> = {
     }),
     inParts: false,
   },
-  texts: (question) =>
-    setsInOrder(question).flatMap(({ statements }) =>
-      inOrder(Object.values(statements)).map(({ text }) => text),
-    ),
-  media: () => [],
   draw(question, right, chance) {
     const picks = setsInOrder(question).map((set, index) => {
       const all = inOrder(Object.values(set.statements))

@@ -1,5 +1,5 @@
 // What a question that asks for a recording can do.
-import type { QuestionKind } from '../kind.ts'
+import type { QuestionKind, QuestionMaking } from '../kind.ts'
 import { waitingForPerson } from '../mark.ts'
 import type { RecordingAnswer, RecordingQuestion } from './schema.ts'
 
@@ -12,22 +12,25 @@ export const recording: QuestionKind<RecordingQuestion, RecordingAnswer> = {
   graded: true,
   byPerson: true,
   mended: false,
-  blank: (base) => ({ ...base, tries: 1, kind: 'recording', of: 'voice', mostSeconds: 60 }),
   mark: waitingForPerson,
   fits: ({ mostSeconds }, { durationMs }) => durationMs <= mostSeconds * 1000 + SLACK_MS,
   readable(_question, { durationMs }) {
     const seconds = Math.round(durationMs / 1000)
     return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
   },
-  findWhatCannotBeAsked: () => [],
   filesAsked: ({ of }) => ({
     sorts: [of === 'voice' ? 'sound' : 'film'],
     mostBytes: LARGEST_BYTES,
   }),
   filesOf: ({ file }) => [file.id],
-  cut: ({ rubric: _, ...question }) => question,
   texts: () => [],
   media: () => [],
+}
+
+export const recordingMaking: QuestionMaking<RecordingQuestion, RecordingAnswer> = {
+  blank: (base) => ({ ...base, tries: 1, kind: 'recording', of: 'voice', mostSeconds: 60 }),
+  findWhatCannotBeAsked: () => [],
+  cut: ({ rubric: _, ...question }) => question,
   draw: ({ mostSeconds }, _right, chance) => ({
     kind: 'recording',
     file: { id: 'voice', bytes: 48_000 },

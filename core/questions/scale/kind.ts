@@ -1,5 +1,5 @@
 // What a scale can do. Nothing in it is marked.
-import type { QuestionKind } from '../kind.ts'
+import type { QuestionKind, QuestionMaking } from '../kind.ts'
 import { unjudged } from '../mark.ts'
 import type { ScaleAnswer, ScaleQuestion } from './schema.ts'
 
@@ -19,6 +19,17 @@ export const scale: QuestionKind<ScaleQuestion, ScaleAnswer> = {
   graded: false,
   byPerson: false,
   mended: false,
+  mark: unjudged,
+  fits: ({ from, to }, { value }) => from <= value && value <= to,
+  readable(question, { value }) {
+    const label = labelOfStep(question, value)
+    return label === '' ? String(value) : `${value} (${label})`
+  },
+  texts: ({ labels }) => Object.values(labels),
+  media: () => [],
+}
+
+export const scaleMaking: QuestionMaking<ScaleQuestion, ScaleAnswer> = {
   blank: (base) => ({
     ...base,
     points: 0,
@@ -30,16 +41,8 @@ export const scale: QuestionKind<ScaleQuestion, ScaleAnswer> = {
     colour: null,
     resultsFor: 'everyone',
   }),
-  mark: unjudged,
-  fits: ({ from, to }, { value }) => from <= value && value <= to,
-  readable(question, { value }) {
-    const label = labelOfStep(question, value)
-    return label === '' ? String(value) : `${value} (${label})`
-  },
   findWhatCannotBeAsked: () => [],
   cut: (question) => question,
-  texts: ({ labels }) => Object.values(labels),
-  media: () => [],
   draw({ from, to }, right, chance) {
     // Those who know more are also the surer ones.
     const low = right ? from + (to - from) / 3 : from

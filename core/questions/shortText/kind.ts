@@ -1,6 +1,6 @@
 // What a question for a short answer can do.
 import { inOrder } from '../../fields/index.ts'
-import { issueAt, mistakeOf, oneOf, type QuestionKind } from '../kind.ts'
+import { issueAt, mistakeOf, oneOf, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor } from '../options.ts'
 import { answerOf } from '../reading.ts'
@@ -25,16 +25,6 @@ export const shortText: QuestionKind<ShortTextQuestion, ShortTextAnswer> = {
   graded: true,
   byPerson: false,
   mended: true,
-  blank: (base, newId) => {
-    const [id, order] = [newId(), ordersFor(1)[0]!]
-    const first: ListedAnswer = { id, order, text: '', as: 'words', share: 1, feedback: '' }
-    return {
-      ...base,
-      kind: 'shortText',
-      listed: { [id]: first },
-      rules: { minds: { case: false, accents: false }, typos: true },
-    }
-  },
   mark(question, answer) {
     const found = listedFor(question, answer)
     const perPart = listedInOrder(question).map(({ id, share }) => ({
@@ -46,6 +36,21 @@ export const shortText: QuestionKind<ShortTextQuestion, ShortTextAnswer> = {
   },
   fits: () => true,
   readable: (_question, { text }) => text,
+  texts: (question) => listedInOrder(question).map(({ text }) => text),
+  media: () => [],
+}
+
+export const shortTextMaking: QuestionMaking<ShortTextQuestion, ShortTextAnswer> = {
+  blank: (base, newId) => {
+    const [id, order] = [newId(), ordersFor(1)[0]!]
+    const first: ListedAnswer = { id, order, text: '', as: 'words', share: 1, feedback: '' }
+    return {
+      ...base,
+      kind: 'shortText',
+      listed: { [id]: first },
+      rules: { minds: { case: false, accents: false }, typos: true },
+    }
+  },
   findWhatCannotBeAsked(question) {
     const listed = listedInOrder(question)
     if (listed.some(({ text }) => text.trim() === ''))
@@ -68,8 +73,6 @@ export const shortText: QuestionKind<ShortTextQuestion, ShortTextAnswer> = {
     const { others: _, ...rules } = question.rules
     return { ...question, rules, listed: Object.fromEntries(meant.map((one) => [one.id, one])) }
   },
-  texts: (question) => listedInOrder(question).map(({ text }) => text),
-  media: () => [],
   draw(question, right, chance) {
     const listed = listedInOrder(question).filter(({ as }) => as === 'words')
     const rights = listed.filter(({ share }) => share === 1)

@@ -1,6 +1,6 @@
 // What term cards can do. They are right once every card is known, and never wrong.
 import { inOrder, isBlank, plainOf } from '../../fields/index.ts'
-import { issueAt, type QuestionKind } from '../kind.ts'
+import { issueAt, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { tickedMark } from '../mark.ts'
 import { hasRepeats, twoOrders } from '../options.ts'
 import { answerOf, listOfIds } from '../reading.ts'
@@ -15,19 +15,6 @@ export const terms: QuestionKind<TermsQuestion, TermsAnswer> = {
   byPerson: false,
   selfJudged: true,
   mended: true,
-  blank: (base, newId) => ({
-    ...base,
-    points: 0,
-    tries: 0,
-    keep: 'best',
-    kind: 'terms',
-    cards: Object.fromEntries(
-      twoOrders().map((order) => {
-        const id = newId()
-        return [id, { id, order, term: '', meaning: '' }]
-      }),
-    ),
-  }),
   mark: (question, answer) =>
     tickedMark(
       question,
@@ -41,6 +28,25 @@ export const terms: QuestionKind<TermsQuestion, TermsAnswer> = {
       .filter(({ id }) => known.includes(id))
       .map(({ term }) => plainOf(term))
       .join('; '),
+  texts: (question) =>
+    Object.values(question.cards).flatMap(({ term, meaning }) => [term, meaning]),
+  media: () => [],
+}
+
+export const termsMaking: QuestionMaking<TermsQuestion, TermsAnswer> = {
+  blank: (base, newId) => ({
+    ...base,
+    points: 0,
+    tries: 0,
+    keep: 'best',
+    kind: 'terms',
+    cards: Object.fromEntries(
+      twoOrders().map((order) => {
+        const id = newId()
+        return [id, { id, order, term: '', meaning: '' }]
+      }),
+    ),
+  }),
   findWhatCannotBeAsked(question) {
     const cards = Object.values(question.cards)
     if (cards.length < 2)
@@ -52,9 +58,6 @@ export const terms: QuestionKind<TermsQuestion, TermsAnswer> = {
       : []
   },
   cut: (question) => question,
-  texts: (question) =>
-    Object.values(question.cards).flatMap(({ term, meaning }) => [term, meaning]),
-  media: () => [],
   draw(question, right, chance) {
     const ids = cardsInOrder(question).map(({ id }) => id)
     return { kind: 'terms', known: right ? ids : ids.slice(1).filter(() => chance.next() < 0.6) }

@@ -1,5 +1,5 @@
 // What a true-or-false question can do.
-import type { QuestionKind } from '../kind.ts'
+import type { QuestionKind, QuestionMaking } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { answerOf } from '../reading.ts'
 import type { TrueFalseAnswer, TrueFalseQuestion } from './schema.ts'
@@ -8,8 +8,6 @@ export const trueFalse: QuestionKind<TrueFalseQuestion, TrueFalseAnswer> = {
   graded: true,
   byPerson: false,
   mended: false,
-  // A second try at one of two would be a gift.
-  blank: (base) => ({ ...base, tries: 1, kind: 'trueFalse', right: true }),
   mark(question, answer) {
     const value = answerOf(answer, 'trueFalse')?.value
     const perPart = [true, false].map((one) => ({
@@ -21,9 +19,14 @@ export const trueFalse: QuestionKind<TrueFalseQuestion, TrueFalseAnswer> = {
   },
   fits: () => true,
   readable: (_question, { value }) => String(value),
-  findWhatCannotBeAsked: () => [],
-  cut: (question) => ({ ...question, right: false }),
   texts: () => [],
   media: () => [],
+}
+
+export const trueFalseMaking: QuestionMaking<TrueFalseQuestion, TrueFalseAnswer> = {
+  // A second try at one of two would be a gift.
+  blank: (base) => ({ ...base, tries: 1, kind: 'trueFalse', right: true }),
+  findWhatCannotBeAsked: () => [],
+  cut: (question) => ({ ...question, right: false }),
   draw: (question, right) => ({ kind: 'trueFalse', value: right === question.right }),
 }

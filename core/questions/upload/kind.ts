@@ -1,5 +1,5 @@
 // What a question that asks for files can do.
-import { issueAt, type QuestionKind } from '../kind.ts'
+import { issueAt, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { waitingForPerson } from '../mark.ts'
 import type { UploadAnswer, UploadQuestion } from './schema.ts'
 import { FILE_SORTS, type FileSort } from './sorts.ts'
@@ -14,14 +14,6 @@ export const upload: QuestionKind<UploadQuestion, UploadAnswer> = {
   graded: true,
   byPerson: true,
   mended: true,
-  blank: (base) => ({
-    ...base,
-    tries: 1,
-    kind: 'upload',
-    takes: { picture: true, document: true, sound: false, film: false },
-    mostFiles: 1,
-    mostMegabytes: 20,
-  }),
   mark: waitingForPerson,
   fits({ mostFiles, mostMegabytes }, { files }) {
     const most = mostMegabytes * BYTES_A_MEGABYTE
@@ -31,17 +23,28 @@ export const upload: QuestionKind<UploadQuestion, UploadAnswer> = {
       : false
   },
   readable: (_question, { files }) => files.map(({ name }) => name).join(', '),
-  findWhatCannotBeAsked: (question) =>
-    sortsTaken(question).length === 0
-      ? [issueAt('takes', 'question.noFileSort', 'No sort of file is taken.')]
-      : [],
   filesAsked: (question) => ({
     sorts: sortsTaken(question),
     mostBytes: question.mostMegabytes * BYTES_A_MEGABYTE,
   }),
   filesOf: ({ files }) => files.map(({ id }) => id),
-  cut: ({ rubric: _, ...question }) => question,
   texts: () => [],
   media: () => [],
+}
+
+export const uploadMaking: QuestionMaking<UploadQuestion, UploadAnswer> = {
+  blank: (base) => ({
+    ...base,
+    tries: 1,
+    kind: 'upload',
+    takes: { picture: true, document: true, sound: false, film: false },
+    mostFiles: 1,
+    mostMegabytes: 20,
+  }),
+  findWhatCannotBeAsked: (question) =>
+    sortsTaken(question).length === 0
+      ? [issueAt('takes', 'question.noFileSort', 'No sort of file is taken.')]
+      : [],
+  cut: ({ rubric: _, ...question }) => question,
   draw: () => ({ kind: 'upload', files: [{ id: 'sketch', name: 'Sketch.png', bytes: 24_000 }] }),
 }
