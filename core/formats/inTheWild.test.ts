@@ -143,6 +143,7 @@ describe('SRT', () => {
     ['tags', ['1', one, '<i>Mind</i> <font color="#fff">the</font> sill'], 'Mind the sill'],
     ['references', ['1', one, 'Gate &amp; beam'], 'Gate & beam'],
     ['an empty line inside', ['1', one, 'Mind', '', 'the sill'], 'Mind\nthe sill'],
+    ['an arrow among words', ['1', one, 'Lock --> pound'], 'Lock --> pound'],
     ['figures inside', ['1', one, '1945', '', '2', two, 'x'], '1945'],
   ])('reads %s', (_name, lines, words) => {
     expect(srt(...lines).said[0]).toEqual([1000, 2000, words])

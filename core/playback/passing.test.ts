@@ -250,6 +250,24 @@ describe('jumping over a fork that decides', () => {
     const none = deciding(asking({ atMs: 50_000 }), 5000, { to: 'on' }, wrong)
     expect(run(none, [tick(0), seeked(20_000)]).state.mediaMs).toBe(20_000)
   })
+  it('comes past it in no way before it has decided, as the survey takes for granted', () => {
+    const lesson = deciding(asking({ atMs: 9000 }), 20_000, { to: 'ending', message: '' })
+    const schedule = buildSchedule(lesson, PART, END)
+    const event = fc.oneof(
+      fc.integer({ min: 0, max: END }).map(seeked),
+      fc.integer({ min: 0, max: END }).map(tick),
+      fc.constantFrom(dismissed, opened, answered(true), ended),
+    )
+    fc.assert(
+      fc.property(fc.array(event, { maxLength: 20 }), (events) => {
+        let state = startPlayback()
+        for (const next of events) {
+          state = advance(schedule, state, next).state
+          if (state.chosen.f === undefined) expect(state.mediaMs).toBeLessThanOrEqual(20_000)
+        }
+      }),
+    )
+  })
   it('is free once it has decided, unless it leads back', () => {
     const away = deciding(lessonWithFilm(END), 5000, { to: 'time', atMs: 30_000 })
     const twice = run(away, [tick(0), tick(5000), seeked(0), seeked(40_000)])

@@ -3,7 +3,15 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { shallowRef } from 'vue'
 import type { LearnerRecord } from '@fernbrake/core/contract'
 import { edits, type Lesson } from '@fernbrake/core/lesson'
-import { edited, lessonWithFilm, PART, QUIZ, withFork, withQuiz } from '@fernbrake/core/testing'
+import {
+  edited,
+  lessonWithFilm,
+  PART,
+  QUIZ,
+  withFork,
+  withQuestion,
+  withQuiz,
+} from '@fernbrake/core/testing'
 import type { Known } from '@fernbrake/core/routes'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { partsState } from '../ui/partsState.ts'
@@ -111,6 +119,26 @@ describe('going from part to part', () => {
     expect(travel.openedAt(PART, false).progress.atMs).toBe(8000)
     expect(travel.openedAt(PART, true).progress.atMs).toBe(0)
     expect(travel.openedAt('p2', false).progress.atMs).toBe(0)
+  })
+  it('a film that a way led to asks again what can still be answered, and nothing else does', () => {
+    const asked = ['x', 'y'].reduce(
+      (so, id, at) => withQuestion(so, { id, atMs: 1000 * (at + 1) }),
+      lesson,
+    )
+    const right = { kind: 'choice' as const, picked: ['y-a'] }
+    const given = { cueId: 'y', questionId: 'q-y', tryNumber: 1, answer: right, points: 1 }
+    const opened = shallowRef<OpenedLesson | null>({
+      ...{ lesson: asked, media: [], learnerName: 'Odile Harcastle', seed: 'seed' },
+      progress: {
+        ...{ ...none(), partId: PART, atMs: 3000, released: ['x', 'y', 'i1'] },
+        responses: [{ ...given, verdict: 'right' as const }],
+      },
+    })
+    const host = { onTold: () => () => undefined } as unknown as Host
+    const other = useTravelled(host, opened)
+    other.begin()
+    expect(other.openedAt(PART, true).progress.released).toEqual(['y', 'i1'])
+    expect(other.openedAt(PART, false).progress.released).toEqual(['x', 'y', 'i1'])
   })
   it('a part finds the answers of the others', () => {
     travel.host.record(answer('i1-a'))

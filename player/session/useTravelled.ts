@@ -6,6 +6,19 @@ import { furthestMs } from '@fernbrake/core/watching'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { noteRecord } from './learnerProgress.ts'
 import { takeTold } from './told.ts'
+import { resultsOf } from './useAnswers.ts'
+
+/** What holds nobody any more in a part that a way led to: who was led back is asked again what they can still answer. */
+function closedOnly({ lesson, progress, assignment }: OpenedLesson, partId: string): string[] {
+  const results = resultsOf(lesson, progress.responses, assignment?.tells ?? true)
+  const isAskedAgain = (cueId: string) => {
+    const cue = Object.hasOwn(lesson.cues, cueId) ? lesson.cues[cueId] : undefined
+    if (cue?.kind !== 'question' || cue.partId !== partId) return false
+    // A time that is set is not given anew.
+    return cue.countdownMs === undefined && results[cueId]?.final !== true
+  }
+  return progress.released.filter((cueId) => !isAskedAgain(cueId))
+}
 
 export function useTravelled(
   under: Host,
@@ -86,7 +99,8 @@ export function useTravelled(
     openedAt(partId, fromBeginning) {
       const lesson = opened.value!
       const atMs = fromBeginning ? 0 : (places.get(partId) ?? 0)
-      return { ...lesson, progress: { ...lesson.progress, partId, atMs } }
+      const released = fromBeginning ? closedOnly(lesson, partId) : lesson.progress.released
+      return { ...lesson, progress: { ...lesson.progress, partId, atMs, released } }
     },
   }
 }

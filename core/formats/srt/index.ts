@@ -63,7 +63,8 @@ interface Times {
 function timesOf(line: string): Times | null {
   if (!line.includes('>')) return null
   const found = TIMES.exec(line)
-  if (!found) return /-->/.test(line) ? { fromMs: null, toMs: null, settings: '' } : null
+  // Times that are broken begin with a figure all the same; any other arrow stands among words.
+  if (!found) return /^\s*\d.*-->/.test(line) ? { fromMs: null, toMs: null, settings: '' } : null
   return { fromMs: timeMs(found[1]!), toMs: timeMs(found[2]!), settings: found[3] ?? '' }
 }
 
