@@ -142,10 +142,18 @@ function goOn(): void {
   void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="play"]')?.focus())
 }
 
+/** The question that the learner opened last; one that only comes by again takes nobody's focus. */
+const picked = ref<string | null>(null)
 function pickCue(id: string): void {
   const cue = lesson.cues[id]
-  if (cue?.kind === 'question') session.openQuestion(id, cue.atMs)
-  else if (cue) session.seek(cueStartMs(cue))
+  if (cue?.kind === 'question') {
+    picked.value = id
+    session.openQuestion(id, cue.atMs)
+  } else if (cue) session.seek(cueStartMs(cue))
+}
+function openAtEnd(id: string): void {
+  picked.value = id
+  session.dispatch({ kind: 'opened', cueId: id })
 }
 
 /** Every question of the film with how it stands, and whether the learner has come to it. */
@@ -255,6 +263,7 @@ onMounted(() => {
         :told="told[1]"
         :countdown="session.countdown.value"
         :time-up="state.timeUp[open.cue.id] === true"
+        :takes-focus="!state.released[open.cue.id] || picked === open.cue.id"
         @give="give"
         @go-on="goOn"
         @rewatch="session.dispatch({ kind: 'rewatch', cueId: open.cue.id })"
@@ -279,7 +288,7 @@ onMounted(() => {
           :all-sent="hostState.waiting === 0"
           :parts="parts"
           :still-open="stillOpen"
-          @open="session.dispatch({ kind: 'opened', cueId: $event })"
+          @open="openAtEnd"
           @take="emit('take', $event)"
         />
         <PartsNav :parts="parts" @pick="emit('pickPart', $event)" />
