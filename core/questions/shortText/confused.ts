@@ -54,7 +54,16 @@ virus various | viscous viscose | waist waste | weak week | weather whether | wh
 meter mieter | miete mitte | wahl wal | seite saite | lerche larche | rad rat | tod tot | wende wand | stadt staat
 leib laib | moor mohr | mine miene | bund bunt | weise waise | volk folk | poisson poison | cou coup cour cours
 cote coter | amande amende | mer mere maire | perro pero | hombre hambre hombro | casa caza | siento ciento
-pelo perro | carro caro
+pelo perro | carro caro | insulin inulin | thymine thiamine | adenine adenosine | methanol ethanol | methane ethane
+methanal ethanal | methene ethene | propane propene | cesium cerium | thorium thulium | terbium erbium
+gallium thallium | indium iridium | rhodium rhenium | radon argon | neon xenon | cortex vortex | femur lemur
+humerus humorous | dermis epidermis | haploid diploid | gambia zambia | ireland iceland | mali malta | niger nigeria
+guinea guyana | latvia libya | vienna vietnam | turin tunis | tokyo kyoto | eight eighty eighth | nine ninety ninth
+four fourth forty | six sixth sixty | seven seventh seventy | five fifth fifty | ten tenth
+million billion trillion | tuesday thursday | june july | sunday monday | major mayor minor | county country
+angle ankle angel | cold gold | from form | black block | winter water | latent patent | cause course | north south
+east west | mother father brother | thirteen thirty | fourteen forty | fifteen fifty | sixteen sixty
+seventeen seventy | eighteen eighty | nineteen ninety | male female | odd even
 `
 
 const rowsOf = (): Map<string, Set<string>> => {
