@@ -222,6 +222,10 @@ it('never throws, and tells formats apart by what they hold', () => {
 it('is quick on text made to be slow', () => {
   const began = Date.now()
   readCaptions(`WEBVTT\n\n00:01.000 --> 00:02.000\n${'<'.repeat(200_000)}`)
+  readCaptions(`1\n00:00:01,000 --> 00:00:02,000 ${' '.repeat(200_000)}x\nwords\n`)
+  readCaptions(
+    `1\n00:00:01,000 --> 00:00:02,000\n${'{\\\\'.repeat(70_000)}${'<i '.repeat(70_000)}\n`,
+  )
   // Not a measure of speed: a pattern that backtracks without bound would take minutes.
   expect(Date.now() - began).toBeLessThan(10_000)
 })

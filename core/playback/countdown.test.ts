@@ -100,6 +100,27 @@ describe('a question that sets a time', () => {
     )
   })
 
+  it('runs on where the learner opens it again, and never by playing over it', () => {
+    const passed = startPlayback({ released: ['a'], waited: { a: 5000 } })
+    const over = run(
+      [
+        { kind: 'tick', mediaMs: 0 },
+        { kind: 'tick', mediaMs: END },
+      ],
+      passed,
+    )
+    expect(over.beside).toEqual([])
+    const opened = run([{ kind: 'opened', cueId: 'a' }], over)
+    expect(left(opened)).toBe(15_000)
+    const late = run([clock(16_000)], opened)
+    expect(late).toMatchObject({
+      timeUp: { a: true },
+      results: { a: { right: false, final: true } },
+    })
+    const later = startPlayback({ released: ['a'], timeUp: ['a'] })
+    expect(left(run([{ kind: 'opened', cueId: 'a' }], later))).toBeNull()
+  })
+
   it('has no time beside a running film', () => {
     const beside = edited(lesson, edits.setHold, { cueId: 'a', hold: 'none' })
     expect(beside.cues.a).not.toHaveProperty('countdownMs')

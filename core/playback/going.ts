@@ -62,7 +62,8 @@ function meet(
 function whatItDoes(moment: QuestionMoment, state: PlaybackState): 'hold' | 'offer' | 'nothing' {
   const asks = moment.again || !state.released[moment.cueId]
   if (asks) return moment.hold === 'none' ? 'offer' : 'hold'
-  return isOpenToAnswers(state, moment.cueId) ? 'offer' : 'nothing'
+  // One with a time of its own is opened by the learner alone: else playing over it would let the time run.
+  return isOpenToAnswers(state, moment.cueId) && moment.countdownMs === null ? 'offer' : 'nothing'
 }
 
 /** A fork that no way was open at lies behind the learner all the same: no later jump is pulled back to it. */

@@ -40,7 +40,7 @@ const FORMAT: Format = {
       .join('\n'),
 }
 
-const TIMES = /^\s*(-?\d[\d:.,]*)\s*-{1,2}\s?>\s*(-?\d[\d:.,]*)(?:\s+(\S.*?))?\s*$/
+const TIMES = /^\s*(-?\d[\d:.,]*)\s*-{1,2}\s?>\s*(-?\d[\d:.,]*)(\s.*)?$/
 const NUMBER = /^\s*\d{1,9}\s*$/
 
 /** Hours, minutes and seconds of one digit or more, hours or ms left out; null where it is no time. */
@@ -65,7 +65,7 @@ function timesOf(line: string): Times | null {
   const found = TIMES.exec(line)
   // Times that are broken begin with a figure all the same; any other arrow stands among words.
   if (!found) return /^\s*\d.*-->/.test(line) ? { fromMs: null, toMs: null, settings: '' } : null
-  return { fromMs: timeMs(found[1]!), toMs: timeMs(found[2]!), settings: found[3] ?? '' }
+  return { fromMs: timeMs(found[1]!), toMs: timeMs(found[2]!), settings: found[3]?.trim() ?? '' }
 }
 
 /**

@@ -121,6 +121,7 @@ function unitAhead({ own, wanted }: Asked, behind: string): [string | null, bool
   const isOwn = (text: string) => wanted === null && isSameWord(text, own)
   if (isOwn(behind)) return [behind, false]
   const words = behind.split(' ')
+  if (words.length > MOST_BEHIND) return [null, false]
   if (own === '' && words.length > 1 && isDescription(words)) return [behind, false]
   if (known(behind)) return [behind, true]
   for (let count = words.length - 1; count > 0; count -= 1) {
@@ -137,6 +138,8 @@ const isSameWord = (one: string, other: string): boolean =>
 const singular = (word: string) => word.toLowerCase().replace(/s$/, '')
 
 const MOST_WORDS = 4
+/** More words than these behind a number are no unit with its description. */
+const MOST_BEHIND = 10
 /** Words by which another answer is given beside the first. */
 const ALTERNATIVES = new Set(
   'or and to not nor than less more either & vs oder und bis nicht ou et pas ni hasta menos weniger'.split(

@@ -55,6 +55,7 @@ export function unitsLike(plain: string, wanted: Unit): Unit[] {
   const isAlike = (unit: Unit | null): unit is Unit => unit !== null && measureAlike(unit, wanted)
   const read = [unitOf(plain), plain.length > 3 ? wordOf(plain) : null].filter(isAlike)
   if (read.length > 0) return read
+  if (plain.length > LONGEST_LOOSE) return []
   const loose = looseReadings(plain).filter(isAlike)
   return loose.every((unit) => isSameUnit(unit, loose[0]!)) ? loose.slice(0, 1) : []
 }
@@ -63,6 +64,8 @@ export function unitsLike(plain: string, wanted: Unit): Unit[] {
 const MEANT: Record<string, string> = {
   ...{ c: '°C', f: '°F', m: 'min', pound: '£', pounds: '£', "'": 'arcmin', '"': 'arcsec' },
 }
+/** Longer ones are read as they are written or not at all. */
+const LONGEST_LOOSE = 24
 /** So many ways of reading several names are tried. */
 const MOST_WAYS = 64
 
@@ -123,19 +126,23 @@ function apart(name: string): string[] {
 
 /** Every unit that would read so, if large and small letters were alike; molar is left out, since it would read as metre. */
 function foldedReadings(low: string, name?: string): Unit[] {
-  const found: Unit[] = []
+  return writtenLike(low).flatMap((written) => {
+    const unit = name !== undefined && raised(name, written) > 1 ? null : unitWritten(written)
+    return unit ? [unit] : []
+  })
+}
+
+/** The names of units that are written so, letters of either size. */
+const writtenLike = remembered(MOST_KEPT, (low): string[] => {
+  const found: string[] = []
   for (const [symbol, [, , prefixes]] of Object.entries(UNITS)) {
     if (symbol === 'M' || !low.endsWith(symbol.toLowerCase())) continue
     const before = low.slice(0, low.length - symbol.length)
     const spellings = before === '' ? [''] : prefixes ? prefixesLike(before) : []
-    for (const prefix of spellings) {
-      const written = prefix + symbol
-      const unit = name !== undefined && raised(name, written) > 1 ? null : unitWritten(written)
-      if (unit) found.push(unit)
-    }
+    found.push(...spellings.map((prefix) => prefix + symbol))
   }
   return found
-}
+})
 
 /** How many letters are small in the one and large in the other. */
 const raised = (name: string, written: string): number =>

@@ -61,7 +61,7 @@ export function tidy(text: string): string {
   return withoutTrimmings(plain.replace(/ {2,}/g, ' ').trim())
 }
 
-const PLAIN = /^\d[\d.,]*(?: ?[A-Za-z%/]+)*$/
+const PLAIN = /^\d[\d.,]*[A-Za-z%/ ]*$/
 
 const change = (text: string, steps: typeof STEPS): string =>
   steps.reduce((now, [from, to]) => now.replace(from, to as string), text)

@@ -241,6 +241,16 @@ describe.each(rows)('$name is $verdict', ({ question, verdict, written }) => {
   it.each(written)('%s', (text) => expect(verdictOf(question, text)).toBe(verdict))
 })
 
+it('text made to be slow is read at once', () => {
+  // A pattern that steps back without bound would still be at it when the test’s time is out.
+  for (const piece of ['a', 'a ', '1 ', '1,', '.', "'", '°', 'm^', '(', ' per ', 'm/', '½', '1:'])
+    for (const start of ['7', '7 ', '', '-', 'x = '])
+      for (const end of ['', ':', '!', '7'])
+        expect(['right', 'partly', 'wrong']).toContain(
+          verdictOf(asking(7, 'm/s'), (start + piece.repeat(60)).slice(0, 119) + end),
+        )
+})
+
 describe('every unit', () => {
   it.each(Object.keys(UNITS))('%s is met by itself, and can be asked for', (unit) => {
     expect(readUnit(unit)).not.toBeNull()
