@@ -49,9 +49,33 @@ const IN_WORDS: Record<string, string> = {
   ...{ J: 'joules', N: 'newtons', Pa: 'pascals', W: 'watts', K: 'kelvins' },
 }
 
-const RULES: readonly Rule[] = [
+const times = (value: number, ...units: [name: string, size: number][]): string => {
+  let rest = value
+  return units
+    .map(([name, size], at) => {
+      const isLast = at === units.length - 1
+      const count = isLast ? Number(rest.toFixed(6)) : Math.floor(rest / size)
+      rest -= count * size
+      return `${count} ${name}`
+    })
+    .join(' ')
+}
+
+/** One quantity in several units: the value has to be at least one of the first and no whole number of them. */
+function severally(unit: string, large: string, size: number, small = unit): Rule['write'] {
+  return (_text, own, { value }) =>
+    own === unit && value >= size && value % size !== 0
+      ? times(value, [large, size], [small, 1])
+      : null
+}
+
+const SPOKEN = 'zero one two three four five six seven eight nine ten eleven twelve'.split(' ')
+const RAISED: Record<string, string> = { '²': '2', '³': '3' }
+
+/** Every way of writing that is read besides the plain one; the first that have something to say are shown. */
+export const RULES: readonly Rule[] = [
   {
-    name: 'words',
+    name: 'unitInWords',
     write: (text, unit) => (Object.hasOwn(IN_WORDS, unit) ? `${text} ${IN_WORDS[unit]!}` : null),
   },
   {
@@ -71,11 +95,26 @@ const RULES: readonly Rule[] = [
     },
   },
   {
-    name: 'power',
+    name: 'plainShare',
+    write: (_text, unit, { value }) => (unit === '%' ? String(value / 100) : null),
+  },
+  {
+    name: 'percent',
+    write: (_text, unit, { value }) =>
+      unit === '' && Math.abs(value) < 1 && value !== 0
+        ? `${Number((value * 100).toPrecision(12))} %`
+        : null,
+  },
+  {
+    name: 'powerOfTen',
     write: (_text, unit, { value }) =>
       Math.abs(value) >= 1000 || (value !== 0 && Math.abs(value) < 0.01)
         ? withUnit(value.toExponential().replace(/e\+?/, '·10^'), unit)
         : null,
+  },
+  {
+    name: 'barePower',
+    write: (text, unit) => (/^10+$/.test(text) ? withUnit(`10^${text.length - 1}`, unit) : null),
   },
   {
     name: 'million',
@@ -84,51 +123,53 @@ const RULES: readonly Rule[] = [
         ? withUnit(`${value / 1e6} million`, unit)
         : null,
   },
-  { name: 'about', write: (text, unit) => `≈ ${withUnit(text, unit)}` },
-  { name: 'named', write: (text, unit) => `x = ${withUnit(text, unit)}` },
-  { name: 'share', write: (_text, unit, { value }) => (unit === '%' ? String(value / 100) : null) },
+  ...['L', 'm³', 'km', 'm', 'cm', 'kg', 'g', 's', 'min', 'h', 'm/s', 'km/h', 'K', '°F', '°C']
+    .concat(['J', 'kWh', 'kPa', 'bar', 'm²', 'ha', 'in'])
+    .map((name): Rule => ({ name: `in ${name}`, write: inUnit(name) })),
+  { name: 'minutesAndSeconds', write: severally('s', 'min', 60) },
+  { name: 'hoursAndMinutes', write: severally('min', 'h', 60) },
+  { name: 'kilogramsAndGrams', write: severally('g', 'kg', 1000) },
+  { name: 'feetAndInches', write: severally('in', 'ft', 12) },
   {
-    name: 'percent',
+    name: 'clock',
     write: (_text, unit, { value }) =>
-      unit === '' && Math.abs(value) < 1 && value !== 0
-        ? `${Number((value * 100).toPrecision(12))} %`
+      unit === 's' && Number.isInteger(value) && value >= 60 && value < 6000
+        ? `${Math.floor(value / 60)}:${String(value % 60).padStart(2, '0')}`
         : null,
   },
-  { name: 'inFront', write: (text, unit) => (unit === '' ? null : `${unit} ${text}`) },
-  ...[
-    'L',
-    'm³',
-    'km',
-    'm',
-    'cm',
-    'kg',
-    'g',
-    's',
-    'min',
-    'h',
-    'm/s',
-    'km/h',
-    'K',
-    '°F',
-    '°C',
-    'J',
-    'kWh',
-    'kPa',
-    'bar',
-    'm²',
-    'ha',
-  ].map((name): Rule => ({ name: `in ${name}`, write: inUnit(name) })),
-  { name: 'clock', write: inMinutes },
+  { name: 'about', write: (text, unit) => `≈ ${withUnit(text, unit)}` },
+  { name: 'named', write: (text, unit) => `x = ${withUnit(text, unit)}` },
+  { name: 'unitInFront', write: (text, unit) => (unit === '' ? null : `${unit} ${text}`) },
+  {
+    name: 'powerWithoutRaising',
+    write: (text, unit) =>
+      /[²³]/.test(unit) ? `${text} ${unit.replace(/[²³]/g, (sign) => RAISED[sign]!)}` : null,
+  },
+  {
+    name: 'negativePower',
+    write: (text, unit) =>
+      /^[^/()]+\/[^/()²³]+$/.test(unit) ? `${text} ${unit.replace('/', ' ')}^-1` : null,
+  },
+  {
+    name: 'spoken',
+    write: (_text, unit, { value }) =>
+      SPOKEN[value] === undefined ? null : withUnit(SPOKEN[value], unit),
+  },
+  {
+    name: 'whatWasMeasured',
+    write: (text, unit) => (unit === '' ? null : `${withUnit(text, unit)} in all`),
+  },
+  {
+    name: 'otherDigits',
+    write: (text, unit) =>
+      /^\d+$/.test(text)
+        ? withUnit(
+            text.replace(/\d/g, (digit) => String.fromCharCode(0x660 + Number(digit))),
+            unit,
+          )
+        : null,
+  },
 ]
-
-/** Minutes and seconds, or hours and minutes, where time is asked for. */
-function inMinutes(_text: string, unit: string, { value }: NumberQuestion): string | null {
-  if (unit === 's' && value >= 60 && value < 36_000)
-    return `${Math.floor(value / 60)} min ${Number((value % 60).toFixed(6))} s`
-  if (unit === 'min' && value >= 60 && value < 6000)
-    return `${Math.floor(value / 60)} h ${Number((value % 60).toFixed(6))} min`
-  return null
-}
 
 const MOST_SHOWN = 8
 

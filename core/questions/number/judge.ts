@@ -126,7 +126,9 @@ function unitAhead({ own, wanted }: Asked, behind: string): [string | null, bool
   if (known(behind)) return [behind, true]
   for (let count = words.length - 1; count > 0; count -= 1) {
     const ahead = words.slice(0, count).join(' ')
-    if (!isDescription(words.slice(count))) continue
+    // “m³ in all” ends with the unit before a word that is one as well.
+    const endsSmall = count > 1 && SMALL_WORDS.has(words[count - 1]!.toLowerCase())
+    if (endsSmall || !isDescription(words.slice(count))) continue
     if (isOwn(ahead)) return [ahead, false]
     if (known(ahead)) return [ahead, true]
   }

@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { alsoTaken, markQuestion, readUnit, type NumberQuestion } from '../index.ts'
 import { questionOf } from '../testing.ts'
+import { RULES } from './alsoTaken.ts'
 import { UNITS } from './units.ts'
 
 const asking = (value: number, unit = '', change: Partial<NumberQuestion> = {}) =>
@@ -259,17 +260,61 @@ describe('every unit', () => {
 })
 
 describe('what the sheet says is also taken', () => {
-  it.each([
-    [116.16, 'm³', '116160 L'],
-    [1.5, '', '1 1/2'],
-    [30, '%', '0.3'],
-    [90, 'min', '1 h 30 min'],
-    [0, '°C', '32 °F'],
-    [0.75, '', '75 %'],
-    [2_500_000, '', '2.5 million'],
-  ])('of %s %s, among others %s', (value, unit, example) => {
-    const examples = alsoTaken(asking(value, unit))
-    expect(examples).toContain(example)
-    for (const one of examples) expect(verdictOf(asking(value, unit), one)).toBe('right')
+  const asked: [number, string][] = [
+    ...[
+      [116.16, 'm³'],
+      [1.5, ''],
+      [30, '%'],
+      [0.75, ''],
+      [2_500_000, ''],
+      [1000, 'm'],
+      [0, '°C'],
+    ],
+    ...[
+      [150, 's'],
+      [90, 'min'],
+      [2500, 'g'],
+      [63, 'in'],
+      [36, 'km/h'],
+      [11, ''],
+      [3, 'ha'],
+    ],
+    ...[
+      [5, 'kWh'],
+      [2, 'bar'],
+      [98.6, '°F'],
+      [7, 'L'],
+      [300, 'K'],
+      [10, 'm/s'],
+      [4, 'kg'],
+    ],
+    ...[
+      [6, 'cm'],
+      [8, 'h'],
+      [12, 'km'],
+      [9, 'J'],
+      [25, 'm²'],
+      [101, 'kPa'],
+      [0.5, 'm'],
+      [3_600_000, 'J'],
+      [0.001, 'kWh'],
+    ],
+  ] as [number, string][]
+  it.each(asked)('of %s %s is marked right, each of it', (value, unit) => {
+    const question = asking(value, unit)
+    const examples = alsoTaken(question)
+    expect(examples.length).toBeGreaterThan(2)
+    for (const one of examples) expect(verdictOf(question, one)).toBe('right')
   })
+  it.each(RULES.map(({ name, write }) => ({ name, write })))(
+    'shows what the rule “$name” means somewhere',
+    ({ write }) => {
+      const taken = asked.filter(([value, unit]) => {
+        const question = asking(value, unit)
+        const example = write(String(value), unit, question)
+        return example !== null && verdictOf(question, example) === 'right'
+      })
+      expect(taken.length).toBeGreaterThan(0)
+    },
+  )
 })
