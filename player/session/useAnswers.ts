@@ -28,15 +28,17 @@ import {
 
 export type { GivenAnswer }
 
+/** What only asks, or waits for a person, is done once it was answered: another try can earn nothing. */
+const isDoneOnceAnswered = (question: Question): boolean =>
+  !isGraded(question) || isByPerson(question)
+
 /**
- * What playback must know of an answer. What only asks, or waits for a person, is not offered again by itself once it was
- * answered; and while nobody is told what came of it, an end of trying must not tell.
+ * What playback must know of an answer. While nobody is told what came of it, an end of trying must not tell.
  */
 function resultOf(question: Question, right: boolean, tries: number, told: boolean): AnswerResult {
-  const isDone = !isGraded(question) || isByPerson(question)
   const isUntold = !told || isUnsaid(question)
   const isFree = isUntold && question.tries === 0 && tries >= HELP_AFTER_TRIES
-  const final = isDone || isFinal(question, told && right, tries)
+  const final = isDoneOnceAnswered(question) || isFinal(question, told && right, tries)
   return { right, final, tries, ...(isFree ? { free: true } : {}) }
 }
 
@@ -44,7 +46,7 @@ function resultOf(question: Question, right: boolean, tries: number, told: boole
 export const canStillAnswer = (
   question: Question,
   { triesUsed, final }: QuestionStanding,
-): boolean => triesUsed === 0 || (isGraded(question) && !isByPerson(question) && !final)
+): boolean => triesUsed === 0 || (!isDoneOnceAnswered(question) && !final)
 
 /** What playback must know of earlier answers, by cue. */
 export function resultsOf(

@@ -112,8 +112,6 @@ ul {
 }
 .still-open span {
   display: inline-block;
-}
-.still-open span {
   color: var(--ink-2);
   font-weight: 400;
 }
