@@ -2,6 +2,7 @@
 export { advance, CLOCK_JITTER_MS } from './advance.ts'
 export { isReleasable } from './answering.ts'
 export { countdownOf, isOpenToAnswers, openCueId, seekRange, wasComeTo } from './asking.ts'
+export { releasedOnceLedTo, timesUp } from './comingBack.ts'
 export { judgeClaims, type Claims, type Finish } from './claims.ts'
 export { hasFinished, unseenOf, type Did } from './finished.ts'
 export { reachedIn } from './reached.ts'

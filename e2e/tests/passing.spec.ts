@@ -1,6 +1,6 @@
 // Captions as they come, and a question that a learner passes over: it holds nobody again, and can be answered all the same.
 import { expect, test, type Page } from '@playwright/test'
-import { startBench, type Bench } from '../support/bench.ts'
+import { addPart, startBench, type Bench } from '../support/bench.ts'
 import { option, sheetOf } from '../support/everyKind.ts'
 import {
   expectKept,
@@ -99,6 +99,9 @@ test('a question that may be passed over, and one that waits for the right answe
   await expect(on.side().getByText('Also taken:')).toContainText('1500 L')
   await on.choose('Playback', 'Runs on, question beside it')
   await on.press('Close')
+  await addPart(bench, 'Page')
+  await press('+ Text')
+  await bench.getByRole('textbox', { name: 'Text' }).fill('The gate is shut again.')
   await expectKept(bench)
   await press('Publish edition 1')
   await bench.getByTestId('publish').click()
@@ -139,8 +142,18 @@ test('passing over releases the hold; the leaf opens the question, and the end l
   await expect(page.getByRole('region', { name: 'One question here is still open' })).toBeVisible()
 })
 
+test('a lesson that ends on a page lists what is open in its film, and leads there', async () => {
+  await page.getByRole('button', { name: 'Go on with “Page 1”' }).tap()
+  await page.getByRole('button', { name: 'I am done here' }).tap()
+  await expect(stem('You have worked through the lesson.')).toBeVisible()
+  const left = page.getByRole('list', { name: 'Still open in other parts' })
+  await expect(left.getByRole('button')).toHaveCount(1)
+  await expectNoBarriers(page, 'the end of a lesson that lists what is open')
+  await left.getByRole('button', { name: /^One question of “.+” is still open$/ }).press('Enter')
+  await expect(page.getByRole('button', { name: /Question 1\s+not answered/ })).toBeVisible()
+})
+
 test('after a reload it is still offered by the contents and its leaf, keeps its tries, and holds nobody', async () => {
-  await expect(page.getByText('Everything is kept.')).toBeVisible()
   await page.reload()
   await page.getByRole('button', { name: /Question 1\s+not answered/ }).press('Enter')
   await expect(stem('What holds it?')).toBeVisible()
@@ -161,5 +174,6 @@ test('after a reload it is still offered by the contents and its leaf, keeps its
   await play()
   await expect(page.getByText('Everything is kept.')).toBeVisible()
   await expect(page.getByRole('region', { name: /still open/ })).toHaveCount(0)
+  await expect(page.getByRole('list', { name: 'Still open in other parts' })).toHaveCount(0)
   expect(complaints).toEqual([])
 })

@@ -229,6 +229,7 @@ export default {
   helped: 'What is right stands above. Try again with it; then the film goes on.',
   closeQuestion: 'Close the question',
   stillOpen: 'One question here is still open | {n} questions here are still open',
+  openParts: 'Still open in other parts',
   openIn:
     'Nothing is open in “{title}”. | One question of “{title}” is still open | {n} questions of “{title}” are still open',
   openAgain: 'Question {number}, at {time}',

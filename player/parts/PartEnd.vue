@@ -24,16 +24,24 @@ const words = computed(() =>
   fillPlaces(endMessage(opened.lesson.ending, answers.score.value), facts.value),
 )
 
-/** The way is the one that was seen: what is recorded first could open another. */
+/**
+ * The way is the one that was seen: what is recorded first could open another. Whoever goes back to what is open elsewhere
+ * says nothing about this part.
+ */
 function goOn(way: ShownWay): void {
-  props.sitting.finish()
+  if (props.parts.ways.includes(way)) props.sitting.finish()
   emit('take', way)
 }
 </script>
 
 <template>
   <footer class="end">
-    <p v-if="open > 0 && !done" class="open">{{ t('player.part.stillOpen', open) }}</p>
+    <div v-if="isLast" class="last" role="status">
+      <h2>{{ t('player.part.lessonDone') }}</h2>
+      <p v-if="words" class="words" dir="auto">{{ words }}</p>
+      <p>{{ t(allSent ? 'player.allKept' : 'player.notAllKept') }}</p>
+    </div>
+    <p v-if="open > 0 && (!done || isLast)" class="open">{{ t('player.part.stillOpen', open) }}</p>
     <p v-if="lacks" class="open">
       {{ t('player.part.unseen', { seen: toSee.all - toSee.left, count: toSee.all }) }}
     </p>
@@ -46,11 +54,6 @@ function goOn(way: ShownWay): void {
       {{ t('player.part.done') }}
     </button>
     <WaysOn v-if="mayGoOn" :parts="parts" @take="goOn" />
-    <div v-if="isLast" class="last" role="status">
-      <h2>{{ t('player.part.lessonDone') }}</h2>
-      <p v-if="words" class="words" dir="auto">{{ words }}</p>
-      <p>{{ t(allSent ? 'player.allKept' : 'player.notAllKept') }}</p>
-    </div>
   </footer>
 </template>
 

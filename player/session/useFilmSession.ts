@@ -10,6 +10,7 @@ import {
   nextHoldMs,
   seekRange,
   startPlayback,
+  timesUp,
   wasComeTo,
   type PlaybackCommand,
   type PlaybackEvent,
@@ -21,7 +22,7 @@ import { type FilmMedia, type MediaSnapshot } from '../media/filmMedia.ts'
 import { driveFilm, type FilmElement } from '../media/openFilm.ts'
 import { createSpanWriter, type SpanWriter } from './useSpans.ts'
 import { resultsOf } from './useAnswers.ts'
-import { keepWaited, readWaited, timesUp } from './waitedTimes.ts'
+import { keepWaited, readWaited } from './waitedTimes.ts'
 
 /** Where the learner is is told this often while playing, in ms. */
 const PLACE_EVERY_MS = 10_000

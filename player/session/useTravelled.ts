@@ -1,24 +1,13 @@
 // How far the learner has come while the lesson is open: each part takes up what the others have recorded.
 import { shallowRef, type ShallowRef } from 'vue'
 import { partOfKind } from '@fernbrake/core/lesson'
+import { releasedOnceLedTo } from '@fernbrake/core/playback'
 import { knownOf, type Judged, type Known, type Travelled } from '@fernbrake/core/routes'
 import { furthestMs } from '@fernbrake/core/watching'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { noteRecord } from './learnerProgress.ts'
 import { takeTold } from './told.ts'
 import { resultsOf } from './useAnswers.ts'
-
-/** What holds nobody any more in a part that a way led to: who was led back is asked again what they can still answer. */
-function closedOnly({ lesson, progress, assignment }: OpenedLesson, partId: string): string[] {
-  const results = resultsOf(lesson, progress.responses, assignment?.tells ?? true)
-  const isAskedAgain = (cueId: string) => {
-    const cue = Object.hasOwn(lesson.cues, cueId) ? lesson.cues[cueId] : undefined
-    if (cue?.kind !== 'question' || cue.partId !== partId) return false
-    // A time that is set is not given anew.
-    return cue.countdownMs === undefined && results[cueId]?.final !== true
-  }
-  return progress.released.filter((cueId) => !isAskedAgain(cueId))
-}
 
 export function useTravelled(
   under: Host,
@@ -97,10 +86,13 @@ export function useTravelled(
       places.set(partId, Math.max(0, Math.min(atMs, furthest, (film.durationMs ?? 1) - 1)))
     },
     openedAt(partId, fromBeginning) {
-      const lesson = opened.value!
+      const { lesson, progress, assignment } = opened.value!
       const atMs = fromBeginning ? 0 : (places.get(partId) ?? 0)
-      const released = fromBeginning ? closedOnly(lesson, partId) : lesson.progress.released
-      return { ...lesson, progress: { ...lesson.progress, partId, atMs, released } }
+      const results = resultsOf(lesson, progress.responses, assignment?.tells ?? true)
+      const released = fromBeginning
+        ? releasedOnceLedTo(lesson, partId, progress.released, results)
+        : progress.released
+      return { ...opened.value!, progress: { ...progress, partId, atMs, released } }
     },
   }
 }

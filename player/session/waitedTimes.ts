@@ -1,5 +1,4 @@
 // How long questions with a countdown have been open, kept on this device: a closed tab does not give time back.
-import type { Schedule } from '@fernbrake/core/playback'
 import { keepHere, readKept } from './onDevice.ts'
 
 const keyOf = (seed: string) => `fernbrake-waited ${seed}`
@@ -16,21 +15,3 @@ export function readWaited(seed: string): Record<string, number> {
 
 export const keepWaited = (seed: string, waited: Readonly<Record<string, number>>) =>
   keepHere(keyOf(seed), waited)
-
-/**
- * The questions whose time is up. One that was left on another device, where it is not known here how long it took, counts
- * as well: else a second device would give the time anew.
- */
-export const timesUp = (
-  { moments }: Pick<Schedule, 'moments'>,
-  waited: Readonly<Record<string, number>>,
-  released: readonly string[],
-): string[] =>
-  moments
-    .filter(
-      ({ kind, cueId, countdownMs }) =>
-        kind === 'question' &&
-        countdownMs !== null &&
-        (waited[cueId] ?? (released.includes(cueId) ? countdownMs : 0)) >= countdownMs,
-    )
-    .map(({ cueId }) => cueId)

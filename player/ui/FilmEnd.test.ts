@@ -17,7 +17,7 @@ async function wordsAt(score: Score | null, filmScore = score, more: object = {}
   const facts = { firstName: 'Odile', className: '', score: score ? 'told' : 'later' }
   const app = createSSRApp(FilmEnd, {
     ...{ ending, forkEnding: '', score, filmScore, facts, watched: 0.8, allSent: true },
-    parts: { ways: [] } as unknown as PartsState,
+    parts: { ways: [], waits: [], isOver: false } as unknown as PartsState,
     stillOpen: [],
     ...more,
   })

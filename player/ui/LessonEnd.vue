@@ -2,16 +2,16 @@
 // The end that a way led to: its words, or the lesson's, and the parts to look at again.
 import { computed, onMounted, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { placesAsked } from '@fernbrake/core/analysis'
 import { endMessage } from '@fernbrake/core/lesson'
 import { fillPlaces } from '@fernbrake/core/text'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { toldOf } from '../session/toldOf.ts'
-import { canStillAnswer, useAnswers } from '../session/useAnswers.ts'
+import { useAnswers } from '../session/useAnswers.ts'
 import { useFacts } from '../session/useFacts.ts'
 import NewerEdition from './NewerEdition.vue'
 import PartsNav from './PartsNav.vue'
 import type { PartsState } from './partsState.ts'
+import StillOpen from './StillOpen.vue'
 
 const props = defineProps<{
   host: Host
@@ -23,19 +23,7 @@ const props = defineProps<{
 const emit = defineEmits<{ pickPart: [partId: string] }>()
 const { t } = useI18n()
 const { lesson, progress, learnerName } = props.opened
-const answers = useAnswers(props.host, lesson, progress.responses, ...toldOf(props.opened))
-const { score } = answers
-/** The films in which something can still be answered; what only ways led to that were not taken is not asked for. */
-const open = computed(() =>
-  props.parts.all.flatMap(({ id, title }) => {
-    const part = lesson.parts[id]!
-    const asked = part.kind === 'film' ? placesAsked(lesson, part) : []
-    const count = asked.filter(({ question }) =>
-      canStillAnswer(question, answers.standing(question.id)),
-    ).length
-    return count > 0 ? [{ id, title, count }] : []
-  }),
-)
+const { score } = useAnswers(props.host, lesson, progress.responses, ...toldOf(props.opened))
 const facts = useFacts(learnerName, score)
 const words = computed(() =>
   fillPlaces(props.message || endMessage(lesson.ending, score.value), facts.value),
@@ -51,13 +39,7 @@ onMounted(() => heading.value?.focus({ preventScroll: true }))
       <h1 ref="heading" tabindex="-1">{{ t('player.part.theEnd') }}</h1>
       <p v-if="words" class="words" dir="auto">{{ words }}</p>
       <p v-if="score && score.max > 0">{{ facts.score }}</p>
-      <ul v-if="open.length > 0" class="open">
-        <li v-for="one in open" :key="one.id">
-          <button class="fb-button" type="button" @click="emit('pickPart', one.id)">
-            {{ t('player.openIn', { title: one.title, n: one.count }, one.count) }}
-          </button>
-        </li>
-      </ul>
+      <StillOpen all :parts="parts" @pick="emit('pickPart', $event)" />
       <NewerEdition />
       <p class="kept" role="status">
         {{ t(hostState.waiting === 0 ? 'player.allKept' : 'player.notAllKept') }}
@@ -91,14 +73,6 @@ h1 {
   font-family: var(--reading);
   font-size: 26px;
   font-weight: 600;
-}
-.open {
-  display: grid;
-  justify-items: start;
-  gap: 8px;
-  margin: 12px 0;
-  padding: 0;
-  list-style: none;
 }
 h1:focus-visible {
   outline: none;

@@ -18,6 +18,7 @@ import { isoTime, nowMs } from '../clock.ts'
 import { prepareParts } from '../parts/fetchPart.ts'
 import LaterPart from '../parts/LaterPart.vue'
 import { askWays } from '../session/askWays.ts'
+import { STILL_OPEN, stillOpenIn } from '../session/stillOpen.ts'
 import { useTravelled } from '../session/useTravelled.ts'
 import { ABOUT, aboutOf, ASSIGNMENT, EDITION } from './about.ts'
 import ClosedStrip from './ClosedStrip.vue'
@@ -98,6 +99,11 @@ provide(
   ASSIGNMENT,
   computed(() => opened.value?.assignment ?? null),
 )
+provide(STILL_OPEN, (partId) => {
+  // With each record that decides about ways, what can be answered changes too.
+  void travel.known.value
+  return stillOpenIn(opened.value!, partId)
+})
 /** The words of the end that a way led to; null while the learner is in a part. */
 const ended = ref<string | null>(null)
 
@@ -109,8 +115,9 @@ function goTo(partId: string, fromBeginning: boolean): void {
   noteOpening(partId)
   const opening = travel.openedAt(partId, fromBeginning)
   open.value = { partId, visit, opened: opening, isLedTo: fromBeginning }
-  if (visit > 1)
-    void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="part"]')?.focus())
+  if (visit === 1) return
+  notePlace(opening)
+  void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="part"]')?.focus())
 }
 
 /** Goes a way on from the open part; a route that is taken is told. */
@@ -131,6 +138,13 @@ function noteOpening(partId: string): void {
   if (opened.value!.progress.seen[partId]?.includes(partId)) return
   const about = { partId, thingId: partId, at: isoTime(nowMs()) }
   travel.host.record({ kind: 'seen', id: travel.host.newId(), ...about })
+}
+
+/** Notes which film was opened, so that a page that is loaded anew comes back to it; other parts note it themselves. */
+function notePlace({ lesson, progress: { partId, atMs, released } }: OpenedLesson): void {
+  if (partId === null || lesson.parts[partId]?.kind !== 'film') return
+  const about = { partId, atMs, released: [...released], at: isoTime(nowMs()) }
+  travel.host.record({ kind: 'place', id: travel.host.newId(), ...about })
 }
 
 /** What later parts need is fetched while the connection is there. */
