@@ -50,7 +50,7 @@ interface Asked {
 
 export function judge(question: NumberQuestion, text: string): Judged {
   if (text.length > LONGEST) return WRONG
-  const plain = tidy(text)
+  const plain = saidOnce(tidy(text), question.decimals)
   const own = tidyUnit(question.unit)
   const asked: Asked = { question, own, wanted: unitOf(own) }
   const read = judgePlain(asked, plain)
@@ -58,6 +58,18 @@ export function judge(question: NumberQuestion, text: string): Judged {
   for (const other of [judgeInFront(asked, plain), judgeSeveral(asked, plain)])
     if (other && (other.value ? !read.value || other.unit : false)) return other
   return read
+}
+
+/** `7 (seven)` says one number twice. */
+function saidOnce(plain: string, decimals: Decimals): string {
+  const found = /^([^()]+) \(([^()]+)\)(.*)$/.exec(plain)
+  if (!found) return plain
+  const [first, second] = [found[1]!, found[2]!].map((one) => readTidy(one, decimals))
+  const isSame =
+    first?.unit === '' &&
+    second?.unit === '' &&
+    first.values.some((one) => second.values.includes(one))
+  return isSame ? `${found[1]!}${found[3]!}` : plain
 }
 
 const isRight = (
@@ -98,6 +110,13 @@ function judgeBehind(
   behind: string,
 ): Judged {
   const { own, wanted } = asked
+  const by = own === '' ? THOUSANDS[behind] : undefined
+  if (by)
+    return judgeBare(
+      asked,
+      values,
+      values.some((one) => isRight(asked, one * by, null)),
+    )
   if (behind.split(' ').some((word) => ALTERNATIVES.has(word.toLowerCase()))) return WRONG
   const [unitText, isKnown] = unitAhead(asked, behind)
   if (unitText === null) return { value: value && !/\d/.test(behind), unit: false }
@@ -113,6 +132,9 @@ function judgeBehind(
   // 116 litres where it is 116 cubic metres: the number is right, the unit is not.
   return { value, unit: false }
 }
+
+/** Letters for thousands and millions, where no unit is asked for: 1.5k. */
+const THOUSANDS: Record<string, number> = { k: 1e3, K: 1e3, M: 1e6 }
 
 /** The unit that a text begins with, and whether it is a known one; null where it is none and says something else. */
 function unitAhead({ own, wanted }: Asked, behind: string): [string | null, boolean] {
@@ -226,9 +248,13 @@ function termSums(plain: string, wanted: Unit, decimals: Decimals): number[] {
 
 /** Feet and inches, or minutes and seconds of a circle, have signs of their own. */
 function unitInTerms(name: string, wanted: Unit): Unit | null {
-  const isAngle = measureAlike(wanted, named('°'))
-  if (name === "'") return named(isAngle ? 'arcmin' : 'ft')
-  if (name === '"' || name === "''") return named(isAngle ? 'arcsec' : 'in')
+  const [first, second] = measureAlike(wanted, named('°'))
+    ? ['arcmin', 'arcsec']
+    : measureAlike(wanted, SECOND)
+      ? ['min', 's']
+      : ['ft', 'in']
+  if (name === "'") return named(first!)
+  if (name === '"' || name === "''") return named(second!)
   return unitsLike(name, wanted)[0] ?? null
 }
 

@@ -1,5 +1,6 @@
 // Reads a number as people write it: 1 234,5 · 1,234.5 · 1.2345e3 · 1,2345·10³ · 3/4 · 1 3/4 · 1.5 million, each with a unit
 // behind it. More than one number is none, unless it is one quantity in several units (2 min 30 s) or a time (2:30).
+import { readSpokenNumber, readSpokenShare } from './spoken.ts'
 import { tidy } from './tidy.ts'
 
 export type Decimals = 'point' | 'comma' | 'either'
@@ -22,7 +23,7 @@ export function readNumber(text: string, decimals: Decimals = 'either'): ReadNum
 /** The same of what is tidied already. */
 export function readTidy(plain: string, decimals: Decimals): ReadNumber | null {
   if (!BEGINS.test(plain)) return readSpoken(plain)
-  const read = readFraction(plain) ?? readPlain(plain, decimals)
+  const read = readWithShare(plain) ?? readFraction(plain) ?? readPlain(plain, decimals)
   return read && multiplied(read)
 }
 
@@ -145,18 +146,19 @@ function multiplied({ values, unit }: ReadNumber): ReadNumber {
   return { values: values.map(times), unit: found![2]!.trim() }
 }
 
-/** Small numbers in words, by language, from nought. */
-const SPOKEN: ReadonlyMap<string, number> = new Map(
-  [
-    'zero one two three four five six seven eight nine ten eleven twelve',
-    'null eins zwei drei vier fünf sechs sieben acht neun zehn elf zwölf',
-    'zéro un deux trois quatre cinq six sept huit neuf dix onze douze',
-    'cero uno dos tres cuatro cinco seis siete ocho nueve diez once doce',
-  ].flatMap((words) => words.split(' ').map((word, value) => [word, value] as const)),
-)
-
+/** `twenty-one boats`, `minus seven`, `half a litre`. */
 function readSpoken(plain: string): ReadNumber | null {
-  const [word = '', ...behind] = plain.split(' ')
-  const value = SPOKEN.get(word.toLowerCase())
-  return value === undefined ? null : multiplied({ values: [value], unit: behind.join(' ') })
+  const [, minus, words] = /^((?:minus|moins|menos) |-)?(.*)$/i.exec(plain)!
+  const read = readSpokenNumber(words!)
+  if (!read) return null
+  return multiplied({ values: [minus ? -read.value : read.value], unit: read.rest })
+}
+
+/** `7 and a half`, `2 et un quart`. */
+function readWithShare(plain: string): ReadNumber | null {
+  const found = /^([+-]?)(\d{1,9}) ([^\d]+)$/.exec(plain)
+  const share = found && readSpokenShare(found[3]!)
+  if (!share) return null
+  const value = Number(found[2]) + share.value
+  return { values: [found[1] === '-' ? -value : value], unit: share.rest }
 }

@@ -61,8 +61,9 @@ export function unitsLike(plain: string, wanted: Unit): Unit[] {
 }
 
 /** Signs and letters by which people mean something else than the symbols do. */
-const MEANT: Record<string, string> = {
-  ...{ c: '°C', f: '°F', m: 'min', pound: '£', pounds: '£', "'": 'arcmin', '"': 'arcsec' },
+const MEANT: Record<string, readonly string[]> = {
+  ...{ c: ['°C'], f: ['°F'], m: ['min'], pound: ['£'], pounds: ['£'] },
+  ...{ "'": ['arcmin', 'min'], '"': ['arcsec', 's'] },
 }
 /** Longer ones are read as they are written or not at all. */
 const LONGEST_LOOSE = 24
@@ -72,7 +73,7 @@ const MOST_WAYS = 64
 /** Every reading with letters of either size; of several names, all ways to put theirs together. */
 function looseReadings(plain: string): Unit[] {
   const low = plain.toLowerCase()
-  const meant = Object.hasOwn(MEANT, low) ? [unitWritten(MEANT[low]!)!] : []
+  const meant = Object.hasOwn(MEANT, low) ? MEANT[low]!.map((name) => unitWritten(name)!) : []
   return [...meant, ...caseReadings(plain), ...apartReadings(plain)]
 }
 

@@ -1,6 +1,7 @@
 // Brings what people type for a number into one way of writing, before it is read: digits of one script, one minus, one
 // space, powers as ^3, fractions as 1/2. Everything here stands before Unicode's own folding (NFKC), which would make other
 // things of it: ½ would touch the digit before it, º would be a letter.
+import { SPOKEN_BEGINNINGS } from './numberWords.ts'
 
 /** Nought in the scripts whose digits are read; the nine others follow it. */
 const NOUGHTS = [
@@ -50,6 +51,8 @@ const AFTER_FOLDING: typeof STEPS = [
   [/° (?=[CFKcfk](?![\p{L}]))/gu, '°'],
   [/^(?:minus|moins|menos) (?=[\d.,])/i, '-'],
   [/^([+-]) /, '$1'],
+  [/(?<=\d) or so(?= |$)/, ''],
+  [/(?<=\d)[.,]-+(?= ?\p{Sc}| ?euros?| ?EUR|$)/iu, ''],
 ]
 
 /** One writing of what was typed. */
@@ -66,12 +69,20 @@ const PLAIN = /^\d[\d.,]*[A-Za-z%/ ]*$/
 const change = (text: string, steps: typeof STEPS): string =>
   steps.reduce((now, [from, to]) => now.replace(from, to as string), text)
 
-/** What stands before a number without changing it: `≈`, `x =`, `about`. */
+/** Words that announce a number, by language. */
+const ANNOUNCING = [
+  "approx(?:imately|\\.)?|about|around|roughly|circa|ca\\.?|c\\.|it is|it[’']s|this is|that is|that[’']s|there (?:are|is|were|was)",
+  "i (?:think|got|get)(?: it is| it[’']s)?|we (?:get|got)|is|equals|(?:the )?(?:answer|result|year) is|in(?: the year)?|(?:the )?year",
+  'etwa|ungefähr|rund|zirka|es (?:ist|sind|waren)|das (?:ist|sind)|ich glaube|im jahre?|also',
+  "env(?:iron|\\.)|à peu près|c[’']est|ce sont|il y (?:a|en a)|en(?: l[’']an)?",
+  'unos|unas|aprox(?:imadamente|\\.)?|alrededor de|son|es|hay|en el año',
+].join('|')
+
+/** What stands before a number without changing it: `≈`, `x =`, `about`, `it is`. */
 const BEFORE = new RegExp(
   [
     '^(?:[=≈~≅≃∼:]\\s*',
-    '(?:approx(?:imately|\\.)?|about|around|roughly|circa|ca\\.?|c\\.|etwa|ungefähr|rund|zirka',
-    'env(?:iron|\\.)|à peu près|unos|unas|aprox(?:imadamente|\\.)?|alrededor de) ?(?=[\\p{Sc}\\d.,+-])',
+    `(?:${ANNOUNCING}) ?(?=[\\p{Sc}\\d.,+-]|(?<= )(?:${SPOKEN_BEGINNINGS.join('|')}))`,
     '\\p{L}[\\p{L}\\p{N}_ ]{0,29} ?[=:] ?(?=[^=:\\s]))',
   ].join('|'),
   'iu',
@@ -83,12 +94,15 @@ const MOST_BEFORE = 4
 function withoutTrimmings(text: string): string {
   let now = text
   for (let count = 0; count < MOST_BEFORE; count += 1) {
-    const less = unwrapped(now.replace(BEFORE, '')).replace(/[\s,;.!]+$/, '')
+    const less = unwrapped(now.replace(BEFORE, '')).replace(BEHIND, '')
     if (less === now) return now
     now = less.trim()
   }
   return now
 }
+
+/** What stands behind it without changing it: a full stop, a question mark, `or so`. */
+const BEHIND = /(?:[\s,;.!?]+| or so| oder so)$/i
 
 const unwrapped = (text: string): string =>
   /^"[^"]*"$|^'[^']*'$|^\([^()]*\)$|^\[[^[\]]*\]$|^«[^»]*»$|^„[^"]*"$/.test(text)

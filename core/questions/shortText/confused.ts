@@ -63,7 +63,8 @@ four fourth forty | six sixth sixty | seven seventh seventy | five fifth fifty |
 million billion trillion | tuesday thursday | june july | sunday monday | major mayor minor | county country
 angle ankle angel | cold gold | from form | black block | winter water | latent patent | cause course | north south
 east west | mother father brother | thirteen thirty | fourteen forty | fifteen fifty | sixteen sixty
-seventeen seventy | eighteen eighty | nineteen ninety | male female | odd even
+methan methen methin | ethan ethen ethin | propan propen propin | butan buten butin | pentan penten | hexan hexen
+benzin benzen benzol | seventeen seventy | eighteen eighty | nineteen ninety | male female | odd even
 `
 
 const rowsOf = (): Map<string, Set<string>> => {

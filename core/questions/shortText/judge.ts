@@ -3,6 +3,7 @@ import { remembered } from '../../fields/index.ts'
 import { readPattern } from './pattern.ts'
 import type { ListedAnswer, WordRules } from './schema.ts'
 import { slipsOf, type SlipRules } from './slips.ts'
+import { inOneSpelling } from './spellings.ts'
 import { comparable, spelledOut, withoutArticle, withoutTrimmings } from './words.ts'
 
 export type Listed = Pick<ListedAnswer, 'id' | 'text' | 'as' | 'share'>
@@ -78,6 +79,7 @@ function formsOf(text: string, rules: Minds): Forms {
 const saysTheSame = (typed: Forms, listed: Forms): boolean =>
   typed.bare === listed.bare ||
   typed.whole === listed.whole ||
+  inOneSpelling(typed.bare) === inOneSpelling(listed.bare) ||
   (typed.spelled !== null && typed.spelled === listed.bare) ||
   (listed.spelled !== null && listed.spelled === typed.bare) ||
   // An article too many; one that is asked for is not left out.

@@ -39,11 +39,11 @@ const BEGINNINGS: readonly (readonly string[])[] = [
 
 const ENDINGS: readonly (readonly string[])[] = [
   // Chemistry.
-  ['ide', 'ine', 'ate', 'ite', 'ane', 'ene', 'yne', 'ol', 'al', 'one', 'ose', 'ase', 'in', 'ain'],
-  ['id', 'in', 'at', 'it', 'an', 'en', 'on'],
+  ['ose', 'ase'],
   ['ous', 'ic'],
   // People, states, illnesses.
-  ['er', 'ee', 'or'],
+  ['er', 'ee'],
+  ['or', 'ee'],
   ['less', 'ful'],
   ['ist', 'ism', 'ity'],
   ['itis', 'osis', 'oma', 'emia', 'uria'],
@@ -56,6 +56,16 @@ const ENDINGS: readonly (readonly string[])[] = [
   ['able', 'ably'],
   ['los', 'voll', 'reich', 'arm'],
 ]
+
+/** Endings that make other substances of these; of other words they make mistakes alone (definate). */
+const OF_ELEMENTS = [
+  ['ide', 'ine', 'ate', 'ite', 'ane', 'ic', 'ous', 'yl'],
+  ['id', 'in', 'at', 'it'],
+]
+const ELEMENT =
+  /^(?:nitr|sulf|sulph|phosph|chlor|brom|iod|fluor|carbon|bicarbon|chrom|mangan|arsen|acet|form|oxal|silic|bor|perchlor|perox|ox|hydr|cyan|az|am|aln|alum)$/
+const OF_CHAINS = [['ane', 'ene', 'yne', 'anol', 'anal', 'anone', 'ine', 'yl', 'anoic']]
+const CHAIN = /^(?:cyclo|iso|neo)?(?:meth|eth|prop|but|pent|hex|hept|oct|non|dec|benz|alk)$/
 
 /** A beginning or ending says something only where so many letters are left beside it. */
 const LEAST_STEM = 3
@@ -77,9 +87,29 @@ export const oppositesOf = remembered(MOST_KEPT, (word): string[] => {
       (part, other) => word.slice(0, word.length - part.length) + other,
     ),
   ])
+  for (const [rows, stem] of [
+    [OF_ELEMENTS, ELEMENT],
+    [OF_CHAINS, CHAIN],
+  ] as const)
+    substancesLike(word, rows, stem).forEach((other) => found.add(other))
   found.delete(word)
-  return [...found]
+  // One of two letters left out is a slip, whatever beginning it looks like: imediate.
+  return [...found].filter((other) => !lacksDouble(other, word))
 })
+
+/** The word with one of its endings made into each of the others, where what is before it names an element or a chain. */
+const substancesLike = (word: string, rows: typeof ENDINGS, stem: RegExp): string[] =>
+  rows.flatMap((row) =>
+    row
+      .filter((part) => word.endsWith(part) && stem.test(word.slice(0, -part.length)))
+      .flatMap((part) => row.map((other) => word.slice(0, -part.length) + other)),
+  )
+
+const lacksDouble = (other: string, word: string): boolean =>
+  other.length === word.length - 1 &&
+  [...word].some(
+    (letter, at) => letter === word[at + 1] && word.slice(0, at) + word.slice(at + 1) === other,
+  )
 
 function exchanged(
   word: string,

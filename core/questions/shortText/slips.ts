@@ -1,5 +1,6 @@
 // Small slips of the hand: which are let pass, and which make another word (computation page, Marking).
 import { confusedWith } from './confused.ts'
+import { exchangeCost, gapCost } from './likely.ts'
 import { oppositesOf } from './opposites.ts'
 
 /** One letter each: a word in these scripts with one sign changed is another word. */
@@ -14,21 +15,56 @@ export function slipsAllowed(word: string): number {
   return letters >= 8 ? 2 : letters >= 4 ? 1 : 0
 }
 
+interface Costs {
+  /** Of the letter at `i` of what was typed, put for the one at `j` of what is listed. */
+  exchange(typed: readonly string[], i: number, listed: readonly string[], j: number): number
+  /** Of a letter that is in one of the two words alone, and the one that follows it there. */
+  gap(letter: string, next: string | undefined, at: number): number
+}
+const EVERY_SLIP: Costs = { exchange: (a, i, b, j) => (a[i] === b[j] ? 0 : 1), gap: () => 1 }
+const LIKELY_SLIPS: Costs = {
+  exchange: exchangeCost,
+  gap: (letter, next, at) => gapCost(letter, next, at === 0),
+}
+
 /**
  * How many letters were left out, put in, changed, or swapped with their neighbour between two words (optimal string
  * alignment); `limit + 1` as soon as it is more than `limit`.
  */
-export function slipsBetween(a: string, b: string, limit: number): number {
-  const [from, to] = [[...a], [...b]]
+export const slipsBetween = (a: string, b: string, limit: number): number =>
+  distance([...a], [...b], limit, EVERY_SLIP)
+
+/** The same of a typed and a listed word, where letters that nobody puts for each other cost more (likely.ts). */
+export function likelySlips(typed: string, listed: string, limit: number): number {
+  const slips = distance([...typed], [...listed], limit, LIKELY_SLIPS)
+  const [heard, meant] = [asHeard(typed), asHeard(listed)]
+  const isSaid = heard !== typed || meant !== listed
+  if (!isSaid || slips < 2) return slips
+  return Math.min(slips, 1 + distance([...heard], [...meant], limit - 1, LIKELY_SLIPS))
+}
+
+const asHeard = (word: string) => word.replaceAll('ph', 'f')
+
+function distance(
+  from: readonly string[],
+  to: readonly string[],
+  limit: number,
+  { exchange, gap }: Costs,
+): number {
   if (Math.abs(from.length - to.length) > limit) return limit + 1
   let before: number[] = []
-  let last = Array.from({ length: to.length + 1 }, (_, at) => at)
+  let last = [0]
+  for (const [at, letter] of to.entries()) last.push(last[at]! + gap(letter, to[at + 1], at))
   for (let i = 1; i <= from.length; i += 1) {
-    const row = [i]
+    const [letter, next] = [from[i - 1]!, from[i]]
+    const row = [last[0]! + gap(letter, next, i - 1)]
     for (let j = 1; j <= to.length; j += 1) {
-      const isSame = from[i - 1] === to[j - 1]
-      let least = Math.min(last[j]! + 1, row[j - 1]! + 1, last[j - 1]! + (isSame ? 0 : 1))
-      const isSwapped = i > 1 && j > 1 && from[i - 1] === to[j - 2] && from[i - 2] === to[j - 1]
+      let least = Math.min(
+        last[j]! + gap(letter, next, i - 1),
+        row[j - 1]! + gap(to[j - 1]!, to[j], j - 1),
+        last[j - 1]! + exchange(from, i - 1, to, j - 1),
+      )
+      const isSwapped = i > 1 && j > 1 && letter === to[j - 2] && from[i - 2] === to[j - 1]
       if (isSwapped) least = Math.min(least, before[j - 2]! + 1)
       row.push(least)
     }
@@ -77,11 +113,11 @@ function slipsInWord(typed: string, listed: string, { fold, others }: SlipRules)
   if (typed === listed) return 0
   const limit = slipsAllowed(listed)
   if (limit === 0 || DIGIT.test(typed)) return null
-  const slips = slipsBetween(typed, listed, limit)
+  const slips = likelySlips(typed, listed, limit)
   if (slips > limit) return null
   const [bareTyped, bareListed] = [fold(typed), fold(listed)]
   // Where capitals or accents matter, one of them is no slip of the hand.
-  if (slipsBetween(bareTyped, bareListed, limit) < slips) return null
+  if (likelySlips(bareTyped, bareListed, limit) < slips) return null
   if (others.has(bareTyped)) return null
   const isOther = [...oppositesOf(bareListed), ...confusedWith(bareListed)].some(
     (word) => slipsBetween(bareTyped, word, slips) < slips,
