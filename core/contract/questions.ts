@@ -1,6 +1,6 @@
 // The question shelf: questions that a designer keeps to ask them again, in any lesson.
 import { z } from 'zod'
-import { clockSchema, idSchema } from '../fields/index.ts'
+import { clockSchema, idSchema, languageSchema } from '../fields/index.ts'
 import { questionSchema } from '../questions/index.ts'
 import { route } from './route.ts'
 
@@ -32,6 +32,20 @@ export const questionRoutes = {
     'questionOwner',
     'Keep a question no longer; lessons that ask it go on asking it',
     { params: z.strictObject({ keptId: idSchema }), reply: z.strictObject({ id: idSchema }) },
+  ),
+  nearWords: route(
+    'get',
+    '/api/words/near',
+    'designer',
+    'The words of a language that lie a slip away from some others: typed instead of them, they are no slips',
+    {
+      query: z.strictObject({
+        language: languageSchema,
+        /** As they are compared, with spaces between. */
+        listed: z.string().min(1).max(4000),
+      }),
+      reply: z.strictObject({ words: z.array(z.string()) }),
+    },
   ),
 }
 

@@ -1,5 +1,5 @@
 // A draft as an edition holds it.
-import { withOthers, wordsOf, type Question } from '../questions/index.ts'
+import { withOthers, wordsListed, wordsOf, type Question } from '../questions/index.ts'
 import { withoutHidden } from './hidden.ts'
 import type { Lesson } from './schema.ts'
 
@@ -9,19 +9,33 @@ const wordsSaid = ({ scripts }: Pick<Lesson, 'scripts'>): Set<string> =>
     Object.values(scripts).flatMap(({ lines }) => Object.values(lines).map(({ text }) => text)),
   )
 
-/** A question as it is marked in this lesson: what its films say is no slip of another word. */
-export const questionIn = (lesson: Pick<Lesson, 'scripts'>, question: Question): Question =>
-  isTyped(question) ? withOthers(question, wordsSaid(lesson)) : question
+/**
+ * A question as it is marked in this lesson: what its films say, and what else is a word of its language as far as `words`
+ * knows, is no slip of another word.
+ */
+export const questionIn = (
+  lesson: Pick<Lesson, 'scripts'>,
+  question: Question,
+  words: readonly string[] = [],
+): Question =>
+  isTyped(question) ? withOthers(question, [...wordsSaid(lesson), ...words]) : question
 
 const isTyped = ({ kind }: Question) => kind === 'shortText' || kind === 'gaps'
 
-/** What is published of a draft: without hidden parts, and with its questions as they are marked. */
-export function asEdition(draft: Lesson): Lesson {
+/** All words that the questions of a lesson list as right and let slips pass in. */
+export const wordsAsked = ({ questions }: Pick<Lesson, 'questions'>): Set<string> =>
+  new Set(Object.values(questions).flatMap((question) => [...wordsListed(question)]))
+
+/**
+ * What is published of a draft: without hidden parts, and with its questions as they are marked. `words` are words of its
+ * language near those that are asked for, as compared.
+ */
+export function asEdition(draft: Lesson, words: readonly string[] = []): Lesson {
   const lesson = withoutHidden(draft)
   const typed = Object.values(lesson.questions).filter(isTyped)
   if (typed.length === 0) return lesson
-  const words = wordsSaid(lesson)
+  const known = [...wordsSaid(lesson), ...words]
   const questions = { ...lesson.questions }
-  for (const question of typed) questions[question.id] = withOthers(question, words)
+  for (const question of typed) questions[question.id] = withOthers(question, known)
   return { ...lesson, questions }
 }

@@ -1,7 +1,7 @@
 // The only door of core/questions: one folder a kind, and the functions that serve every kind.
 export { answerSchema, questionSchema } from './schema.ts'
 export type { Answer, AnswerOf, Question, QuestionKindName, QuestionOf } from './schema.ts'
-export { withOthers, wordsOf } from './nearWords.ts'
+export { nearWords, withOthers, wordsListed, wordsOf } from './nearWords.ts'
 export { forShelf } from './shelf.ts'
 export { carriedOver } from './carry.ts'
 export { blankBase, HELP_AFTER_TRIES, type BaseFields, type QuestionBase } from './base.ts'

@@ -1,8 +1,10 @@
-// Words of a lesson's films that lie a slip away from what is listed: typed instead of it, they are other words and no slips.
+// Words that lie a slip away from what is listed: typed instead of it, they are other words and no slips. They come from a
+// lesson's films and, where one is at hand, from a list of the words of its language.
 import { readPassage } from './gaps/passage.ts'
 import { MOST_OTHERS } from './limits.ts'
 import type { Question } from './schema.ts'
-import { slipsAllowed, slipsBetween } from './shortText/slips.ts'
+import { likelySlips, slipsAllowed } from './shortText/slips.ts'
+import { isOneWord } from './shortText/spellings.ts'
 import { comparable } from './shortText/words.ts'
 
 const BARE = { minds: { case: false, accents: false } }
@@ -21,7 +23,8 @@ const INFLECTIONS = new Set(['s', 'es', "'s", 'n', 'en', 'e', 'd', 'ed', 'r', 'e
 
 function isInflected(one: string, other: string): boolean {
   const [short, long] = one.length < other.length ? [one, other] : [other, one]
-  return long.startsWith(short) && INFLECTIONS.has(long.slice(short.length))
+  if (long.startsWith(short) && INFLECTIONS.has(long.slice(short.length))) return true
+  return one.replace(/is$/, 'es') === other || other.replace(/is$/, 'es') === one
 }
 
 /** The answers in words that a question lists as right; empty for kinds that compare none. */
@@ -35,23 +38,65 @@ function listedRight(question: Question): string[] {
   return []
 }
 
+/** The words that a question lists as right and lets slips pass in, as they are compared; none where it minds slips. */
+export function wordsListed(question: Question): Set<string> {
+  const letsPass =
+    (question.kind === 'shortText' || question.kind === 'gaps') && question.rules.typos
+  return letsPass ? wordsOf(listedRight(question)) : new Set()
+}
+
 /** The question with those of `words` that are no slips for what it lists; the same question where there is nothing to say. */
-export function withOthers(question: Question, words: ReadonlySet<string>): Question {
+export function withOthers(question: Question, words: Iterable<string>): Question {
   if (question.kind !== 'shortText' && question.kind !== 'gaps') return question
   const { others: before, ...rules } = question.rules
-  const listed = wordsOf(listedRight(question))
-  const others = rules.typos
-    ? [...words]
-        .filter((word) => !listed.has(word) && isNearAny(word, listed))
-        .slice(0, MOST_OTHERS)
-    : []
+  const others = nearWords(wordsListed(question), words).slice(0, MOST_OTHERS)
   if (others.length === 0 && before === undefined) return question
   return { ...question, rules: others.length > 0 ? { ...rules, others } : rules }
 }
 
-const isNearAny = (word: string, listed: ReadonlySet<string>): boolean =>
-  word.length <= 60 &&
-  [...listed].some((one) => {
-    const limit = slipsAllowed(one)
-    return limit > 0 && slipsBetween(word, one, limit) <= limit && !isInflected(word, one)
-  })
+/** Those of some words that lie a slip away from a listed one and are no form of it; each once. */
+export function nearWords(listed: ReadonlySet<string>, words: Iterable<string>): string[] {
+  const wanted = [...listed]
+    .map((word) => ({ word, limit: slipsAllowed(word), signs: signsOf(word) }))
+    .filter(({ limit }) => limit > 0)
+  if (wanted.length === 0) return []
+  const near = new Set<string>()
+  for (const word of words) {
+    if (word.length > LONGEST || listed.has(word)) continue
+    const signs = signsOf(word)
+    for (const one of wanted)
+      // Most words of a language fall out by their length and letters alone.
+      if (
+        Math.abs(word.length - one.word.length) <= one.limit &&
+        differing(signs, one.signs) <= 2 * one.limit &&
+        isOther(word, one.word, one.limit)
+      )
+        near.add(word)
+  }
+  return [...near]
+}
+
+const LONGEST = 60
+
+const isOther = (word: string, listed: string, limit: number): boolean =>
+  likelySlips(word, listed, limit) <= limit &&
+  !isInflected(word, listed) &&
+  !isOneWord(word, listed)
+
+/** Which letters a word has, as bits; other signs share them. */
+function signsOf(word: string): number {
+  let signs = 0
+  for (let at = 0; at < word.length; at += 1) signs |= 1 << (word.charCodeAt(at) & 31)
+  return signs
+}
+
+/** In how many letters two words differ, counted by their bits. */
+function differing(one: number, other: number): number {
+  let bits = one ^ other
+  let count = 0
+  while (bits !== 0) {
+    bits &= bits - 1
+    count += 1
+  }
+  return count
+}

@@ -83,6 +83,9 @@ export function everyKind(bench: Page): Kind[] {
         await field('Answer 2').fill('(a|the) windlass')
         await field('Try an answer').fill('Windlas')
         await expect(side().getByText('This would be right.')).toBeVisible()
+        await expect(side().getByText(/^Other words, and no slips: .*windless/)).toBeVisible()
+        await field('Try an answer').fill('windless')
+        await expect(side().getByText('This would be wrong.')).toBeVisible()
       },
       wrong: (sheet) => sheet.getByRole('textbox').fill('a spanner'),
       right: (sheet) => sheet.getByRole('textbox').fill('The Windlass'),

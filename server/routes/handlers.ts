@@ -23,6 +23,7 @@ import { sendHandedFile } from '../services/handedFiles.ts'
 import { readHistory, readStateAt } from '../services/history.ts'
 import { listLessons } from '../services/lessonCards.ts'
 import { dropKeptQuestion, keepQuestion, listKeptQuestions } from '../services/keptQuestions.ts'
+import { wordsNear } from '../words/wordsNear.ts'
 import {
   changeWords,
   describeMedia,
@@ -288,13 +289,16 @@ function mediaHandlers(
 
 function questionHandlers(
   context: Context,
-): Part<'keptQuestions' | 'keepQuestion' | 'dropKeptQuestion'> {
+): Part<'keptQuestions' | 'keepQuestion' | 'dropKeptQuestion' | 'nearWords'> {
   return {
     keptQuestions: async (call) => ({
       questions: await listKeptQuestions(context, whoCalls(call)),
     }),
     keepQuestion: (call) => keepQuestion(whoCalls(call), call.body),
     dropKeptQuestion: ({ params }) => dropKeptQuestion(params.keptId),
+    nearWords: async ({ query: { language, listed } }) => ({
+      words: await wordsNear(language, new Set(listed.split(/\s+/)), context.log),
+    }),
   }
 }
 

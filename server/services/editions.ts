@@ -3,9 +3,15 @@ import { nanoid } from 'nanoid'
 import type { Transaction } from 'sequelize'
 import type { EditionSummary, Person, Unpublished } from '@fernbrake/core/contract'
 import { cleanText } from '@fernbrake/core/fields'
-import { findWhatBlocksPublishing, whatChanged, asEdition } from '@fernbrake/core/lesson'
+import {
+  asEdition,
+  findWhatBlocksPublishing,
+  whatChanged,
+  wordsAsked,
+} from '@fernbrake/core/lesson'
 import { AttemptRow, EditionRow, LessonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
+import { wordsNear } from '../words/wordsNear.ts'
 import type { Context } from './context.ts'
 
 type SummaryRow = Pick<EditionRow, 'number' | 'publishedAt' | 'revision' | 'note' | 'changes'>
@@ -20,7 +26,7 @@ export function toEditionSummary(row: SummaryRow): EditionSummary {
  * refused. Publishing the same number from the same revision again answers with what was published.
  */
 export async function publishEdition(
-  { database }: Context,
+  { database, log }: Context,
   person: Person,
   lessonId: string,
   input: {
@@ -51,14 +57,16 @@ export async function publishEdition(
     const before = await newestEdition(lessonId, transaction)
     if (before && !input.replaces && (await countInside(before, transaction)) > 0)
       throw new HttpError('learners-inside')
-    const document = asEdition(lesson.draft)
+    const near = await wordsNear(lesson.draft.language, wordsAsked(lesson.draft), log)
+    const document = asEdition(lesson.draft, near)
     const edition = await EditionRow.create(
       {
         lessonId,
         number: input.number,
         document,
         note: cleanText(input.note ?? ''),
-        changes: before ? whatChanged(asEdition(before.document), document) : [],
+        // What a list of words knows is no change that anybody made.
+        changes: before ? whatChanged(asEdition(before.document), asEdition(lesson.draft)) : [],
         revision: lesson.revision,
         personId: person.id,
       },

@@ -21,3 +21,21 @@ export const inOneSpelling = remembered(1000, (text: string) =>
     .map((word) => american.get(word) ?? word)
     .join(' '),
 )
+
+/** Endings and letters by which British and American spellings differ. */
+const REGULAR: readonly (readonly [RegExp, string])[] = [
+  [/our/g, 'or'],
+  [/re$/, 'er'],
+  [/([iy])s(?=e|ed|es|ing|er|ation|able)/g, '$1z'],
+  [/ogue/g, 'og'],
+  [/[ao]e/g, 'e'],
+  [/ll/g, 'l'],
+  [/ence$/, 'ense'],
+  [/mme$/, 'm'],
+  [/gement/g, 'gment'],
+]
+const regular = (word: string) =>
+  REGULAR.reduce((now, [from, to]) => now.replace(from, to), inOneSpelling(word))
+
+/** Whether two words, small and without accents, are one in two spellings. */
+export const isOneWord = (one: string, other: string): boolean => regular(one) === regular(other)

@@ -8,6 +8,8 @@ import { filesInMemory } from '../filesInMemory.ts'
 
 export interface PreviewInput {
   lesson: Lesson
+  /** Words of its language near those that it asks for, as compared. */
+  words?: readonly string[]
   media: PlayableMedia[]
   staged?: Readonly<Record<string, string>>
   learnerName: string
@@ -20,6 +22,7 @@ const STATE: HostState = { waiting: 0, unkept: 0, connection: 'online', refused:
 
 export function createPreviewHost({
   lesson,
+  words = [],
   media,
   staged = {},
   learnerName,
@@ -32,7 +35,7 @@ export function createPreviewHost({
     open: () =>
       Promise.resolve({
         // What is hidden can be looked at by whoever has it open.
-        lesson: withoutNotes(lesson.parts[partId]?.hidden ? lesson : asEdition(lesson)),
+        lesson: withoutNotes(lesson.parts[partId]?.hidden ? lesson : asEdition(lesson, words)),
         media,
         staged,
         learnerName,

@@ -146,6 +146,9 @@ export default {
     earns: 'Earns',
     saidToIt: 'Said to whoever answers this',
     typos: 'Let small typing slips pass',
+    otherWords: 'Other words, and no slips: {words}',
+    otherWordsMore:
+      'Other words, and no slips: {words} | Other words, and no slips: {words} and one more | Other words, and no slips: {words} and {n} more',
     mindsCase: 'Capital letters matter',
     mindsAccents: 'Accents matter',
     alsoTaken: 'Also taken:',

@@ -8,6 +8,7 @@ import { mediaFileAddress, mediaPageAddress } from '@fernbrake/core/contract'
 import { filmsInOrder, partsInOrder, stagedAddresses, type Lesson } from '@fernbrake/core/lesson'
 import { LessonPlayer, type Host } from '@fernbrake/player'
 import { createPreviewHost } from '@fernbrake/player/hosts/preview'
+import { nearWords } from '../api/nearWords.ts'
 import { call } from '../api/client.ts'
 import { useSession } from '../stores/session.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
@@ -82,9 +83,11 @@ async function openHost(lesson: Lesson): Promise<void> {
   stoodAt = stand.value
   const ids = filmsInOrder(lesson).flatMap((part) => (part.mediaId ? [part.mediaId] : []))
   const media = await Promise.all(ids.map((mediaId) => call('media', { params: { mediaId } })))
+  const words = await nearWords(lesson)
   host.value?.destroy()
   host.value = createPreviewHost({
     lesson,
+    words,
     learnerName: session.person?.name ?? '',
     partId: partOfAddress(lesson) ?? partsInOrder(lesson)[0]?.id ?? '',
     atMs: atMs(),

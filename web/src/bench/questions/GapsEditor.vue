@@ -7,10 +7,12 @@ import ChoiceField from '../ChoiceField.vue'
 import WordsField from '../WordsField.vue'
 import CreditField from './CreditField.vue'
 import WordRulesFields from './WordRulesFields.vue'
+import { useAsMarked } from './useAsMarked.ts'
 import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: GapsQuestion }>()
 const { set } = useQuestion(() => props.question)
+const { others } = useAsMarked(() => props.question)
 const { t } = useI18n()
 const passage = computed(() => readPassage(props.question.passage))
 const ways = computed(() =>
@@ -56,6 +58,7 @@ const ways = computed(() =>
     <WordRulesFields
       v-if="question.filledBy === 'typing'"
       :rules="question.rules"
+      :others="others"
       @change="set({ rules: $event })"
     />
     <WordsField

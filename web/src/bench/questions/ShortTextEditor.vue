@@ -9,22 +9,21 @@ import {
   type ListedAnswer,
   type ShortTextQuestion,
 } from '@fernbrake/core/questions'
-import { questionIn } from '@fernbrake/core/lesson'
 import ChoiceField from '../ChoiceField.vue'
 import NumberField from '../NumberField.vue'
 import WordsField from '../WordsField.vue'
 import EntryRows from './EntryRows.vue'
 import WordRulesFields from './WordRulesFields.vue'
+import { useAsMarked } from './useAsMarked.ts'
 import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: ShortTextQuestion }>()
-const { bench, set, setEntry } = useQuestion(() => props.question)
+const { set, setEntry } = useQuestion(() => props.question)
 const { t } = useI18n()
 const PATH = ['listed']
 const tryId = useId()
 const tried = ref('')
-/** As it is marked once it is published: what the films say is no slip of another word. */
-const asMarked = computed(() => questionIn(bench.lesson.value, props.question))
+const { asMarked, others } = useAsMarked(() => props.question)
 const verdict = computed(
   () => markQuestion(asMarked.value, { kind: 'shortText', text: tried.value }).verdict,
 )
@@ -89,7 +88,7 @@ const blank = (): Omit<ListedAnswer, 'id' | 'order'> => ({
         @change="setEntry(PATH, entry.id, { feedback: $event })"
       />
     </EntryRows>
-    <WordRulesFields :rules="question.rules" @change="set({ rules: $event })" />
+    <WordRulesFields :rules="question.rules" :others="others" @change="set({ rules: $event })" />
     <div class="field">
       <label :for="tryId">{{ t('ask.tryOut') }}</label>
       <InputText :id="tryId" v-model="tried" dir="auto" />

@@ -5,7 +5,12 @@ import { useI18n } from 'vue-i18n'
 import type { WordRules } from '@fernbrake/core/questions'
 import { useBench } from '../useBench.ts'
 
-const props = defineProps<{ rules: WordRules }>()
+const props = defineProps<{
+  rules: WordRules
+  /** Words near to what is listed that are no slips of it. */
+  others: readonly string[]
+}>()
+const MOST_SHOWN = 12
 const emit = defineEmits<{ change: [rules: WordRules] }>()
 const bench = useBench()
 const { t } = useI18n()
@@ -24,6 +29,15 @@ const minds = (change: Partial<WordRules['minds']>) =>
       />
       {{ t('ask.typos') }}
     </label>
+    <p v-if="rules.typos && others.length > 0" class="help">
+      {{
+        t(
+          others.length > MOST_SHOWN ? 'ask.otherWordsMore' : 'ask.otherWords',
+          { words: others.slice(0, MOST_SHOWN).join(', '), n: others.length - MOST_SHOWN },
+          others.length - MOST_SHOWN,
+        )
+      }}
+    </p>
     <label class="check">
       <Checkbox
         :model-value="rules.minds.case"
