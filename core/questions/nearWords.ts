@@ -19,11 +19,14 @@ export function wordsOf(texts: Iterable<string>): Set<string> {
 }
 
 /** What may stand behind a word without making another of it. */
-const INFLECTIONS = new Set(['s', 'es', "'s", 'n', 'en', 'e', 'd', 'ed', 'r', 'er', 'ing', 'ly'])
+const INFLECTIONS = new Set(['s', 'es', "'s", 'en', 'e', 'ed', 'er', 'ing', 'ly'])
+/** The same behind an e. */
+const AFTER_E = new Set(['n', 'd', 'r'])
 
 function isInflected(one: string, other: string): boolean {
   const [short, long] = one.length < other.length ? [one, other] : [other, one]
-  if (long.startsWith(short) && INFLECTIONS.has(long.slice(short.length))) return true
+  const ending = long.startsWith(short) ? long.slice(short.length) : ''
+  if (INFLECTIONS.has(ending) || (short.endsWith('e') && AFTER_E.has(ending))) return true
   return one.replace(/is$/, 'es') === other || other.replace(/is$/, 'es') === one
 }
 

@@ -1,70 +1,33 @@
-// Words of school and trade that lie a slip or two apart and mean something else, row by row; without accents, small.
+// Words of school and trade that lie a likely slip apart (likely.ts) and mean something else, row by row; without accents, small.
 import { remembered } from '../../fields/index.ts'
 
 const ROWS = `
-accept except expect | access excess assess | adapt adopt adept | advice advise | affect effect | allele allelic
-allusion illusion | alkane alkene alkyne | altitude latitude attitude aptitude | ammonia ammonium | amylase amylose
-anode cathode | angel angle | anion cation | annual annul | antigen antibody | apogee perigee | arteriole artery
-ascent assent accent | austria australia | axon exon | baltic balkan | bazaar bizarre | belarus belgium | bile pile
-borough burrow | brake break | breath breadth breathe | bromine bromide | buffer suffer | calcite calcium
-canal canoe | capital capitol | carbonate bicarbonate | carpal carpel | causal casual | cell sell
-censor census sensor | chord cord | cite site sight | climatic climactic | coarse course | colon colony
-comet comer | complement compliment | concave convex | condensation conversation
-conduction convection convention conviction | conductor convector inductor | confident confidant
-conscience conscious | consul council counsel | continent content | contract contrast | convection conviction
-council counsel | crater creator | crust crest | cube tube | currant current | cytosine cysteine | dairy diary
-decent descent dissent | defuse diffuse | delta data | density destiny | desert dessert | device devise
-diffraction refraction reflection deflection | diffusion effusion infusion | dilation dilution | disease decease
-divergent diverse | dominant dormant | dysphagia dysphasia | eclipse ellipse | ecology geology zoology
-economic ecumenic | edict addict | elicit illicit | elusive allusive illusive | emigrate immigrate
-eminent imminent immanent | epic epoch | equator equation | erosion corrosion | eruption irruption
-ethane ethene ethyne ethanol ethanal | evolution revolution devolution resolution | exon axon | expand expend
-extant extent | factor vector sector | fault vault | fetal fatal | fission fusion | flaunt flout
-flour floor flower | fluorine fluoride | formal former | forth fourth | fungi fungus | gamete gamut | gauge gouge
-gene genus genie | genotype phenotype | genre gender | glacial glacier | glucose galactose lactose sucrose
-glycogen glucagon | gorilla guerrilla | gravity gravidity | habit habitat | heal heel | heroin heroine | hertz heart
-hole whole | hoard horde | hominid hominin | hormone harmony | human humane | humus hummus | idol idle idyll
-ileum ilium | immune immure | impact impart | incident accident | incite insight | ingenious ingenuous
-inspiration respiration perspiration transpiration | iodine iodide | ion iron | iran iraq | isobar isotherm
-isotope isotone | kernel colonel | keratin carotene creatine | lava larva | lead load | least lease | lesson lessen
-liberia libya siberia | ligament filament | liver river | loose lose | lung lunge | macro micro | magma magna
-magnate magnet | manganese magnesium | mantle mantel | margin marginal | marital martial | marsh march
-mean median medium | meiosis mitosis | metal mettle medal petal | meteor meteorite | methane methanol methanal
-mineral mine | minister minster | mode node | molar polar solar | mole mould | monarch monarchy
-moral morale mortal | motion notion | mucous mucus | muscle mussel | mutual mutable | naval navel | neuron neutron
-nitrate nitrite nitride | nuclear nucleus | oligarch oligarchy | oral aural | orbit orbital | organ origin
-ovary ovule | paddle puddle saddle | paris parish | passed past | peace piece | peak peek pique | period parade
-persecute prosecute | personal personnel | petal pedal | phase phrase | phosphate phosphite | physics physic
-pistil pistol piston | plaice place | plain plane | planet plant | plate plait | pleural plural | poison potion
-pole poll | pollen polled | pore pour poor | portion potion | pray prey | precede proceed | prefix suffix
-prescribe proscribe | presence presents | principal principle | prism prison | product produce | profit prophet
-proton photon | pupil pupal | quartz quarts | quiet quite quit | radical radial radicle | radium radius radon
-ration ratio rational | recession secession procession | refraction reflection | reign rain rein
-relation revelation | residual residue | respectfully respectively | rhyme rime | rise raise | role roll
-route root rout | rural mural | saline saliva | scalar scalp | scene scent | sediment sentiment | sepal petal
-septic sceptic | serf surf | serum sebum | silicon silicone | slovakia slovenia | sole soul | sort salt
-species spices | spore spare | stalactite stalagmite | stamen stamina | starch search | stationary stationery
-statue statute stature | steal steel | storey story | straight strait | sucrose sucrase | suit suite
-sulfate sulfite sulfide | sulphate sulphite sulphide | summary summery | symbol cymbal | synapse synopsis
-taiga tiger | tail tale | temporal temporary | tendon tenon tender | tenet tenant | tensile tonsil | theme thyme
-theory theorem | thyroid thymus | tibia tuba | tide tied | torque toque | tract track | transcription translation
-tropic trophic | tumor tutor | urea uvea | ureter urethra | uterus ureter | vacuole vacuum | vain vein vane
-valence valency | variance variant | vary very | vein vain | velocity veracity | venal venial | vertex vortex
-virus various | viscous viscose | waist waste | weak week | weather whether | whales wales | woman women | yoke yolk
-meter mieter | miete mitte | wahl wal | seite saite | lerche larche | rad rat | tod tot | wende wand | stadt staat
-leib laib | moor mohr | mine miene | bund bunt | weise waise | volk folk | poisson poison | cou coup cour cours
-cote coter | amande amende | mer mere maire | perro pero | hombre hambre hombro | casa caza | siento ciento
-pelo perro | carro caro | insulin inulin | thymine thiamine | adenine adenosine | methanol ethanol | methane ethane
-methanal ethanal | methene ethene | propane propene | cesium cerium | thorium thulium | terbium erbium
-gallium thallium | indium iridium | rhodium rhenium | radon argon | neon xenon | cortex vortex | femur lemur
-humerus humorous | dermis epidermis | haploid diploid | gambia zambia | ireland iceland | mali malta | niger nigeria
-guinea guyana | latvia libya | vienna vietnam | turin tunis | tokyo kyoto | eight eighty eighth | nine ninety ninth
-four fourth forty | six sixth sixty | seven seventh seventy | five fifth fifty | ten tenth
-million billion trillion | tuesday thursday | june july | sunday monday | major mayor minor | county country
-angle ankle angel | cold gold | from form | black block | winter water | latent patent | cause course | north south
-east west | mother father brother | thirteen thirty | fourteen forty | fifteen fifty | sixteen sixty
-methan methen methin | ethan ethen ethin | propan propen propin | butan buten butin | pentan penten | hexan hexen
-benzin benzen benzol | seventeen seventy | eighteen eighty | nineteen ninety | male female | odd even
+adapt adopt adept | adenine adenosine | advice advise | altitude latitude attitude aptitude | amande amende
+ammonia ammonium | angel angle | annual annul | ascent assent accent | austria australia | benzin benzen
+black block | breath breadth breathe | bund bunt | butan buten butin | capital capitol | carpal carpel | carro caro
+casa caza | causal casual | cell sell | censor sensor | chord cord | cite site | climatic climactic | coarse course
+colon colony | comet comer | complement compliment | confident confidant | continent content | contract contrast
+convection convention conviction | convection conviction | cote coter | cou coup cour cours | county country
+crust crest | currant current | dairy diary | desert dessert | device devise | dilation dilution
+dysphagia dysphasia | eclipse ellipse | eight eighty eighth | ethan ethen ethin
+evolution revolution devolution resolution | expand expend | extant extent | fault vault | fetal fatal | fifth fifty
+flour floor | forth fourth | from form | gauge gouge | gene genie | gravity gravidity | heal heel | heroin heroine
+hexan hexen | hombre hambre hombro | human humane | humerus humorous | humus hummus | ileum ilium
+imminent immanent | ingenious ingenuous | insulin inulin | ion iron | lava larva | lerche larche | lesson lessen
+loose lose | lung lunge | macro micro | magma magna | mantle mantel | margin marginal | marital martial
+marsh march | mer mere | metal medal | meter mieter | methan methen methin | methanal ethanal | methanol ethanol
+miete mitte | mine miene | minister minster | monarch monarchy | moor mohr | moral morale mortal | mucous mucus
+naval navel | neuron neutron | oligarch oligarchy | paddle puddle | paris parish | peak peek | pentan penten
+perro pero | personal personnel | petal pedal | phase phrase | physics physic | pistil pistol | plaice place
+planet plant | pleural plural | poisson poison | pole poll | portion potion | pour poor | principal principle
+propan propen propin | pupil pupal | quartz quarts | quiet quite quit | radical radial | ration ratio rational
+refraction reflection | reign rein | relation revelation | residual residue | rise raise | role roll
+route rout root | sediment sentiment | seite saite | septic sceptic | seventh seventy | siento ciento
+silicon silicone | sixth sixty | spore spare | stadt staat | stationary stationery | statue statute stature
+steal steel | storey story | straight strait | suit suite | summary summery | temporal temporary | tendon tenon
+theme thyme | thymine thiamine | tide tied | torque toque | tropic trophic | tuesday thursday | valence valency
+velocity veracity | venal venial | vertex vortex | volk folk | wahl wal | weak week | weise waise | whales wales
+woman women
 `
 
 const rowsOf = (): Map<string, Set<string>> => {
