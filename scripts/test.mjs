@@ -1,22 +1,39 @@
 // npm test: every check and every test, after installing what is missing. Ends with one line that counts the tests.
+// `npm test -- lint server` runs some of the steps; `npm test -- server/testing/talk.test.ts` some of the files, of any folder.
 import { spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { once } from 'node:events'
 import { tmpdir } from 'node:os'
-import { dirname, join, resolve } from 'node:path'
+import { dirname, join, relative, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { needBuild } from './lib/build.mjs'
 import { needPackages } from './lib/debian.mjs'
 import { needNpmPackages } from './lib/npmPackages.mjs'
-import { say } from './lib/say.mjs'
+import { giveUp, say } from './lib/say.mjs'
 import { withTestDatabase } from './lib/testDatabase.mjs'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const reports = mkdtempSync(join(tmpdir(), 'fernbrake-reports-'))
-const only = process.argv.slice(2)
+const given = process.argv.slice(2)
+/** Files to test; without any, all of each step that is wanted. */
+const files = given.filter((one) => one.includes('/'))
+const only = given.filter((one) => !one.includes('/')).concat(files.map(stepOf))
 const wants = (name) => only.length === 0 || only.includes(name)
+
+const STEPS = ['lint', 'format', 'imports', 'types', 'unit', 'scripts', 'server', 'e2e']
+
+/** The step that tests a file. */
+function stepOf(file) {
+  const [folder] = relative(root, resolve(file)).split('/')
+  return ['core', 'player', 'web'].includes(folder) ? 'unit' : folder
+}
+const filesOf = (name) => files.filter((file) => stepOf(file) === name).map((file) => resolve(file))
 let failedSteps = 0
 const totals = { passed: 0, failed: 0 }
+
+const unknown = only.filter((name) => !STEPS.includes(name))
+if (unknown.length > 0)
+  giveUp(`There is no step ${unknown.join(', ')}. There are ${STEPS.join(', ')}.`)
 
 /** Runs one step. One that runs beside others (`beside`) holds its output back, so that it reads as a whole. */
 async function step(name, command, args, { env = {}, beside = false } = {}) {
@@ -50,9 +67,10 @@ function count(file, read) {
   }
 }
 
-const vitest = (projects, report) => [
+const vitest = (projects, report, chosen = filesOf(report.replace('.json', ''))) => [
   'vitest',
   'run',
+  ...chosen,
   ...projects.flatMap((project) => ['--project', project]),
   '--reporter=default',
   '--reporter=json',
@@ -72,13 +90,7 @@ needNpmPackages(root)
 const beside = { beside: true }
 async function allButLint() {
   await step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.'], beside)
-  const folders = ['core', 'player', 'web', 'server', 'demo', 'e2e']
-  await step(
-    'imports',
-    'npx',
-    ['depcruise', '--config', '.dependency-cruiser.cjs', ...folders],
-    beside,
-  )
+  await step('imports', 'node', ['scripts/house/look.mjs'], beside)
   await step('types', 'npm', ['run', 'types', '--silent'], beside)
 }
 // Two cores, and two halves that take about as long as each other.
@@ -92,9 +104,14 @@ if (wants('scripts') || wants('server') || wants('e2e')) {
   await withTestDatabase(async (env) => {
     await step('server', 'npx', vitest(['server'], 'server.json'), { env })
     if (wants('server')) count(join(reports, 'server.json'), readVitest)
-    await step('e2e', 'npx', ['playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
-      env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'e2e.json') },
-    })
+    await step(
+      'e2e',
+      'npx',
+      ['playwright', 'test', '--config', 'e2e/playwright.config.ts', ...filesOf('e2e')],
+      {
+        env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'e2e.json') },
+      },
+    )
     if (wants('e2e')) count(join(reports, 'e2e.json'), readPlaywright)
   })
 }
