@@ -1,5 +1,4 @@
 // Where media bytes lie. A folder now; an object store can take its place without anyone else noticing.
-import type { Response } from 'express'
 import { copyFile, link, mkdir, rename, rm, stat, statfs } from 'node:fs/promises'
 import { basename, dirname, join, resolve, sep } from 'node:path'
 
@@ -12,8 +11,6 @@ export interface MediaStore {
   copy(from: string, to: string): Promise<void>
   /** A local path to read `key` from. */
   pathTo(key: string): string
-  /** Answers a request with the bytes, ranges included. */
-  send(key: string, contentType: string, response: Response): Promise<void>
   remove(key: string): Promise<void>
   freeBytes(): Promise<number>
 }
@@ -50,7 +47,6 @@ export function createFolderStore(folder: string): MediaStore {
       await mkdir(dirname(target), { recursive: true })
       await linkOrCopy(source, target)
     },
-    send: (key, contentType, response) => sendFile(pathTo(key), contentType, response),
     async remove(key) {
       await rm(pathTo(key), { force: true })
     },
@@ -80,21 +76,4 @@ async function moveInto(from: string, to: string): Promise<void> {
     await rename(beside, to)
     await rm(from, { force: true })
   }
-}
-
-function sendFile(path: string, contentType: string, response: Response): Promise<void> {
-  return new Promise((resolveSent, reject) => {
-    const headers = {
-      'Content-Type': contentType,
-      'Cache-Control': 'private, max-age=31536000, immutable',
-    }
-    response.sendFile(path, { headers, dotfiles: 'allow', cacheControl: false }, (error) => {
-      // A viewer who seeks or leaves ends the transfer early; that is not a fault.
-      const code = (error as NodeJS.ErrnoException | undefined)?.code
-      const isUnfit = (error as { status?: number } | undefined)?.status === 416
-      if (!error || code === 'ECONNABORTED' || code === 'EPIPE') resolveSent()
-      else if (isUnfit && !response.headersSent) resolveSent(void response.status(416).end())
-      else reject(error)
-    })
-  })
 }

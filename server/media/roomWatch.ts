@@ -1,8 +1,6 @@
 // Whether the server may store anything new. A database whose disk is full dies, and may not come back by itself; so before
 // that comes, the server only reads, and takes in only what makes room. What people do meanwhile waits on their devices.
-import type { RequestHandler } from 'express'
 import { READ_ONLY_BELOW_BYTES, WRITABLE_ABOVE_BYTES } from '@fernbrake/core/media'
-import { HttpError } from '../http/HttpError.ts'
 
 /** How often it is looked how much room there is, in ms. */
 const LOOK_EVERY_MS = 10_000
@@ -48,17 +46,3 @@ export function watchRoom({ freeBytes, always, onChange }: RoomWatchParts): Room
     stop: () => clearInterval(timer),
   }
 }
-
-/** Who may read must be known; and whoever is out of room has to be able to make some. */
-const TAKEN_ALWAYS = new Set(['GET', 'HEAD', 'OPTIONS', 'DELETE'])
-const SIGN_IN = /^\/api\/session\/?$/
-
-/** Refuses what would store something, while nothing may be stored. */
-export const refuseWhileReadOnly =
-  (watch: Pick<RoomWatch, 'isReadOnly'>): RequestHandler =>
-  ({ method, originalUrl }, response, next) => {
-    const isTaken = TAKEN_ALWAYS.has(method) || SIGN_IN.test(originalUrl.split('?')[0]!)
-    if (isTaken || !watch.isReadOnly()) return next()
-    response.setHeader('Retry-After', '60')
-    next(new HttpError('read-only'))
-  }

@@ -19,7 +19,8 @@ import {
 import type { Context } from '../services/context.ts'
 import { createLesson, readDraft, readEdits, takeEdits } from '../services/drafts.ts'
 import { publishEdition, readUnpublished } from '../services/editions.ts'
-import { sendHandedFile } from '../services/handedFiles.ts'
+import { sendStored } from '../http/sendStored.ts'
+import { sendHandedFile } from './sendHandedFile.ts'
 import { readHistory, readStateAt } from '../services/history.ts'
 import { listLessons } from '../services/lessonCards.ts'
 import { dropKeptQuestion, keepQuestion, listKeptQuestions } from '../services/keptQuestions.ts'
@@ -31,7 +32,7 @@ import {
   measureHosted,
   findFile,
   listMedia,
-  nameDownload,
+  nameOfDownload,
   prepareAgain,
 } from '../services/media.ts'
 import { classHandlers } from './classHandlers.ts'
@@ -173,7 +174,9 @@ function keepingHandlers(
     resetPassword: ({ params }) => resetPassword(context, params.personId),
     removePerson: (call) => removePerson(context, whoCalls(call), call.params.personId),
     exportPerson: async ({ params, response }) => {
-      await exportPerson(context, params.personId, response)
+      const write = await exportPerson(context, params.personId)
+      response.attachment('person.zip').type('application/zip')
+      await write(response)
       return undefined
     },
   }
@@ -275,13 +278,15 @@ function mediaHandlers(
     prepareAgain: ({ params }) => prepareAgain(context, params.mediaId),
     mediaPage: async ({ params, response }) => {
       const file = await findFile(params.mediaId, `page-${params.page}`)
-      await context.store.send(file.storageKey, file.contentType, response)
+      await sendStored(context.store, file, response)
       return undefined
     },
     mediaFile: async ({ params, response }) => {
       const file = await findFile(params.mediaId, params.file)
-      await nameDownload(file, response)
-      await context.store.send(file.storageKey, file.contentType, response)
+      const name = await nameOfDownload(file)
+      if (name !== null)
+        response.set('Content-Security-Policy', "default-src 'none'; sandbox").attachment(name)
+      await sendStored(context.store, file, response)
       return undefined
     },
   }
@@ -319,7 +324,7 @@ function attemptHandlers(
     link: ({ params, person }) => describeLink(context, params.code, person),
     linkCover: async ({ params, person, response }) => {
       const file = await linkCover(context, params.code, person)
-      await context.store.send(file.storageKey, file.contentType, response)
+      await sendStored(context.store, file, response)
       return undefined
     },
     openLink: async ({ params, body, person, request }) => {

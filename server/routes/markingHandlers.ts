@@ -3,7 +3,7 @@ import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
 import { HttpError } from '../http/HttpError.ts'
 import type { Context } from '../services/context.ts'
 import { findMailFile, listMails } from '../services/mailbox.ts'
-import { sendHandedFile } from '../services/handedFiles.ts'
+import { sendHandedFile } from './sendHandedFile.ts'
 import {
   dropComment,
   isAttemptOf,

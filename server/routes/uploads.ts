@@ -28,7 +28,7 @@ import {
   type HandedUpload,
 } from '../services/handedFiles.ts'
 import { bytesOwnedBy, isTakenUpload, takeUpload } from '../services/media.ts'
-import { missingBytes, whyNoRoom, type Unfinished } from './room.ts'
+import { missingBytes, whyNoRoom, type Unfinished } from '../media/room.ts'
 
 /** What was begun and not finished is kept this long, in ms: somebody may go on with it from another place. */
 const UNFINISHED_KEPT_MS = 14 * 24 * 60 * 60 * 1000

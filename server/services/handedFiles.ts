@@ -1,5 +1,4 @@
 // Files that learners hand in: who may, what is taken by its content, and who gets them back.
-import type { Response } from 'express'
 import { rm } from 'node:fs/promises'
 import type { Person } from '@fernbrake/core/contract'
 import { cutText, idSchema } from '@fernbrake/core/fields'
@@ -120,20 +119,14 @@ const isSoundAlone = (path: string): Promise<boolean> =>
     () => false,
   )
 
-/** Content that a browser shows by itself, without anything in it that could act. */
-const isShown = (contentType: string) => /^(?:image|audio|video)\//.test(contentType)
-
-/** Answers with a file that was handed in. */
-export async function sendHandedFile(
-  { store }: Context,
-  where: { attemptId: string; id: string },
-  response: Response,
-): Promise<void> {
+/** A file that was handed in. */
+export async function findHandedFile(where: {
+  attemptId: string
+  id: string
+}): Promise<HandedFileRow> {
   const file = await HandedFileRow.findOne({ where })
   if (!file) throw new HttpError('not-found')
-  response.set('Content-Security-Policy', "default-src 'none'; media-src 'self'; sandbox")
-  if (!isShown(file.contentType)) response.attachment(file.name)
-  await store.send(file.storageKey, file.contentType, response)
+  return file
 }
 
 /** Those of these files that this attempt has handed in for this question. */

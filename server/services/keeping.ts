@@ -2,7 +2,7 @@
 import { createReadStream } from 'node:fs'
 import { randomBytes } from 'node:crypto'
 import { once } from 'node:events'
-import type { Response } from 'express'
+import type { Writable } from 'node:stream'
 import { strToU8, Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import { UniqueConstraintError, type Transaction } from 'sequelize'
 import { passPhraseOf } from '@fernbrake/core/classes'
@@ -154,21 +154,31 @@ export async function removePerson(
 /** A name of a file within an archive: nothing that leads anywhere. */
 const plainName = (name: string) => name.replace(/[^\p{L}\p{N} ._-]+/gu, '_').replace(/^\.+/, '')
 
-/** Streams an archive: everything the database holds as JSON, and the files that were handed in. */
+/**
+ * Everything the database holds of somebody as JSON, and the files that they handed in: answers with what writes the archive.
+ */
 export async function exportPerson(
   { database, store }: Context,
   personId: string,
-  response: Response,
-): Promise<void> {
+): Promise<(to: Writable) => Promise<void>> {
   const ask = within(database)
   const held = await readHeld(ask, personId)
   if (held.account!.length === 0) throw new HttpError('not-found')
   const files = await readHandedOf(ask, personId)
-  response.attachment('person.zip').type('application/zip')
+  return (to) => writeArchive(to, held, files, (key) => createReadStream(store.pathTo(key)))
+}
+
+/** Writes as fast as it is read at the other end. */
+async function writeArchive(
+  to: Writable,
+  held: object,
+  files: readonly { key: string; name: string }[],
+  read: (key: string) => AsyncIterable<unknown>,
+): Promise<void> {
   const zip = new Zip((error, chunk, isLast) => {
-    if (error) return response.destroy(error)
-    response.write(chunk)
-    if (isLast) response.end()
+    if (error) return to.destroy(error)
+    to.write(chunk)
+    if (isLast) to.end()
   })
   const about = new ZipDeflate('person.json')
   zip.add(about)
@@ -176,9 +186,9 @@ export async function exportPerson(
   for (const [index, { key, name }] of files.entries()) {
     const entry = new ZipPassThrough(`files/${index + 1} ${plainName(name)}`)
     zip.add(entry)
-    for await (const chunk of createReadStream(store.pathTo(key))) {
+    for await (const chunk of read(key)) {
       entry.push(chunk as Buffer)
-      if (response.writableNeedDrain) await once(response, 'drain')
+      if (to.writableNeedDrain) await once(to, 'drain')
     }
     entry.push(new Uint8Array(), true)
   }

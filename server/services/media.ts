@@ -1,6 +1,5 @@
 // Media rows: what is known of a medium, taking an upload in, trying again.
 import { Op, UniqueConstraintError, type CreationAttributes, type WhereOptions } from 'sequelize'
-import type { Response } from 'express'
 import { rm, stat } from 'node:fs/promises'
 import { extname } from 'node:path'
 import type { BodyOf, contract, Media, PageFile, Person } from '@fernbrake/core/contract'
@@ -259,14 +258,17 @@ export async function findFile(mediaId: string, kind: MediaFileRow['kind']): Pro
   return original
 }
 
-/** A document is never shown by the browser itself, in which it could act: it is taken away under its title. */
-export async function nameDownload(
-  { mediaId, kind, storageKey }: MediaFileRow,
-  response: Response,
-): Promise<void> {
+/**
+ * The name under which a file is taken away; null where the browser may show it. A document never is shown by the browser
+ * itself, in which it could act.
+ */
+export async function nameOfDownload({
+  mediaId,
+  kind,
+  storageKey,
+}: MediaFileRow): Promise<string | null> {
   const media = await MediaRow.findByPk(mediaId, { attributes: ['kind', 'title'] })
-  if (media?.kind !== 'document' || kind !== 'original') return
+  if (media?.kind !== 'document' || kind !== 'original') return null
   const ending = extname(storageKey)
-  const title = media.title.endsWith(ending) ? media.title : `${media.title}${ending}`
-  response.set('Content-Security-Policy', "default-src 'none'; sandbox").attachment(title)
+  return media.title.endsWith(ending) ? media.title : `${media.title}${ending}`
 }

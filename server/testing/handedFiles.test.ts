@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { UPLOADS_PATH, type Pile } from '@fernbrake/core/contract'
 import { edits } from '@fernbrake/core/lesson'
 import { edited, lessonWithFilm, PART } from '@fernbrake/core/testing'
-import { createUploads } from '../media/uploads.ts'
+import { createUploads } from '../routes/uploads.ts'
 import { createFilmFolder, PICTURE, PIECE, PNG, SOUND, TUS } from './films.ts'
 import {
   hoursAgo,

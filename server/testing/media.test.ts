@@ -6,7 +6,7 @@ import { UPLOADS_PATH } from '@fernbrake/core/contract'
 import { readPeakFile } from '@fernbrake/core/media'
 import { run } from '../database/connect.ts'
 import { SCHEMA_025 } from '../database/schema025.ts'
-import { createUploads } from '../media/uploads.ts'
+import { createUploads } from '../routes/uploads.ts'
 import {
   beginUpload,
   createFilmFolder,
