@@ -5,6 +5,7 @@ import vue from 'eslint-plugin-vue'
 import globals from 'globals'
 import tseslint from 'typescript-eslint'
 import vueParser from 'vue-eslint-parser'
+import { sizeRules } from './scripts/house/sizes.mjs'
 
 /** What needs to know types; in components `scripts/lint.mjs` sees to them. */
 export const TYPED_RULES = {
@@ -67,5 +68,6 @@ export default tseslint.config(
     },
   },
   { files: ['**/*.ts'], ignores: ['**/*.test.ts'], rules: { complexity: ['error', 20] } },
+  ...sizeRules,
   prettier,
 )

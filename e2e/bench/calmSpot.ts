@@ -5,7 +5,7 @@ import {
   STRIP_FRAME_HEIGHT,
   timesToLookAt,
 } from '@fernbrake/core/media'
-import type { Figure } from './main.ts'
+import type { Figure } from './figure.ts'
 
 const SECONDS = 20
 const ROUNDS = 15

@@ -1,6 +1,6 @@
 // How long a caption file of the most lines takes to be read, in a thread of its own as the bench has it.
 import { Worker } from 'node:worker_threads'
-import type { Figure } from './main.ts'
+import type { Figure } from './figure.ts'
 
 const CUES = 50_000
 const ROUNDS = 5

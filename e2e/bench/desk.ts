@@ -6,7 +6,7 @@ import { edited, lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
 import { NAMED, signIn } from '../support/pages.ts'
 import type { RealServer } from '../support/server.ts'
 import { bigIds, putBigClasses, type BigLesson } from './bigClass.ts'
-import type { Figure } from './main.ts'
+import type { Figure } from './figure.ts'
 
 const ANSWERS = 1000
 const MARKS = 31

@@ -16,7 +16,7 @@ import { makeNumberedFilm } from '../support/films.ts'
 import { signIn } from '../support/pages.ts'
 import type { RealServer } from '../support/server.ts'
 import { DEMO_PASSWORD } from '@fernbrake/server'
-import type { Figure } from './main.ts'
+import type { Figure } from './figure.ts'
 
 const HOLDS = 200
 /** Between two holds, in frames: prime, so that holds fall on every place within a group of pictures. */

@@ -17,7 +17,7 @@ import { DEMO_PASSWORD } from '@fernbrake/server'
 import { putFilm, sendJson, signedInCookie } from '../support/http.ts'
 import { signIn } from '../support/pages.ts'
 import type { RealServer } from '../support/server.ts'
-import type { Figure } from './main.ts'
+import type { Figure } from './figure.ts'
 
 const HOURS = 3
 const CUES = 1000

@@ -3,6 +3,7 @@ import { chromium } from '@playwright/test'
 import { CHROMIUM } from '../playwright.config.ts'
 import clearAway from '../support/run.ts'
 import { startRealServer } from '../support/server.ts'
+import type { Figure } from './figure.ts'
 import { measureCalmSpot } from './calmSpot.ts'
 import { measureCaptions } from './captions.ts'
 import { measureDesk } from './desk.ts'
@@ -16,13 +17,6 @@ import { measurePlaying } from './playing.ts'
 import { measureResults } from './results.ts'
 import { measureRoutes } from './routes.ts'
 import { measureSpans } from './spans.ts'
-
-export interface Figure {
-  what: string
-  value: string
-  reference: string
-  aim: string
-}
 
 const only = process.argv.slice(2)
 const wants = (name: string) => only.length === 0 || only.includes(name)

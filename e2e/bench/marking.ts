@@ -3,7 +3,7 @@ import { createRandom } from '@fernbrake/core/rehearsal'
 import type { Lesson } from '@fernbrake/core/lesson'
 import { drawAnswer, markQuestion, type Answer, type Question } from '@fernbrake/core/questions'
 import { editsOfWaterBudget, editsOfWaterThatClimbs } from '@fernbrake/demo'
-import type { Figure } from './main.ts'
+import type { Figure } from './figure.ts'
 
 const ANSWERS = 100_000
 const ROUNDS = 5

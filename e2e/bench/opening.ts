@@ -5,7 +5,7 @@ import type { Browser, BrowserContext, Page } from '@playwright/test'
 import type { Attempt } from '@fernbrake/core/contract'
 import { cuesInOrder, filmsInOrder, type QuestionCue } from '@fernbrake/core/lesson'
 import type { RealServer } from '../support/server.ts'
-import type { Figure } from './main.ts'
+import type { Figure } from './figure.ts'
 
 const LINKS = ['cantle-steps-1', 'cantle-steps-2']
 /** The sitting begins so long before the question, in ms. */

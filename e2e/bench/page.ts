@@ -7,7 +7,7 @@ import { gzipSync } from 'node:zlib'
 import type { Browser, Page, Response } from '@playwright/test'
 import { LECTURE_LINK } from '@fernbrake/demo'
 import type { RealServer } from '../support/server.ts'
-import type { Figure } from './main.ts'
+import type { Figure } from './figure.ts'
 
 const RUNS = 45
 const FILM = '/api/media/water-budget-film/files/playable'

@@ -6,7 +6,7 @@ import pg from 'pg'
 import { DEMO_LINK } from '@fernbrake/demo'
 import type { RealServer } from '../support/server.ts'
 import { beginEarlier, needBelieved } from './earlier.ts'
-import type { Figure } from './main.ts'
+import type { Figure } from './figure.ts'
 
 const LEARNERS = 500
 const SEND_EVERY_MS = 5000

@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import { REPOSITORY } from '@fernbrake/server'
 import { putFilm, signedInCookie } from '../support/http.ts'
 import type { RealServer } from '../support/server.ts'
-import type { Figure } from './main.ts'
+import type { Figure } from './figure.ts'
 
 const DEMO_FILM = join(REPOSITORY, 'demo/films/water-that-climbs/film.mp4')
 /** The demo's film this many times in a row: an hour. */

@@ -2,7 +2,7 @@
 import { signedInCookie } from '../support/http.ts'
 import type { RealServer } from '../support/server.ts'
 import { bigIds, hourOfFilm, putBigClasses } from './bigClass.ts'
-import type { Figure } from './main.ts'
+import type { Figure } from './figure.ts'
 
 const [LARGE, SMALL] = [1000, 100]
 const ROUNDS = 7

@@ -7,7 +7,7 @@ import { DEMO_PASSWORD } from '@fernbrake/server'
 import { sendJson, signedInCookie } from '../support/http.ts'
 import { goInAsGuest, NAMED, signIn } from '../support/pages.ts'
 import type { RealServer } from '../support/server.ts'
-import type { Figure } from './main.ts'
+import type { Figure } from './figure.ts'
 
 const PARTS = 60
 const ROUTES = 400

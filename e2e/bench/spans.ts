@@ -5,7 +5,7 @@ import { RECORDS_AT_ONCE } from '@fernbrake/core/contract'
 import { DEMO_LINK } from '@fernbrake/demo'
 import type { RealServer } from '../support/server.ts'
 import { beginEarlier, needBelieved } from './earlier.ts'
-import type { Figure } from './main.ts'
+import type { Figure } from './figure.ts'
 
 /** As many as a player sends at once after a stretch without a connection. */
 const BATCH = RECORDS_AT_ONCE

@@ -1,4 +1,5 @@
 // The arrows of the house: web, player and server point to core; one folder of core reaches another by its door alone.
+// `look.mjs` holds every file against them; `house.test.mjs` plants a violation of each.
 const core = '^core/([^/]+)/'
 
 module.exports = {
@@ -55,6 +56,38 @@ module.exports = {
       to: { path: '^(web|player|demo|e2e)/' },
     },
     {
+      name: 'demo-is-no-foundation',
+      comment: 'The demo and the browser tests are at the very top: nothing that ships needs them.',
+      severity: 'error',
+      from: { path: '^(core|player|web|server|scripts)/' },
+      to: { path: '^(demo|e2e)/' },
+    },
+    {
+      name: 'express-stays-above',
+      comment: 'What the server does is done without knowing that it was asked for over HTTP.',
+      severity: 'error',
+      from: {
+        path: '^server/(services|queries|database|jobs|media|print|reports|mail|words|web)/',
+        pathNot: '\\.test\\.ts$',
+      },
+      to: { path: 'node_modules/(@types/)?express/' },
+    },
+    {
+      name: 'everything-is-there',
+      severity: 'error',
+      from: {},
+      // Types alone, which only their own package of types has.
+      to: { couldNotResolve: true, pathNot: '^pdfmake/interfaces' },
+    },
+    {
+      name: 'packages-are-listed',
+      comment:
+        'A package that is there by chance, since another one needs it, may be gone tomorrow.',
+      severity: 'error',
+      from: { pathNot: '\\.d\\.ts$' },
+      to: { dependencyTypes: ['npm-no-pkg', 'npm-unknown'] },
+    },
+    {
       name: 'doors-from-outside',
       severity: 'error',
       from: { pathNot: '^core/' },
@@ -73,6 +106,8 @@ module.exports = {
   ],
   options: {
     tsPreCompilationDeps: true,
+    // Tests may use what the house as a whole has.
+    combinedDependencies: true,
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(node_modules/.+/node_modules|/dist/)' },
     tsConfig: { fileName: 'tsconfig.base.json' },

@@ -1,0 +1,77 @@
+// How long functions may be, and where SQL may stand: rules for ESLint, and what looks whether their exceptions are still
+// needed (exceptions.mjs).
+import { ESLint } from 'eslint'
+import { LONG_FUNCTIONS, SQL_OUTSIDE } from './exceptions.mjs'
+
+export const LONGEST_FUNCTION = 80
+
+const functionsUpTo = (max) => ({
+  'max-lines-per-function': ['error', { max, skipBlankLines: true, skipComments: true }],
+})
+
+const STATEMENT =
+  '/^\\s*(SELECT|INSERT INTO|UPDATE \\w+ (AS \\w+ |\\w+ )?SET|DELETE FROM|WITH (RECURSIVE )?\\w+ AS)\\b/'
+const noSql = {
+  'no-restricted-syntax': [
+    'error',
+    ...[`Literal[value=${STATEMENT}]`, `TemplateElement[value.raw=${STATEMENT}]`].map(
+      (selector) => ({ selector, message: 'SQL stands in queries/ folders.' }),
+    ),
+  ],
+}
+const TESTS = ['**/*.test.*', '**/*.spec.ts']
+
+/** For the list in eslint.config.js. */
+export const sizeRules = [
+  {
+    files: ['**/*.ts', '**/*.vue', '**/*.mjs'],
+    ignores: TESTS,
+    rules: functionsUpTo(LONGEST_FUNCTION),
+  },
+  ...Object.entries(LONG_FUNCTIONS).map(([file, max]) => ({
+    files: [file],
+    rules: functionsUpTo(max),
+  })),
+  {
+    files: ['server/**/*.ts'],
+    ignores: [
+      ...TESTS,
+      ...['server/**/queries/**', 'server/database/**', 'server/testing/**'],
+      ...Object.keys(SQL_OUTSIDE),
+    ],
+    rules: noSql,
+  },
+]
+
+/** How often a rule is broken in one file. */
+async function countIn(root, file, rules) {
+  // Nothing that asks for types: only lines and words are counted.
+  const eslint = new ESLint({
+    cwd: root,
+    overrideConfig: {
+      files: [file],
+      languageOptions: { parserOptions: { projectService: false } },
+      rules: { ...UNTYPED, ...rules },
+    },
+  })
+  const [{ messages }] = await eslint.lintFiles([file])
+  return messages.filter(({ ruleId }) => ruleId in rules).length
+}
+const UNTYPED = {
+  '@typescript-eslint/no-floating-promises': 'off',
+  '@typescript-eslint/switch-exhaustiveness-check': 'off',
+}
+
+/** The exceptions that allow more than there is, in words: each is to be lowered, or taken out. */
+export async function looseExceptions(root, { long = LONG_FUNCTIONS, sql = SQL_OUTSIDE } = {}) {
+  const loose = []
+  for (const [file, max] of Object.entries(long))
+    if (max <= LONGEST_FUNCTION || (await countIn(root, file, functionsUpTo(max - 1))) === 0)
+      loose.push(`${file}: no function has ${max} lines any more`)
+  for (const [file, count] of Object.entries(sql)) {
+    const found = await countIn(root, file, noSql)
+    if (found !== count)
+      loose.push(`${file}: ${count} statements are listed, and ${found} are there`)
+  }
+  return loose
+}

@@ -1,0 +1,69 @@
+// The sizes of functions and files, and the place of SQL: each is refused where it is planted, and lists of exceptions shrink.
+import { ESLint } from 'eslint'
+import { dirname, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { describe, expect, it } from 'vitest'
+import { LONG_FUNCTIONS, SQL_OUTSIDE } from './exceptions.mjs'
+import { looseExceptions } from './sizes.mjs'
+
+const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..')
+const eslint = new ESLint({
+  cwd: root,
+  overrideConfig: {
+    files: ['**/*.ts'],
+    languageOptions: { parserOptions: { projectService: false } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'off',
+      '@typescript-eslint/switch-exhaustiveness-check': 'off',
+    },
+  },
+})
+const lines = (count) => Array.from({ length: count }, (_, at) => `  at.push(${at})`).join('\n')
+const functionOf = (count) =>
+  `export function planted(at: number[]): void {\n${lines(count - 2)}\n}\n`
+
+/** The rules that a text breaks in this place. */
+async function brokenIn(filePath, text) {
+  const [{ messages }] = await eslint.lintText(text, { filePath: `${root}/${filePath}` })
+  return messages.map(({ ruleId, message }) => ruleId ?? message)
+}
+
+describe('is refused', () => {
+  it.each([
+    ['server/services/planted.ts', functionOf(81), 'max-lines-per-function'],
+    ['core/lesson/planted.ts', `${lines(401)}\n`.replaceAll('at.push', 'console.log'), 'max-lines'],
+    [
+      'server/services/planted.ts',
+      'export const sql = `SELECT 1 FROM x`\n',
+      'no-restricted-syntax',
+    ],
+    ['server/http/planted.ts', `export const sql = 'DELETE FROM x'\n`, 'no-restricted-syntax'],
+    [
+      'server/routes/planted.ts',
+      'export const sql = `\n  WITH x AS (SELECT 1)`\n',
+      'no-restricted-syntax',
+    ],
+  ])('in %s', async (file, text, rule) => expect(await brokenIn(file, text)).toEqual([rule]))
+})
+
+describe('is let be', () => {
+  it.each([
+    ['server/services/planted.ts', functionOf(80)],
+    ['server/queries/planted.ts', 'export const sql = `SELECT 1 FROM x`\n'],
+    ['server/services/planted.ts', `export const words = 'Select one, or update it.'\n`],
+    ['core/lesson/planted.ts', `export const words = 'UPDATE'\n`],
+  ])('in %s', async (file, text) => expect(await brokenIn(file, text)).toEqual([]))
+})
+
+it('an exception that allows more than there is has to go', async () => {
+  const [file] = Object.keys(LONG_FUNCTIONS)
+  const [other] = Object.keys(SQL_OUTSIDE)
+  const loose = await looseExceptions(root, {
+    long: { [file]: LONG_FUNCTIONS[file] + 1, 'server/settings.ts': 80 },
+    sql: { [other]: SQL_OUTSIDE[other] + 1 },
+  })
+  expect(loose).toHaveLength(3)
+  expect(await looseExceptions(root, { long: { [file]: LONG_FUNCTIONS[file] }, sql: {} })).toEqual(
+    [],
+  )
+})
