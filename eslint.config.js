@@ -26,21 +26,13 @@ export default tseslint.config(
     ],
   },
   js.configs.recommended,
-  {
-    files: ['scripts/**/*.mjs', 'eslint.config.js'],
-    languageOptions: { globals: globals.node },
-  },
-  {
-    files: ['server/standIns/**/public/*.js'],
-    languageOptions: { globals: globals.browser },
-  },
+  { files: ['scripts/**/*.mjs', 'eslint.config.js'], languageOptions: { globals: globals.node } },
+  { files: ['server/standIns/**/public/*.js'], languageOptions: { globals: globals.browser } },
   ...tseslint.configs.recommended.map((config) => ({ ...config, files: ['**/*.ts', '**/*.vue'] })),
   ...vue.configs['flat/recommended'],
   {
     files: ['**/*.ts', '**/*.vue'],
-    languageOptions: {
-      globals: { ...globals.browser, ...globals.node },
-    },
+    languageOptions: { globals: { ...globals.browser, ...globals.node } },
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-unused-vars': [

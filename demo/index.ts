@@ -39,13 +39,12 @@ export const DEMO_LINK = 'cantle-steps-1'
 export const LECTURE_LINK = 'cantle-steps-2'
 /** The lessons round a film; the first comes last, so that it stands first among the newest. */
 const LESSONS: readonly DemoLesson[] = [
-  {
-    ...WATER_BUDGET,
-    ...{ folder: 'water-budget', link: LECTURE_LINK, build: editsOfWaterBudget },
-  },
+  { ...WATER_BUDGET, folder: 'water-budget', link: LECTURE_LINK, build: editsOfWaterBudget },
   {
     ...WATER_THAT_CLIMBS,
-    ...{ folder: 'water-that-climbs', link: DEMO_LINK, build: editsOfWaterThatClimbs },
+    folder: 'water-that-climbs',
+    link: DEMO_LINK,
+    build: editsOfWaterThatClimbs,
   },
 ]
 const PREPARING_LIMIT_MS = 600_000
@@ -110,7 +109,9 @@ async function loadShelf(context: Context, ownerId: string): Promise<void> {
   const { credit, licence } = PADDLE_GEAR.words
   const film = (id: string, folder: string, title: string, description: string) =>
     putOnShelf(context, ownerId, {
-      ...{ id, kind: 'film', file: join(FILMS, folder, 'film.mp4') },
+      id,
+      kind: 'film',
+      file: join(FILMS, folder, 'film.mp4'),
       words: { title, description, credit, licence, tags: ['lock', 'film'] },
     })
   await film(
@@ -126,7 +127,9 @@ async function loadShelf(context: Context, ownerId: string): Promise<void> {
     'A lecture with a drawn board: what a boat costs in water. With captions.',
   )
   await putOnShelf(context, ownerId, {
-    ...{ id: KEEPERS_VOICE.mediaId, kind: 'sound', words: KEEPERS_VOICE.words },
+    id: KEEPERS_VOICE.mediaId,
+    kind: 'sound',
+    words: KEEPERS_VOICE.words,
     file: join(FILMS, 'water-budget', 'keeper.m4a'),
   })
   await loadStill(context, ownerId)
@@ -208,7 +211,9 @@ async function loadNightPassage(context: Context, ownerId: string): Promise<void
   for (const { id, mediaId, title } of CLIPS) {
     const folder = join('night-passage', id)
     await putOnShelf(context, ownerId, {
-      ...{ id: mediaId, kind: 'film', file: join(FILMS, folder, 'film.mp4') },
+      id: mediaId,
+      kind: 'film',
+      file: join(FILMS, folder, 'film.mp4'),
       words: { title: `Night Passage: ${title}`, credit, licence, tags: ['lock', 'night', 'film'] },
     })
     films[id] = await readDemoFilm(context, { mediaId, folder })
@@ -233,7 +238,8 @@ async function keepLesson(
   const { revision } = await takeEdits(context, owner, lessonId, { revision: 0, edits })
   await publishEdition(context, owner, lessonId, { revision, number: 1 })
   await run(context.database, 'UPDATE lessons SET link_code = $2, seen_by = $3 WHERE id = $1', [
-    ...[lessonId, link],
+    lessonId,
+    link,
     // The two that teach without a course around them are there for everyone.
     [DEMO_LINK, NIGHT_PASSAGE.link].includes(link) ? 'everyone' : 'link',
   ])

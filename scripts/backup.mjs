@@ -18,7 +18,10 @@ needPackages(['postgresql'])
 const postgres = await openPostgres(dataFolder).catch((error) => giveUp(error.message))
 try {
   const { files, missing } = await writeBackup({
-    ...{ postgres, database: 'fernbrake', dataFolder, folder },
+    postgres,
+    database: 'fernbrake',
+    dataFolder,
+    folder,
   })
   say(`The backup is in ${folder}: ${files} files, each checked. Keep it on another disk.`)
   for (const key of missing)

@@ -108,9 +108,7 @@ if (wants('scripts') || wants('server') || wants('e2e')) {
       'e2e',
       'npx',
       ['playwright', 'test', '--config', 'e2e/playwright.config.ts', ...filesOf('e2e')],
-      {
-        env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'e2e.json') },
-      },
+      { env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'e2e.json') } },
     )
     if (wants('e2e')) count(join(reports, 'e2e.json'), readPlaywright)
   })

@@ -107,7 +107,10 @@ export async function openServer(
   const uploads = createUploads(context, join(settings.dataFolder, 'uploads'))
   const sessions = createSessions(pool, settings.sessionSecret)
   const app = createApp(context, {
-    ...{ sessions, uploads, log, development },
+    sessions,
+    uploads,
+    log,
+    development,
     trustedProxies: settings.trustedProxies,
   })
   const server = createHttpServer(app)

@@ -2,7 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { bookStateOf, weightedShare, type BookFacts, type BookState } from './index.ts'
 
 const facts = (more: Partial<BookFacts> = {}): BookFacts => ({
-  ...{ isGiven: true, isExcused: false, isDue: false, begun: null, ...more },
+  isGiven: true,
+  isExcused: false,
+  isDue: false,
+  begun: null,
+  ...more,
 })
 const begun = (answered: number, questions = 4) => ({ begun: { answered, questions } })
 

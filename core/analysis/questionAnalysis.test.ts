@@ -13,11 +13,17 @@ import {
 } from './index.ts'
 
 const asked = (id: string, max = 1, right: string[] = []): Asked => ({
-  ...{ id, max },
+  id,
+  max,
   options: ['a', 'b', 'c'].map((option) => ({ id: option, right: right.includes(option) })),
 })
 const outcome = (points: number, more: Partial<Outcome> = {}): Outcome => ({
-  ...{ points, picked: [], tries: 1, tookMs: null, hadSeen: null, ...more },
+  points,
+  picked: [],
+  tries: 1,
+  tookMs: null,
+  hadSeen: null,
+  ...more,
 })
 /** One row a learner, one column a question; null where it was not answered. */
 const table = (...rows: (number | null)[][]): Sitting[] =>
@@ -41,7 +47,11 @@ describe('a question', () => {
     // One of four is 27 %.
     expect(second!.upperLower).toBe(1)
     expect(analyseQuestions(questions(1), [])[0]).toMatchObject({
-      ...{ answered: 0, difficulty: null, discrimination: null, upperLower: null, seen: null },
+      answered: 0,
+      difficulty: null,
+      discrimination: null,
+      upperLower: null,
+      seen: null,
     })
   })
 
@@ -121,8 +131,11 @@ describe('a question', () => {
       q: outcome(points, { hadSeen, tookMs, tries }),
     })
     const sittings = [
-      ...[one(1, true, 4000), one(1, true, 6000), one(0, true, 9000, 3)],
-      ...[one(0, false, 2000), one(1, null, 1000)],
+      one(1, true, 4000),
+      one(1, true, 6000),
+      one(0, true, 9000, 3),
+      one(0, false, 2000),
+      one(1, null, 1000),
     ]
     const { seen, medianMs, tries } = analyseQuestions([asked('q')], sittings)[0]!
     expect(seen).toMatchObject({ withIt: { count: 2, of: 3 }, without: { count: 0, of: 1 } })
@@ -134,12 +147,20 @@ describe('a question', () => {
 describe('in words', () => {
   it('a question tells much, little, or the wrong way round', () =>
     expect([null, -0.1, 0, 0.19, 0.2, 0.6].map(tellingOf)).toEqual([
-      ...['unknown', 'against', 'little', 'little', 'well', 'well'],
+      'unknown',
+      'against',
+      'little',
+      'little',
+      'well',
+      'well',
     ]))
   it('seeing the answer helped only where the interval leaves no doubt', () => {
     const gap = (low: number, high: number) => helpOf({ low, high })
     expect([gap(0.1, 0.5), gap(-0.5, -0.1), gap(-0.1, 0.5), helpOf(null)]).toEqual([
-      ...['helped', 'hindered', 'open', 'unknown'],
+      'helped',
+      'hindered',
+      'open',
+      'unknown',
     ])
   })
 })
@@ -172,13 +193,11 @@ describe('all questions together', () => {
   it('have a mean, a spread and quartiles', () => {
     const figures = analyseTest(questions(2, 3), table([3, 3], [2, 2], [1, 1], [0, 0]))
     expect(figures).toMatchObject({
-      ...{
-        learners: 4,
-        mean: 3,
-        median: 3,
-        quartiles: { lower: 1.5, upper: 4.5 },
-        isEnough: false,
-      },
+      learners: 4,
+      mean: 3,
+      median: 3,
+      quartiles: { lower: 1.5, upper: 4.5 },
+      isEnough: false,
     })
     // Two questions that say the same are wholly reliable, and nothing is left to error.
     expect(figures.reliability).toBeCloseTo(1, 12)

@@ -130,7 +130,8 @@ function figuresOf(
   const rest = totals.map((total, index) => total - own[index]!)
   const options = optionShares(question, sittings, groups.thirds)
   return {
-    ...{ id, answered: outcomes.length },
+    id,
+    answered: outcomes.length,
     difficulty: earned === null ? null : earned / max,
     discrimination: correlation(own, rest),
     upperLower: upperLower(question, own, groups.kelley),
@@ -169,7 +170,8 @@ function optionShares(
     return all === 0 ? 0 : sum(picked.map(({ at }) => weights[at]!)) / all
   }
   return options.map(({ id: optionId, right }) => ({
-    ...{ id: optionId, right },
+    id: optionId,
+    right,
     upper: shareOf(upper, optionId),
     middle: shareOf(middle, optionId),
     lower: shareOf(lower, optionId),

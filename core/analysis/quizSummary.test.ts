@@ -18,7 +18,10 @@ const lesson = edited(withQuiz(fullLesson()), edits.setQuestionRules, {
 })
 const quiz = partOfKind(lesson, QUIZ, 'quiz')!
 const given = (questionId: string, tryNumber: number, verdict: Verdict, points: number) => ({
-  ...{ questionId, tryNumber, verdict, points },
+  questionId,
+  tryNumber,
+  verdict,
+  points,
 })
 
 describe('the summary of a quiz', () => {
@@ -41,7 +44,8 @@ describe('the summary of a quiz', () => {
 
   it('takes tries by their number, whatever order they come in', () => {
     const last = edited(lesson, edits.setQuestionRules, {
-      ...{ questionId: 'q-i1', rules: { keep: 'last' } },
+      questionId: 'q-i1',
+      rules: { keep: 'last' },
     })
     const mixed = [given('q-i1', 2, 'wrong', 0), given('q-i1', 1, 'right', 1)]
     expect(quizSummary(last, quiz, mixed).states).toMatchObject({ wrong: 1, right: 0 })
@@ -76,10 +80,8 @@ describe('how a question stands', () => {
   })
   it('waits for a person, or was only asked for', () => {
     const as = (kind: 'longText' | 'poll' | 'checklist') =>
-      edited(lesson, edits.changeQuestionKind, {
-        ...{ questionId: 'q-i1', kind },
-        ids: ['x', 'y', 'z'],
-      }).questions['q-i1']!
+      edited(lesson, edits.changeQuestionKind, { questionId: 'q-i1', kind, ids: ['x', 'y', 'z'] })
+        .questions['q-i1']!
     const answer = [given('q-i1', 1, 'unmarked', 0)]
     expect(itemState(as('longText'), answer)).toBe('waits')
     expect(itemState(as('poll'), answer)).toBe('given')

@@ -71,7 +71,9 @@ export function quizSummary(
 export function untoldSummary(summary: QuizSummary): QuizSummary {
   const states = { open: summary.states.open, right: 0, partly: 0, wrong: 0, waits: 0, given: 0 }
   const sections = summary.sections.map((section) => ({
-    ...{ ...section, points: 0, max: 0 },
+    ...section,
+    points: 0,
+    max: 0,
     items: section.items.map((item): ItemOutcome => {
       const state = item.state === 'open' ? 'open' : 'given'
       return { ...item, state, points: 0, max: 0 }

@@ -37,13 +37,7 @@ describe('one learner', () => {
         lesson,
         attempt('x', [response('q-a', 1, 0), response('q-a', 2, 2), response('q-b', 1, 1)], 5000),
       ),
-    ).toMatchObject({
-      watched: 0.5,
-      answered: 2,
-      questions: 2,
-      points: 2,
-      max: 3,
-    })
+    ).toMatchObject({ watched: 0.5, answered: 2, questions: 2, points: 2, max: 3 })
   })
 
   it('a question that is not placed counts for nothing', () => {

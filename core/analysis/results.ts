@@ -95,7 +95,9 @@ export interface PlaceAsked {
 /** Where a part asks its questions, in order. */
 export function placesAsked(lesson: Lesson, part: Part): PlaceAsked[] {
   const at = (id: string, questionId: string, atMs: number | null) => ({
-    ...{ id, question: lesson.questions[questionId]!, atMs },
+    id,
+    question: lesson.questions[questionId]!,
+    atMs,
   })
   if (part.kind !== 'film')
     return asksIn(part).map(({ id, questionId }) => at(id, questionId, null))

@@ -41,8 +41,14 @@ export function askedIn(lesson: Lesson): AskedPlace[] {
     .map(({ id: placeId, question, atMs, partId }, index) => {
       const options = optionsOf(question)
       return {
-        ...{ id: question.id, max: question.points, question, partId, placeId, atMs },
-        ...{ number: index + 1, options: options.map(({ id, right }) => ({ id, right })) },
+        id: question.id,
+        max: question.points,
+        question,
+        partId,
+        placeId,
+        atMs,
+        number: index + 1,
+        options: options.map(({ id, right }) => ({ id, right })),
         labels: Object.fromEntries(options.map(({ id, label }) => [id, label])),
       }
     })
@@ -51,12 +57,14 @@ export function askedIn(lesson: Lesson): AskedPlace[] {
 function optionsOf(question: Question): { id: string; right: boolean; label: string }[] {
   if (question.kind === 'choice')
     return inOrder(Object.values(question.options)).map(({ id, right, text }) => ({
-      ...{ id, right },
+      id,
+      right,
       label: plainOf(text),
     }))
   if (question.kind === 'trueFalse')
     return [true, false].map((value) => ({
-      ...{ id: String(value), label: String(value) },
+      id: String(value),
+      label: String(value),
       right: question.right === value,
     }))
   return []
@@ -83,7 +91,8 @@ export function sittingOf(
       const outcome = {
         points: questionScore(question, tries),
         picked: pickedIn(first.answer),
-        ...{ tries: tries.length, tookMs: first.tookMs },
+        tries: tries.length,
+        tookMs: first.tookMs,
         hadSeen: first.seenShare === null ? null : first.seenShare >= SEEN_SHARE,
       }
       return [[id, outcome]]

@@ -109,7 +109,10 @@ describe('dates', () => {
 
 it('what happened stands in the order of time; of what began together, the shorter first', () => {
   const item = (id: string, from: ChronicleDate, until: ChronicleDate | null = null) => ({
-    ...{ id, order: id, from, until },
+    id,
+    order: id,
+    from,
+    until,
   })
   const items = [
     item('b', { year: 1800 }, { year: 1900 }),
@@ -140,10 +143,16 @@ describe('ticks', () => {
       '2000',
     ])
     expect(labels({ year: 1900 }, { year: 1901 }, 4)).toEqual([
-      ...['1900-1', '1900-4', '1900-7', '1900-10', '1901-1'],
+      '1900-1',
+      '1900-4',
+      '1900-7',
+      '1900-10',
+      '1901-1',
     ])
     expect(labels({ year: 1900, month: 5, day: 1 }, { year: 1900, month: 5, day: 3 }, 4)).toEqual([
-      ...['5/1', '5/2', '5/3'],
+      '5/1',
+      '5/2',
+      '5/3',
     ])
   })
 
@@ -181,7 +190,9 @@ describe('lanes', () => {
     fc.assert(
       fc.property(things, (made) => {
         const broad = made.map(({ from, length }, index) => ({
-          ...{ id: `${index}`, from, to: from + length },
+          id: `${index}`,
+          from,
+          to: from + length,
         }))
         const lanes = lanesOf(broad)
         for (const a of broad)

@@ -108,7 +108,9 @@ export function dateWords(
   // A leap day of a year BCE may stand in no year of the same number; its month and day are said with a year that has it.
   const isMoved = at.getUTCMonth() !== month - 1
   const format = new Intl.DateTimeFormat(locale, {
-    ...{ timeZone: 'UTC', year: 'numeric', month: 'long' },
+    timeZone: 'UTC',
+    year: 'numeric',
+    month: 'long',
     ...(day === undefined ? {} : { day: 'numeric' }),
   })
   const words = isMoved

@@ -21,15 +21,13 @@ import {
 } from './index.ts'
 
 const figures = (more: Partial<AttemptFigures> = {}): AttemptFigures => ({
-  ...{
-    finished: false,
-    confirmed: false,
-    watched: 0,
-    answered: 0,
-    questions: 4,
-    points: 0,
-    max: 8,
-  },
+  finished: false,
+  confirmed: false,
+  watched: 0,
+  answered: 0,
+  questions: 4,
+  points: 0,
+  max: 8,
   ...more,
 })
 
@@ -57,7 +55,10 @@ describe('an assignment is complete', () => {
 
 describe('of several attempts', () => {
   const attempt = (id: string, isComplete: boolean, points: number, watched = 0) => ({
-    ...{ id, isComplete, points, watched },
+    id,
+    isComplete,
+    points,
+    watched,
   })
   it.each([
     [
@@ -172,11 +173,16 @@ describe('rules', () => {
 
 it('somebody stands by the attempt that counts, and was last heard of in any', () => {
   const one = (isComplete: boolean, points: number, lastSeenAt: string) => ({
-    ...{ isComplete, points, watched: 0, lastSeenAt },
+    isComplete,
+    points,
+    watched: 0,
+    lastSeenAt,
   })
   const attempts = [one(true, 1, '2026-03-02'), one(false, 9, '2026-03-04')]
   expect(standsAs(attempts)).toEqual({
-    ...{ best: attempts[0], state: 'complete', lastSeenAt: '2026-03-04' },
+    best: attempts[0],
+    state: 'complete',
+    lastSeenAt: '2026-03-04',
   })
   expect(standsAs(attempts.slice(1))).toMatchObject({ state: 'begun' })
   expect(standsAs([])).toEqual({ best: null, state: 'notBegun', lastSeenAt: null })
@@ -211,7 +217,10 @@ describe('when learners are told', () => {
   })
   it('until then nothing holds until it is right, nor leads back', () => {
     const lesson = withQuestion(lessonWithFilm(), {
-      ...{ id: 'a', atMs: 5000, hold: 'right', sendBack: true },
+      id: 'a',
+      atMs: 5000,
+      hold: 'right',
+      sendBack: true,
       evidence: { fromMs: 1000, toMs: 2000 },
     })
     const held = underRules(lesson, usualRules(), false).cues.a

@@ -99,7 +99,11 @@ export const ownNoteRecordSchema = z.strictObject({
 })
 
 export const ownNoteSchema = z.strictObject({
-  ...{ id: idSchema, partId: idSchema, place: notePlaceSchema, words: z.string(), at: z.string() },
+  id: idSchema,
+  partId: idSchema,
+  place: notePlaceSchema,
+  words: z.string(),
+  at: z.string(),
 })
 
 export const learnerRecordSchema = z.discriminatedUnion('kind', [

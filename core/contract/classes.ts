@@ -75,7 +75,9 @@ export const classRoutes = {
     reply: z.strictObject({
       classes: z.array(
         z.strictObject({
-          ...{ id: idSchema, title: z.string(), isOver: z.boolean() },
+          id: idSchema,
+          title: z.string(),
+          isOver: z.boolean(),
           members: z.int(),
           groups: z.int(),
           lastSeenAt: clockSchema.nullable(),
@@ -186,10 +188,7 @@ export const classRoutes = {
   join: route('post', '/api/join/:code', 'public', 'Join a class by its code', {
     params: z.strictObject({ code: joinCodeSchema }),
     /** Somebody signed in gives none of these; who is not makes an account. */
-    body: z.strictObject({
-      name: fullNameSchema.optional(),
-      password: passwordSchema.optional(),
-    }),
+    body: z.strictObject({ name: fullNameSchema.optional(), password: passwordSchema.optional() }),
     reply: z.strictObject({ title: z.string(), signIn: z.string().nullable() }),
     status: 201,
   }),

@@ -122,10 +122,7 @@ export const markingRoutes = {
     '/api/marking/:source/:sourceId/attempts/:attemptId/files/:fileId',
     'marker',
     'A file that was handed in',
-    {
-      params: sourceParams.extend({ attemptId: idSchema, fileId: idSchema }),
-      reply: null,
-    },
+    { params: sourceParams.extend({ attemptId: idSchema, fileId: idSchema }), reply: null },
   ),
   keepComment: route('post', '/api/marking/comments', 'designer', 'Keep a comment for later', {
     body: z.strictObject({ id: idSchema, words: plainText(LONGEST_COMMENT, 1) }),

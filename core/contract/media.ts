@@ -202,10 +202,7 @@ export const mediaRoutes = {
     '/api/media/:mediaId/preparation',
     'mediaOwner',
     'Try preparing again',
-    {
-      params: mediaParams,
-      reply: mediaSchema,
-    },
+    { params: mediaParams, reply: mediaSchema },
   ),
   mediaPage: route(
     'get',

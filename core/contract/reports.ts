@@ -82,7 +82,9 @@ const questionFiguresSchema = z.strictObject({
       id: z.string(),
       label: z.string(),
       right: z.boolean(),
-      ...{ upper: z.number(), middle: z.number(), lower: z.number() },
+      upper: z.number(),
+      middle: z.number(),
+      lower: z.number(),
       isMisleading: z.boolean(),
     }),
   ),
@@ -277,11 +279,7 @@ export const reportRoutes = {
     '/api/classes/:classId/mark-book/file',
     'classTeacher',
     'The mark book as a file',
-    {
-      params: classParams,
-      query: z.strictObject({ format: z.enum(FORMATS) }),
-      reply: null,
-    },
+    { params: classParams, query: z.strictObject({ format: z.enum(FORMATS) }), reply: null },
   ),
 }
 

@@ -20,12 +20,7 @@ const sharingReply = z.strictObject({
   linkCode: z.string().nullable(),
   /** Those who work on it, the owners first. */
   people: z.array(
-    z.strictObject({
-      id: idSchema,
-      name: z.string(),
-      email: z.string(),
-      role: lessonRoleSchema,
-    }),
+    z.strictObject({ id: idSchema, name: z.string(), email: z.string(), role: lessonRoleSchema }),
   ),
   /** The email addresses of those who may learn it where only people named may; told to owners alone. */
   invited: z.array(z.string()),

@@ -102,11 +102,7 @@ export const talkRoutes = {
     '/api/attempts/:attemptId/talk/:postId',
     'talkModerator',
     'Hide what somebody of my class said, or show it again',
-    {
-      params: attemptParams.extend({ postId: idSchema }),
-      body: hiding,
-      reply: postSchema,
-    },
+    { params: attemptParams.extend({ postId: idSchema }), body: hiding, reply: postSchema },
   ),
   classTalk: route('get', PATH, 'classTeacher', 'What a class says about a lesson', {
     params: classParams,
@@ -140,8 +136,11 @@ export const talkRoutes = {
       reply: z.strictObject({
         enquiries: z.array(
           z.strictObject({
-            ...{ assignmentId: idSchema, classId: idSchema },
-            ...{ title: z.string(), classTitle: z.string(), waiting: z.int() },
+            assignmentId: idSchema,
+            classId: idSchema,
+            title: z.string(),
+            classTitle: z.string(),
+            waiting: z.int(),
           }),
         ),
       }),
@@ -162,15 +161,22 @@ export const talkRoutes = {
         isOn: z.boolean(),
         parts: z.array(
           z.strictObject({
-            ...{ id: idSchema, number: z.int(), title: z.string() },
+            id: idSchema,
+            number: z.int(),
+            title: z.string(),
             /** Of a film; null for all else. */
             durationMs: z.int().nullable(),
           }),
         ),
         people: z.array(
           z.strictObject({
-            ...{ personId: idSchema, name: z.string(), hasLeft: z.boolean() },
-            ...{ comments: z.int(), enquiries: z.int(), replies: z.int(), answers: z.int() },
+            personId: idSchema,
+            name: z.string(),
+            hasLeft: z.boolean(),
+            comments: z.int(),
+            enquiries: z.int(),
+            replies: z.int(),
+            answers: z.int(),
             lastAt: clockSchema.nullable(),
           }),
         ),

@@ -27,6 +27,9 @@ it('whatever is cleaned may be stored, and is not changed again', () => {
 it('texts are cleaned wherever they stand', () => {
   const answer = { kind: 'gaps', filled: { 1: 'pad\u0000dle' }, list: ['a\r', 7, null], is: true }
   expect(cleanTexts(answer)).toEqual({
-    ...{ kind: 'gaps', filled: { 1: 'paddle' }, list: ['a\n', 7, null], is: true },
+    kind: 'gaps',
+    filled: { 1: 'paddle' },
+    list: ['a\n', 7, null],
+    is: true,
   })
 })

@@ -51,10 +51,15 @@ describe('a rich text is read', () => {
 
   it('is blank without words, but not with something to see, hear or read', () => {
     expect([' \n', doc(says(' ')), doc({ block: 'paragraph', runs: [] })].map(isBlank)).toEqual([
-      ...[true, true, true],
+      true,
+      true,
+      true,
     ])
     expect(['a', doc(picture), doc(sound), doc(stretch)].map(isBlank)).toEqual([
-      ...[false, false, false, false],
+      false,
+      false,
+      false,
+      false,
     ])
   })
 
@@ -75,7 +80,8 @@ it('what says no more than plain words becomes plain', () => {
 it('stretches of films that are gone are left out, wherever they stand', () => {
   const isGone = (partId: string) => partId === 'film'
   expect(withoutStretches({ a: [doc(stretch)], b: doc(says('x'), stretch) }, isGone)).toEqual({
-    ...{ a: [''], b: doc(says('x')) },
+    a: [''],
+    b: doc(says('x')),
   })
 })
 

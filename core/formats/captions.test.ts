@@ -41,10 +41,14 @@ describe('WebVTT', () => {
       'Later',
     ].join('\r\n')
     expect(readWebVtt(text)).toEqual({
-      ...{ ok: true, faults: [], more: 0 },
+      ok: true,
+      faults: [],
+      more: 0,
       lines: [
         {
-          ...{ fromMs: 1500, toMs: 2000, text: 'Mind the sill\nand the gate & beam' },
+          fromMs: 1500,
+          toMs: 2000,
+          text: 'Mind the sill\nand the gate & beam',
           carried: {
             name: 'intro',
             settings: 'align:start position:10%',
@@ -110,10 +114,14 @@ describe('SRT', () => {
         '1\n00:00:01,000 --> 00:00:02,500\n<i>Mind</i> the sill\n\n2\n00:00:03,000 --> 00:00:04,000\nGo',
       ),
     ).toEqual({
-      ...{ ok: true, faults: [], more: 0 },
+      ok: true,
+      faults: [],
+      more: 0,
       lines: [
         {
-          ...{ fromMs: 1000, toMs: 2500, text: 'Mind the sill' },
+          fromMs: 1000,
+          toMs: 2500,
+          text: 'Mind the sill',
           carried: { markup: '<i>Mind</i> the sill' },
         },
         { fromMs: 3000, toMs: 4000, text: 'Go' },

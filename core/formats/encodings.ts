@@ -23,13 +23,15 @@ export interface Recognised {
 
 /** The names that the library gives them. The signs of ISO 8859-1 that text has are those of Windows-1252. */
 const NAMES: Record<string, Encoding> = {
-  ...{ 'UTF-8': 'utf-8', 'UTF-16LE': 'utf-16le', 'UTF-16BE': 'utf-16be' },
-  ...{ 'ISO-8859-1': 'windows-1252', 'windows-1252': 'windows-1252', 'ISO-8859-2': 'iso-8859-2' },
-  ...{
-    'windows-1250': 'windows-1250',
-    'windows-1251': 'windows-1251',
-    'ISO-8859-15': 'iso-8859-15',
-  },
+  'UTF-8': 'utf-8',
+  'UTF-16LE': 'utf-16le',
+  'UTF-16BE': 'utf-16be',
+  'ISO-8859-1': 'windows-1252',
+  'windows-1252': 'windows-1252',
+  'ISO-8859-2': 'iso-8859-2',
+  'windows-1250': 'windows-1250',
+  'windows-1251': 'windows-1251',
+  'ISO-8859-15': 'iso-8859-15',
 }
 
 /** So many bytes are looked at to tell encodings apart. */

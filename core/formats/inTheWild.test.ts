@@ -156,7 +156,8 @@ describe('SRT', () => {
     expect(srt('1', one, 'One', '2', two, 'Two').said).toEqual(both)
     expect(srt('1', one, 'One', '', '2', '', '2', two, 'Two').said).toEqual(both)
     expect(srt('Made by Merrin', '', '1', one, 'One', '', '2', two, 'Two', '', '3')).toEqual({
-      ...{ said: both, faults: [[1, 'noTime']] },
+      said: both,
+      faults: [[1, 'noTime']],
     })
     expect(srt(one, 'One', '', two, 'Two').said).toEqual(both)
     expect(srt('1', one, 'One', '   ', '2', two, 'Two').said).toEqual(both)
@@ -174,31 +175,34 @@ describe('SRT', () => {
   })
   it('takes what can be read, and lists the rest', () => {
     expect(srt('1', one, 'One', '', '2', '00:00:aa,000 --> 00:00:04,000', 'Two')).toEqual({
-      ...{ said: [[1000, 2000, 'One']], faults: [[6, 'brokenTime']] },
+      said: [[1000, 2000, 'One']],
+      faults: [[6, 'brokenTime']],
     })
   })
 })
 
 it('whatever is said is written so that it is read again, in both formats', () => {
   const piece = fc.constantFrom(
-    ...[
-      'a',
-      '<',
-      '>',
-      '&',
-      '&amp;',
-      '&lt;',
-      '<i>',
-      '</b>',
-      '{\\an8}',
-      '-->',
-      '\n',
-      ' ',
-      '1',
-      '\n2\n',
-      'NOTE',
-    ],
-    ...['00:00:01,000 --> 00:00:02,000', '&#65;', '&eacute;', ';', 'é'],
+    'a',
+    '<',
+    '>',
+    '&',
+    '&amp;',
+    '&lt;',
+    '<i>',
+    '</b>',
+    '{\\an8}',
+    '-->',
+    '\n',
+    ' ',
+    '1',
+    '\n2\n',
+    'NOTE',
+    '00:00:01,000 --> 00:00:02,000',
+    '&#65;',
+    '&eacute;',
+    ';',
+    'é',
   )
   const text = fc
     .array(piece, { minLength: 1, maxLength: 8 })

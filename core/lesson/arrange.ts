@@ -158,10 +158,7 @@ export function cornerDrawn(box: Box, corner: Corner, dx: number, dy: number): B
   }
   const across = draw(ACROSS, dx, corner.endsWith('w'))
   const down = draw(DOWN, dy, corner.startsWith('n'))
-  return boxOnStage({
-    ...{ x: across.from, width: across.length },
-    ...{ y: down.from, height: down.length },
-  })
+  return boxOnStage({ x: across.from, width: across.length, y: down.from, height: down.length })
 }
 
 /** A way across the stage seen along the sides of a box that is turned; `ratio` is the stage's width by its height. */

@@ -5,7 +5,8 @@ import { colourSchema, idSchema, orderSchema, plainText, richText } from '../fie
 import { partBase } from './partBase.ts'
 
 export const chronicleItemSchema = z.strictObject({
-  ...{ id: idSchema, order: orderSchema },
+  id: idSchema,
+  order: orderSchema,
   title: plainText(200),
   from: chronicleDateSchema,
   /** The last day, month or year that belongs to it; null where it is one moment. */
@@ -25,7 +26,8 @@ export const chronicleItemSchema = z.strictObject({
 })
 
 export const categorySchema = z.strictObject({
-  ...{ id: idSchema, order: orderSchema },
+  id: idSchema,
+  order: orderSchema,
   name: plainText(100),
   colour: colourSchema,
 })

@@ -7,7 +7,8 @@ import { partBase } from './partBase.ts'
 export const MOST_DOCUMENT_PAGES = 200
 
 export const slideSchema = z.strictObject({
-  ...{ id: idSchema, order: orderSchema },
+  id: idSchema,
+  order: orderSchema,
   mediaId: idSchema,
   /** Of a document: which of its pages, from 1; without it the medium is a picture. */
   page: z.int().min(1).max(MOST_DOCUMENT_PAGES).optional(),

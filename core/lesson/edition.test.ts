@@ -12,7 +12,9 @@ function asking(): Lesson {
   const script = { id: 'said', partId: PART, language: 'en', lines }
   const lesson = edited(fullLesson(), edits.importScript, script)
   const asked = edited(lesson, edits.changeQuestionKind, {
-    ...{ questionId: 'q-a', kind: 'shortText' as const, ids: ['one'] },
+    questionId: 'q-a',
+    kind: 'shortText' as const,
+    ids: ['one'],
   })
   const question = asked.questions['q-a']!
   if (question.kind !== 'shortText') throw new Error('not in words')
@@ -31,7 +33,10 @@ it('what the film says is no slip of another word, in whichever form it is asked
     Array(3).fill('right'),
   )
   expect(['clock', 'look', 'loock', 'locks'].map((text) => verdict(edition, text))).toEqual([
-    ...['wrong', 'wrong', 'right', 'right'],
+    'wrong',
+    'wrong',
+    'right',
+    'right',
   ])
   expect(questionIn(draft, draft.questions['q-a']!)).toEqual(edition.questions['q-a'])
 })

@@ -147,7 +147,11 @@ const CASES: [Edit<never>, unknown][] = [
   [
     edits.addKeptQuestion,
     {
-      ...{ cueId: 'n', questionId: 'q-n', shelfId: 'kept', partId: PART, atMs: 9 },
+      cueId: 'n',
+      questionId: 'q-n',
+      shelfId: 'kept',
+      partId: PART,
+      atMs: 9,
       question: fullLesson().questions['q-a'],
     },
   ],
@@ -177,7 +181,8 @@ const CASES: [Edit<never>, unknown][] = [
   [
     edits.addEntries,
     {
-      ...{ questionId: 'q-a', path: ['options'] },
+      questionId: 'q-a',
+      path: ['options'],
       entries: [{ id: 'third', text: 'words', right: false, feedback: '' }],
     },
   ],
@@ -189,7 +194,10 @@ const CASES: [Edit<never>, unknown][] = [
   [
     edits.replaceEntries,
     {
-      ...{ questionId: 'q-a', path: ['options'], gone: ['a-b'], alone: 'right' },
+      questionId: 'q-a',
+      path: ['options'],
+      gone: ['a-b'],
+      alone: 'right',
       entries: [{ id: 'c', text: 'words', right: true, feedback: '' }],
     },
   ],

@@ -48,7 +48,9 @@ describe('hidden parts', () => {
   it('may be unfinished; a lesson of nothing else cannot be published', () => {
     const codes = (lesson: Lesson) => findWhatBlocksPublishing(lesson).map(({ code }) => code)
     const bare = edited(lessonWithFilm(), edits.addQuizPart, {
-      ...{ id: 'bare', title: 'Bare', sectionId: 'only' },
+      id: 'bare',
+      title: 'Bare',
+      sectionId: 'only',
     })
     expect(codes(bare)).toEqual(['quiz.empty'])
     expect(codes(hide(bare, 'bare'))).toEqual([])
@@ -59,7 +61,8 @@ describe('hidden parts', () => {
 describe('a copy of a part', () => {
   const copied = (lesson: Lesson, partId: string) =>
     edited(lesson, edits.copyPart, {
-      ...{ partId, title: 'Copy' },
+      partId,
+      title: 'Copy',
       newIds: Object.fromEntries(idsOfPart(lesson, partId).map((id) => [id, `${id}-copy`])),
     })
   /** The same with every “-copy” taken out of its ids again, to be compared with what was copied. */
@@ -74,7 +77,9 @@ describe('a copy of a part', () => {
     expect(unnamed(lesson.scripts['s-copy'])).toEqual(lesson.scripts.s)
     expect(unnamed(lesson.questions['q-a-copy'])).toEqual(lesson.questions['q-a'])
     const changed = edited(lesson, edits.setQuestionText, {
-      ...{ questionId: 'q-a-copy', field: 'stem', text: 'Another' },
+      questionId: 'q-a-copy',
+      field: 'stem',
+      text: 'Another',
     })
     expect(changed.questions['q-a']!.stem).toBe('Stem of a')
   })

@@ -23,25 +23,27 @@ test('every address stands once, with all places where learners come to it', () 
   const levels = 'https://harrowmere.example/levels'
   let lesson = withQuestion(withThings(fullLesson()), { id: 'x', atMs: 1000 })
   lesson = edited(lesson, edits.setQuestionText, {
-    ...{ questionId: 'q-x', field: 'stem', text: page(levels, 'Water levels') },
+    questionId: 'q-x',
+    field: 'stem',
+    text: page(levels, 'Water levels'),
   })
   lesson = edited(lesson, edits.addThings, {
-    ...{ partId: PAGE, map: 'blocks' },
+    partId: PAGE,
+    map: 'blocks',
     things: [{ id: 'w', kind: 'web', address: levels, title: '', opens: 'inside' }],
   })
   lesson = edited(lesson, edits.addThings, {
-    ...{ partId: STILL, map: 'pins' },
+    partId: STILL,
+    map: 'pins',
     things: [
       {
-        ...{
-          id: 'far',
-          x: 0.1,
-          y: 0.1,
-          name: 'Far',
-          shape: 'round',
-          colour: '#24603F',
-          symbol: '',
-        },
+        id: 'far',
+        x: 0.1,
+        y: 0.1,
+        name: 'Far',
+        shape: 'round',
+        colour: '#24603F',
+        symbol: '',
         opens: { what: 'link', address: '/stand-ins/pages/levels', title: 'Ours', opens: 'newTab' },
       },
     ],
@@ -62,7 +64,8 @@ test('every address stands once, with all places where learners come to it', () 
 
 test('an address that is not written yet is none', () => {
   const lesson = edited(withThings(fullLesson()), edits.addThings, {
-    ...{ partId: PAGE, map: 'blocks' },
+    partId: PAGE,
+    map: 'blocks',
     things: [{ id: 'w', kind: 'web', address: null, title: '', opens: 'inside' }],
   })
   expect(linksOf(lesson).some(({ places }) => places.some(({ thingId }) => thingId === 'w'))).toBe(

@@ -68,7 +68,8 @@ describe('shared material', () => {
 
 describe('a question from the shelf', () => {
   const kept = edited(fullLesson(), edits.setQuestionText, {
-    ...{ questionId: 'q-a', field: 'stem' },
+    questionId: 'q-a',
+    field: 'stem',
     text: { blocks: [{ block: 'paragraph', runs: [{ text: 'What?' }] }, stretch] },
   }).questions['q-a']!
   const ids = { cueId: 'n', questionId: 'q-n', shelfId: 'kept' }
@@ -79,7 +80,9 @@ describe('a question from the shelf', () => {
     const args = { ...ids, question, partId: 'p', atMs: 40 }
     const lesson = edited(other, edits.addKeptQuestion, args)
     expect(lesson.questions['q-n']).toMatchObject({
-      ...{ shelfId: 'kept', evidence: null, options: 'options' in kept ? kept.options : {} },
+      shelfId: 'kept',
+      evidence: null,
+      options: 'options' in kept ? kept.options : {},
       stem: { blocks: [{ block: 'paragraph' }] },
     })
     expect(lesson.questions['q-n']).not.toHaveProperty('materialId')
@@ -88,10 +91,18 @@ describe('a question from the shelf', () => {
 
   it('may be asked twice in one lesson', () => {
     let lesson = edited(other, edits.addKeptQuestion, {
-      ...{ ...ids, question: kept, partId: 'p', atMs: 40 },
+      ...ids,
+      question: kept,
+      partId: 'p',
+      atMs: 40,
     })
     lesson = edited(lesson, edits.addKeptQuestion, {
-      ...{ cueId: 'm', questionId: 'q-m', shelfId: 'kept', question: kept, partId: 'p', atMs: 80 },
+      cueId: 'm',
+      questionId: 'q-m',
+      shelfId: 'kept',
+      question: kept,
+      partId: 'p',
+      atMs: 80,
     })
     expect(Object.keys(lesson.questions).sort()).toEqual(['q-m', 'q-n'])
   })

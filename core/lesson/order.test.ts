@@ -4,7 +4,10 @@ import { describe, expect, it } from 'vitest'
 import { lineIndexAt, lineNear, linesSaid, linesInOrder, type ScriptLine } from './index.ts'
 
 const line = (id: string, fromMs: number, toMs: number): ScriptLine => ({
-  ...{ id, fromMs, toMs, text: `Line ${id}`, speaker: null },
+  id,
+  fromMs,
+  toMs,
+  text: `Line ${id}`,
 })
 const scriptOf = (...lines: ScriptLine[]) => ({
   lines: Object.fromEntries(lines.map((one) => [one.id, one])),

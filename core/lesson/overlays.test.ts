@@ -326,7 +326,8 @@ it('a lesson tells the media it shows: pictures, sounds and second films too', (
   expect(mediaIdsOf(lesson)).toEqual(['media-1', 'picture-1'])
   for (const form of [SOUND, FILM]) {
     const showing = edited(fullLesson(), edits.setOverlayForm, {
-      ...{ cueId: 'o', content: { ...form, mediaId: 'm-2' } },
+      cueId: 'o',
+      content: { ...form, mediaId: 'm-2' },
     })
     expect(mediaIdsOf(showing)).toEqual(['media-1', 'm-2'])
     const replaced = edited(showing, edits.replaceMedia, { from: 'm-2', to: 'm-3', film: null })

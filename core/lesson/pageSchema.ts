@@ -12,7 +12,8 @@ import {
 import { partBase, toneSchema } from './partBase.ts'
 
 const blockBase = {
-  ...{ id: idSchema, order: orderSchema },
+  id: idSchema,
+  order: orderSchema,
   /** The columns that it stands in, and on which side; without it, it stands on the page itself. */
   inside: z.strictObject({ columnsId: idSchema, side: z.enum(['first', 'second']) }).optional(),
   /** A coloured ground. */
@@ -32,7 +33,8 @@ export const pageBlockSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...kindOf('text'), text: richText(20_000) }),
   z.strictObject({ ...kindOf('heading'), words: plainText(300), level: z.literal([2, 3]) }),
   z.strictObject({
-    ...{ ...kindOf('picture'), ...medium },
+    ...kindOf('picture'),
+    ...medium,
     /** What it shows, for those who cannot see it. */
     alternative: plainText(1000),
     caption: plainText(1000),

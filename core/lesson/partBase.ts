@@ -6,7 +6,9 @@ import { gateSchema } from './routeSchema.ts'
 export const LONGEST_PART_TITLE = 200
 
 export const partBase = {
-  ...{ id: idSchema, title: plainText(LONGEST_PART_TITLE), order: orderSchema },
+  id: idSchema,
+  title: plainText(LONGEST_PART_TITLE),
+  order: orderSchema,
   /** Not ready for learners: it stays in the draft and comes into no edition. */
   hidden: z.literal(true).optional(),
   /** What must hold before a learner may enter it. */

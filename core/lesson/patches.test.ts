@@ -26,7 +26,8 @@ describe('patches', () => {
 
   it('an import with notes in its file can be taken back after it came from the server', () => {
     const carried = {
-      ...{ format: 'webvtt' as const, header: 'WEBVTT' },
+      format: 'webvtt' as const,
+      header: 'WEBVTT',
       blocks: [{ before: null, text: 'NOTE Between us' }],
     }
     const script = { id: 's9', partId: PART, language: 'de', lines: [], carried }

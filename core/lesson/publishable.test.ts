@@ -43,7 +43,9 @@ describe('what keeps a lesson from being published', () => {
   })
   it('a place on a frame, once the film stays with its host', () => {
     const onFrame = edited(fullLesson(), edits.changeQuestionKind, {
-      ...{ questionId: 'q-a', kind: 'area', ids: ['one'] },
+      questionId: 'q-a',
+      kind: 'area',
+      ids: ['one'],
     })
     const film = { partId: PART, mediaId: 'm', durationMs: 60_000, frameRate: '25' as const }
     expect(codes(edited(onFrame, edits.attachFilm, film))).not.toContain('cue.noFrame')
@@ -52,7 +54,8 @@ describe('what keeps a lesson from being published', () => {
       expect.objectContaining({ code: 'cue.noFrame', path: ['cues', 'a', 'mediaId'] }),
     )
     const onPicture = edited(hosted, edits.setQuestionRules, {
-      ...{ questionId: 'q-a', rules: { mediaId: 'picture' } },
+      questionId: 'q-a',
+      rules: { mediaId: 'picture' },
     })
     expect(codes(onPicture)).not.toContain('cue.noFrame')
     const unknown = { ...film, durationMs: null, frameRate: null }

@@ -34,7 +34,8 @@ describe('questions', () => {
   const asked = (lesson: Lesson) => lesson.questions['q-a']!
   const changed = (lesson: Lesson, kind: QuestionKindName) =>
     edited(lesson, edits.changeQuestionKind, {
-      ...{ questionId: 'q-a', kind },
+      questionId: 'q-a',
+      kind,
       ids: Array.from({ length: MOST_NEW_IDS }, (_, index) => `${kind}-${index}`),
     })
 
@@ -90,7 +91,8 @@ describe('questions', () => {
   it('media in a question’s texts and its picture are the lesson’s, and are replaced with the others', () => {
     const picture = { block: 'picture', mediaId: 'm-1', alternative: 'A sill' } as const
     let lesson = edited(changed(fullLesson(), 'area'), edits.setQuestionRules, {
-      ...{ questionId: 'q-a', rules: { mediaId: 'm-2' } },
+      questionId: 'q-a',
+      rules: { mediaId: 'm-2' },
     })
     const text = { blocks: [picture] }
     lesson = edited(lesson, edits.setQuestionText, { questionId: 'q-a', field: 'stem', text })
@@ -104,7 +106,9 @@ describe('questions', () => {
     const stretch = { block: 'stretch', partId: PART, fromMs: 0, toMs: 5 } as const
     const text = { blocks: [stretch] }
     const lesson = edited(fullLesson(), edits.setQuestionText, {
-      ...{ questionId: 'q-a', field: 'stem', text },
+      questionId: 'q-a',
+      field: 'stem',
+      text,
     })
     const clip = clipOf(lesson, ['a'])!
     const other = edited(emptyLesson('Other'), edits.addFilmPart, { id: 'p', title: 'Film' })

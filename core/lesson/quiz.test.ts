@@ -72,7 +72,10 @@ describe('the questions of a quiz', () => {
     let mixed = lesson
     for (let index = 0; index < 8; index += 1)
       mixed = edited(mixed, edits.copyQuizItem, {
-        ...{ ...place, itemId: 'i1', newItemId: `c${index}`, newQuestionId: `q-c${index}` },
+        ...place,
+        itemId: 'i1',
+        newItemId: `c${index}`,
+        newQuestionId: `q-c${index}`,
       })
     expect(read(mixed, 'someone')).toEqual(read(mixed))
     mixed = edited(mixed, edits.setQuizRules, { ...place, rules: { shuffle: true } })
@@ -192,7 +195,8 @@ describe('what keeps a quiz from being published', () => {
 it('media in its texts belong to the lesson, and change with it', () => {
   const picture = { block: 'picture', mediaId: 'pic', alternative: 'A gate' } as const
   const told = edited(lesson, edits.setQuizSection, {
-    ...{ ...place, sectionId: 'first' },
+    ...place,
+    sectionId: 'first',
     change: { instructions: { blocks: [picture] } },
   })
   expect(mediaIdsOf(told)).toEqual(['media-1', 'pic'])

@@ -25,7 +25,8 @@ export function cuesNamedBy(cue: Cue): NamedCue[] {
   if (cue.kind !== 'fork') return []
   return Object.values(cue.choices).flatMap(({ id, condition }) =>
     askersNamedBy(condition).map((cueId) => ({
-      ...{ path: ['choices', id, 'condition', 'cueId'], cueId },
+      path: ['choices', id, 'condition', 'cueId'],
+      cueId,
     })),
   )
 }

@@ -8,7 +8,8 @@ import { conditionSchema, targetSchema } from './forkSchema.ts'
  * before it are offered beside.
  */
 export const routeSchema = z.strictObject({
-  ...{ id: idSchema, order: orderSchema },
+  id: idSchema,
+  order: orderSchema,
   fromId: idSchema,
   /** Another part, or the end of the lesson; `on` where it leads nowhere yet, or no longer: then the order leads on. */
   target: targetSchema.refine(({ to }) => to !== 'time', 'leads to a time'),

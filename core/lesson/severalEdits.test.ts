@@ -31,7 +31,8 @@ describe('the lines of a script', () => {
     expect(after(edits.splitLine, split)).toEqual([
       [1000, 1667, 'Water'],
       [1667, 3000, 'climbs hills'],
-      ...[second, third],
+      second,
+      third,
     ])
     expect(after(edits.splitLine, { ...split, atMs: 2500 })[0]).toEqual([1000, 2500, 'Water'])
     expect(after(edits.splitLine, { ...split, atMs: 9500 })[0]).toEqual([1000, 2960, 'Water'])
@@ -50,7 +51,9 @@ describe('the lines of a script', () => {
       [6500, 8500, 'Each is a lock.'],
     ])
     expect(after(edits.shiftLines, { scriptId: 's', fromMs: 0, byMs: -5000 })[0]).toEqual([
-      ...[0, 2000, 'Water climbs hills'],
+      0,
+      2000,
+      'Water climbs hills',
     ])
   })
   it('can be shifted so far and no further, as somebody is told before', () => {
@@ -90,7 +93,10 @@ describe('several cues', () => {
 
   it('beyond the end of a shorter film stay there, and go no further', () => {
     const shorter = edited(fullLesson(), edits.attachFilm, {
-      ...{ partId: PART, mediaId: 'm2', durationMs: 3000, frameRate: '25' },
+      partId: PART,
+      mediaId: 'm2',
+      durationMs: 3000,
+      frameRate: '25',
     })
     expect(shorter.cues.a).toMatchObject({ atMs: 5000 })
     const move = (byMs: number) => edited(shorter, edits.moveCues, { cueIds: ['a'], byMs }).cues.a
@@ -103,7 +109,10 @@ describe('several cues', () => {
     const clip = readClip(text)!
     const other = edited(lessonWithFilm(), edits.addFilmPart, { id: 'p2', title: '' })
     const pasted = edited(other, edits.pasteCues, {
-      ...{ clip, partId: 'p2', atMs: 10_000, newIds: PASTED },
+      clip,
+      partId: 'p2',
+      atMs: 10_000,
+      newIds: PASTED,
     })
     expect(pasted.cues.o2).toMatchObject({ partId: 'p2', fromMs: 10_000, toMs: 13_000 })
     expect(pasted.cues.a2).toMatchObject({ atMs: 14_000, questionId: 'q-a2' })
@@ -112,7 +121,9 @@ describe('several cues', () => {
 
   it('lose evidence in a film that is not there', () => {
     const lesson = withQuestion(lessonWithFilm(), {
-      ...{ id: 'a', atMs: 5000, evidence: { fromMs: 1000, toMs: 2000 } },
+      id: 'a',
+      atMs: 5000,
+      evidence: { fromMs: 1000, toMs: 2000 },
     })
     const clip = clipOf(lesson, ['a'])!
     const paste = { clip, atMs: 0, newIds: PASTED }

@@ -29,7 +29,8 @@ export const pinOpensSchema = z.discriminatedUnion('what', [
 ])
 
 export const pinSchema = z.strictObject({
-  ...{ id: idSchema, order: orderSchema },
+  id: idSchema,
+  order: orderSchema,
   /** Its point on the picture, 0 to 1 in both directions. */
   x: z.number().min(0).max(1),
   y: z.number().min(0).max(1),

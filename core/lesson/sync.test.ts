@@ -28,12 +28,7 @@ const TWO = {
   ...FILM,
   parts: { ...FILM.parts, [OTHER]: { ...filmOf(FILM), id: OTHER, order: 'z' } },
 }
-const START = edited(TWO, edits.addBookmark, {
-  cueId: 'b',
-  partId: PART,
-  atMs: 0,
-  title: '',
-})
+const START = edited(TWO, edits.addBookmark, { cueId: 'b', partId: PART, atMs: 0, title: '' })
 
 /** A server as the real one decides: in order of arrival, each edit whole or not at all, repeats passed over. */
 class SlowServer {
@@ -210,7 +205,9 @@ describe('one client', () => {
     const state = openDraft(START, 3, [rename('mine', 'Mine')])
     const other = edited(START, edits.setLanguage, { language: 'de' })
     expect(reopenDraft(state, other, 9)).toMatchObject({
-      ...{ revision: 9, pending: [{ id: 'mine' }], view: { title: 'Mine', language: 'de' } },
+      revision: 9,
+      pending: [{ id: 'mine' }],
+      view: { title: 'Mine', language: 'de' },
     })
   })
 })

@@ -3,7 +3,10 @@ import { contrastOf, ENOUGH_CONTRAST, mixColours, standingOut } from '../colour/
 import type { Theme } from './aboutSchema.ts'
 
 export const USUAL_THEME: Theme = {
-  ...{ accent: '#24603F', ground: '#F5F3EA', reading: 'literata', interface: 'atkinson' },
+  accent: '#24603F',
+  ground: '#F5F3EA',
+  reading: 'literata',
+  interface: 'atkinson',
 }
 
 /** In so many steps a ground is made lighter. */
@@ -31,7 +34,8 @@ export function shownTheme(theme: Theme): ShownTheme {
   const surface = mixColours(ground, WHITE, 0.6)
   const accent = standingOut(theme.accent, BLACK, [ground, surface, sunkIn(ground)])
   return {
-    ...{ accent, ground },
+    accent,
+    ground,
     moved: {
       accent: accent !== theme.accent.toUpperCase(),
       ground: ground !== theme.ground.toUpperCase(),
@@ -56,7 +60,10 @@ function readableGround(picked: string): string {
 function lightTokens(accent: string, ground: string, surface: string): Record<string, string> {
   const soft = mixColours(accent, surface, 0.86)
   return {
-    ...{ ground, surface, accent, 'accent-soft': soft },
+    ground,
+    surface,
+    accent,
+    'accent-soft': soft,
     'accent-deep': standingOut(mixColours(accent, BLACK, 0.3), BLACK, [soft]),
     'on-accent': contrastOf(accent, '#FFFDF8') >= contrastOf(accent, INK) ? '#FFFDF8' : INK,
     sunk: sunkIn(ground),

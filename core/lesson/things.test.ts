@@ -79,7 +79,9 @@ describe('blocks', () => {
     const heading = { id: 'h', kind: 'heading', words: 'Why', level: 2 } as const
     const add = (afterId?: string) =>
       edited(lesson, edits.addThings, {
-        ...{ partId: PAGE, map: 'blocks', things: [heading] },
+        partId: PAGE,
+        map: 'blocks',
+        things: [heading],
         ...(afterId ? { afterId } : {}),
       })
     expect(read(add('words'))).toEqual(['words', 'h', 'pair', 'shown', 'ask'])
@@ -107,9 +109,7 @@ describe('blocks', () => {
     expect([things, questions]).toEqual([['pair', 'shown', 'ask'], ['q-ask']])
     const newIds = Object.fromEntries([...things, ...questions].map((id) => [id, `${id}-2`]))
     const copied = edited(lesson, edits.copyThing, { ...at(PAGE, 'pair'), newIds })
-    expect(read(copied)).toEqual([
-      ...['words', 'pair', 'shown', 'ask', 'pair-2', 'shown-2', 'ask-2'],
-    ])
+    expect(read(copied)).toEqual(['words', 'pair', 'shown', 'ask', 'pair-2', 'shown-2', 'ask-2'])
     expect(copied.questions['q-ask-2']).toEqual({ ...copied.questions['q-ask'], id: 'q-ask-2' })
   })
 
@@ -137,7 +137,9 @@ describe('pins', () => {
     expect(told.questions['q-pin']).toBeUndefined()
     const asks = { questionId: 'q-new', kind: 'poll', ids: ['x', 'y'] } as const
     const asking = edited(told, edits.setPinOpens, {
-      ...{ partId: STILL, pinId: 'pin', asks },
+      partId: STILL,
+      pinId: 'pin',
+      asks,
       opens: { what: 'question', questionId: 'q-new' },
     })
     expect(asksIn(still(asking)).map(({ questionId }) => questionId)).toEqual(['q-new'])
@@ -186,7 +188,9 @@ it('the words of an end are cleaned, whoever leads to it', () => {
 it('a category that goes leaves its items without one', () => {
   const left = edited(lesson, edits.removeThing, at(CHRONICLE, 'works'))
   expect(Object.values(chronicle(left).items).map(({ categoryId }) => categoryId)).toEqual([
-    ...[null, null, null],
+    null,
+    null,
+    null,
   ])
 })
 
@@ -237,7 +241,11 @@ describe('what is refused', () => {
       'columns in columns',
       changed(PAGE, (part) => {
         blocksOf(part).nested = {
-          ...{ id: 'nested', order: 'z', kind: 'columns', split: 'halves', stays: false },
+          id: 'nested',
+          order: 'z',
+          kind: 'columns',
+          split: 'halves',
+          stays: false,
           inside: { columnsId: 'pair', side: 'first' },
         }
       }),
@@ -291,7 +299,8 @@ describe('what is refused', () => {
       'the same question asked in two places',
       changed(STILL, (part) => {
         ;(part as ReturnType<typeof still>).pins['pin-ask']!.opens = {
-          ...{ what: 'question', questionId: 'q-ask' },
+          what: 'question',
+          questionId: 'q-ask',
         }
       }),
     ],
@@ -299,7 +308,10 @@ describe('what is refused', () => {
       'an address that a script could run from',
       changed(STILL, (part) => {
         ;(part as ReturnType<typeof still>).pins.pin!.opens = {
-          ...{ what: 'link', address: 'javascript:alert(1)', title: '', opens: 'inside' },
+          what: 'link',
+          address: 'javascript:alert(1)',
+          title: '',
+          opens: 'inside',
         }
       }),
     ],
@@ -311,7 +323,10 @@ describe('what keeps a part from learners', () => {
     blocked(edited(lessonWithFilm(), edits.addPart, { id: 'new', kind, title: 'New' }))
   it('nothing in it', () => {
     expect([empty('page'), empty('still'), empty('deck'), empty('chronicle')]).toEqual([
-      ...[['page.empty'], ['still.noPicture'], ['deck.empty'], ['chronicle.empty']],
+      ['page.empty'],
+      ['still.noPicture'],
+      ['deck.empty'],
+      ['chronicle.empty'],
     ])
   })
 
@@ -327,10 +342,15 @@ describe('what keeps a part from learners', () => {
 
   it('a question that cannot be asked, named with its place', () => {
     const wrong = edited(lesson, edits.setQuestionText, {
-      ...{ questionId: 'q-pin', field: 'stem', text: '' },
+      questionId: 'q-pin',
+      field: 'stem',
+      text: '',
     })
     expect(findWhatBlocksPublishing(wrong)[0]!.path.slice(0, 4)).toEqual([
-      ...['parts', STILL, 'pins', 'pin-ask'],
+      'parts',
+      STILL,
+      'pins',
+      'pin-ask',
     ])
   })
 })

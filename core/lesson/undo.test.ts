@@ -36,7 +36,10 @@ describe('undo and redo', () => {
 
   it('what follows by itself from an edit is undone and done again with it', () => {
     const film = (mediaId: string, durationMs: number | null) => ({
-      ...{ partId: PART, mediaId, durationMs, frameRate: null },
+      partId: PART,
+      mediaId,
+      durationMs,
+      frameRate: null,
     })
     const chosen = runEdit(fullLesson(), edits.attachFilm, film('other', null))
     if (!chosen.ok) throw new Error('not made')

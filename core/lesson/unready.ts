@@ -95,11 +95,13 @@ function findUnreadyPage(page: PagePart): Found[] {
   const blocks = Object.values(page.blocks)
   if (blocks.length === 0)
     return [{ code: 'page.empty', message: `“${page.title}” has nothing on it yet.` }]
-  return blocks.filter(lacksSomething).map(({ id }) => ({
-    path: ['blocks', id],
-    code: 'page.unfinished',
-    message: `Something on “${page.title}” has not been chosen yet.`,
-  }))
+  return blocks
+    .filter(lacksSomething)
+    .map(({ id }) => ({
+      path: ['blocks', id],
+      code: 'page.unfinished',
+      message: `Something on “${page.title}” has not been chosen yet.`,
+    }))
 }
 
 /** Whether what a block is there for is not chosen yet. */

@@ -45,7 +45,9 @@ describe('a mark', () => {
 })
 
 const one = (responseId: string, questionId: string, number: number, isMarked = false): InPile => ({
-  ...{ responseId, questionId, isMarked },
+  responseId,
+  questionId,
+  isMarked,
   learner: { number, name: null },
 })
 const ids = (answers: readonly InPile[]) => answers.map(({ responseId }) => responseId)
@@ -115,7 +117,8 @@ describe('whose answer it is, while names are hidden', () => {
     const file = (id: string, name: string) => ({ id, name, bytes: 7 })
     const answer = { kind: 'upload' as const, files: [file('a', 'Greta.png'), file('b', 'G.pdf')] }
     expect(withoutFileNames(answer)).toEqual({
-      ...{ kind: 'upload', files: [file('a', '1.png'), file('b', '2.pdf')] },
+      kind: 'upload',
+      files: [file('a', '1.png'), file('b', '2.pdf')],
     })
     const text = { kind: 'longText' as const, text: 'A sketch.png' }
     expect(withoutFileNames(text)).toBe(text)

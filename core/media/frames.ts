@@ -16,12 +16,7 @@ const rate = (
   denominator: number,
   nominal: number,
   dropFrame = false,
-): FrameRate => ({
-  numerator,
-  denominator,
-  nominal,
-  dropFrame,
-})
+): FrameRate => ({ numerator, denominator, nominal, dropFrame })
 
 /** The names of all rates; without the schema, which a player has no use for. */
 export const FRAME_RATES: readonly FrameRateName[] = [

@@ -154,7 +154,7 @@ it('reads how far to move, back and on', () => {
   const rate = frameRateOf('25')
   const read = (text: string) => readTypedShift(text, rate)
   expect(['5', '+0:05', ' - 0.5 ', '−1:00', '+00:00:00:05'].map(read)).toEqual([
-    ...[5000, 5000, -500, -60_000, 200],
+    5000, 5000, -500, -60_000, 200,
   ])
   expect(['', '-', '--5', '+-5', 'soon', '1:99'].map(read)).toEqual(Array(6).fill(null))
 })

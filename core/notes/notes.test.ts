@@ -12,10 +12,17 @@ import {
 
 const at = (second: number) => new Date(Date.UTC(2026, 0, 1, 12, 0, second)).toISOString()
 const moment = (id: string, atMs: number, words = id, second = 0): OwnNote => ({
-  ...{ id, partId: PART, place: { on: 'moment', atMs }, words, at: at(second) },
+  id,
+  partId: PART,
+  place: { on: 'moment', atMs },
+  words,
+  at: at(second),
 })
 const marked = (id: string, blockId: string, from: number, quote: string, words = ''): OwnNote => ({
-  ...{ id, partId: PAGE, words, at: at(0) },
+  id,
+  partId: PAGE,
+  words,
+  at: at(0),
   place: { on: 'words', blockId, from, to: from + quote.length, quote },
 })
 
@@ -54,7 +61,10 @@ it('notes stand in the order of what they are about', () => {
   ]
   expect(notesOfPart(notes, PART).map(({ id }) => id)).toEqual(['early', 'late'])
   expect(notesOfPart(notes, PAGE, ['one', 'two']).map(({ id }) => id)).toEqual([
-    ...['sooner', 'first', 'second', 'lost'],
+    'sooner',
+    'first',
+    'second',
+    'lost',
   ])
 })
 

@@ -35,7 +35,8 @@ describe('parts that are said to be finished', () => {
   })
   it('are none where the lesson has no such part', () =>
     expect(judge(lesson, { parts: said('gone', 'constructor', '__proto__') }, WATCHED)).toEqual({
-      ...{ fresh: [], isDone: false },
+      fresh: [],
+      isDone: false,
     }))
   it('are none behind a gate that is shut', () => {
     const gate = { condition: { if: 'visited' as const, partId: PART }, message: '' }

@@ -29,7 +29,8 @@ const left = (state: PlaybackState, of = lesson) =>
 const clock = (ms: number): PlaybackEvent => ({ kind: 'clock', ms })
 const tick = (mediaMs: number): PlaybackEvent => ({ kind: 'tick', mediaMs })
 const answered = (right: boolean, final = false): PlaybackEvent => ({
-  ...{ kind: 'answered', cueId: 'a' },
+  kind: 'answered',
+  cueId: 'a',
   result: { right, final },
 })
 const dismissed: PlaybackEvent = { kind: 'dismissed', cueId: 'a' }

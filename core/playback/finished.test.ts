@@ -26,7 +26,11 @@ const did = (...some: Partial<Did>[]): Did =>
   Object.assign({ played: {}, seen: {}, responses: [], released: [], chosen: {} }, ...some) as Did
 const answer = (verdict: 'right' | 'wrong' | 'unmarked', tries = 1): Partial<Did> => ({
   responses: Array.from({ length: tries }, (_, at) => ({
-    ...{ cueId: 'a', questionId: 'q-a', tryNumber: at + 1, verdict, points: 0 },
+    cueId: 'a',
+    questionId: 'q-a',
+    tryNumber: at + 1,
+    verdict,
+    points: 0,
     answer: { kind: 'choice' as const, picked: [] },
   })),
 })

@@ -102,10 +102,7 @@ describe('jumps and forks', () => {
     expect(run(between, [seeked(40_000)], later).state.mode.kind).toBe('free')
     expect(
       run(between, [seeked(40_000)], startPlayback({ chosen: { f: 'on' } })).state.mode,
-    ).toEqual({
-      kind: 'held',
-      cueId: 'a',
-    })
+    ).toEqual({ kind: 'held', cueId: 'a' })
   })
 
   it('where only going back is allowed, the way a fork led is open', () => {
@@ -118,7 +115,9 @@ describe('jumps and forks', () => {
 describe('a countdown', () => {
   const timed = (defaultChoice?: string) =>
     withFork(lessonWithFilm(END), {
-      ...{ id: 'f', atMs: 10_000, ways: JUMP },
+      id: 'f',
+      atMs: 10_000,
+      ways: JUMP,
       rules: { countdownMs: 5000, ...(defaultChoice ? { defaultChoice } : {}) },
     })
   const clock = (ms: number): PlaybackEvent => ({ kind: 'clock', ms })
@@ -152,7 +151,9 @@ describe('a countdown', () => {
 
 describe('a fork that decides by itself', () => {
   const lesson = withFork(withQuestion(lessonWithFilm(END), { id: 'a', atMs: 5000 }), {
-    ...{ id: 'f', atMs: 10_000, rules: { decides: true, defaultChoice: 'on' } },
+    id: 'f',
+    atMs: 10_000,
+    rules: { decides: true, defaultChoice: 'on' },
     ways: [
       {
         id: 'wrong',
@@ -192,7 +193,9 @@ describe('a fork that decides by itself', () => {
 
   it('at the film’s end leads back, and the film is not over', () => {
     const back = withFork(lessonWithFilm(END), {
-      ...{ id: 'f', atMs: END, rules: { decides: true } },
+      id: 'f',
+      atMs: END,
+      rules: { decides: true },
       ways: [{ id: 'w', target: { to: 'time', atMs: 20_000 } }],
     })
     const { state, commands } = run(back, [tick(0), tick(END - 40), { kind: 'ended' }])
@@ -213,7 +216,11 @@ describe('overlays that hang on more than the time', () => {
   const withShown = (lesson: Lesson, shown: Shown) =>
     edited(
       edited(lesson, edits.addOverlay, {
-        ...{ cueId: 'o', partId: PART, fromMs: 2000, toMs: 50_000, text: 'x' },
+        cueId: 'o',
+        partId: PART,
+        fromMs: 2000,
+        toMs: 50_000,
+        text: 'x',
       }),
       edits.setOverlayShown,
       { cueId: 'o', shown },

@@ -29,7 +29,8 @@ const opened: PlaybackEvent = { kind: 'opened', cueId: 'a' }
 const rewatch: PlaybackEvent = { kind: 'rewatch', cueId: 'a' }
 const ended: PlaybackEvent = { kind: 'ended' }
 const answered = (right: boolean, tries = 1, most = 2): PlaybackEvent => ({
-  ...{ kind: 'answered', cueId: 'a' },
+  kind: 'answered',
+  cueId: 'a',
   result: { right, final: right || tries === most, tries },
 })
 
@@ -55,7 +56,9 @@ const deciding = (
   id = 'f',
 ): Lesson =>
   withFork(lesson, {
-    ...{ id, atMs, rules: { decides: true } },
+    id,
+    atMs,
+    rules: { decides: true },
     ways: [{ id: `${id}-way`, target, ...(condition ? { condition } : {}) }],
   })
 const wrong: Condition = { if: 'answer', cueId: 'a', is: 'wrong' }
@@ -82,7 +85,8 @@ describe('a question that was passed over', () => {
     const over = run(asking(), [...passedOver, tick(END - 40), ended, opened])
     expect(over.state).toMatchObject({ mode: { kind: 'ended' }, beside: ['a'] })
     expect(run(asking(), [answered(true), dismissed], over.state).state).toMatchObject({
-      ...{ mode: { kind: 'ended' }, beside: [] },
+      mode: { kind: 'ended' },
+      beside: [],
     })
   })
   it('keeps its tries until they are used', () => {
@@ -274,7 +278,8 @@ describe('jumping over a fork that decides', () => {
     expect(twice.state.mediaMs).toBe(40_000)
     const back = deciding(asking({ hold: 'answered' }), 10_000, { to: 'time', atMs: 2000 }, wrong)
     const later = startPlayback({
-      ...{ released: ['a'], chosen: { f: 'f-way' } },
+      released: ['a'],
+      chosen: { f: 'f-way' },
       results: { a: { right: false, final: true, tries: 2 } },
     })
     expect(run(back, [seeked(20_000)], later).state.mediaMs).toBe(2000)

@@ -44,7 +44,11 @@ const question = (cueId: string): fc.Arbitrary<QuestionMoment> =>
       hasEvidence: fc.boolean(),
     })
     .map(({ hasEvidence, atMs, ...rest }) => ({
-      ...{ kind: 'question' as const, cueId, atMs, ...rest, countdownMs: null },
+      kind: 'question' as const,
+      cueId,
+      atMs,
+      ...rest,
+      countdownMs: null,
       evidence: hasEvidence && atMs > 60 ? { fromMs: 20, toMs: Math.min(50, atMs) } : null,
     }))
 
@@ -58,7 +62,9 @@ const fork = (cueId: string): fc.Arbitrary<ForkMoment> =>
     })
     .map(({ atMs, decides, targets, hasDefault }) => {
       const ways = targets.map(([where, when], index): Way => ({
-        ...{ id: `${cueId}${index}`, target: where, condition: decides ? when : null },
+        id: `${cueId}${index}`,
+        target: where,
+        condition: decides ? when : null,
       }))
       const defaultChoice = hasDefault ? ways.at(-1)!.id : null
       return { kind: 'fork', cueId, atMs, decides, ways, countdownMs: null, defaultChoice }
@@ -184,15 +190,29 @@ function same(
   const sorted = (ids: Iterable<string>) => [...ids].sort().join()
   const isOpen = fast.mode.kind === 'held' || fast.mode.kind === 'reviewing'
   const seen = [
-    ...[fast.mode.kind, isOpen && 'cueId' in fast.mode ? fast.mode.cueId : ''],
-    ...[fast.mediaMs, fast.furthestMs, fast.openMs, fast.finished, left],
-    ...[fast.beside.join(), sorted(Object.keys(fast.released)), told.join()],
+    fast.mode.kind,
+    isOpen && 'cueId' in fast.mode ? fast.mode.cueId : '',
+    fast.mediaMs,
+    fast.furthestMs,
+    fast.openMs,
+    fast.finished,
+    left,
+    fast.beside.join(),
+    sorted(Object.keys(fast.released)),
+    told.join(),
     sorted(Object.values(fast.chosen)),
   ]
   const expected = [
-    ...[modes[slow.where], isOpen ? slow.at?.cueId : ''],
-    ...[slow.t, slow.played, slow.led, slow.finished, slow.left],
-    ...[slow.beside.join(), sorted(slow.behind), slow.told.join()],
+    modes[slow.where],
+    isOpen ? slow.at?.cueId : '',
+    slow.t,
+    slow.played,
+    slow.led,
+    slow.finished,
+    slow.left,
+    slow.beside.join(),
+    sorted(slow.behind),
+    slow.told.join(),
     sorted(slow.ways.values()),
   ]
   if (JSON.stringify(seen) === JSON.stringify(expected)) return

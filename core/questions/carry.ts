@@ -17,7 +17,16 @@ function baseOf(question: Question): QuestionBase {
     question
   const { materialId, shelfId } = question
   return {
-    ...{ id, stem, hint, feedback, explanation, points, tries, tryPenalty, keep, evidence },
+    id,
+    stem,
+    hint,
+    feedback,
+    explanation,
+    points,
+    tries,
+    tryPenalty,
+    keep,
+    evidence,
     ...(materialId === undefined ? {} : { materialId }),
     ...(shelfId === undefined ? {} : { shelfId }),
   }

@@ -63,7 +63,9 @@ const OTHERWISE: { [K in Question['kind']]?: (question: QuestionOf<K>) => Questi
   }),
   number: (question) => ({
     ...question,
-    ...{ value: 5, unit: 'kJ', wrongUnitShare: 1 },
+    value: 5,
+    unit: 'kJ',
+    wrongUnitShare: 1,
     tolerance: { by: 'relative', share: 0.5 },
   }),
   gaps: (question) => ({

@@ -14,7 +14,10 @@ import { box, entries, questionOf } from './testing.ts'
 const option = (text: string, right: boolean) => ({ text, right, feedback: '' })
 const pair = (left: string, right: string) => ({ left, right })
 const listed = (text: string, as: 'words' | 'pattern' = 'words', share = 1) => ({
-  ...{ text, as, share, feedback: '' },
+  text,
+  as,
+  share,
+  feedback: '',
 })
 const numbers: Question[] = [
   { value: 0 },
@@ -33,7 +36,8 @@ const choices: Question[] = (['allOrNothing', 'partial', 'penalised'] as const).
     [true, true, true],
   ].map((rights) =>
     questionOf('choice', {
-      ...{ several: true, credit },
+      several: true,
+      credit,
       options: entries(rights.map((right, at) => option(`o${at}`, right))),
     }),
   ),

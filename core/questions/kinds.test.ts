@@ -109,7 +109,8 @@ describe('part of it right', () => {
   })
   it('order, all or nothing', () => {
     expect(marks('order', { ids: ['d', 'a', 'b', 'c'] }, { credit: 'allOrNothing' })).toEqual([
-      ...[0, 'wrong'],
+      0,
+      'wrong',
     ])
   })
 

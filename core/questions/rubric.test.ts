@@ -17,10 +17,7 @@ describe('a rubric', () => {
           { points: 2.5, words: 'named and in order' },
         ],
       },
-      {
-        title: 'Clear drawing',
-        levels: [0, 1, 2, 3].map((points) => ({ points, words: '' })),
-      },
+      { title: 'Clear drawing', levels: [0, 1, 2, 3].map((points) => ({ points, words: '' })) },
     ])
     const [one] = rubricOf({ rubric: 'Gate: 2 shut / 0 open' })
     expect(one!.levels.map(({ points }) => points)).toEqual([0, 2])

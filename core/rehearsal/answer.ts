@@ -57,8 +57,13 @@ export function answer(
     const findsIt = random.chance(chance) || (isHeld && question.tries === 0 && tryNumber === most)
     const given = drawAnswer(question, findsIt, random)
     sitting.records.push({
-      ...{ kind: 'response', id: random.id(), cueId: cue.id, questionId: question.id },
-      ...{ answer: given, answeredAt: new Date(sitting.clockMs).toISOString(), waitedMs },
+      kind: 'response',
+      id: random.id(),
+      cueId: cue.id,
+      questionId: question.id,
+      answer: given,
+      answeredAt: new Date(sitting.clockMs).toISOString(),
+      waitedMs,
     })
     const { verdict, points } = markQuestion(question, given)
     const about = { cueId: cue.id, questionId: question.id, tryNumber }

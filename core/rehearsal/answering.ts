@@ -10,7 +10,13 @@ const DIFFICULTY = -0.9
 const UNSEEN = 1.2
 /** Harder where more has to be right at once. */
 const HARDER: Partial<Record<Question['kind'], number>> = {
-  ...{ shortText: 0.6, number: 0.8, gaps: 0.6, order: 0.4, match: 0.4, recap: 0.3, area: 0.2 },
+  shortText: 0.6,
+  number: 0.8,
+  gaps: 0.6,
+  order: 0.4,
+  match: 0.4,
+  recap: 0.3,
+  area: 0.2,
 }
 const SEVERAL = 0.8
 /** A stem of so many letters is read at ease; twice as many is harder by this. */

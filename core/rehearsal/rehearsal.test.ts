@@ -28,7 +28,8 @@ import {
 
 const START = 1_700_000_000_000
 const film = withQuestion(withQuestion(lessonWithFilm(10_000), { id: 'a', atMs: 2000 }), {
-  ...{ id: 'b', atMs: 8000 },
+  id: 'b',
+  atMs: 8000,
 })
 const make = (seed: number, lesson = film) => {
   const random = createRandom(seed)
@@ -118,7 +119,11 @@ describe('a film is watched by the rules of playback', () => {
   const evidence = { fromMs: 500, toMs: 1500 }
   it('a wrong answer sends back to its stretch before the next try', () => {
     const lesson = withQuestion(lessonWithFilm(10_000), {
-      ...{ id: 'h', atMs: 5000, hold: 'right', sendBack: true, evidence },
+      id: 'h',
+      atMs: 5000,
+      hold: 'right',
+      sendBack: true,
+      evidence,
     })
     let sent = 0
     for (let seed = 0; seed < 40; seed += 1) {
@@ -136,7 +141,9 @@ describe('a film is watched by the rules of playback', () => {
   })
   it('forks that decide are obeyed, and lead nobody round for ever', () => {
     const back = withFork(film, {
-      ...{ id: 'f', atMs: 9000, rules: { decides: true } },
+      id: 'f',
+      atMs: 9000,
+      rules: { decides: true },
       ways: [
         {
           id: 'back',
@@ -197,9 +204,7 @@ describe('what they are like', () => {
     )
   })
   it('the able are right more often, who saw the answer too, and nobody falls below guessing', () => {
-    const choice = {
-      ...blankQuestion('choice', blankBase('q'), idsFrom('a', 'b', 'c', 'd')),
-    }
+    const choice = { ...blankQuestion('choice', blankBase('q'), idsFrom('a', 'b', 'c', 'd')) }
     const floor = guessing(choice)
     fc.assert(
       fc.property(fc.double({ min: -3, max: 3, noNaN: true }), fc.boolean(), (ability, seen) => {

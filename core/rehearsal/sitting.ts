@@ -28,8 +28,17 @@ export const beginSitting = (
   random: Random,
   startMs: number,
 ): Sitting => ({
-  ...{ lesson, random, persona, clockMs: startMs, records: [], released: [], responses: [] },
-  ...{ covered: {}, seen: {}, finishedParts: [], chosen: {} },
+  lesson,
+  random,
+  persona,
+  clockMs: startMs,
+  records: [],
+  released: [],
+  responses: [],
+  covered: {},
+  seen: {},
+  finishedParts: [],
+  chosen: {},
 })
 
 const isoTime = (ms: number) => new Date(ms).toISOString()
@@ -55,16 +64,28 @@ export function noteSpan(sitting: Sitting, partId: string, { fromMs, toMs }: Spa
   sitting.clockMs += Math.ceil((toMs - fromMs) / rate)
   sitting.covered[partId] = [...(sitting.covered[partId] ?? []), { fromMs, toMs }]
   sitting.records.push({
-    ...{ kind: 'span', id: sitting.random.id(), partId, fromMs, toMs, rate, beganAt },
-    ...{ endedAt: isoTime(sitting.clockMs), muted: false, hidden: false },
+    kind: 'span',
+    id: sitting.random.id(),
+    partId,
+    fromMs,
+    toMs,
+    rate,
+    beganAt,
+    endedAt: isoTime(sitting.clockMs),
+    muted: false,
+    hidden: false,
   })
 }
 
 export function notePlace(sitting: Sitting, partId: string, atMs: number): void {
   const { random, released, clockMs } = sitting
   sitting.records.push({
-    ...{ kind: 'place', id: random.id(), partId, atMs: Math.round(atMs) },
-    ...{ released: [...released], at: isoTime(clockMs) },
+    kind: 'place',
+    id: random.id(),
+    partId,
+    atMs: Math.round(atMs),
+    released: [...released],
+    at: isoTime(clockMs),
   })
 }
 

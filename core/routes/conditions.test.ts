@@ -6,7 +6,9 @@ const facts = { score: 0.6, watched: { film: 0.8 }, visited: ['film'] }
 const results = { a: { right: true }, b: { right: false } }
 const met = (condition: Condition | null) => isMet(condition, facts, results)
 const answer = (cueId: string | null, is: 'right' | 'wrong' | 'given'): Condition => ({
-  ...{ if: 'answer', cueId, is },
+  if: 'answer',
+  cueId,
+  is,
 })
 
 it('no condition always holds', () => {

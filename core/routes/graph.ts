@@ -111,8 +111,14 @@ function cueWays(cues: readonly Cue[]): Way[] {
     return cue.kind === 'overlay' && cue.action?.does === 'part'
       ? [
           {
-            ...{ id, kind: 'jump', fromId, toId: cue.action.partId, condition: null },
-            ...{ words: cue.text, atMs: cue.fromMs, thingId: id },
+            id,
+            kind: 'jump',
+            fromId,
+            toId: cue.action.partId,
+            condition: null,
+            words: cue.text,
+            atMs: cue.fromMs,
+            thingId: id,
           },
         ]
       : []
@@ -125,8 +131,14 @@ function forkWays({ id: cueId, partId: fromId, atMs, decides, choices }: ForkCue
     if (!to) return []
     return [
       {
-        ...{ id: `${cueId} ${id}`, kind: 'fork', fromId, ...to, atMs, thingId: cueId },
-        ...{ condition: decides ? condition : null, words: decides ? '' : text },
+        id: `${cueId} ${id}`,
+        kind: 'fork',
+        fromId,
+        ...to,
+        atMs,
+        thingId: cueId,
+        condition: decides ? condition : null,
+        words: decides ? '' : text,
       },
     ]
   })
@@ -137,8 +149,14 @@ function pinWays(part: Extract<Part, { kind: 'still' }>): Way[] {
     opens.what === 'part' && opens.partId !== null
       ? [
           {
-            ...{ id, kind: 'pin', fromId: part.id, toId: opens.partId, condition: null },
-            ...{ words: name, atMs: null, thingId: id },
+            id,
+            kind: 'pin',
+            fromId: part.id,
+            toId: opens.partId,
+            condition: null,
+            words: name,
+            atMs: null,
+            thingId: id,
           },
         ]
       : [],
@@ -169,6 +187,12 @@ const isAlwaysLeft = (cues: readonly Cue[], routes: readonly Route[]) =>
   routes.some(({ condition }) => condition === null)
 
 const orderWay = (fromId: string, followingId: string | null): Way => ({
-  ...{ id: `${fromId} on`, kind: 'order', fromId, toId: followingId ?? END },
-  ...{ condition: null, words: '', atMs: null, thingId: null },
+  id: `${fromId} on`,
+  kind: 'order',
+  fromId,
+  toId: followingId ?? END,
+  condition: null,
+  words: '',
+  atMs: null,
+  thingId: null,
 })

@@ -23,7 +23,9 @@ const isRight = { if: 'answer', cueId: 'a', is: 'right' } as const
 const forked = withFork(
   withQuiz(withQuestion(lessonWithFilm(60_000), { id: 'a', atMs: 5000, hold: 'none' })),
   {
-    ...{ id: 'f', atMs: 30_000, rules: { decides: true } },
+    id: 'f',
+    atMs: 30_000,
+    rules: { decides: true },
     ways: [
       { id: 'good', target: { to: 'time', atMs: 50_000 }, condition: isRight },
       {
@@ -45,24 +47,30 @@ const lesson: Lesson = {
   },
   routes: {
     r: {
-      ...{ id: 'r', order: 'a0', fromId: PART, words: '', condition: isRight },
+      id: 'r',
+      order: 'a0',
+      fromId: PART,
+      words: '',
+      condition: isRight,
       target: { to: 'part', partId: QUIZ },
     },
   },
 }
-const cut = cutLesson(lesson, {
-  tellingOf: () => 'silent',
-  mixOf: (id) => id,
-  answersTo: () => [],
-})
+const cut = cutLesson(lesson, { tellingOf: () => 'silent', mixOf: (id) => id, answersTo: () => [] })
 const progress = (verdict: 'right' | 'wrong' | 'unmarked'): Progress => ({
   responses: [
     {
-      ...{ cueId: 'a', questionId: 'q-a', tryNumber: 1, verdict },
-      ...{ points: verdict === 'right' ? 1 : 0, answer: { kind: 'choice', picked: [] } },
+      cueId: 'a',
+      questionId: 'q-a',
+      tryNumber: 1,
+      verdict,
+      points: verdict === 'right' ? 1 : 0,
+      answer: { kind: 'choice', picked: [] },
     },
   ],
-  ...{ covered: {}, seen: {}, released: ['a'] },
+  covered: {},
+  seen: {},
+  released: ['a'],
 })
 const here = knownOf(cut, progress('unmarked'))
 
@@ -158,7 +166,10 @@ describe('a fork that only the server can decide', () => {
 
 it('an answer whose verdict is not known sends nobody back to the evidence', () => {
   const asked = withQuestion(lessonWithFilm(60_000), {
-    ...{ id: 'q', atMs: 20_000, hold: 'right', sendBack: true },
+    id: 'q',
+    atMs: 20_000,
+    hold: 'right',
+    sendBack: true,
     evidence: { fromMs: 1000, toMs: 5000 },
   })
   const schedule = buildSchedule(asked, PART, 60_000)
@@ -171,7 +182,9 @@ it('an answer whose verdict is not known sends nobody back to the evidence', () 
     state = advance(schedule, state, event).state
   expect(state.mode).toEqual({ kind: 'held', cueId: 'q' })
   const told = advance(schedule, state, {
-    ...{ kind: 'answered', cueId: 'q', result: { right: false, final: false } },
+    kind: 'answered',
+    cueId: 'q',
+    result: { right: false, final: false },
   })
   expect(told.state.mode).toMatchObject({ kind: 'reviewing', cueId: 'q' })
 })

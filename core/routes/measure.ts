@@ -113,7 +113,9 @@ export function measureWays(lesson: Lesson, graph: Graph, impossible: Impossible
 }
 
 const toExtreme = ({ ms, points, partIds }: Found): Extreme => ({
-  ...{ minutes: ms / 60_000, points, partIds },
+  minutes: ms / 60_000,
+  points,
+  partIds,
 })
 
 const put = (found: Found, partId: string, { ms, points }: Cost): Found => ({

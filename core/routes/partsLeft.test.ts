@@ -11,7 +11,8 @@ const left = (lesson: Lesson, finishedParts: string[], chosen: Record<string, st
 const other = edited(plain, edits.addFilmPart, { id: 'side', title: 'Side' })
 const forked = (...targets: Target[]) =>
   withFork(other, {
-    ...{ id: 'f', atMs: 5000 },
+    id: 'f',
+    atMs: 5000,
     ways: targets.map((target, index) => ({ id: `w${index}`, target })),
   })
 const branching = forked(

@@ -5,11 +5,13 @@ import { surveyRoutes } from './index.ts'
 
 const tried = (atMs: number, tries: number) =>
   edited(withQuestion(lessonWithFilm(), { id: 'a', atMs }), edits.setQuestionRules, {
-    ...{ questionId: 'q-a', rules: { tries } },
+    questionId: 'q-a',
+    rules: { tries },
   })
 const back = (lesson: Lesson, condition?: Condition, defaultChoice?: string) =>
   withFork(lesson, {
-    ...{ id: 'f', atMs: 10_000 },
+    id: 'f',
+    atMs: 10_000,
     rules: { decides: true, ...(defaultChoice ? { defaultChoice } : {}) },
     ways: [
       { id: 'back', target: { to: 'time', atMs: 2000 }, ...(condition ? { condition } : {}) },
@@ -34,13 +36,18 @@ describe('a fork that leads back by itself', () => {
     ['by a part that was opened', back(tried(5000, 2), { if: 'visited', partId: PART })],
   ])('is a ring %s, and the survey says when', (_, lesson) => {
     expect(surveyRoutes(lesson).findings).toContainEqual({
-      ...{ code: 'ring', partId: PART, cueId: 'f', atMs: 10_000 },
+      code: 'ring',
+      partId: PART,
+      cueId: 'f',
+      atMs: 10_000,
     })
   })
   it('as its usual way is one as well, unless another way can open', () => {
     const usual = (condition: Condition) =>
       withFork(tried(5000, 2), {
-        ...{ id: 'f', atMs: 10_000, rules: { decides: true, defaultChoice: 'back' } },
+        id: 'f',
+        atMs: 10_000,
+        rules: { decides: true, defaultChoice: 'back' },
         ways: [
           { id: 'good', target: { to: 'on' }, condition },
           { id: 'back', target: { to: 'time', atMs: 2000 }, condition: answer('given') },
@@ -51,11 +58,15 @@ describe('a fork that leads back by itself', () => {
   })
   it('is none where it is asked, or never taken', () => {
     const asked = withFork(lessonWithFilm(), {
-      ...{ id: 'f', atMs: 10_000, ways: [{ id: 'back', target: { to: 'time', atMs: 2000 } }] },
+      id: 'f',
+      atMs: 10_000,
+      ways: [{ id: 'back', target: { to: 'time', atMs: 2000 } }],
     })
     expect(isRing(asked)).toBe(false)
     const shadowed = withFork(lessonWithFilm(), {
-      ...{ id: 'f', atMs: 10_000, rules: { decides: true } },
+      id: 'f',
+      atMs: 10_000,
+      rules: { decides: true },
       ways: [
         { id: 'on', target: { to: 'on' } },
         { id: 'back', target: { to: 'time', atMs: 2000 } },

@@ -56,7 +56,8 @@ describe('the ways of a lesson', () => {
   it('leave a film where it parts, and a picture where a pin leads', () => {
     const film = edited(lessonWithFilm(), edits.addPart, { id: 'b', kind: 'page', title: 'b' })
     const forked = withFork(film, {
-      ...{ id: 'f', atMs: 9000 },
+      id: 'f',
+      atMs: 9000,
       ways: [
         { id: 'w1', target: { to: 'part', partId: 'b' } },
         { id: 'w2', target: { to: 'on' } },
@@ -64,7 +65,10 @@ describe('the ways of a lesson', () => {
       ],
     })
     expect(ways(forked)).toEqual([
-      ...[`${PART} fork b`, `${PART} fork ${END}`, `${PART} order ${END}`, `b order ${END}`],
+      `${PART} fork b`,
+      `${PART} fork ${END}`,
+      `${PART} order ${END}`,
+      `b order ${END}`,
     ])
     // Where every choice leads away, nobody comes to the film's end.
     const away = edited(forked, edits.removeChoice, { cueId: 'f', choiceId: 'w2' })
@@ -82,7 +86,8 @@ it('a route that leads nowhere any more is none: the order leads on', () => {
 
 describe('which parts may be opened', () => {
   const lesson = edited(story('abcd', ['a>d:Aside']), edits.setGate, {
-    ...{ partId: 'b', gate: { condition: { if: 'visited', partId: 'c' }, message: '' } },
+    partId: 'b',
+    gate: { condition: { if: 'visited', partId: 'c' }, message: '' },
   })
   const open = (of: Lesson, finishedParts: string[], known = NOBODY) => {
     const shown = partsShown(of, { finishedParts, chosen: {} }, 'a')
@@ -191,7 +196,9 @@ describe('findings', () => {
     )
     expect(gated(story('abc'), 'a', { if: 'visited', partId: 'b' })).toEqual(['gateAtStart'])
     const asks = edited(withQuestion(lessonWithFilm(), { id: 'q', atMs: 5 }), edits.addPart, {
-      ...{ id: 'b', kind: 'page', title: 'b' },
+      id: 'b',
+      kind: 'page',
+      title: 'b',
     })
     expect(gated(asks, 'b', { if: 'score', atLeast: 0.5 })).toEqual([])
     expect(gated(asks, 'b', { if: 'answer', cueId: 'q', is: 'right' })).toEqual([])
@@ -200,11 +207,17 @@ describe('findings', () => {
   it('name a route that another is always taken before, or whose condition cannot hold', () => {
     const shadowed = surveyRoutes(story('abc', ['a>b', 'a>c:Right'])).findings
     expect(shadowed).toContainEqual({
-      ...{ code: 'neverTaken', partId: 'a', wayId: 'r1', why: 'earlier' },
+      code: 'neverTaken',
+      partId: 'a',
+      wayId: 'r1',
+      why: 'earlier',
     })
     const never = when(story('ab', ['a>b']), 'r0', { if: 'answer', cueId: null, is: 'given' })
     expect(surveyRoutes(never).findings).toContainEqual({
-      ...{ code: 'neverTaken', partId: 'a', wayId: 'r0', why: 'condition' },
+      code: 'neverTaken',
+      partId: 'a',
+      wayId: 'r0',
+      why: 'condition',
     })
   })
 
@@ -227,7 +240,8 @@ describe('the shortest and the longest way', () => {
   it('end a film where it is left', () => {
     const film = withQuestion(lessonWithFilm(60_000), { id: 'q', atMs: 30_000 })
     const forked = withFork(film, {
-      ...{ id: 'f', atMs: 15_000 },
+      id: 'f',
+      atMs: 15_000,
       ways: [
         { id: 'w', target: { to: 'ending', message: '' } },
         { id: 'on', target: { to: 'on' } },

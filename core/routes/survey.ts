@@ -126,12 +126,18 @@ function findNeverTaken(
     const shadowed = own.filter((way) => isShadowed(own, way))
     return [
       ...stuck.map(({ id: wayId }) => ({
-        ...{ code: 'neverTaken' as const, partId, wayId, why: 'condition' as const },
+        code: 'neverTaken' as const,
+        partId,
+        wayId,
+        why: 'condition' as const,
       })),
       ...shadowed
         .filter((way) => !stuck.includes(way))
         .map(({ id: wayId }) => ({
-          ...{ code: 'neverTaken' as const, partId, wayId, why: 'earlier' as const },
+          code: 'neverTaken' as const,
+          partId,
+          wayId,
+          why: 'earlier' as const,
         })),
     ]
   })
@@ -153,7 +159,9 @@ function findLost({ routes = {}, parts }: Lesson): RouteFinding[] {
   const lost = Object.values(routes).filter(({ target }) => target.to === 'on')
   return [
     ...lost.map(({ id: wayId, fromId: partId }) => ({
-      ...{ code: 'leadsNowhere' as const, partId, wayId },
+      code: 'leadsNowhere' as const,
+      partId,
+      wayId,
     })),
     ...Object.values(parts).flatMap((part) =>
       part.kind === 'still'

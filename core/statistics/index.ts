@@ -54,10 +54,7 @@ export function wilson({ count, of }: Share): { low: number; high: number } | nu
   const middle = p + Z ** 2 / (2 * of)
   const reach = Z * Math.sqrt((p * (1 - p)) / of + Z ** 2 / (4 * of ** 2))
   const whole = 1 + Z ** 2 / of
-  return {
-    low: Math.max(0, (middle - reach) / whole),
-    high: Math.min(1, (middle + reach) / whole),
-  }
+  return { low: Math.max(0, (middle - reach) / whole), high: Math.min(1, (middle + reach) / whole) }
 }
 
 /** By how much the first share is above the second, with its interval from those of both (Newcombe 1998, method 10). */

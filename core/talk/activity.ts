@@ -14,7 +14,11 @@ export interface TalkActivity {
 }
 
 export const NO_ACTIVITY: TalkActivity = {
-  ...{ comments: 0, enquiries: 0, replies: 0, answers: 0, lastAt: null },
+  comments: 0,
+  enquiries: 0,
+  replies: 0,
+  answers: 0,
+  lastAt: null,
 }
 
 /** What each person has posted, by their id; what was taken back does not count, what was hidden does. */

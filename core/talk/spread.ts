@@ -37,7 +37,9 @@ export function spreadOf(numbers: readonly number[], { from, to }: NumberRange):
       Math.min(bars - 1, isSingle ? Math.round(number - from) : Math.floor((number - from) / width))
     ]! += 1
   return {
-    ...{ count: within.length, mean: mean(within), median: median(within) },
+    count: within.length,
+    mean: mean(within),
+    median: median(within),
     bars: counts.map((count, index) => ({
       from: from + index * width,
       to: isSingle ? from + index : from + (index + 1) * width,

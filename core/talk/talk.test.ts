@@ -30,9 +30,21 @@ const BRAM = { id: 'bram', name: 'Bram Éloy', teaches: false }
 const TEACHER = { id: 'teacher', name: 'Greta Marsh', teaches: true }
 const at = (second: number) => new Date(Date.UTC(2026, 2, 2, 10, 0, second)).toISOString()
 const post = (id: string, more: Partial<Post> = {}): Post => ({
-  ...{ id, sort: 'comment', replyTo: null, partId: 'film', place: { on: 'moment', atMs: 0 } },
-  ...{ words: id, number: null, range: null, author: ADA, isMine: false, saidAt: at(0) },
-  ...{ isChanged: false, isGone: false, isHidden: false, change: 1 },
+  id,
+  sort: 'comment',
+  replyTo: null,
+  partId: 'film',
+  place: { on: 'moment', atMs: 0 },
+  words: id,
+  number: null,
+  range: null,
+  author: ADA,
+  isMine: false,
+  saidAt: at(0),
+  isChanged: false,
+  isGone: false,
+  isHidden: false,
+  change: 1,
   ...more,
 })
 const reply = (id: string, replyTo: string, more: Partial<Post> = {}): Post =>
@@ -86,7 +98,11 @@ describe('who may', () => {
     expect(fitsRange(null, null)).toBe(true)
     expect(fitsRange(3, null)).toBe(false)
     expect([0, 2.5, 10, -1, 11].map((number) => fitsRange(number, { from: 0, to: 10 }))).toEqual([
-      ...[true, true, true, false, false],
+      true,
+      true,
+      true,
+      false,
+      false,
     ])
   })
 })
@@ -180,7 +196,7 @@ describe('threads', () => {
     expect(ids(newestFirst([...threads].reverse()))).toEqual(['old', 'new'])
     expect(
       ids(newestFirst(threadsOf([post('a'), post('b', { saidAt: at(3) })], ['film']))),
-    ).toEqual([...['b', 'a']])
+    ).toEqual(['b', 'a'])
   })
 
   it('follow the lesson, and then the parts that it has no longer', () => {
@@ -232,7 +248,9 @@ describe('numbers given to a prompt', () => {
 
   it('have a bar each where they are few, and ten bars where they are many', () => {
     expect(spreadOf([1, 5, 5, 3, 9], { from: 1, to: 5 })).toEqual({
-      ...{ count: 4, mean: 3.5, median: 4 },
+      count: 4,
+      mean: 3.5,
+      median: 4,
       bars: [
         { from: 1, to: 1, count: 1 },
         { from: 2, to: 2, count: 0 },
@@ -278,7 +296,11 @@ it('who has posted what: answers to prompts once each, what is gone not at all',
     post('nobody', { author: null }),
   ])
   expect(activity.get('ada')).toEqual({
-    ...{ comments: 2, enquiries: 1, replies: 1, answers: 1, lastAt: at(9) },
+    comments: 2,
+    enquiries: 1,
+    replies: 1,
+    answers: 1,
+    lastAt: at(9),
   })
   expect(postsIn(activity.get('ada')!)).toBe(5)
   expect([...activity.keys()].sort()).toEqual(['ada', 'teacher'])

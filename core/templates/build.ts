@@ -65,9 +65,13 @@ function addPart(making: Making, part: PartSpec): void {
   if (part.kind === 'page') addBlocks(making, id, part.blocks)
   if (part.kind === 'still')
     edit(edits.addThings, {
-      ...{ partId: id, map: 'pins' },
+      partId: id,
+      map: 'pins',
       things: part.pins.map(({ text, ...pin }) => ({
-        ...{ id: newId(), ...USUAL_PIN, ...pin, opens: { what: 'text' as const, text } },
+        id: newId(),
+        ...USUAL_PIN,
+        ...pin,
+        opens: { what: 'text' as const, text },
       })),
     })
 }
@@ -141,9 +145,15 @@ function write({ edit, newId }: Making, questionId: string, gone: string[], aske
   edit(edits.setQuestionText, { questionId, field: 'stem', text: asked.stem })
   if (!asked.options) return
   edit(edits.replaceEntries, {
-    ...{ questionId, path: ['options'], gone, alone: 'right' },
+    questionId,
+    path: ['options'],
+    gone,
+    alone: 'right',
     entries: asked.options.map((text, index) => ({
-      ...{ id: newId(), text, right: index === 0, feedback: '' },
+      id: newId(),
+      text,
+      right: index === 0,
+      feedback: '',
     })),
   })
 }

@@ -8,7 +8,9 @@ export const en: TemplateWords = {
     ending: 'Thank you. Bring what you were unsure of to the next meeting.',
     parts: [
       {
-        ...{ key: 'film', kind: 'film', title: 'The film' },
+        key: 'film',
+        kind: 'film',
+        title: 'The film',
         cues: [
           { atMs: 0, bookmark: 'Beginning' },
           {
@@ -40,7 +42,9 @@ export const en: TemplateWords = {
     ending: 'You are ready for the meeting.',
     parts: [
       {
-        ...{ key: 'before', kind: 'page', title: 'Before you watch' },
+        key: 'before',
+        kind: 'page',
+        title: 'Before you watch',
         blocks: [
           { text: 'Welcome, {first name}. This takes about a quarter of an hour.' },
           { heading: 'Watch for this' },
@@ -49,7 +53,9 @@ export const en: TemplateWords = {
         ],
       },
       {
-        ...{ key: 'film', kind: 'film', title: 'The film' },
+        key: 'film',
+        kind: 'film',
+        title: 'The film',
         cues: [
           {
             atMs: 30_000,
@@ -61,7 +67,9 @@ export const en: TemplateWords = {
         ],
       },
       {
-        ...{ key: 'check', kind: 'quiz', title: 'Check yourself' },
+        key: 'check',
+        kind: 'quiz',
+        title: 'Check yourself',
         asks: [
           {
             stem: 'Where does the water of a passage come from?',
@@ -74,7 +82,9 @@ export const en: TemplateWords = {
         ],
       },
       {
-        ...{ key: 'bring', kind: 'page', title: 'For the meeting' },
+        key: 'bring',
+        kind: 'page',
+        title: 'For the meeting',
         blocks: [
           { text: 'We begin with what was hard.' },
           { ask: { stem: 'What did you not understand, or not believe?' } },
@@ -88,10 +98,13 @@ export const en: TemplateWords = {
     ending: 'The story is over.',
     parts: [
       {
-        ...{ key: 'scene', kind: 'film', title: 'What happens' },
+        key: 'scene',
+        kind: 'film',
+        title: 'What happens',
         cues: [
           {
-            ...{ atMs: 25_000, fork: 'The boat hangs. What do you do?' },
+            atMs: 25_000,
+            fork: 'The boat hangs. What do you do?',
             ways: [
               { to: 'stop', words: 'Drop the lower paddles' },
               { to: 'pull', words: 'Have the crew pull her off' },
@@ -100,7 +113,9 @@ export const en: TemplateWords = {
         ],
       },
       {
-        ...{ key: 'stop', kind: 'page', title: 'The water stands' },
+        key: 'stop',
+        kind: 'page',
+        title: 'The water stands',
         blocks: [
           { text: 'Nothing falls any more. Now there is time to think.' },
           {
@@ -113,7 +128,9 @@ export const en: TemplateWords = {
         ways: [{ ending: 'She floats. Well kept, {first name}.', words: '' }],
       },
       {
-        ...{ key: 'pull', kind: 'page', title: 'The rope sings' },
+        key: 'pull',
+        kind: 'page',
+        title: 'The rope sings',
         blocks: [
           { text: 'She does not move, and the water goes on falling.' },
           { fact: 'Look at what the water does, not at what the boat does.', title: 'Remember' },
@@ -131,7 +148,9 @@ export const en: TemplateWords = {
     ending: 'You know your way round now.',
     parts: [
       {
-        ...{ key: 'walk', kind: 'still', title: 'Look around' },
+        key: 'walk',
+        kind: 'still',
+        title: 'Look around',
         pins: [
           { x: 0.25, y: 0.4, name: 'Balance beam', text: 'You push here, with your back.' },
           { x: 0.5, y: 0.55, name: 'Chamber', text: 'The boat lies here while the water moves.' },
@@ -140,7 +159,9 @@ export const en: TemplateWords = {
       },
       { key: 'close', kind: 'deck', title: 'From close by' },
       {
-        ...{ key: 'check', kind: 'quiz', title: 'What was it called?' },
+        key: 'check',
+        kind: 'quiz',
+        title: 'What was it called?',
         asks: [
           {
             stem: 'What do you push to open a gate?',
@@ -155,22 +176,22 @@ export const en: TemplateWords = {
     objectives: ['Find in the film what the text claims'],
     ending: 'Thank you for reading closely.',
     parts: [
+      { key: 'film', kind: 'film', title: 'The film', cues: [{ atMs: 0, bookmark: 'Beginning' }] },
       {
-        ...{ key: 'film', kind: 'film', title: 'The film' },
-        cues: [{ atMs: 0, bookmark: 'Beginning' }],
-      },
-      {
-        ...{ key: 'reading', kind: 'page', title: 'Read and watch' },
+        key: 'reading',
+        kind: 'page',
+        title: 'Read and watch',
         blocks: [
           { film: 'film', side: 'first' },
           { heading: 'What the ledger says', side: 'second' },
           {
-            ...{ side: 'second', note: 'The ledger lies in the hut at lock 6.' },
+            side: 'second',
+            note: 'The ledger lies in the hut at lock 6.',
             text: 'On the fourth of September the first boat climbed the flight, in four hours and ten minutes, with the whole village on the towpath.',
           },
           { ask: { stem: 'What does the film show that the ledger leaves out?' }, side: 'second' },
           {
-            ...{ side: 'second' },
+            side: 'second',
             ask: {
               stem: 'Which of the two is surer of the time?',
               options: ['The ledger', 'The film', 'Neither'],

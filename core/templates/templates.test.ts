@@ -30,7 +30,8 @@ function completed(lesson: Lesson): Lesson {
       return run(edits.setPart, { partId: part.id, change: { mediaId: 'p' } })
     if (part.kind === 'deck')
       return run(edits.addThings, {
-        ...{ partId: part.id, map: 'slides' as const },
+        partId: part.id,
+        map: 'slides' as const,
         things: [{ id: 'slide', mediaId: 'p', title: 'One', alternative: '', notes: '' }],
       })
     if (part.kind !== 'page') return made
@@ -68,7 +69,9 @@ describe.each(TEMPLATES)('%s', (name) => {
 
   it('has ids of its own every time', () => {
     const again = buildTemplate(ENGLISH_TEMPLATES[name], {
-      ...{ title: 'Mine', language: 'en', newId: () => `x-${Math.random().toString(36).slice(2)}` },
+      title: 'Mine',
+      language: 'en',
+      newId: () => `x-${Math.random().toString(36).slice(2)}`,
     })
     const shared = Object.keys(again.parts).filter((id) => lesson.parts[id])
     expect(shared).toEqual([])

@@ -96,7 +96,9 @@ export function withFork(
 ): Lesson {
   const { id: cueId, atMs, ways, rules } = wish
   let next = edited(lesson, edits.addFork, {
-    ...{ cueId, partId: PART, atMs },
+    cueId,
+    partId: PART,
+    atMs,
     choiceIds: [ways[0]!.id, 'spare'],
   })
   if (ways.length !== 1 || ways[0]!.id !== 'spare')
@@ -104,7 +106,8 @@ export function withFork(
   ways.forEach(({ id, target, condition = null }, index) => {
     if (index > 0) next = edited(next, edits.addChoice, { cueId, choiceId: id })
     next = edited(next, edits.setChoice, {
-      ...{ cueId, choiceId: id },
+      cueId,
+      choiceId: id,
       change: { text: `Way ${id}`, target, condition },
     })
   })
@@ -159,7 +162,9 @@ export function fullLesson(): Lesson {
   const look = { ink: '#FFFDF8', fill: null, size: 0.05, align: 'start' } as const
   lesson = edited(lesson, edits.keepLook, { id: 'look', name: 'Bare', look })
   return edited(lesson, edits.importScript, {
-    ...{ id: 's', partId: PART, language: 'en' },
+    id: 's',
+    partId: PART,
+    language: 'en',
     lines: [
       { id: 'l1', fromMs: 1000, toMs: 3000, text: 'Water climbs hills' },
       { id: 'l2', fromMs: 3000, toMs: 4000, text: 'by steps.' },
@@ -188,14 +193,18 @@ export function withThings(lesson: Lesson): Lesson {
     next = edited(next, edits.addThings, { partId, map, things, ...(asks ? { asks } : {}) })
   }
   const blank = (questionId: string, ids: string[]): NewQuestion => ({
-    ...{ questionId, kind: 'choice', ids },
+    questionId,
+    kind: 'choice',
+    ids,
   })
   add(PAGE, 'page')
   put(PAGE, 'blocks', [
     { id: 'words', kind: 'text', text: 'Water lies flat.' },
     { id: 'pair', kind: 'columns', split: 'halves', stays: false },
     {
-      ...{ id: 'shown', kind: 'stretch', stretch: { partId: PART, fromMs: 1000, toMs: 5000 } },
+      id: 'shown',
+      kind: 'stretch',
+      stretch: { partId: PART, fromMs: 1000, toMs: 5000 },
       inside: { columnsId: 'pair', side: 'first' },
     },
   ])
@@ -204,7 +213,9 @@ export function withThings(lesson: Lesson): Lesson {
     'blocks',
     [
       {
-        ...{ id: 'ask', kind: 'question', questionId: 'q-ask' },
+        id: 'ask',
+        kind: 'question',
+        questionId: 'q-ask',
         inside: { columnsId: 'pair', side: 'second' },
       },
     ],
@@ -227,7 +238,11 @@ export function withThings(lesson: Lesson): Lesson {
     'pins',
     [
       {
-        ...{ id: 'pin-ask', x: 0.5, y: 0.5, name: 'Sill', ...look },
+        id: 'pin-ask',
+        x: 0.5,
+        y: 0.5,
+        name: 'Sill',
+        ...look,
         opens: { what: 'question', questionId: 'q-pin' },
       },
       { id: 'pin-way', x: 0.9, y: 0.1, name: '', ...look, opens: { what: 'part', partId: DECK } },

@@ -26,7 +26,10 @@ describe('places in a text', () => {
 
   it('use the first name alone', () => {
     expect(['Tam Oakshott', ' Merrin  Coldwell', 'Ada', ''].map(firstNameOf)).toEqual([
-      ...['Tam', 'Merrin', 'Ada', ''],
+      'Tam',
+      'Merrin',
+      'Ada',
+      '',
     ])
   })
 })

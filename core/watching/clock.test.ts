@@ -17,8 +17,11 @@ const clockAt = (offsetMs: number | null = 0): ClockState => ({ ...freshClock(),
 
 /** Film time in s, clock time in s before now. */
 const span = (from: number, to: number, began: number, ended: number, rate = 1): ReportedSpan => ({
-  ...{ fromMs: from * 1000, toMs: to * 1000, rate },
-  ...{ beganAtMs: NOW - began * 1000, endedAtMs: NOW - ended * 1000 },
+  fromMs: from * 1000,
+  toMs: to * 1000,
+  rate,
+  beganAtMs: NOW - began * 1000,
+  endedAtMs: NOW - ended * 1000,
 })
 const judged = (...spans: ReportedSpan[]) => judgeSpans(clockAt(), spans, BOUNDS).doubts
 const believedMs = (spans: readonly ReportedSpan[], doubts: readonly unknown[]) =>
@@ -147,7 +150,9 @@ it('never more is believed than time passed, whatever is sent in whatever pieces
 
 describe('the clock of a device', () => {
   const reading = (sentAtMs: number | null, latestMs = sentAtMs ?? NOW, nowMs = NOW) => ({
-    ...{ sentAtMs, latestMs, nowMs },
+    sentAtMs,
+    latestMs,
+    nowMs,
   })
   it.each([
     ['three hours ahead', NOW + 3 * HOUR, -3 * HOUR],
@@ -158,7 +163,8 @@ describe('the clock of a device', () => {
     const state = readClock(freshClock(), reading(sentAt))
     expect(state.offsetMs).toBe(offset)
     expect(heardAtMs(sentAt - 60_000, state, BOUNDS)).toEqual({
-      ...{ atMs: NOW - 60_000, isDoubtful: false },
+      atMs: NOW - 60_000,
+      isDoubtful: false,
     })
   })
 

@@ -31,9 +31,7 @@ export interface ClockState {
   sittings: ClockSitting[]
 }
 
-export const freshClock = (): ClockState => ({
-  ...{ offsetMs: null, movedMs: 0, used: [], sittings: [] },
-})
+export const freshClock = (): ClockState => ({ offsetMs: null, movedMs: 0, used: [], sittings: [] })
 
 const isSending = (ms: number) => Math.abs(ms) <= LONGEST_SENDING_MS
 
@@ -61,7 +59,8 @@ export function readClock(state: ClockState, reading: ClockReading): ClockState 
   const by = heard - known
   const move = <T extends Span>(span: T): T => ({
     ...span,
-    ...{ fromMs: span.fromMs + by, toMs: span.toMs + by },
+    fromMs: span.fromMs + by,
+    toMs: span.toMs + by,
   })
   const { movedMs } = state
   const moved = { used: state.used.map(move), sittings: state.sittings.map(move) }

@@ -226,10 +226,9 @@ it('what was watched again lies in two spans or more', () => {
   fc.assert(
     fc.property(fc.array(someSpan, { maxLength: 12 }), (spans) => {
       const pairs = spans.flatMap((a, index) =>
-        spans.slice(index + 1).map((b) => ({
-          fromMs: Math.max(a.fromMs, b.fromMs),
-          toMs: Math.min(a.toMs, b.toMs),
-        })),
+        spans
+          .slice(index + 1)
+          .map((b) => ({ fromMs: Math.max(a.fromMs, b.fromMs), toMs: Math.min(a.toMs, b.toMs) })),
       )
       expect(watchedAgain(spans)).toEqual(normalise(pairs))
     }),

@@ -38,24 +38,60 @@ export async function loadClasses(
   { teacher, learner, today }: { teacher: Person; learner: Person; today: Date },
 ): Promise<void> {
   const random = createRandom(CLASS_SEED)
-  const first = await firstEdition(context, WATER_THAT_CLIMBS.lessonId)
-  const ago = (days: number) => new Date(today.getTime() - days * DAY_MS)
-  const make = (id: string, title: string, names: readonly string[], groups: readonly string[]) =>
-    makeClass(context, teacher, { id, title, names, groups })
-  const give = (classId: string, given: Given) => assign(context, teacher, classId, given)
+  const loading: Loading = {
+    context,
+    teacher,
+    today,
+    random,
+    first: await firstEdition(context, WATER_THAT_CLIMBS.lessonId),
+    ago: (days) => new Date(today.getTime() - days * DAY_MS),
+    make: (id, title, names, groups) => makeClass(context, teacher, { id, title, names, groups }),
+    give: (classId, given) => assign(context, teacher, classId, given),
+  }
+  // In this order, so that everybody does the same whenever the demo is loaded.
+  await loadSpring(loading)
+  await loadAutumn(loading, learner)
+  await loadCrew(loading)
+}
 
+/** What all classes are made with. */
+interface Loading {
+  context: Context
+  teacher: Person
+  today: Date
+  random: ReturnType<typeof createRandom>
+  /** The lesson that most of them are given. */
+  first: Lesson
+  ago(days: number): Date
+  make(
+    id: string,
+    title: string,
+    names: readonly string[],
+    groups: readonly string[],
+  ): Promise<Class>
+  give(classId: string, given: Given): Promise<unknown>
+}
+
+async function loadSpring(loading: Loading): Promise<void> {
+  const { context, teacher, today, random, first, ago, make, give } = loading
   const spring = await make('spring-intake', 'Spring intake', SPRING_INTAKE, [
     'North bank',
     'South bank',
   ])
   await give(spring.id, {
-    ...{ id: 'spring-water', lessonId: WATER_THAT_CLIMBS.lessonId },
-    ...{ opensAt: ago(15), dueAt: ago(-2), closesAt: ago(-9), rules: TALKED_ABOUT },
+    id: 'spring-water',
+    lessonId: WATER_THAT_CLIMBS.lessonId,
+    opensAt: ago(15),
+    dueAt: ago(-2),
+    closesAt: ago(-9),
+    rules: TALKED_ABOUT,
   })
   await give(spring.id, {
-    ...{ id: 'spring-budget', lessonId: WATER_BUDGET.lessonId, opensAt: ago(6), dueAt: ago(-3) },
+    id: 'spring-budget',
+    lessonId: WATER_BUDGET.lessonId,
+    opensAt: ago(6),
+    dueAt: ago(-3),
   })
-  // In the order of the list, so that everybody does the same whenever the demo is loaded.
   for (const name of SPRING_INTAKE) {
     const person = personIn(spring, name)
     const persona = { ...drawPersona(random), skips: SKIPPERS.includes(name) }
@@ -64,7 +100,10 @@ export async function loadClasses(
     await work(context, person, 'spring-water', did)
   }
   await talkAbout(context, SPRING_TALK, {
-    ...{ teacher, classId: spring.id, assignmentId: 'spring-water', today },
+    teacher,
+    classId: spring.id,
+    assignmentId: 'spring-water',
+    today,
     people: (name) => personIn(spring, name),
   })
 
@@ -77,13 +116,18 @@ export async function loadClasses(
     await work(context, personIn(spring, name), 'spring-budget', did)
   }
   await markSome(context, teacher, 'spring-budget')
+}
 
+async function loadAutumn(loading: Loading, learner: Person): Promise<void> {
+  const { context, teacher, today, random, first, ago, make, give } = loading
   const others = AUTUMN_REFRESHERS.filter((name) => name !== learner.name)
   const autumn = await make('autumn-refreshers', 'Autumn refreshers', others, [])
   await enrolKnown(within(context.database), autumn.id, [learner.id])
   const watched = { by: 'watched', share: 0.8 } as const
   await give(autumn.id, {
-    ...{ id: 'autumn-water', lessonId: WATER_THAT_CLIMBS.lessonId, dueAt: ago(-12) },
+    id: 'autumn-water',
+    lessonId: WATER_THAT_CLIMBS.lessonId,
+    dueAt: ago(-12),
     rules: { ...TALKED_ABOUT, seek: 'backOnly', topRate: 1.5, completion: watched },
   })
   await give(autumn.id, { id: 'autumn-night', lessonId: NIGHT_PASSAGE.lessonId, dueAt: ago(-19) })
@@ -94,10 +138,15 @@ export async function loadClasses(
     await work(context, personIn(autumn, name), 'autumn-water', did)
   }
   await talkAbout(context, AUTUMN_TALK, {
-    ...{ teacher, classId: autumn.id, assignmentId: 'autumn-water', today },
+    teacher,
+    classId: autumn.id,
+    assignmentId: 'autumn-water',
+    today,
     people: (which) => personIn(autumn, others[which === 'first' ? 0 : 1]!),
   })
+}
 
+async function loadCrew({ context, today, random, make, give }: Loading): Promise<void> {
   const crew = await make('cantle-steps-crew', 'Cantle Steps crew', CANTLE_STEPS_CREW, [])
   await give(crew.id, { id: 'crew-night', lessonId: NIGHT_PASSAGE.lessonId })
   const night = await firstEdition(context, NIGHT_PASSAGE.lessonId)

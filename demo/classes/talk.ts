@@ -25,7 +25,11 @@ interface Begun extends Said {
 
 export const SPRING_TALK: readonly Begun[] = [
   {
-    ...{ who: null, sort: 'prompt', atMs: 152_600, hoursAgo: 260, range: { from: 1, to: 12 } },
+    who: null,
+    sort: 'prompt',
+    atMs: 152_600,
+    hoursAgo: 260,
+    range: { from: 1, to: 12 },
     words:
       'One filling takes 116 cubic metres. Before you look it up: how many boats an hour can a keeper pass on a busy Saturday?',
     replies: [
@@ -48,19 +52,26 @@ export const SPRING_TALK: readonly Begun[] = [
       { who: 'Sunniva Ackerley', words: '', hoursAgo: 166, number: 5 },
       { who: 'Wilma Eddlestone', words: 'Nobody can wind that fast.', hoursAgo: 120, number: 2 },
       {
-        ...{ who: null, hoursAgo: 96 },
+        who: null,
+        hoursAgo: 96,
         words: 'Four is a good Saturday. Ask yourselves what it does to the summit pound.',
       },
     ],
   },
   {
-    ...{ who: 'Corrie Thaxley', sort: 'comment', atMs: 16_400, hoursAgo: 244 },
+    who: 'Corrie Thaxley',
+    sort: 'comment',
+    atMs: 16_400,
+    hoursAgo: 244,
     words:
       'Twenty-six metres is higher than the mill at Nethering. I had no idea we climb that far.',
     replies: [{ who: 'Bram Oxwith', words: 'And the reservoir lies higher still.', hoursAgo: 221 }],
   },
   {
-    ...{ who: 'Dov Penhallister', sort: 'comment', atMs: 69_000, hoursAgo: 236 },
+    who: 'Dov Penhallister',
+    sort: 'comment',
+    atMs: 69_000,
+    hoursAgo: 236,
     words: 'Is the sill there at every lock, or only at the deep ones?',
     replies: [
       {
@@ -72,33 +83,49 @@ export const SPRING_TALK: readonly Begun[] = [
     ],
   },
   {
-    ...{ who: 'Greta Ullswick', sort: 'enquiry', atMs: 86_200, hoursAgo: 140 },
+    who: 'Greta Ullswick',
+    sort: 'enquiry',
+    atMs: 86_200,
+    hoursAgo: 140,
     words: 'I have a bad shoulder and cannot wind a paddle. Can I still become a keeper?',
     replies: [
       {
-        ...{ who: null, hoursAgo: 118 },
+        who: null,
+        hoursAgo: 118,
         words:
           'Yes. Two work every lock, and somebody has to watch the stern. Tell me on the first evening.',
       },
     ],
   },
   {
-    ...{ who: 'Tobin Wharfside', sort: 'enquiry', atMs: 210_000, hoursAgo: 31 },
+    who: 'Tobin Wharfside',
+    sort: 'enquiry',
+    atMs: 210_000,
+    hoursAgo: 31,
     words: 'What if the stern is caught and I am alone at the lock? Whom do I call?',
   },
   {
-    ...{ who: 'Zita Mowbray-Finch', sort: 'comment', atMs: 211_500, hoursAgo: 88 },
+    who: 'Zita Mowbray-Finch',
+    sort: 'comment',
+    atMs: 211_500,
+    hoursAgo: 88,
     words: 'This part is frightening. I watched it three times.',
     replies: [
       { who: 'Imre Castlebeck', words: 'Me too, and I have steered for years.', hoursAgo: 70 },
     ],
   },
   {
-    ...{ who: 'Yorick Stallbridge', sort: 'comment', partId: ANATOMY_PART, hoursAgo: 64 },
+    who: 'Yorick Stallbridge',
+    sort: 'comment',
+    partId: ANATOMY_PART,
+    hoursAgo: 64,
     words: 'Pin 5 helped me: I had taken the culvert for the paddle.',
   },
   {
-    ...{ who: 'Piet Rushmoor', sort: 'comment', partId: BEFORE_PART, hoursAgo: 252 },
+    who: 'Piet Rushmoor',
+    sort: 'comment',
+    partId: BEFORE_PART,
+    hoursAgo: 252,
     words: 'I live opposite the third lock, if somebody wants to look at one from a window.',
     replies: [{ who: 'Xenia Poldwick', words: 'Gladly, on Sunday?', hoursAgo: 249 }],
   },
@@ -106,7 +133,11 @@ export const SPRING_TALK: readonly Begun[] = [
 
 export const AUTUMN_TALK: readonly Begun[] = [
   {
-    ...{ who: null, sort: 'prompt', atMs: 41_960, hoursAgo: 20, range: { from: 0, to: 10 } },
+    who: null,
+    sort: 'prompt',
+    atMs: 41_960,
+    hoursAgo: 20,
+    range: { from: 0, to: 10 },
     words: 'How sure are you, from 0 to 10, that you could work a lock alone tomorrow?',
     replies: [
       { who: 'first', words: 'Sure of the paddles, less of the gates.', hoursAgo: 15, number: 6 },
@@ -114,7 +145,10 @@ export const AUTUMN_TALK: readonly Begun[] = [
     ],
   },
   {
-    ...{ who: 'first', sort: 'comment', atMs: 10_000, hoursAgo: 14 },
+    who: 'first',
+    sort: 'comment',
+    atMs: 10_000,
+    hoursAgo: 14,
     words: 'It is two years since my last lock. The drawing helps more than the handbook.',
   },
 ]
@@ -157,14 +191,26 @@ function sayingsOf(begun: Begun, index: number, today: Date) {
     begun.atMs === undefined ? { on: 'part' as const } : { on: 'moment' as const, atMs: begun.atMs }
   const where = { partId: begun.partId ?? WATER_THAT_CLIMBS.partId, place, isGone: false }
   const head: Saying = {
-    ...{ postId: id, sort: begun.sort, replyTo: null, ...where, words: begun.words },
-    ...{ number: null, range: begun.range ?? null, at: at(begun) },
+    postId: id,
+    sort: begun.sort,
+    replyTo: null,
+    ...where,
+    words: begun.words,
+    number: null,
+    range: begun.range ?? null,
+    at: at(begun),
   }
   const replies = (begun.replies ?? []).map((reply, place_) => ({
     who: reply.who,
     saying: {
-      ...{ postId: `${id}-${place_ + 1}`, sort: 'reply' as const, replyTo: id, ...where },
-      ...{ words: reply.words, number: reply.number ?? null, range: null, at: at(reply) },
+      postId: `${id}-${place_ + 1}`,
+      sort: 'reply' as const,
+      replyTo: id,
+      ...where,
+      words: reply.words,
+      number: reply.number ?? null,
+      range: null,
+      at: at(reply),
     },
   }))
   return [{ who: begun.who, saying: head }, ...replies]

@@ -87,9 +87,7 @@ async function encode(film: Film, narrated: Narrated, folder: string): Promise<v
       'yuv420p',
       lossless,
     ],
-    {
-      stdio: ['pipe', 'inherit', 'inherit'],
-    },
+    { stdio: ['pipe', 'inherit', 'inherit'] },
   )
   await drawAll(film, narrated, async (frame) => {
     if (!ffmpeg.stdin.write(frame)) await once(ffmpeg.stdin, 'drain')

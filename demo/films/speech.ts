@@ -24,9 +24,7 @@ export function speak(text: string, folder: string, name: string): Int16Array {
       '-o',
       wav,
     ],
-    {
-      input: text,
-    },
+    { input: text },
   )
   return trimSilence(samplesOfWav(readFileSync(wav)))
 }

@@ -1,15 +1,13 @@
 // What stands around the film of lesson 1: a page before it, a still and a chronicle after it.
-import { edits, type NewThing, type Pin } from '@fernbrake/core/lesson'
+import { edits } from '@fernbrake/core/lesson'
+import { pinsOf, rust } from './anatomyPins.ts'
 import { addBlocks, askOnPage, picture, TRUST_LICENCE, type Making } from './making.ts'
 
 export const BEFORE_PART = 'before-you-watch'
 export const ANATOMY_PART = 'anatomy-of-a-lock'
 export const CHRONICLE_PART = 'the-navigation'
 
-const OWN = {
-  credit: 'Harrowmere Navigation Trust',
-  licence: TRUST_LICENCE,
-}
+const OWN = { credit: 'Harrowmere Navigation Trust', licence: TRUST_LICENCE }
 
 export const ANATOMY = picture('anatomy-of-a-lock', {
   ...OWN,
@@ -47,27 +45,35 @@ export function addPageBefore(making: Making): void {
   const at = (columnsId: string, side: 'first' | 'second') => ({ inside: { columnsId, side } })
   addBlocks(making, BEFORE_PART, [
     {
-      ...{ id: 'before-welcome', kind: 'text' },
+      id: 'before-welcome',
+      kind: 'text',
       text: 'Welcome, {first name}. On the first evening you will stand at a lock with a windlass in your hand. This lesson makes sure that you know what you are looking at.',
       note: 'About twenty-five minutes in all. You may stop at any time; you come back to where you were.',
     },
     { id: 'before-columns', kind: 'columns', split: 'halves', stays: false },
     {
-      ...{ id: 'before-map', kind: 'picture', mediaId: NAVIGATION_MAP.id },
+      id: 'before-map',
+      kind: 'picture',
+      mediaId: NAVIGATION_MAP.id,
       alternative: NAVIGATION_MAP.words.alternative,
       caption: 'The Navigation: the water comes from Oxwith, and leaves at Nethering.',
       ...at('before-columns', 'first'),
     },
     {
-      ...{ id: 'before-heading', kind: 'heading', words: 'Watch for these', level: 3 },
+      id: 'before-heading',
+      kind: 'heading',
+      words: 'Watch for these',
+      level: 3,
       ...at('before-columns', 'second'),
     },
     {
-      ...{ id: 'before-watch-for', kind: 'text' },
+      id: 'before-watch-for',
+      kind: 'text',
       text: {
         blocks: [
           {
-            ...{ block: 'list', ordered: true },
+            block: 'list',
+            ordered: true,
             items: [
               [{ text: 'Why is the hill cut into steps?' }],
               [{ text: 'What is used to let water in, and what never is?' }],
@@ -83,12 +89,17 @@ export function addPageBefore(making: Making): void {
       ...at('before-columns', 'second'),
     },
     {
-      ...{ id: 'before-fact', kind: 'fact', title: 'One passage', tone: 'slate' },
+      id: 'before-fact',
+      kind: 'fact',
+      title: 'One passage',
+      tone: 'slate',
       text: 'A chamber of 22.0 m by 2.2 m that lifts a boat by 2.4 m takes 116.16 m³ of water. All of it comes down from Oxwith.',
     },
   ])
   askOnPage(making, BEFORE_PART, {
-    ...{ id: 'before-stood', kind: 'poll', evidence: null },
+    id: 'before-stood',
+    kind: 'poll',
+    evidence: null,
     stem: 'Have you stood at a lock before?',
     entries: {
       options: [
@@ -100,91 +111,6 @@ export function addPageBefore(making: Making): void {
   })
 }
 
-const rust = { shape: 'kite', colour: '#A5461D' } as const
-const slate = { shape: 'round', colour: '#385873' } as const
-const fern = { shape: 'square', colour: '#24603F' } as const
-const told = (text: string): Pin['opens'] => ({ what: 'text', text })
-
-/** The pins of the still, in the order in which the water meets them. */
-function pinsOf({ sentence, partId }: Making): NewThing<Pin>[] {
-  const stretch = (from: string, to: string) => ({
-    ...{ block: 'stretch' as const, partId },
-    ...{ fromMs: sentence(from).fromMs, toMs: sentence(to).toMs },
-  })
-  return [
-    {
-      ...{ id: 'pin-upper-pound', x: 0.9, y: 0.29, name: 'Upper pound', symbol: '', ...slate },
-      opens: told(
-        'The level stretch above the lock. A passage takes its water from here, and nobody gives it back.',
-      ),
-    },
-    {
-      ...{ id: 'pin-culvert', x: 0.735, y: 0.66, name: 'Culvert', symbol: '', ...slate },
-      opens: {
-        what: 'text',
-        text: {
-          blocks: [
-            {
-              block: 'paragraph',
-              runs: [
-                {
-                  text: 'When the upper paddle is wound, water runs through here into the chamber.',
-                },
-              ],
-            },
-            stretch('low', 'third'),
-          ],
-        },
-      },
-    },
-    {
-      ...{ id: 'pin-sill', x: 0.685, y: 0.655, name: 'Sill', symbol: '!', ...rust },
-      opens: {
-        what: 'text',
-        text: {
-          blocks: [
-            {
-              block: 'paragraph',
-              runs: [
-                { text: 'The step on which the upper gates stand. ' },
-                { text: 'A boat that goes down must stay clear of it.', marks: ['bold'] },
-              ],
-            },
-            stretch('hang', 'catches'),
-          ],
-        },
-      },
-    },
-    {
-      ...{ id: 'pin-upper-gates', x: 0.73, y: 0.46, name: 'Upper gates', symbol: '', ...fern },
-      opens: told(
-        'Short, because they stand on the sill. They are pushed open only when the chamber is level with the upper pound.',
-      ),
-    },
-    {
-      ...{ id: 'pin-chamber', x: 0.48, y: 0.72, name: 'Chamber', symbol: '', ...slate },
-      opens: told(
-        'The room for water. At Cantle Steps it is 22.0 m long and 2.2 m wide, and lifts a boat by 2.4 m.',
-      ),
-    },
-    {
-      ...{ id: 'pin-lower-gates', x: 0.312, y: 0.6, name: 'Lower gates', symbol: '', ...fern },
-      opens: told('Tall: they hold back a full chamber. In them sit the lower paddles.'),
-    },
-    {
-      ...{ id: 'pin-gear', x: 0.775, y: 0.375, name: 'Paddle gear', symbol: '', ...fern },
-      opens: {
-        ...{ what: 'link', address: '/stand-ins/pages/water-levels', opens: 'inside' },
-        title: 'Water levels at Cantle Steps',
-      },
-    },
-    {
-      ...{ id: 'pin-history', x: 0.12, y: 0.42, name: 'Who built it?', symbol: '?', ...rust },
-      opens: { what: 'part', partId: CHRONICLE_PART },
-    },
-  ]
-}
-
 /** “Anatomy of a Lock”: a picture to be explored. Comes after the chronicle is there, to which a pin leads. */
 export function addAnatomy(making: Making): void {
   const { edit } = making
@@ -192,20 +118,32 @@ export function addAnatomy(making: Making): void {
   edit(edits.setPart, {
     partId: ANATOMY_PART,
     change: {
-      ...{ mediaId: ANATOMY.id, alternative: ANATOMY.words.alternative },
+      mediaId: ANATOMY.id,
+      alternative: ANATOMY.words.alternative,
       text: 'Everything that the film named, at your own pace. Press a pin, or take the list.',
     },
   })
-  edit(edits.addThings, { partId: ANATOMY_PART, map: 'pins', things: pinsOf(making) })
+  edit(edits.addThings, {
+    partId: ANATOMY_PART,
+    map: 'pins',
+    things: pinsOf(making, CHRONICLE_PART),
+  })
   const asks = {
     id: 'anatomy-mark',
     stem: 'Behind which line must the boat be kept on its way down?',
   }
   edit(edits.addThings, {
-    ...{ partId: ANATOMY_PART, map: 'pins', afterId: 'pin-sill' },
+    partId: ANATOMY_PART,
+    map: 'pins',
+    afterId: 'pin-sill',
     things: [
       {
-        ...{ id: 'pin-mark', x: 0.655, y: 0.4, name: 'The white line', symbol: '', ...rust },
+        id: 'pin-mark',
+        x: 0.655,
+        y: 0.4,
+        name: 'The white line',
+        symbol: '',
+        ...rust,
         opens: { what: 'question', questionId: asks.id },
       },
     ],
@@ -213,15 +151,17 @@ export function addAnatomy(making: Making): void {
   })
   edit(edits.setQuestionText, { questionId: asks.id, field: 'stem', text: asks.stem })
   edit(edits.replaceEntries, {
-    ...{
-      questionId: asks.id,
-      path: ['listed'],
-      gone: ['anatomy-mark-1', 'anatomy-mark-2'],
-      alone: null,
-    },
+    questionId: asks.id,
+    path: ['listed'],
+    gone: ['anatomy-mark-1', 'anatomy-mark-2'],
+    alone: null,
     entries: ['the mark', 'mark', 'the sill mark', 'white mark', 'the white mark'].map(
       (text, index) => ({
-        ...{ id: `anatomy-mark-answer-${index + 1}`, text, as: 'words', share: 1, feedback: '' },
+        id: `anatomy-mark-answer-${index + 1}`,
+        text,
+        as: 'words',
+        share: 1,
+        feedback: '',
       }),
     ),
   })
@@ -242,8 +182,11 @@ const CATEGORIES = [
 ]
 
 const shown = (of: { id: string; words: { alternative: string } }, caption: string) => ({
-  ...{ mediaId: of.id, kind: 'picture' as const, alternative: of.words.alternative },
-  ...{ caption, credit: OWN.credit },
+  mediaId: of.id,
+  kind: 'picture' as const,
+  alternative: of.words.alternative,
+  caption,
+  credit: OWN.credit,
 })
 
 const HAPPENED = [
@@ -329,7 +272,7 @@ const HAPPENED = [
 ] as const
 
 const dateOf = ([year, month, day]: readonly number[]) => ({
-  ...{ year: year! },
+  year: year!,
   ...(month === undefined ? {} : { month }),
   ...(day === undefined ? {} : { day }),
 })
@@ -343,9 +286,13 @@ export function addChronicle({ edit }: Making): void {
   })
   edit(edits.addThings, { partId: CHRONICLE_PART, map: 'categories', things: CATEGORIES })
   edit(edits.addThings, {
-    ...{ partId: CHRONICLE_PART, map: 'items' },
+    partId: CHRONICLE_PART,
+    map: 'items',
     things: HAPPENED.map((one, index) => ({
-      ...{ id: `happened-${index + 1}`, title: one.title, text: one.text, categoryId: one.of },
+      id: `happened-${index + 1}`,
+      title: one.title,
+      text: one.text,
+      categoryId: one.of,
       from: dateOf(one.from),
       until: 'until' in one ? dateOf(one.until) : null,
       medium: 'medium' in one ? one.medium : null,

@@ -10,7 +10,9 @@ const option = (text: string, right: boolean, feedback = '') => ({ text, right, 
 
 const AT_THE_GATES: DemoWords[] = [
   {
-    ...{ id: 'who-opens', kind: 'choice', evidence: ['level', 'onlyNow'] },
+    id: 'who-opens',
+    kind: 'choice',
+    evidence: ['level', 'onlyNow'],
     stem: 'The chamber is filling. When can the upper gates be opened?',
     entries: {
       options: [
@@ -27,14 +29,18 @@ const AT_THE_GATES: DemoWords[] = [
     rules: { points: 1 },
   },
   {
-    ...{ id: 'gates-let-water', kind: 'trueFalse', evidence: ['notGates', 'notGates'] },
+    id: 'gates-let-water',
+    kind: 'trueFalse',
+    evidence: ['notGates', 'notGates'],
     stem: 'If you are in a hurry, a gate may be opened a little to let water in.',
     feedback: { right: 'Never, indeed.', wrong: 'Never. The film says what is used instead.' },
     explanation: 'Gates are never used to let water in or out. That is the work of the paddles.',
     rules: { points: 1, right: false },
   },
   {
-    ...{ id: 'name-the-step', kind: 'shortText', evidence: ['upperGates', 'sill'] },
+    id: 'name-the-step',
+    kind: 'shortText',
+    evidence: ['upperGates', 'sill'],
     stem: 'What is the step called on which the upper gates stand?',
     hint: 'Four letters.',
     entries: {
@@ -48,7 +54,9 @@ const AT_THE_GATES: DemoWords[] = [
 
 const A_BOAT_IN_TROUBLE: DemoWords[] = [
   {
-    ...{ id: 'caught-order', kind: 'order', evidence: ['catches', 'again'] },
+    id: 'caught-order',
+    kind: 'order',
+    evidence: ['catches', 'again'],
     stem: 'The stern has caught on the sill. What do you do, in which order?',
     entries: {
       items: [
@@ -66,7 +74,9 @@ const A_BOAT_IN_TROUBLE: DemoWords[] = [
     rules: { points: 2, tries: 2, tryPenalty: 0.5 },
   },
   {
-    ...{ id: 'danger-pairs', kind: 'match', evidence: ['half', 'third'] },
+    id: 'danger-pairs',
+    kind: 'match',
+    evidence: ['half', 'third'],
     stem: 'What happens if it is forgotten?',
     entries: {
       pairs: [
@@ -88,7 +98,9 @@ const A_BOAT_IN_TROUBLE: DemoWords[] = [
 
 const IN_YOUR_OWN_WORDS: DemoWords[] = [
   {
-    ...{ id: 'lockfuls', kind: 'number', evidence: ['cubic', 'cubic'] },
+    id: 'lockfuls',
+    kind: 'number',
+    evidence: ['cubic', 'cubic'],
     stem: 'Three boats go up one after another, each in a chamber of its own filling. How much water leaves the upper pound?',
     hint: 'One filling takes about 116 m³.',
     feedback: { right: 'Yes, three lockfuls.', wrong: 'No. Each boat costs one filling.' },
@@ -96,13 +108,17 @@ const IN_YOUR_OWN_WORDS: DemoWords[] = [
     rules: { points: 2, value: 348, tolerance: { by: 'relative', share: 0.02 }, unit: 'm³' },
   },
   {
-    ...{ id: 'tell-a-crew', kind: 'longText', evidence: null },
+    id: 'tell-a-crew',
+    kind: 'longText',
+    evidence: null,
     stem: 'A crew has never been through a lock. Tell them in three sentences what they must never do, and why.',
     explanation: '',
     rules: { points: 3, tries: 1 },
   },
   {
-    ...{ id: 'how-sure', kind: 'scale', evidence: null },
+    id: 'how-sure',
+    kind: 'scale',
+    evidence: null,
     stem: 'How sure are you that you could work a lock alone?',
   },
 ]
@@ -130,7 +146,9 @@ function addSection(
   if (!isFirst) edit(edits.addQuizSection, { partId, sectionId, title })
   const stretch = film && {
     block: 'stretch' as const,
-    ...{ partId: filmId, fromMs: sentence(film[0]).fromMs, toMs: sentence(film[1]).toMs },
+    partId: filmId,
+    fromMs: sentence(film[0]).fromMs,
+    toMs: sentence(film[1]).toMs,
   }
   const more = [stretch, page].filter((block) => block !== undefined)
   const instructions: RichText = more.length > 0 ? { blocks: [paragraph(told), ...more] } : told
@@ -139,16 +157,22 @@ function addSection(
 
 const SECTIONS = [
   {
-    ...{ sectionId: 'gates', title: 'At the gates', questions: AT_THE_GATES },
+    sectionId: 'gates',
+    title: 'At the gates',
+    questions: AT_THE_GATES,
     told: 'What you must know before you touch anything.',
   },
   {
-    ...{ sectionId: 'trouble', title: 'A boat in trouble', questions: A_BOAT_IN_TROUBLE },
+    sectionId: 'trouble',
+    title: 'A boat in trouble',
+    questions: A_BOAT_IN_TROUBLE,
     told: 'Watch once more how a boat is caught. Then answer as if you stood at the lower paddle.',
     film: ['hang', 'flood'] as [string, string],
   },
   {
-    ...{ sectionId: 'words', title: 'In your own words', questions: IN_YOUR_OWN_WORDS },
+    sectionId: 'words',
+    title: 'In your own words',
+    questions: IN_YOUR_OWN_WORDS,
     told: 'One sum, and something for your teacher to read. The levels of the day may help you to think.',
     page: {
       ...({ block: 'page', opens: 'inside', address: '/stand-ins/pages/water-levels' } as const),

@@ -9,7 +9,9 @@ const PAGE = 'keeping-the-lock-log'
 
 const plate = (name: string, title: string, alternative: string, notes: string) => ({
   ...picture(`gate-${name}`, {
-    ...{ title, alternative, tags: ['gate', 'plate'] },
+    title,
+    alternative,
+    tags: ['gate', 'plate'],
     credit: 'Harrowmere Navigation Trust',
     licence: 'Free for teaching within the Trust',
   }),
@@ -83,26 +85,34 @@ export function editsOfLockLog(): Made {
   })
   edit(edits.addPart, { id: DECK, kind: 'deck', title: 'Gate Furniture' })
   edit(edits.addThings, {
-    ...{ partId: DECK, map: 'slides' },
+    partId: DECK,
+    map: 'slides',
     things: PLATES.map(({ id, words, notes }, index) => ({
-      ...{ id: `plate-${index + 1}`, mediaId: id, notes },
-      ...{ title: words.title, alternative: words.alternative },
+      id: `plate-${index + 1}`,
+      mediaId: id,
+      notes,
+      title: words.title,
+      alternative: words.alternative,
     })),
   })
   edit(edits.addPart, { id: PAGE, kind: 'page', title: 'Keeping the Lock Log' })
   addBlocks(making, PAGE, [
     {
-      ...{ id: 'log-why', kind: 'text' },
+      id: 'log-why',
+      kind: 'text',
       text: 'The log is the memory of the flight. Whoever comes on in the morning knows from it what the water did at night, who went up, and what is broken.',
       note: 'The log lies in the hut at lock 6. Use a pencil: ink runs.',
     },
     { id: 'log-heading', kind: 'heading', words: 'One line for each passage', level: 2 },
     {
-      ...{ id: 'log-table', kind: 'text', width: 'wide' },
+      id: 'log-table',
+      kind: 'text',
+      width: 'wide',
       text: {
         blocks: [
           {
-            ...{ block: 'table', headed: true },
+            block: 'table',
+            headed: true,
             rows: [
               ['Time', 'Lock', 'Boat', 'Way', 'Pound above', 'Kept by'],
               ['07:40', '1', 'Red Campion', 'up', 'full', 'T. O.'],
@@ -114,12 +124,17 @@ export function editsOfLockLog(): Made {
       },
     },
     {
-      ...{ id: 'log-fact', kind: 'fact', title: 'Four centimetres', tone: 'rust' },
+      id: 'log-fact',
+      kind: 'fact',
+      title: 'Four centimetres',
+      tone: 'rust',
       text: 'A pound that stands four centimetres low was left open somewhere. Do not fill the next chamber from it. Walk up and look.',
     },
     { id: 'log-columns', kind: 'columns', split: 'secondWide', stays: true },
     {
-      ...{ id: 'log-flight', kind: 'picture', mediaId: FLIGHT_OPENED.id },
+      id: 'log-flight',
+      kind: 'picture',
+      mediaId: FLIGHT_OPENED.id,
       alternative: FLIGHT_OPENED.words.alternative,
       caption: 'The flight. Lock 1 is at the foot.',
       inside: { columnsId: 'log-columns', side: 'first' },
@@ -130,7 +145,9 @@ export function editsOfLockLog(): Made {
     making,
     PAGE,
     {
-      ...{ id: 'log-which', kind: 'choice', evidence: null },
+      id: 'log-which',
+      kind: 'choice',
+      evidence: null,
       stem: 'Red Campion goes up. At lock 3 the pound above stands four centimetres low. Where do you look first?',
       entries: {
         options: [
@@ -155,7 +172,9 @@ export function editsOfLockLog(): Made {
     making,
     PAGE,
     {
-      ...{ id: 'log-write', kind: 'longText', evidence: null },
+      id: 'log-write',
+      kind: 'longText',
+      evidence: null,
       stem: 'Write the line of the log for your own passage: Marsh Hen, lock 6, downwards, at ten past nine.',
       rules: { points: 2 },
     },

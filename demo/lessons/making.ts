@@ -200,7 +200,8 @@ export function askOnPage(
 ): void {
   const { id: questionId, kind } = asked
   making.edit(edits.addThings, {
-    ...{ partId, map: 'blocks' },
+    partId,
+    map: 'blocks',
     things: [{ id: `block-${questionId}`, kind: 'question', questionId, ...more }],
     asks: { questionId, kind, ids: newIds(questionId) },
   })
@@ -238,7 +239,10 @@ function write(making: Making, asked: DemoWords): void {
     edit(edits.setFeedback, { questionId, outcome, text: feedback[outcome] ?? '' })
   for (const [map, things] of Object.entries(asked.entries ?? {}))
     edit(edits.replaceEntries, {
-      ...{ questionId, path: [map], gone: newIds(questionId), alone: null },
+      questionId,
+      path: [map],
+      gone: newIds(questionId),
+      alone: null,
       entries: things.map((thing, index) => ({
         ...thing,
         id: `${questionId}-${map}-${index + 1}`,

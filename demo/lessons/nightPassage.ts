@@ -41,7 +41,9 @@ const toPage = (partId: string): Goal => ({ to: 'part', partId })
 const FORKS: { at: ClipId; prompt: string; ways: [words: string, to: Goal][]; seconds?: number }[] =
   [
     {
-      ...{ at: 'caught', prompt: 'What do you do first?', seconds: 20 },
+      at: 'caught',
+      prompt: 'What do you do first?',
+      seconds: 20,
       ways: [
         ['Drop the lower paddles', to('stopped')],
         ['Shout to the crew', to('shouted')],
@@ -49,21 +51,25 @@ const FORKS: { at: ClipId; prompt: string; ways: [words: string, to: Goal][]; se
       ],
     },
     {
-      ...{ at: 'stopped', prompt: 'The water stands. What next?' },
+      at: 'stopped',
+      prompt: 'The water stands. What next?',
       ways: [
         ['Let water in from above, gently', to('floats')],
         ['Push her off with the pole', to('pole')],
       ],
     },
     {
-      ...{ at: 'shouted', prompt: 'She hangs steeper. And now?', seconds: 12 },
+      at: 'shouted',
+      prompt: 'She hangs steeper. And now?',
+      seconds: 12,
       ways: [
         ['Drop the lower paddles', to('stopped')],
         ['Wind faster', to('faster')],
       ],
     },
     {
-      ...{ at: 'pole', prompt: 'Nothing is lost but the pole.' },
+      at: 'pole',
+      prompt: 'Nothing is lost but the pole.',
       ways: [
         ['Let water in from above, gently', to('floats')],
         ['Ask how others do it', toPage(WRONG)],
@@ -114,16 +120,21 @@ function addPages(making: ReturnType<typeof beginWithoutFilm>): void {
   edit(edits.addPart, { id: WRONG, kind: 'page', title: 'What the night watch says' })
   addBlocks(making, WRONG, [
     {
-      ...{ id: 'wrong-text', kind: 'text' },
+      id: 'wrong-text',
+      kind: 'text',
       text: 'It happens to everybody once, {first name}. Look at what the water does, not at what the boat does: as long as it falls, everything else gets worse.',
       note: 'Lock seven has had a white line since the morning after the night passage of 1904.',
     },
     {
-      ...{ id: 'wrong-fact', kind: 'fact', title: 'The order of the night', tone: 'rust' },
+      id: 'wrong-fact',
+      kind: 'fact',
+      title: 'The order of the night',
+      tone: 'rust',
       text: {
         blocks: [
           {
-            ...{ block: 'list', ordered: true },
+            block: 'list',
+            ordered: true,
             items: [
               [{ text: 'Stop the water that leaves.' }],
               [{ text: 'Bring water back from above, slowly.' }],
@@ -137,12 +148,15 @@ function addPages(making: ReturnType<typeof beginWithoutFilm>): void {
   edit(edits.addPart, { id: MORNING, kind: 'page', title: 'The morning after' })
   addBlocks(making, MORNING, [
     {
-      ...{ id: 'morning-text', kind: 'text' },
+      id: 'morning-text',
+      kind: 'text',
       text: 'The log says: lock 7, 22:10, Red Campion, down, caught and freed, 9 minutes. Nobody hurt.',
     },
   ])
   askOnPage(making, MORNING, {
-    ...{ id: 'morning-order', kind: 'order', evidence: null },
+    id: 'morning-order',
+    kind: 'order',
+    evidence: null,
     stem: 'A boat has caught on the sill. In which order?',
     entries: {
       items: [
@@ -169,13 +183,13 @@ function addRoutes({ edit }: ReturnType<typeof beginWithoutFilm>): void {
     'way-leave',
     WRONG,
     {
-      ...{ to: 'ending' },
+      to: 'ending',
       message: 'The boat stays on the sill until Thursday. Come back before then, {first name}.',
     },
     'Leave it for tonight',
   )
   route('way-home', MORNING, {
-    ...{ to: 'ending' },
+    to: 'ending',
     message: 'You have brought Red Campion down the flight. Sleep well, {first name}.',
   })
   edit(edits.setGate, {

@@ -20,48 +20,67 @@ export const PADDLE_GEAR = {
 
 const PLACED: Placed[] = [
   {
-    ...{ id: 'picture-gear', from: 'paddle', to: 'paddle', text: PADDLE_GEAR.words.alternative },
+    id: 'picture-gear',
+    from: 'paddle',
+    to: 'paddle',
+    text: PADDLE_GEAR.words.alternative,
     content: { form: 'picture', mediaId: PADDLE_GEAR.mediaId, fit: 'fill' },
     box: [0.38, 0.06, 0.2, 0.3],
   },
   {
-    ...{ id: 'button-windlass', from: 'paddle', to: 'upperPaddle', text: 'What is a windlass?' },
+    id: 'button-windlass',
+    from: 'paddle',
+    to: 'upperPaddle',
+    text: 'What is a windlass?',
     content: { form: 'button' },
     box: [0.04, 0.06, 0.31, 0.11],
   },
   {
-    ...{ id: 'label-inlet', from: 'low', to: 'low', text: 'Here the water comes in' },
+    id: 'label-inlet',
+    from: 'low',
+    to: 'low',
+    text: 'Here the water comes in',
     content: { form: 'label', to: { x: 0.665, y: 0.82 } },
     box: [0.7, 0.66, 0.28, 0.14],
   },
   {
-    ...{ id: 'arrow-culvert', from: 'weight', to: 'weight', text: 'From the pound above, down' },
+    id: 'arrow-culvert',
+    from: 'weight',
+    to: 'weight',
+    text: 'From the pound above, down',
     content: { form: 'arrow' },
     box: [0.68, 0.64, 0.14, 0.1],
     degrees: 120,
   },
   {
-    ...{ id: 'box-level', from: 'level', to: 'level', text: 'One level, from gate to pound' },
+    id: 'box-level',
+    from: 'level',
+    to: 'level',
+    text: 'One level, from gate to pound',
     content: { form: 'box' },
     box: [0.32, 0.46, 0.66, 0.1],
   },
   {
-    ...{
-      id: 'panel-closed',
-      from: 'closed',
-      to: 'closed',
-      content: { form: 'panel' as const, title: 'Before you walk away' },
-    },
+    id: 'panel-closed',
+    from: 'closed',
+    to: 'closed',
+    content: { form: 'panel' as const, title: 'Before you walk away' },
     text: 'Gates shut. Paddles down. Windlass in your hand.',
     box: [0.05, 0.06, 0.36, 0.3],
   },
   {
-    ...{ id: 'ring-mark', from: 'mark', to: 'mark', text: 'The mark on the chamber wall' },
+    id: 'ring-mark',
+    from: 'mark',
+    to: 'mark',
+    text: 'The mark on the chamber wall',
     content: { form: 'ellipse' },
     box: [0.6, 0.4, 0.12, 0.3],
   },
   {
-    ...{ id: 'link-evening', from: 'itDoesNot', to: 'upDown', text: 'The first evening' },
+    id: 'link-evening',
+    from: 'itDoesNot',
+    to: 'upDown',
+    text: 'The first evening',
     content: { form: 'link', address: 'https://harrowmere.example/first-evening' },
     box: [0.06, 0.08, 0.24, 0.11],
   },
@@ -90,7 +109,8 @@ export function addWhatLiesOnThePicture(making: Making): void {
   edit(edits.setTransition, { cueId: 'ring-mark', at: 'comes', transition: grow })
   for (const at of ['comes', 'goes'] as const)
     edit(edits.setTransition, {
-      ...{ cueId: 'panel-closed', at },
+      cueId: 'panel-closed',
+      at,
       transition: { way: 'slide', side: 'left', ms: 400 },
     })
   for (const { id: cueId, fill, box } of COVERS) {
@@ -118,7 +138,8 @@ function addFork({ edit, partId, sentence }: Making): void {
     prompt: 'The sill is what you must never forget. Do you want to see it once more?',
   })
   edit(edits.setChoice, {
-    ...{ cueId, choiceId: again },
+    cueId,
+    choiceId: again,
     change: {
       text: 'Show me the sill once more',
       target: { to: 'time', atMs: sentence('teeth').fromMs },
@@ -128,7 +149,10 @@ function addFork({ edit, partId, sentence }: Making): void {
   edit(edits.setForkRules, { cueId, rules: { countdownMs: 30_000, defaultChoice: on } })
   const hurry = 'overlay-hurry'
   edit(edits.addOverlay, {
-    ...{ cueId: hurry, partId, fromMs: atMs, toMs: atMs + 1000 },
+    cueId: hurry,
+    partId,
+    fromMs: atMs,
+    toMs: atMs + 1000,
     text: 'The film goes on in a moment',
   })
   edit(edits.setOverlayBox, { cueId: hurry, box: { x: 0.24, y: 0.08, width: 0.52, height: 0.1 } })

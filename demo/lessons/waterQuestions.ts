@@ -5,12 +5,20 @@ import { ask, type DemoAsk, type Making } from './making.ts'
 
 /** Where things stand in the frame, as shares of it. */
 const box = (x: number, y: number, width: number, height: number) => ({
-  ...{ shape: 'rectangle', x, y, width, height },
+  shape: 'rectangle',
+  x,
+  y,
+  width,
+  height,
 })
 
 export const FURTHER_KINDS: DemoAsk[] = [
   {
-    ...{ id: 'words-of-a-lock', kind: 'terms', after: 'upDown', evidence: null, hold: 'shown' },
+    id: 'words-of-a-lock',
+    kind: 'terms',
+    after: 'upDown',
+    evidence: null,
+    hold: 'shown',
     stem: 'The words of a lock: how many do you know by now?',
     entries: {
       cards: [
@@ -23,7 +31,10 @@ export const FURTHER_KINDS: DemoAsk[] = [
     },
   },
   {
-    ...{ id: 'what-moves-water', kind: 'match', after: 'lowerPaddle', hold: 'answered' },
+    id: 'what-moves-water',
+    kind: 'match',
+    after: 'lowerPaddle',
+    hold: 'answered',
     evidence: ['notGates', 'lowerPaddle'],
     stem: 'What is each of these for?',
     hint: 'Two of them are moved at a lock. One is carried there and taken away again.',
@@ -45,7 +56,10 @@ export const FURTHER_KINDS: DemoAsk[] = [
     rules: { points: 3, tries: 2, tryPenalty: 0.25 },
   },
   {
-    ...{ id: 'show-the-sill', kind: 'area', after: 'shut', hold: 'answered' },
+    id: 'show-the-sill',
+    kind: 'area',
+    after: 'shut',
+    hold: 'answered',
     evidence: ['sill', 'sill'],
     stem: 'Where is the sill? Show it on the picture.',
     hint: 'It lies under the upper gates.',
@@ -56,15 +70,21 @@ export const FURTHER_KINDS: DemoAsk[] = [
       places: [
         { label: 'The sill', shape: box(0.655, 0.645, 0.08, 0.2), right: true, feedback: '' },
         {
-          ...{ label: 'The upper gates', shape: box(0.712, 0.38, 0.03, 0.26), right: false },
+          label: 'The upper gates',
+          shape: box(0.712, 0.38, 0.03, 0.26),
+          right: false,
           feedback: 'These stand on it.',
         },
         {
-          ...{ label: 'The lower gates', shape: box(0.295, 0.39, 0.035, 0.38), right: false },
+          label: 'The lower gates',
+          shape: box(0.295, 0.39, 0.035, 0.38),
+          right: false,
           feedback: 'These are at the other end of the chamber.',
         },
         {
-          ...{ label: 'The lower paddle', shape: box(0.285, 0.8, 0.04, 0.1), right: false },
+          label: 'The lower paddle',
+          shape: box(0.285, 0.8, 0.04, 0.1),
+          right: false,
           feedback: 'This lets the water out.',
         },
       ],
@@ -72,7 +92,10 @@ export const FURTHER_KINDS: DemoAsk[] = [
     rules: { points: 1, tries: 2, tryPenalty: 0.5 },
   },
   {
-    ...{ id: 'where-from', kind: 'trueFalse', after: 'cubic', hold: 'shown' },
+    id: 'where-from',
+    kind: 'trueFalse',
+    after: 'cubic',
+    hold: 'shown',
     evidence: ['weight', 'cubic'],
     stem: 'The water that lifts the boat is pumped up from the pound below.',
     feedback: {
@@ -84,7 +107,10 @@ export const FURTHER_KINDS: DemoAsk[] = [
     rules: { points: 1, right: false },
   },
   {
-    ...{ id: 'keepers-order', kind: 'order', after: 'closed', hold: 'answered' },
+    id: 'keepers-order',
+    kind: 'order',
+    after: 'closed',
+    hold: 'answered',
     evidence: ['shut', 'closed'],
     stem: 'A boat waits in the chamber and wants to go up. In which order does the keeper work?',
     hint: 'Nothing is wound before nothing can run away.',
@@ -128,7 +154,11 @@ const SETS: [truth: string, ...others: string[]][] = [
 export function askRecap(making: Making): void {
   const id = 'what-to-keep'
   ask(making, {
-    ...{ id, kind: 'recap', after: 'upDown', evidence: null, hold: 'answered' },
+    id,
+    kind: 'recap',
+    after: 'upDown',
+    evidence: null,
+    hold: 'answered',
     stem: 'What do you take along to the first evening?',
     feedback: {
       right: 'All at once. That is the whole of it.',
@@ -143,11 +173,13 @@ export function askRecap(making: Making): void {
     let made = 0
     const set = newRecapSet('a0', () => `${id}-${index}-${made++}`)
     making.edit(edits.addEntries, {
-      ...{ questionId: id, path: ['sets'] },
+      questionId: id,
+      path: ['sets'],
       entries: [{ id: set.id, statements: {} }],
     })
     making.edit(edits.addEntries, {
-      ...{ questionId: id, path: ['sets', set.id, 'statements'] },
+      questionId: id,
+      path: ['sets', set.id, 'statements'],
       entries: texts.map((text, at) => ({ id: `${set.id}-${at}`, text, right: at === 0 })),
     })
   })

@@ -28,8 +28,14 @@ draw('anatomy-of-a-lock', (c) =>
   drawLock(
     c,
     {
-      ...{ level: 0.42, lowerGate: 0, upperGate: 0, lowerPaddle: 0, upperPaddle: 0.8 },
-      ...{ boat: { x: 462, facing: 1 }, keeperX: 742, winding: false },
+      level: 0.42,
+      lowerGate: 0,
+      upperGate: 0,
+      lowerPaddle: 0,
+      upperPaddle: 0.8,
+      boat: { x: 462, facing: 1 },
+      keeperX: 742,
+      winding: false,
     },
     3000,
   ),

@@ -134,7 +134,8 @@ function drawSketch(c: Context, random: Random, { ponds, layers, words }: Wants)
 }
 
 const sketch = (name: string, seed: number, wants: Wants): Sketch => ({
-  ...{ name, draw: (c) => drawSketch(c, createRandom(seed), wants) },
+  name,
+  draw: (c) => drawSketch(c, createRandom(seed), wants),
 })
 
 /** From the best to the poorest. */

@@ -35,7 +35,9 @@ function hourLesson(): Lesson {
   }
   const question = lesson.questions['q-q1']!
   return edited(lesson, edits.setQuestionText, {
-    ...{ questionId: question.id, field: 'stem', text: 'Which gate is opened first?' },
+    questionId: question.id,
+    field: 'stem',
+    text: 'Which gate is opened first?',
   })
 }
 
@@ -65,7 +67,8 @@ export function hourOfFilm(): BigLesson {
   const lesson = hourLesson()
   const start = Date.now() - SITTING_MS
   return {
-    ...{ id: 'big-hour', lesson },
+    id: 'big-hour',
+    lesson,
     recordsOf(random) {
       // Nobody would sit through an hour otherwise; a class is told to.
       const drawn = drawPersona(random)
@@ -112,11 +115,12 @@ async function putClass(
   )
   await client.query(
     `INSERT INTO classes (id, title, time_zone) VALUES ($1, $2, 'Europe/London')`,
-    [...[classId, `A class of ${size}`]],
+    [classId, `A class of ${size}`],
   )
   await client.query('INSERT INTO class_teachers VALUES ($1, $2)', [classId, owner])
   await client.query('INSERT INTO enrolments (class_id, person_id) SELECT $1, unnest($2::text[])', [
-    ...[classId, people],
+    classId,
+    people,
   ])
   await client.query(
     `INSERT INTO assignments (id, class_id, lesson_id, position, rules) VALUES ($1, $2, $3, 'a0', $4)`,
@@ -128,7 +132,9 @@ async function putClass(
      SELECT *, now() - interval '2 days' FROM unnest($1::text[], $2::text[], $3::int[], $4::text[], $5::text[])`,
     [
       rowsOf(size, (index) => attemptOf(lessonId, size, index)),
-      ...[people.map(() => lessonId), people.map(() => 1), people],
+      people.map(() => lessonId),
+      people.map(() => 1),
+      people,
       people.map(() => assignmentId),
     ],
   )

@@ -18,10 +18,14 @@ function longAnswers(): BigLesson {
   const lesson = edited(asked, edits.changeQuestionKind, changed)
   const words = 'The gates are opened one after the other, so that the water climbs with the boat. '
   return {
-    ...{ id: 'big-desk', lesson },
+    id: 'big-desk',
+    lesson,
     recordsOf: (_random, index) => [
       {
-        ...{ kind: 'response', id: `answer-${index}`, cueId: 'a', questionId: 'q-a' },
+        kind: 'response',
+        id: `answer-${index}`,
+        cueId: 'a',
+        questionId: 'q-a',
         answer: { kind: 'longText', text: words.repeat(1 + (index % 7)) },
         answeredAt: new Date(Date.now() - 60_000).toISOString(),
       },

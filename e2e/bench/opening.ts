@@ -55,7 +55,9 @@ async function measureOne(
     const cue = questions[index]
     if (!cue) return null
     const place = {
-      ...{ kind: 'place', id: nanoid(), partId: part.id },
+      kind: 'place',
+      id: nanoid(),
+      partId: part.id,
       atMs: Math.max(0, cue.atMs - BEFORE_MS),
       released: cues.filter(({ id }) => id !== cue.id).map(({ id }) => id),
       at: new Date().toISOString(),

@@ -52,9 +52,9 @@ async function putStory(url: string, made: readonly EditMade[]): Promise<string>
   await sendJson(cookie, 'POST', `${url}/api/lessons`, body)
   let revision = 0
   for (let from = 0; from < made.length; from += 100) {
-    const batch = made.slice(from, from + 100).map(({ name, patches }, index) => ({
-      ...{ id: `edit-${from + index}`, name, patches },
-    }))
+    const batch = made
+      .slice(from, from + 100)
+      .map(({ name, patches }, index) => ({ id: `edit-${from + index}`, name, patches }))
     const address = `${url}/api/lessons/${LESSON}/draft`
     const reply = await sendJson(cookie, 'PATCH', address, { revision, edits: batch })
     revision = (reply as { revision: number }).revision

@@ -212,7 +212,8 @@ async function phone(browser: Browser, url: string): Promise<void> {
 async function learnerHome(browser: Browser, url: string): Promise<void> {
   const page = await browser.newPage({
     viewport: { width: 390, height: 844 },
-    ...{ isMobile: true, hasTouch: true },
+    isMobile: true,
+    hasTouch: true,
   })
   await signIn(page, url, 'learner@harrowmere.example', DEMO_PASSWORD)
   await page.getByRole('heading', { name: 'Autumn refreshers' }).waitFor()

@@ -37,7 +37,9 @@ export async function startBench(
     await expect(page.locator('.side').getByText(captions.trim().split('\n').at(-1)!)).toBeVisible()
   }
   return {
-    ...{ server, page, errors },
+    server,
+    page,
+    errors,
     async stop() {
       await server.stop()
       rmSync(folder, { recursive: true, force: true })

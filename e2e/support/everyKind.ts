@@ -50,7 +50,8 @@ export function everyKind(bench: Page): Kind[] {
   const { side, field, press, choose } = sheetOf(bench)
   return [
     {
-      ...{ name: 'Choice', stem: 'What lets the water through?' },
+      name: 'Choice',
+      stem: 'What lets the water through?',
       async write() {
         await press('Paste a list')
         await side().getByLabel('One a line.').fill('A gate\n* A paddle\nA sill')
@@ -64,7 +65,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['A gate', 'A paddle'],
     },
     {
-      ...{ name: 'True or false', stem: 'A gate is moved when both sides are level.' },
+      name: 'True or false',
+      stem: 'A gate is moved when both sides are level.',
       write: () => choose('This statement is', 'true'),
       wrong: (sheet) => option(sheet, 'False'),
       right: (sheet) => option(sheet, 'True'),
@@ -72,7 +74,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['False', 'True'],
     },
     {
-      ...{ name: 'Short answer', stem: 'With what is a paddle wound?' },
+      name: 'Short answer',
+      stem: 'With what is a paddle wound?',
       async write() {
         await field('Answer 1').fill('windlass')
         await press('Add an answer')
@@ -93,10 +96,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['a spanner', 'The Windlass'],
     },
     {
-      ...{
-        name: 'Number',
-        stem: 'A chamber is 20 m by 2.5 m, and rises by 2 m. How much is that?',
-      },
+      name: 'Number',
+      stem: 'A chamber is 20 m by 2.5 m, and rises by 2 m. How much is that?',
       async write() {
         await field('Number').fill('100')
         await field('Unit').fill('m³')
@@ -111,7 +112,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['100 kg', '100,0 m3'],
     },
     {
-      ...{ name: 'Gaps in a passage', stem: 'Fill in what is missing.' },
+      name: 'Gaps in a passage',
+      stem: 'Fill in what is missing.',
       async write() {
         await field('Text with gaps').fill('The [gate] holds, the [paddle')
         await expect(side().getByText('A bracket is opened and not closed.')).toBeVisible()
@@ -135,7 +137,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['1: –; 2: sill', '1: gate; 2: paddle'],
     },
     {
-      ...{ name: 'Order', stem: 'In which order?' },
+      name: 'Order',
+      stem: 'In which order?',
       async write() {
         for (const [index, text] of ['Shut', 'Wind', 'Open'].entries())
           await field(`Line ${index + 1}`).fill(text)
@@ -155,7 +158,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['1. ', '1. Shut; 2. Wind; 3. Open'],
     },
     {
-      ...{ name: 'Matching', stem: 'What does each do?' },
+      name: 'Matching',
+      stem: 'What does each do?',
       async write() {
         for (const [index, [left, right]] of [
           ['Gate', 'holds'],
@@ -178,7 +182,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['Gate → floats', 'Gate → holds; Paddle → lets through; Sill → catches'],
     },
     {
-      ...{ name: 'Place on a picture', stem: 'Where is the middle?' },
+      name: 'Place on a picture',
+      stem: 'Where is the middle?',
       async write() {
         await press('Add a place')
         await field('What lies there').fill('The middle')
@@ -206,7 +211,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['The corner', 'The middle'],
     },
     {
-      ...{ name: 'Long answer', stem: 'Say it to a visitor.' },
+      name: 'Long answer',
+      stem: 'Say it to a visitor.',
       async write() {
         await field('Words at least (0 for any)').fill('3')
         await field('Words at least (0 for any)').press('Enter')
@@ -224,7 +230,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['I do not know.', 'The gate holds the water.'],
     },
     {
-      ...{ name: 'Poll', stem: 'Whom would you take first?' },
+      name: 'Poll',
+      stem: 'Whom would you take first?',
       async write() {
         await field('Option 1').fill('From below')
         await field('Option 2').fill('From above')
@@ -235,7 +242,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['From below', 'From above'],
     },
     {
-      ...{ name: 'Scale', stem: 'How sure are you?' },
+      name: 'Scale',
+      stem: 'How sure are you?',
       write: () => field('Words at its end').fill('Very'),
       wrong: (sheet) => sheet.locator('label').filter({ hasText: '1' }).click(),
       right: (sheet) => sheet.locator('label').filter({ hasText: '5' }).click(),
@@ -243,7 +251,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['1', '5 (Very)'],
     },
     {
-      ...{ name: 'Self-check list', stem: 'What is done?' },
+      name: 'Self-check list',
+      stem: 'What is done?',
       async write() {
         await field('Line 1').fill('Windlass packed')
         await field('Line 2').fill('Gloves packed')
@@ -257,7 +266,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['Gloves packed', 'Windlass packed; Gloves packed'],
     },
     {
-      ...{ name: 'Recap', stem: 'What do you keep?' },
+      name: 'Recap',
+      stem: 'What do you keep?',
       async write() {
         for (const set of [1, 2]) {
           await field(`Set ${set}, statement 1`).fill(`False of set ${set}`)
@@ -280,7 +290,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['False of set 1 → True of set 1', 'True of set 1; True of set 2'],
     },
     {
-      ...{ name: 'Files to hand in', stem: 'Hand in your sketch.' },
+      name: 'Files to hand in',
+      stem: 'Hand in your sketch.',
       async write() {
         await side().getByText('Pictures; on a phone the camera opens').click()
         await side().getByText('Documents: PDF, text, slides, tables').click()
@@ -313,7 +324,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['Notes.txt', 'Sketch.png'],
     },
     {
-      ...{ name: 'Recording', stem: 'Say it aloud.' },
+      name: 'Recording',
+      stem: 'Say it aloud.',
       async write() {
         await field('As long as, at most').fill('20')
         await field('As long as, at most').press('Enter')
@@ -324,7 +336,8 @@ export function everyKind(bench: Page): Kind[] {
       results: ['Voice 0:0', 'Voice 0:0'],
     },
     {
-      ...{ name: 'Term cards', stem: 'Do you know the words?' },
+      name: 'Term cards',
+      stem: 'Do you know the words?',
       async write() {
         await press('Paste a list')
         await side()

@@ -43,7 +43,9 @@ export async function putFilm(
   await fetch(location, {
     method: 'PATCH',
     headers: {
-      ...{ ...TUS, Cookie: cookie, 'Upload-Offset': '0' },
+      ...TUS,
+      Cookie: cookie,
+      'Upload-Offset': '0',
       'Content-Type': 'application/offset+octet-stream',
     },
     body: new Uint8Array(film),

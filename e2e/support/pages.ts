@@ -9,7 +9,9 @@ export const NAMED = { content: 'globalThis.__name = (named) => named' }
 /** A page of somebody on a phone, with a context of its own. */
 export async function openPhone(browser: Browser): Promise<Page> {
   const context = await browser.newContext({
-    ...{ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
   })
   return context.newPage()
 }

@@ -19,10 +19,7 @@ const WORDS =
 async function giveTheLog(): Promise<void> {
   const api = desk.request
   const post = async (path: string, data: object) => {
-    const reply = await api.post(`${server.url}${path}`, {
-      data,
-      headers: { origin: server.url },
-    })
+    const reply = await api.post(`${server.url}${path}`, { data, headers: { origin: server.url } })
     expect(reply.ok(), `${path}: ${await reply.text()}`).toBe(true)
   }
   const times = { opensAt: null, dueAt: null, closesAt: null }

@@ -138,7 +138,9 @@ test('a deck takes pictures and the pages of a PDF, and says what it cannot take
   const slides = left().locator('.strip li')
   const document = left().getByTestId('file-document')
   const pdf = (name: string, wish: Parameters<typeof makePdf>[0]) => ({
-    ...{ name, mimeType: 'application/pdf', buffer: makePdf(wish) },
+    name,
+    mimeType: 'application/pdf',
+    buffer: makePdf(wish),
   })
   await document.setInputFiles(pdf('locked.pdf', { pages: ['x'], locked: true }))
   await expect(left().getByText('This PDF asks for a password.')).toBeVisible()
@@ -163,7 +165,9 @@ test('a document comes into its deck though another part is open, the page is lo
   const way = bench.getByRole('list', { name: 'Media on their way into the lesson' })
   const open = (name: string) => tabs().getByRole('button', { name }).click()
   const pdf = (name: string, pages: string[]) => ({
-    ...{ name, mimeType: 'application/pdf', buffer: makePdf({ pages }) },
+    name,
+    mimeType: 'application/pdf',
+    buffer: makePdf({ pages }),
   })
   // The line stands still until it is let go.
   let letGo = () => {}

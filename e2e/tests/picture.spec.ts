@@ -134,7 +134,8 @@ test('a picture is put on the film, and stands on the shelf', async () => {
   await side()
     .locator('input[type=file]')
     .setInputFiles({
-      ...{ name: 'notes.png', mimeType: 'image/png' },
+      name: 'notes.png',
+      mimeType: 'image/png',
       buffer: Buffer.from('These are notes, not a picture.'),
     })
   await expect(side().getByText('This is not a picture that can be shown.')).toBeVisible()

@@ -48,8 +48,13 @@ async function assign(
   what = { id: 'gate-work-autumn', lessonId: 'gate-work' },
 ): Promise<void> {
   const data = {
-    ...{ ...what, opensAt: null, closesAt: null },
-    ...{ mostAttempts: null, rules, groups: [], people: [] },
+    ...what,
+    opensAt: null,
+    closesAt: null,
+    mostAttempts: null,
+    rules,
+    groups: [],
+    people: [],
     dueAt: new Date(Date.now() + dueInMs).toISOString(),
   }
   const headers = { origin: server.url }
@@ -196,7 +201,9 @@ async function forkedFilm(): Promise<Lesson> {
   })
   const isRight = { if: 'answer', cueId: 'a', is: 'right' } as const
   const forked = withFork(asked, {
-    ...{ id: 'f', atMs: 2000, rules: { decides: true } },
+    id: 'f',
+    atMs: 2000,
+    rules: { decides: true },
     ways: [
       { id: 'up', target: { to: 'ending', message: 'Up the flight.' }, condition: isRight },
       { id: 'down', target: { to: 'ending', message: 'Down again.' } },

@@ -21,10 +21,7 @@ export function partCrowd(
 ): { told: FrondCue[]; crowd: FrondCue[] } {
   if (visible.length <= MOST_TOLD_APART) return { told: [...visible], crowd: [] }
   const isOfCrowd = (cue: FrondCue) => CROWDED.has(cue.kind) && !selected.has(cue.id)
-  return {
-    told: visible.filter((cue) => !isOfCrowd(cue)),
-    crowd: visible.filter(isOfCrowd),
-  }
+  return { told: visible.filter((cue) => !isOfCrowd(cue)), crowd: visible.filter(isOfCrowd) }
 }
 
 /** Half the height of an overlay's blade, with a little room. */

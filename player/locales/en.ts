@@ -1,7 +1,9 @@
 // English texts of the player. Every sentence a learner reads stands here.
+import open from './enOpen.ts'
 import part from './enParts.ts'
 
 export default {
+  open,
   part,
   loading: 'The lesson is being opened',
   play: 'Play',
@@ -271,8 +273,12 @@ export default {
   parts: 'Parts of this lesson',
   partOf: 'Part {number} of {count}',
   partKind: {
-    ...{ film: 'Film', quiz: 'Quiz', page: 'Page', still: 'Still' },
-    ...{ deck: 'Deck', chronicle: 'Chronicle' },
+    film: 'Film',
+    quiz: 'Quiz',
+    page: 'Page',
+    still: 'Still',
+    deck: 'Deck',
+    chronicle: 'Chronicle',
   },
   pictureFailed: 'This picture has not come. It is asked for again by itself.',
   partDone: 'finished',
@@ -315,8 +321,11 @@ export default {
     waiting:
       'Nothing waits for a person. | One answer waits for a person; its marks are not in yet. | {n} answers wait for a person; their marks are not in yet.',
     count: {
-      ...{ right: 'right', partly: 'partly right', wrong: 'not right' },
-      ...{ open: 'not answered', given: 'answered' },
+      right: 'right',
+      partly: 'partly right',
+      wrong: 'not right',
+      open: 'not answered',
+      given: 'answered',
     },
     lookAgain: 'Choose a question to look at it again.',
     lookAgainAt: 'Look again at question {number}: {stem}',
@@ -373,25 +382,5 @@ export default {
     objectives: 'What you will be able to do',
     level: 'For',
     licence: 'Licence',
-  },
-  open: {
-    welcome: 'You are invited to a lesson',
-    asGuest: 'Go in as a guest',
-    fullName: 'Your first and last name',
-    fullNameHelp: 'Your teacher sees this name with your results.',
-    fullNameNeeded: 'Give a first and a last name, as your teacher knows you.',
-    begin: 'Begin the lesson',
-    goOn: 'Go on with the lesson',
-    withAccount: 'Sign in instead',
-    email: 'Email address or sign-in name',
-    password: 'Password',
-    signIn: 'Sign in and begin',
-    wrongPassword: 'This name or address and this password do not belong together.',
-    onlyNamed:
-      'This lesson is for people it was shared with. Sign in, and it opens if you are one of them.',
-    notYou:
-      'This lesson was not shared with you. Ask whoever sent you the link, or sign in as somebody else.',
-    signedInAs: 'Signed in as {name}',
-    guestInstead: 'Go in as a guest instead',
   },
 } as const

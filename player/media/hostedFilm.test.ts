@@ -16,12 +16,15 @@ function createFrame() {
     },
   }
   const frame = Object.assign(new EventTarget(), {
-    ...{ src: `${HOST}/player/7`, contentWindow, remove: vi.fn() },
+    src: `${HOST}/player/7`,
+    contentWindow,
+    remove: vi.fn(),
   })
   const tell = (event: string, value?: unknown, from: object = contentWindow, origin = HOST) =>
     window.dispatchEvent(
       Object.assign(new Event('message'), {
-        ...{ source: from, origin },
+        source: from,
+        origin,
         data: JSON.stringify({ context: 'player.js', version: '0.0.11', event, value }),
       }),
     )

@@ -146,8 +146,13 @@ export function createHostedFilm(frame: HTMLIFrameElement, listeners: MediaListe
     listeners.onState()
   }
   const heard: Record<string, (value: unknown) => void> = {
-    ...{ ready: onReady, play: onPlay, pause: onPause, ended: onEnded, error: onError },
-    ...{ timeupdate: onTime, seeked: onSeeked },
+    ready: onReady,
+    play: onPlay,
+    pause: onPause,
+    ended: onEnded,
+    error: onError,
+    timeupdate: onTime,
+    seeked: onSeeked,
   }
   const channel = openChannel(frame, (event, value) => heard[event]?.(value))
   /** Before its page is there, nobody would hear. */
@@ -194,8 +199,13 @@ export function createHostedFilm(frame: HTMLIFrameElement, listeners: MediaListe
     },
     nowMs: () => Math.round(nowMs()),
     snapshot: () => ({
-      ...{ paused: now.paused, waiting: !now.ready, failed: now.failed },
-      ...{ muted: now.muted, volume: now.volume, rate: 1, hasOneRate: true },
+      paused: now.paused,
+      waiting: !now.ready,
+      failed: now.failed,
+      muted: now.muted,
+      volume: now.volume,
+      rate: 1,
+      hasOneRate: true,
     }),
     setRate: () => undefined,
     setMuted(muted) {

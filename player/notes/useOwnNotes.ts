@@ -41,10 +41,7 @@ export function provideOwnNotes(host: Host, lesson: () => Lesson) {
   function keep(note: OwnNote, isGone: boolean): void {
     notes.value = withNote(notes.value, note.id, isGone ? null : note)
     const { id: noteId, partId, place, words, at } = note
-    host.record({
-      ...{ kind: 'ownNote', id: host.newId(), noteId, partId },
-      ...{ place, words, isGone, at },
-    })
+    host.record({ kind: 'ownNote', id: host.newId(), noteId, partId, place, words, isGone, at })
   }
   /** Where what is being typed is held; null where nothing may stay behind. */
   let draftKey: string | null = null

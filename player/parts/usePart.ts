@@ -52,7 +52,10 @@ export function usePart(host: Host, opened: OpenedLesson, part: Part): PartSitti
   function notePlace(): void {
     const behind = done.value ? asks.map(({ id }) => id) : []
     host.record({
-      ...{ kind: 'place', id: host.newId(), partId: part.id, atMs: 0 },
+      kind: 'place',
+      id: host.newId(),
+      partId: part.id,
+      atMs: 0,
       released: [...new Set([...progress.released, ...behind])],
       at: isoTime(nowMs()),
     })

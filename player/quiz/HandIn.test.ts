@@ -16,7 +16,9 @@ it.each([
   [false, false, true, 'See what you gave', false],
 ])('%s, %s, %s: %s', async (tellsAtEnd, handedIn, isHeldBack, word, explains) => {
   const quiz = {
-    ...{ stillOpen: ref([]), handedIn: ref(handedIn), isHeldBack },
+    stillOpen: ref([]),
+    handedIn: ref(handedIn),
+    isHeldBack,
     summary: ref({ answered: 2, count: 3 }),
   } as unknown as Quiz
   const app = createSSRApp(HandIn, { quiz, tellsAtEnd })

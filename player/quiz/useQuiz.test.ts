@@ -25,10 +25,21 @@ const lessonOf = (rules: Partial<QuizRules> = {}) => withQuiz(lessonWithFilm(), 
 
 function begin(lesson: Lesson, change: Partial<OpenedLesson> = {}): Quiz {
   const opened: OpenedLesson = {
-    ...{ lesson, media: [], learnerName: 'Odile Harcastle', seed: 'seed' },
+    lesson,
+    media: [],
+    learnerName: 'Odile Harcastle',
+    seed: 'seed',
     progress: {
-      ...{ partId: null, atMs: 0, released: ['a'], finishedParts: [], seen: {}, covered: {} },
-      ...{ responses: [], chosen: {}, ownNotes: [], judged: null },
+      partId: null,
+      atMs: 0,
+      released: ['a'],
+      finishedParts: [],
+      seen: {},
+      covered: {},
+      responses: [],
+      chosen: {},
+      ownNotes: [],
+      judged: null,
     },
     ...change,
   }
@@ -42,7 +53,8 @@ function begin(lesson: Lesson, change: Partial<OpenedLesson> = {}): Quiz {
 }
 
 const pick = (itemId: string, which: 'a' | 'b'): Answer => ({
-  ...{ kind: 'choice', picked: [`${itemId}-${which}`] },
+  kind: 'choice',
+  picked: [`${itemId}-${which}`],
 })
 const give = (quiz: Quiz, itemId: string, which: 'a' | 'b') =>
   quiz.give(
@@ -54,7 +66,11 @@ const standing = (quiz: Quiz, itemId: string) => quiz.answers.standing(`q-${item
 
 it('while the class is told later there is no sum of points, in the quiz or over the lesson', () => {
   const assignment = {
-    ...{ classTitle: 'Spring', topRate: 2, tells: false, tellsFrom: null, dueAt: null },
+    classTitle: 'Spring',
+    topRate: 2,
+    tells: false,
+    tellsFrom: null,
+    dueAt: null,
     closesAt: null,
     talks: false,
   }
@@ -101,14 +117,18 @@ describe('told at the end', () => {
     give(quiz, 'i1', 'a')
     give(quiz, 'i2', 'b')
     expect([quiz.stateOf('i1'), quiz.stateOf('i2'), quiz.stateOf('i3')]).toEqual([
-      ...['given', 'given', 'open'],
+      'given',
+      'given',
+      'open',
     ])
     for (const id of ['i1', 'i2']) expect(standing(quiz, id).final).toBe(false)
     give(quiz, 'i1', 'b')
     expect(standing(quiz, 'i1').final).toBe(true)
     quiz.handIn()
     expect([quiz.stateOf('i1'), quiz.stateOf('i2'), quiz.stateOf('i3')]).toEqual([
-      ...['right', 'wrong', 'open'],
+      'right',
+      'wrong',
+      'open',
     ])
   })
 })
@@ -132,21 +152,23 @@ describe('handing in', () => {
   it('was done in an earlier sitting: what came of it is told', () => {
     const done = begin(lessonOf({ tells: 'atEnd' }), {
       progress: {
-        ...{
-          partId: QUIZ,
-          atMs: 0,
-          released: [],
-          finishedParts: [QUIZ],
-          seen: {},
-          covered: {},
-          chosen: {},
-          ownNotes: [],
-          judged: null,
-        },
+        partId: QUIZ,
+        atMs: 0,
+        released: [],
+        finishedParts: [QUIZ],
+        seen: {},
+        covered: {},
+        chosen: {},
+        ownNotes: [],
+        judged: null,
         responses: [
           {
-            ...{ cueId: 'i1', questionId: 'q-i1', tryNumber: 1, answer: pick('i1', 'b') },
-            ...{ verdict: 'wrong', points: 0 },
+            cueId: 'i1',
+            questionId: 'q-i1',
+            tryNumber: 1,
+            answer: pick('i1', 'b'),
+            verdict: 'wrong',
+            points: 0,
           },
         ],
       },
@@ -177,7 +199,10 @@ it('learners meet mixed questions in an order of their own, always the same', ()
   let lesson = lessonOf({ shuffle: true })
   for (const index of [1, 2, 3, 4, 5, 6])
     lesson = edited(lesson, edits.copyQuizItem, {
-      ...{ partId: QUIZ, itemId: 'i1', newItemId: `c${index}`, newQuestionId: `q-c${index}` },
+      partId: QUIZ,
+      itemId: 'i1',
+      newItemId: `c${index}`,
+      newQuestionId: `q-c${index}`,
     })
   const met = (seed: string) =>
     begin(lesson, { seed })

@@ -27,7 +27,10 @@ export function useQuiz(host: Host, opened: OpenedLesson, quiz: QuizPart) {
       const number = questions.length + 1
       const begins = index === 0 ? section : null
       questions.push({
-        ...{ itemId, number, begins, section },
+        itemId,
+        number,
+        begins,
+        section,
         // More may be told of it later on.
         get question() {
           return lesson.questions[questionId]!
@@ -89,7 +92,8 @@ export function useQuiz(host: Host, opened: OpenedLesson, quiz: QuizPart) {
     host.record({
       kind: 'place',
       id: host.newId(),
-      ...{ partId: quiz.id, atMs: 0 },
+      partId: quiz.id,
+      atMs: 0,
       released: [...new Set([...progress.released, ...released])],
       at: isoTime(nowMs()),
     })

@@ -22,8 +22,13 @@ const given = (...list: [Answer, Verdict][]) =>
 describe('a question', () => {
   it('is open until it is answered', () => {
     expect(standingOf(choice, [])).toEqual({
-      ...{ triesUsed: 0, triesLeft: 2, right: false, final: false },
-      ...{ lastAnswer: null, lastMark: null, pending: false },
+      triesUsed: 0,
+      triesLeft: 2,
+      right: false,
+      final: false,
+      lastAnswer: null,
+      lastMark: null,
+      pending: false,
     })
   })
 
@@ -34,7 +39,9 @@ describe('a question', () => {
       final: false,
     })
     expect(standingOf(choice, given([wrong!, 'wrong'], [wrong!, 'wrong']))).toMatchObject({
-      ...{ triesLeft: 0, right: false, final: true },
+      triesLeft: 0,
+      right: false,
+      final: true,
     })
   })
 
@@ -49,7 +56,11 @@ describe('a question', () => {
     const endless = { ...choice, tries: 0 }
     const lesson = { ...fullLesson(), questions: { 'q-a': endless } }
     const answers = Array.from({ length: HELP_AFTER_TRIES }, (_, at) => ({
-      ...{ cueId: 'a', questionId: 'q-a', tryNumber: at + 1, answer: wrong!, points: 0 },
+      cueId: 'a',
+      questionId: 'q-a',
+      tryNumber: at + 1,
+      answer: wrong!,
+      points: 0,
       verdict: 'wrong' as const,
     }))
     const free = (given: typeof answers, told: boolean) => resultsOf(lesson, given, told).a!.free

@@ -22,7 +22,9 @@ const film = ['a', 'b'].reduce(
 const lesson = withThings(withQuiz(edited(film, edits.setHold, { cueId: 'b', countdownMs: 8000 })))
 type Response = Attempt['progress']['responses'][number]
 const answered = (cueId: string, which: 'a' | 'b', tryNumber = 1): Response => ({
-  ...{ cueId, questionId: `q-${cueId}`, tryNumber },
+  cueId,
+  questionId: `q-${cueId}`,
+  tryNumber,
   answer: { kind: 'choice', picked: [`${cueId}-${which}`] },
   ...(which === 'a' ? { verdict: 'right', points: 1 } : { verdict: 'wrong', points: 0 }),
 })

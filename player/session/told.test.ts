@@ -19,14 +19,22 @@ const question = whole.questions['q-a']!
 const cut = cutQuestion(question, 'mix')
 const first = { kind: 'choice' as const, picked: ['as-found-1'] }
 const response = (change: Partial<PastResponse> = {}): PastResponse => ({
-  ...{ cueId: 'a', questionId: 'q-a', tryNumber: 1, answer: first, verdict: 'unmarked', points: 0 },
+  cueId: 'a',
+  questionId: 'q-a',
+  tryNumber: 1,
+  answer: first,
+  verdict: 'unmarked',
+  points: 0,
   ...change,
 })
 
 describe('a question that was cut', () => {
   it('is neither right nor wrong before the server says so', () => {
     expect(standingOf(cut, [response()])).toMatchObject({
-      ...{ triesUsed: 1, right: false, final: false, pending: true },
+      triesUsed: 1,
+      right: false,
+      final: false,
+      pending: true,
       lastMark: { verdict: 'unmarked', points: 0, perPart: [] },
     })
     expect(resultsOf({ ...whole, questions: { 'q-a': cut } }, [response()])).toEqual({
@@ -38,18 +46,24 @@ describe('a question that was cut', () => {
     const perPart = [{ id: 'as-found-1', picked: true, right: false }]
     const told = response({ verdict: 'wrong', perPart })
     expect(standingOf(cut, [told])).toMatchObject({
-      ...{ right: false, final: false, pending: false },
+      right: false,
+      final: false,
+      pending: false,
       lastMark: { verdict: 'wrong', points: 0, max: 1, perPart },
     })
     expect(standingOf(cut, [told, response({ verdict: 'right', points: 1 })])).toMatchObject({
-      ...{ right: true, final: true, pending: false },
+      right: true,
+      final: true,
+      pending: false,
     })
   })
 })
 
 describe('what is told', () => {
   const told = (responses: PastResponse[], questions: Question[] = []): Told => ({
-    ...{ responses, questions, judged: null },
+    responses,
+    questions,
+    judged: null,
   })
   it('takes the place of what is known, and leaves what was given since', () => {
     const other = response({ cueId: 'b', questionId: 'q-b' })
@@ -78,11 +92,22 @@ describe('what is told', () => {
       Object.values(whole.questions).map((one) => [one.id, cutQuestion(one, `mix ${one.id}`)]),
     )
     const opened: OpenedLesson = {
-      ...{ media: [], learnerName: 'Odile Harcastle', seed: 'seed', keepsDrafts: false },
+      media: [],
+      learnerName: 'Odile Harcastle',
+      seed: 'seed',
+      keepsDrafts: false,
       lesson: { ...whole, questions: shallowReactive(questions) },
       progress: {
-        ...{ partId: null, atMs: 0, released: [], finishedParts: [], seen: {}, covered: {} },
-        ...{ responses: [], chosen: {}, ownNotes: [], judged: null },
+        partId: null,
+        atMs: 0,
+        released: [],
+        finishedParts: [],
+        seen: {},
+        covered: {},
+        responses: [],
+        chosen: {},
+        ownNotes: [],
+        judged: null,
       },
     }
     const travel = useTravelled(under, shallowRef(opened))

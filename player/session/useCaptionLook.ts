@@ -12,7 +12,10 @@ export interface CaptionLook {
 const LOOK_KEY = 'fernbrake-caption-look'
 /** How many times the usual height. */
 export const CAPTION_SCALE: Record<CaptionLook['size'], number> = {
-  ...{ small: 0.8, usual: 1, large: 1.35, largest: 1.8 },
+  small: 0.8,
+  usual: 1,
+  large: 1.35,
+  largest: 1.8,
 }
 
 /** What is not known is as usual: an older or a newer player may have written it. */

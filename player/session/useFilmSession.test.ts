@@ -108,15 +108,13 @@ function sit(lesson: Lesson, progress: Partial<OpenedLesson['progress']> = {}) {
     learnerName: 'Odile Harcastle',
     seed: 'seed',
     progress: {
-      ...{
-        partId: null,
-        atMs: 0,
-        released: [],
-        finishedParts: [],
-        seen: {},
-        covered: {},
-        responses: [],
-      },
+      partId: null,
+      atMs: 0,
+      released: [],
+      finishedParts: [],
+      seen: {},
+      covered: {},
+      responses: [],
       chosen: {},
       ownNotes: [],
       judged: null,
@@ -205,7 +203,11 @@ describe('a hold until it is right, of a question that only the server can mark'
   }
   const tell = (verdicts: ('right' | 'wrong')[]) => {
     const responses = verdicts.map((verdict, index) => ({
-      ...{ cueId: 'a', questionId: 'q-a', tryNumber: index + 1, verdict, points: 0 },
+      cueId: 'a',
+      questionId: 'q-a',
+      tryNumber: index + 1,
+      verdict,
+      points: 0,
       answer: { kind: 'choice' as const, picked: ['as-found-1'] },
     }))
     hearers.forEach((hear) => hear({ questions: [], responses, judged: null }))
@@ -321,7 +323,9 @@ describe('going on', () => {
 describe('forks', () => {
   const forked = () =>
     withFork(lessonWithFilm(END_MS), {
-      ...{ id: 'f', atMs: 4000, rules: { countdownMs: 3000, defaultChoice: 'far' } },
+      id: 'f',
+      atMs: 4000,
+      rules: { countdownMs: 3000, defaultChoice: 'far' },
       ways: [
         { id: 'on', target: { to: 'on' } },
         { id: 'far', target: { to: 'time', atMs: 15_000 } },

@@ -24,40 +24,60 @@ const other = edited(withQuiz(lessonWithFilm(60_000)), edits.addFilmPart, {
   title: 'Two',
 })
 const lesson = withFork(other, {
-  ...{ id: 'f', atMs: 9000 },
+  id: 'f',
+  atMs: 9000,
   ways: [
     { id: 'on', target: { to: 'on' } },
     { id: 'off', target: { to: 'part', partId: 'p2' } },
   ],
 })
 const none = (): LearnerProgress => ({
-  ...{
-    partId: null,
-    atMs: 0,
-    released: [],
-    finishedParts: [],
-    seen: {},
-    covered: {},
-    responses: [],
-  },
+  partId: null,
+  atMs: 0,
+  released: [],
+  finishedParts: [],
+  seen: {},
+  covered: {},
+  responses: [],
   chosen: {},
   ownNotes: [],
   judged: null,
 })
 const place = (partId: string, atMs: number, released: string[] = []): LearnerRecord => ({
-  ...{ kind: 'place', id: `${partId}-${atMs}`, partId, atMs, released, at },
+  kind: 'place',
+  id: `${partId}-${atMs}`,
+  partId,
+  atMs,
+  released,
+  at,
 })
 const span = (hidden: boolean): LearnerRecord => ({
-  ...{ kind: 'span', id: `s-${hidden}`, partId: PART, fromMs: 0, toMs: 4000, rate: 1 },
-  ...{ beganAt: at, endedAt: at, muted: false, hidden },
+  kind: 'span',
+  id: `s-${hidden}`,
+  partId: PART,
+  fromMs: 0,
+  toMs: 4000,
+  rate: 1,
+  beganAt: at,
+  endedAt: at,
+  muted: false,
+  hidden,
 })
 const answer = (which: string): LearnerRecord => ({
-  ...{ kind: 'response', id: which, cueId: 'i1', questionId: 'q-i1', answeredAt: at },
+  kind: 'response',
+  id: which,
+  cueId: 'i1',
+  questionId: 'q-i1',
+  answeredAt: at,
   answer: { kind: 'choice', picked: [which] },
 })
 const finish = (partId: string): LearnerRecord => ({ kind: 'finish', id: partId, partId, at })
 const chose = (choiceId: string): LearnerRecord => ({
-  ...{ kind: 'choice', id: choiceId, cueId: 'f', choiceId, at },
+  kind: 'choice',
+  id: choiceId,
+  cueId: 'f',
+  choiceId,
+  at,
 })
 
 describe('a record brings progress up to date', () => {
@@ -94,7 +114,10 @@ describe('going from part to part', () => {
   beforeEach(() => {
     sent = []
     const opened = shallowRef<OpenedLesson | null>({
-      ...{ lesson, media: [], learnerName: 'Odile Harcastle', seed: 'seed' },
+      lesson,
+      media: [],
+      learnerName: 'Odile Harcastle',
+      seed: 'seed',
       progress: { ...none(), partId: PART, atMs: 3000 },
     })
     const host = {
@@ -128,9 +151,15 @@ describe('going from part to part', () => {
     const right = { kind: 'choice' as const, picked: ['y-a'] }
     const given = { cueId: 'y', questionId: 'q-y', tryNumber: 1, answer: right, points: 1 }
     const opened = shallowRef<OpenedLesson | null>({
-      ...{ lesson: asked, media: [], learnerName: 'Odile Harcastle', seed: 'seed' },
+      lesson: asked,
+      media: [],
+      learnerName: 'Odile Harcastle',
+      seed: 'seed',
       progress: {
-        ...{ ...none(), partId: PART, atMs: 3000, released: ['x', 'y', 'i1'] },
+        ...none(),
+        partId: PART,
+        atMs: 3000,
+        released: ['x', 'y', 'i1'],
         responses: [{ ...given, verdict: 'right' as const }],
       },
     })
@@ -194,11 +223,9 @@ describe('the parts as a learner sees them', () => {
     const labels = (numbering: 'letters' | 'none' | 'numbers') =>
       stateOf(edited(lesson, edits.setTravelling, { numbering })).all.map(({ label }) => label)
     expect([labels('numbers'), labels('letters'), labels('none')]).toEqual([
-      ...[
-        ['1', '2'],
-        ['A', 'B'],
-        ['', ''],
-      ],
+      ['1', '2'],
+      ['A', 'B'],
+      ['', ''],
     ])
   })
   it('routes that are open lead on instead of the order', () => {

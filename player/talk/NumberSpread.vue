@@ -13,7 +13,9 @@ const figure = (value: number | null) =>
 const isSingle = computed(() => spread.value.bars.every(({ from, to }) => from === to))
 const bars = computed(() =>
   spread.value.bars.map(({ from, to, count }) => ({
-    ...{ from, count, height: `${(count / most.value) * 100}%` },
+    from,
+    count,
+    height: `${(count / most.value) * 100}%`,
     words: t('player.talk.bar', {
       range:
         from === to ? figure(from) : t('player.talk.range', { from: figure(from), to: figure(to) }),

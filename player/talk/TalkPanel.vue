@@ -96,8 +96,15 @@ function end(): void {
 }
 const say = ({ words, isEnquiry }: Said) =>
   talk.say({
-    ...{ postId: talk.newId(), sort: isEnquiry ? 'enquiry' : 'comment', replyTo: null, words },
-    ...{ partId: props.partId, place: writing.value!, number: null, range: null, isGone: false },
+    postId: talk.newId(),
+    sort: isEnquiry ? 'enquiry' : 'comment',
+    replyTo: null,
+    words,
+    partId: props.partId,
+    place: writing.value!,
+    number: null,
+    range: null,
+    isGone: false,
     at: isoTime(nowMs()),
   })
 const placeWords = (place: PostPlace | null) =>

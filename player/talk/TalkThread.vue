@@ -46,8 +46,15 @@ const onItsWay = (id: string) => props.talk.onItsWay.value.has(id)
 
 const reply = ({ words, number }: Said) =>
   props.talk.say({
-    ...{ postId: props.talk.newId(), sort: 'reply', replyTo: head.value.id, words, number },
-    ...{ partId: head.value.partId, place: head.value.place, range: null, isGone: false },
+    postId: props.talk.newId(),
+    sort: 'reply',
+    replyTo: head.value.id,
+    words,
+    number,
+    partId: head.value.partId,
+    place: head.value.place,
+    range: null,
+    isGone: false,
     at: isoTime(nowMs()),
   })
 </script>

@@ -13,15 +13,34 @@ import { sayingOf, useTalk, type TalkPlace } from './useTalk.ts'
 
 const ME = { id: 'me', name: 'Tam Oakshott', teaches: false }
 const post = (id: string, more: Partial<Post> = {}): Post => ({
-  ...{ id, sort: 'comment', replyTo: null, partId: 'film', place: { on: 'moment', atMs: 1000 } },
-  ...{ words: id, number: null, range: null, isMine: false, isChanged: false, isGone: false },
-  ...{ author: { id: 'other', name: 'Ivo Brackenbury', teaches: false }, isHidden: false },
-  ...{ saidAt: '2026-03-02T10:00:00.000Z', change: 1 },
+  id,
+  sort: 'comment',
+  replyTo: null,
+  partId: 'film',
+  place: { on: 'moment', atMs: 1000 },
+  words: id,
+  number: null,
+  range: null,
+  isMine: false,
+  isChanged: false,
+  isGone: false,
+  author: { id: 'other', name: 'Ivo Brackenbury', teaches: false },
+  isHidden: false,
+  saidAt: '2026-03-02T10:00:00.000Z',
+  change: 1,
   ...more,
 })
 const saying = (postId: string, more: Partial<Saying> = {}): Saying => ({
-  ...{ postId, sort: 'comment', replyTo: null, partId: 'film', place: { on: 'part' } },
-  ...{ words: postId, number: null, range: null, isGone: false, at: '2026-03-02T10:00:00.000Z' },
+  postId,
+  sort: 'comment',
+  replyTo: null,
+  partId: 'film',
+  place: { on: 'part' },
+  words: postId,
+  number: null,
+  range: null,
+  isGone: false,
+  at: '2026-03-02T10:00:00.000Z',
   ...more,
 })
 
@@ -268,7 +287,9 @@ describe('as it reads', () => {
     const { talk } = begin()
     talk.mayHide.value = mayHide
     return shown(TalkThread, {
-      ...{ thread: { head, replies }, talk: { ...talk, teaches: me.teaches }, draftKey: null },
+      thread: { head, replies },
+      talk: { ...talk, teaches: me.teaches },
+      draftKey: null,
     })
   }
 

@@ -98,10 +98,20 @@ export function useTalk(place: TalkPlace, me: { id: string; name: string; teache
   function show(saying: Saying): void {
     const before = onItsWay.value.get(saying.postId)?.post ?? byId(saying.postId)
     const post: Post = {
-      ...{ id: saying.postId, sort: saying.sort, replyTo: saying.replyTo, partId: saying.partId },
-      ...{ place: saying.place, words: saying.words, number: saying.number, range: saying.range },
-      ...{ author: me, isMine: true, saidAt: before?.saidAt ?? saying.at, isGone: saying.isGone },
-      ...{ isChanged: before !== undefined, isHidden: before?.isHidden ?? false },
+      id: saying.postId,
+      sort: saying.sort,
+      replyTo: saying.replyTo,
+      partId: saying.partId,
+      place: saying.place,
+      words: saying.words,
+      number: saying.number,
+      range: saying.range,
+      author: me,
+      isMine: true,
+      saidAt: before?.saidAt ?? saying.at,
+      isGone: saying.isGone,
+      isChanged: before !== undefined,
+      isHidden: before?.isHidden ?? false,
       change: before?.change ?? 0,
     }
     change((ways) => ways.set(post.id, { post, refused: null, asks }))
@@ -123,7 +133,13 @@ export function useTalk(place: TalkPlace, me: { id: string; name: string; teache
         [...onItsWay.value.values()].map(({ post }) => post),
       ),
     ),
-    ...{ onItsWay, isOn, mayHide, isRead, isAway, refresh, show },
+    onItsWay,
+    isOn,
+    mayHide,
+    isRead,
+    isAway,
+    refresh,
+    show,
     /** Call while somebody looks; answers with how to stop. */
     watch(): () => void {
       watchers += 1

@@ -16,7 +16,13 @@ const ending = { message: 'So far {score}', pass: { share: 0.5, message: 'Well d
 async function wordsAt(score: Score | null, filmScore = score, more: object = {}) {
   const facts = { firstName: 'Odile', className: '', score: score ? 'told' : 'later' }
   const app = createSSRApp(FilmEnd, {
-    ...{ ending, forkEnding: '', score, filmScore, facts, watched: 0.8, allSent: true },
+    ending,
+    forkEnding: '',
+    score,
+    filmScore,
+    facts,
+    watched: 0.8,
+    allSent: true,
     parts: { ways: [], waits: [], isOver: false } as unknown as PartsState,
     stillOpen: [],
     ...more,

@@ -59,9 +59,7 @@ const open = shallowRef<{
 const part = computed(() =>
   open.value && opened.value ? (opened.value.lesson.parts[open.value.partId] ?? null) : null,
 )
-const words = {
-  gate: (shut: Part) => gateWords(opened.value!.lesson, shut, t, n),
-}
+const words = { gate: (shut: Part) => gateWords(opened.value!.lesson, shut, t, n) }
 const parts = computed(
   () =>
     part.value &&

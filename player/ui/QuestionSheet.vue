@@ -62,15 +62,18 @@ const props = withDefaults(
     level?: number
   }>(),
   {
-    ...{
-      canGoOn: false,
-      beside: false,
-      helps: false,
-      rule: null,
-      evidence: null,
-      reviewing: false,
-    },
-    ...{ countdown: null, timeUp: false, takesFocus: true, told: true, level: 2, begun: null },
+    canGoOn: false,
+    beside: false,
+    helps: false,
+    rule: null,
+    evidence: null,
+    reviewing: false,
+    countdown: null,
+    timeUp: false,
+    takesFocus: true,
+    told: true,
+    level: 2,
+    begun: null,
   },
 )
 const emit = defineEmits<{
@@ -305,10 +308,7 @@ function tryAgain(): void {
           @click="emit('rewatch')"
         >
           {{
-            t('player.rewatch', {
-              from: clockTime(evidence.fromMs),
-              to: clockTime(evidence.toMs),
-            })
+            t('player.rewatch', { from: clockTime(evidence.fromMs), to: clockTime(evidence.toMs) })
           }}
         </button>
         <button

@@ -39,8 +39,10 @@ const tabs = computed<SideTab[]>(() => [
 /** Kept by whoever shows this, for a question takes its place now and then. */
 const tab = defineModel<SideTab>({ required: true })
 const NAMES = {
-  ...{ contents: 'player.contents', script: 'player.script' },
-  ...{ notes: 'player.notes.mine', talk: 'player.talk.title' },
+  contents: 'player.contents',
+  script: 'player.script',
+  notes: 'player.notes.mine',
+  talk: 'player.talk.title',
 }
 /** What the film holds, by time: bookmarks, and questions that lie behind the learner. */
 const entries = computed(() =>

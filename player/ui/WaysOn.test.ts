@@ -8,7 +8,13 @@ import type { PartsState, ShownPart } from './partsState.ts'
 import WaysOn from './WaysOn.vue'
 
 const part = (id: string, change: Partial<ShownPart> = {}): ShownPart => ({
-  ...{ id, title: `Part ${id}`, kind: 'film', isDone: true, label: '', shut: null, isOpen: true },
+  id,
+  title: `Part ${id}`,
+  kind: 'film',
+  isDone: true,
+  label: '',
+  shut: null,
+  isOpen: true,
   ...change,
 })
 const way = { routeId: null, words: '', toId: 'b', title: 'Part b' }

@@ -5,11 +5,7 @@ import { opensOf, type OverlayForm } from '@fernbrake/core/lesson'
 import WebFrame from '../pages/WebFrame.vue'
 import { hostOf } from '../pages/webAddress.ts'
 
-defineProps<{
-  content: Extract<OverlayForm, { form: 'web' }>
-  words: string
-  live: boolean
-}>()
+defineProps<{ content: Extract<OverlayForm, { form: 'web' }>; words: string; live: boolean }>()
 const emit = defineEmits<{ leave: [] }>()
 const { t } = useI18n()
 </script>

@@ -26,7 +26,8 @@ function conditionWords(lesson: Lesson, condition: Condition, t: Translate, n: F
       return t('player.part.gate.score', { share: percent(condition.atLeast) })
     case 'watched':
       return t('player.part.gate.watched', {
-        ...{ share: percent(condition.atLeast), title: titleOf(condition.partId) },
+        share: percent(condition.atLeast),
+        title: titleOf(condition.partId),
       })
     case 'visited':
       return t('player.part.gate.visited', { title: titleOf(condition.partId) })

@@ -10,10 +10,7 @@ const state = (lesson: Lesson, finishedParts: string[], openId = PART, known = N
     gate: ({ title }) => `what opens ${title}`,
   })
 const plain = withQuiz(lessonWithFilm())
-const watched: Gate = {
-  condition: { if: 'watched', partId: PART, atLeast: 0.8 },
-  message: '',
-}
+const watched: Gate = { condition: { if: 'watched', partId: PART, atLeast: 0.8 }, message: '' }
 
 describe('at the end of a part', () => {
   it('the order leads on, and the lesson is over once nothing is left', () => {

@@ -75,7 +75,11 @@ export function partsState(
     const { id, title, kind } = part
     const shut = isShut(part, known) ? words.gate(part) : null
     return {
-      ...{ id, title, kind, shut, isDone: finishedParts.includes(id) },
+      id,
+      title,
+      kind,
+      shut,
+      isDone: finishedParts.includes(id),
       isOpen: id === openId || mayOpen.has(id),
       label: numbering === 'none' ? '' : numbering === 'letters' ? letterOf(index) : `${index + 1}`,
     }

@@ -38,7 +38,9 @@ export async function look(root, folders = FOLDERS) {
     const { output } = await cruise(folders, ruled, undefined, { tsConfig })
     const read = new Set(output.modules.map(({ source }) => source))
     const violations = output.summary.violations.map(({ rule, from, to }) => ({
-      ...{ rule: rule.name, from, to },
+      rule: rule.name,
+      from,
+      to,
     }))
     return { violations, read, unread: filesOf(root, folders).filter((file) => !read.has(file)) }
   } finally {

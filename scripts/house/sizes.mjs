@@ -11,18 +11,24 @@ const functionsUpTo = (max) => ({
 
 const STATEMENT =
   '/^\\s*(SELECT|INSERT INTO|UPDATE \\w+ (AS \\w+ |\\w+ )?SET|DELETE FROM|WITH (RECURSIVE )?\\w+ AS)\\b/'
-const noSql = {
-  'no-restricted-syntax': [
-    'error',
-    ...[`Literal[value=${STATEMENT}]`, `TemplateElement[value.raw=${STATEMENT}]`].map(
-      (selector) => ({ selector, message: 'SQL stands in queries/ folders.' }),
-    ),
-  ],
-}
+const SQL = [`Literal[value=${STATEMENT}]`, `TemplateElement[value.raw=${STATEMENT}]`].map(
+  (selector) => ({ selector, message: 'SQL stands in queries/ folders.' }),
+)
+/** Spreads that say nothing: what they hold can stand there by itself. */
+const SPREADS = ['Object', 'Array'].map((kind) => ({
+  selector: `${kind}Expression > SpreadElement > ${kind}Expression.argument`,
+  message: 'Write it without the spread.',
+}))
+const noSql = { 'no-restricted-syntax': ['error', ...SQL] }
 const TESTS = ['**/*.test.*', '**/*.spec.ts']
 
 /** For the list in eslint.config.js. */
 export const sizeRules = [
+  {
+    files: ['**/*.ts', '**/*.vue', '**/*.mjs'],
+    rules: { 'no-restricted-syntax': ['error', ...SPREADS] },
+  },
+  { files: ['**/*.vue'], rules: { 'vue/no-restricted-syntax': ['error', ...SPREADS] } },
   {
     files: ['**/*.ts', '**/*.vue', '**/*.mjs'],
     ignores: TESTS,
@@ -36,10 +42,12 @@ export const sizeRules = [
     files: ['server/**/*.ts'],
     ignores: [
       ...TESTS,
-      ...['server/**/queries/**', 'server/database/**', 'server/testing/**'],
+      'server/**/queries/**',
+      'server/database/**',
+      'server/testing/**',
       ...Object.keys(SQL_OUTSIDE),
     ],
-    rules: noSql,
+    rules: { 'no-restricted-syntax': ['error', ...SPREADS, ...SQL] },
   },
 ]
 

@@ -37,6 +37,8 @@ describe('is refused', () => {
       'export const sql = `SELECT 1 FROM x`\n',
       'no-restricted-syntax',
     ],
+    ['web/src/planted.ts', 'export const at = { ...{ a: 1 } }\n', 'no-restricted-syntax'],
+    ['server/services/planted.ts', 'export const at = [...[1, 2]]\n', 'no-restricted-syntax'],
     ['server/http/planted.ts', `export const sql = 'DELETE FROM x'\n`, 'no-restricted-syntax'],
     [
       'server/routes/planted.ts',
@@ -52,6 +54,7 @@ describe('is let be', () => {
     ['server/queries/planted.ts', 'export const sql = `SELECT 1 FROM x`\n'],
     ['server/services/planted.ts', `export const words = 'Select one, or update it.'\n`],
     ['core/lesson/planted.ts', `export const words = 'UPDATE'\n`],
+    ['core/lesson/planted.ts', 'export const at = [...[1].map(String), ...(at ? [2] : [])]\n'],
   ])('in %s', async (file, text) => expect(await brokenIn(file, text)).toEqual([]))
 })
 

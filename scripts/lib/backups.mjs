@@ -28,9 +28,7 @@ const MOST_TRIES = 3
 
 function run(name, args, connection) {
   const env = { ...process.env, ...connection }
-  const done = spawnSync(program(name), args, {
-    ...{ env, encoding: 'utf8', maxBuffer: 1024 ** 3 },
-  })
+  const done = spawnSync(program(name), args, { env, encoding: 'utf8', maxBuffer: 1024 ** 3 })
   if (done.status !== 0) throw new Error(`${name} failed: ${done.stderr.trim()}`)
   return done.stdout
 }
@@ -126,7 +124,8 @@ export async function checkBackup(folder) {
 /** Loads a backup's dump into a new, empty database. */
 export const loadDump = (postgres, database, folder) =>
   run(
-    ...['pg_restore', ['--exit-on-error', '--no-owner', '-d', database, join(folder, DUMP)]],
+    'pg_restore',
+    ['--exit-on-error', '--no-owner', '-d', database, join(folder, DUMP)],
     postgres.connection(database),
   )
 

@@ -163,7 +163,8 @@ function initialise(folder, password) {
   const args = ['-D', making, '-U', USER, '--auth=scram-sha-256', `--pwfile=${passwordFile}`]
   const more = ['-E', 'UTF8', '--locale=C.UTF-8', '--no-instructions']
   const done = spawnSync(...asOwner(program('initdb'), [...args, ...more]), {
-    ...{ encoding: 'utf8', cwd: '/' },
+    encoding: 'utf8',
+    cwd: '/',
   })
   rmSync(secrets, { recursive: true, force: true })
   if (done.status !== 0) throw new Error(`The database could not be prepared:\n${done.stderr}`)

@@ -18,11 +18,9 @@ export async function createHome() {
   const begun = []
   const environment = (name) => ({
     ...process.env,
-    ...{
-      FERNBRAKE_DATA: join(home, name),
-      FERNBRAKE_PORT: String(port),
-      FERNBRAKE_FILM_HOST: 'no',
-    },
+    FERNBRAKE_DATA: join(home, name),
+    FERNBRAKE_PORT: String(port),
+    FERNBRAKE_FILM_HOST: 'no',
   })
   return {
     port,
@@ -30,12 +28,16 @@ export async function createHome() {
     /** Runs a command of the project to its end. */
     run: (file, name, ...args) =>
       spawnSync(process.execPath, [join('scripts', file), ...args], {
-        ...{ cwd: root, encoding: 'utf8', env: environment(name) },
+        cwd: root,
+        encoding: 'utf8',
+        env: environment(name),
       }),
     /** Starts Fernbrake and waits until it says that it is ready. */
     async begin(name, ...args) {
       const child = spawn(process.execPath, ['scripts/start.mjs', ...args], {
-        ...{ cwd: root, env: environment(name), stdio: ['ignore', 'pipe', 'pipe'] },
+        cwd: root,
+        env: environment(name),
+        stdio: ['ignore', 'pipe', 'pipe'],
       })
       let said = ''
       for (const stream of [child.stdout, child.stderr])

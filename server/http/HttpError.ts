@@ -129,11 +129,7 @@ const CATALOGUE: Record<ProblemType, { status: number; title: string; detail: st
     detail:
       'This password is too easy to guess. Take three or four words that nobody would expect.',
   },
-  'not-open': {
-    status: 409,
-    title: 'Not open',
-    detail: 'This cannot be begun now.',
-  },
+  'not-open': { status: 409, title: 'Not open', detail: 'This cannot be begun now.' },
   'no-attempts-left': {
     status: 409,
     title: 'No attempts left',

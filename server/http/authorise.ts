@@ -71,7 +71,8 @@ async function allowFrom(role: LessonRoleName, person: Person, lessonId: string)
 
 /** Who has at least this role. */
 export const ROLES_FROM: Record<LessonRoleName, LessonRoleName[]> = {
-  ...{ owner: ['owner'], editor: ['owner', 'editor'] },
+  owner: ['owner'],
+  editor: ['owner', 'editor'],
   commenter: ['owner', 'editor', 'commenter'],
   viewer: ['owner', 'editor', 'commenter', 'viewer'],
 }

@@ -39,7 +39,9 @@ export async function takeHosted(step: Step, { html, address, signal }: Found): 
     credit: [author, host].filter(Boolean).join(', '),
     hosted: { player, page: step.media.address!, host },
     // Its frames are its host's: none of them can be counted or drawn.
-    ...{ width, height, frameRate: null },
+    width,
+    height,
+    frameRate: null,
   })
   return true
 }

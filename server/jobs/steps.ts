@@ -99,8 +99,10 @@ async function probeFilm(step: Step): Promise<StepKind[]> {
 const playsAsItIs = ({ container, video, audioCodec }: Probed): boolean =>
   video !== null &&
   playsInBrowsers({
-    ...{ container, audioCodec },
-    ...{ videoCodec: video.codec, pixelFormat: video.pixelFormat },
+    container,
+    audioCodec,
+    videoCodec: video.codec,
+    pixelFormat: video.pixelFormat,
   })
 
 async function makePlayable(step: Step): Promise<StepKind[]> {

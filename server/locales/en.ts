@@ -7,11 +7,7 @@ const writeTime = ({ until, timeZone }: { until: string; timeZone: string }) =>
   )
 
 export default {
-  cards: {
-    goTo: 'Go to',
-    signIn: 'Sign-in name',
-    phrase: 'Pass phrase, for the first time',
-  },
+  cards: { goTo: 'Go to', signIn: 'Sign-in name', phrase: 'Pass phrase, for the first time' },
   mail: {
     marked: {
       subject: (title: string) => `Your answers in “${title}” have been marked`,

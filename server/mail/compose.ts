@@ -25,9 +25,14 @@ const transport = nodemailer.createTransport({
 /** The bytes of the message. Header fields are encoded by the package, so that no line break in them begins another. */
 export async function composeMail({ recipient, subject, body, files = [] }: Mail): Promise<Buffer> {
   const sent = await transport.sendMail({
-    ...{ from: SENDER, to: { name: '', address: recipient }, subject, text: body },
+    from: SENDER,
+    to: { name: '', address: recipient },
+    subject,
+    text: body,
     attachments: files.map(({ name, contentType, content }) => ({
-      ...{ filename: name, contentType, content },
+      filename: name,
+      contentType,
+      content,
     })),
   })
   return sent.message as Buffer

@@ -58,9 +58,21 @@ export interface Probed {
 
 /** What ffmpeg says of every file, and what it takes to show it; nothing of these is anybody's. */
 const TECHNICAL_TAGS = new Set([
-  ...['major_brand', 'minor_version', 'compatible_brands', 'encoder', 'handler_name'],
-  ...['vendor_id', 'language', 'rotate', 'duration', 'alpha_mode', 'bps', 'number_of_frames'],
-  ...['number_of_bytes', '_statistics_tags', '_statistics_writing_app'],
+  'major_brand',
+  'minor_version',
+  'compatible_brands',
+  'encoder',
+  'handler_name',
+  'vendor_id',
+  'language',
+  'rotate',
+  'duration',
+  'alpha_mode',
+  'bps',
+  'number_of_frames',
+  'number_of_bytes',
+  '_statistics_tags',
+  '_statistics_writing_app',
 ])
 
 const isTelling = (tags: Readonly<Record<string, unknown>> = {}): boolean =>
@@ -180,7 +192,10 @@ export async function transformEach(
 ): Promise<void> {
   await run('ffmpeg', {
     args: [
-      ...['-y', '-v', 'error', '-nostdin'],
+      '-y',
+      '-v',
+      'error',
+      '-nostdin',
       ...files.flatMap(({ input }) => [...INPUT_RULES, '-i', input]),
       ...files.flatMap(({ output }, index) => ['-map', `${index}:v:0`, ...args, output]),
     ],
@@ -213,10 +228,20 @@ export async function joinStreams(lists: readonly string[], output: string): Pro
   // What is locked with a key that lies beside it is opened on the way.
   await run('ffmpeg', {
     args: [
-      ...['-y', '-v', 'error', '-nostdin'],
+      '-y',
+      '-v',
+      'error',
+      '-nostdin',
       ...lists.flatMap((list) => [...LIST_RULES, ...LIST_FORMATS, '-f', 'hls', '-i', list]),
-      ...['-map', '0:V:0', '-map', lists.length > 1 ? '1:a:0' : '0:a:0?'],
-      ...['-c', 'copy', '-movflags', '+faststart', output],
+      '-map',
+      '0:V:0',
+      '-map',
+      lists.length > 1 ? '1:a:0' : '0:a:0?',
+      '-c',
+      'copy',
+      '-movflags',
+      '+faststart',
+      output,
     ],
   })
 }

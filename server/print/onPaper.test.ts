@@ -5,9 +5,13 @@ import { onPaper, type PaperWish } from './onPaper.ts'
 const cards = (count: number): PaperWish => ({
   what: 'cards',
   cards: {
-    ...{ title: 'Spring intake', origin: 'http://harrowmere.example' },
+    title: 'Spring intake',
+    origin: 'http://harrowmere.example',
     cards: Array.from({ length: count }, (_, at) => ({
-      ...{ name: `Learner ${at}`, groups: '', signIn: `learner-${at}`, phrase: 'gate sill weir' },
+      name: `Learner ${at}`,
+      groups: '',
+      signIn: `learner-${at}`,
+      phrase: 'gate sill weir',
     })),
   },
 })

@@ -21,7 +21,9 @@ export interface AssignmentFacts {
 
 const clock = (date: Date | null) => date?.toISOString() ?? null
 export const timesOf = ({ opensAt, dueAt, closesAt }: AssignmentFacts) => ({
-  ...{ opensAt: clock(opensAt), dueAt: clock(dueAt), closesAt: clock(closesAt) },
+  opensAt: clock(opensAt),
+  dueAt: clock(dueAt),
+  closesAt: clock(closesAt),
 })
 
 type Row = AssignmentFacts & Pick<Assignment, 'groups' | 'people' | 'learners' | 'begun'>
@@ -210,8 +212,15 @@ export async function storeAssignment(
       WHERE a.class_id = $2 AND a.lesson_id = $3
      RETURNING id`,
     [
-      ...[one.id, one.classId, one.lessonId, one.position, one.opensAt, one.dueAt, one.closesAt],
-      ...[one.mostAttempts, JSON.stringify(one.rules)],
+      one.id,
+      one.classId,
+      one.lessonId,
+      one.position,
+      one.opensAt,
+      one.dueAt,
+      one.closesAt,
+      one.mostAttempts,
+      JSON.stringify(one.rules),
     ],
   )
   return rows.length > 0

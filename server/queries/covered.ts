@@ -35,8 +35,11 @@ const spansOf = (starts: readonly number[], ends: readonly number[]): Span[] =>
   starts.map((fromMs, index) => ({ fromMs, toMs: ends[index]! }))
 
 export const nothingCovered = (): Covered => ({
-  ...{ spans: {}, again: {}, played: {} },
-  ...{ leftOut: 0, tooFast: 0 },
+  spans: {},
+  again: {},
+  played: {},
+  leftOut: 0,
+  tooFast: 0,
 })
 
 /** What each of these attempts has covered; attempts without spans are missing from the map. */

@@ -11,5 +11,7 @@ export const handedByAttempt = async (
 
 /** As those read them who may see the answers. */
 export const toTaken = ({ id, name, contentType }: HandedFileRow): FileTaken => ({
-  ...{ id, name, contentType },
+  id,
+  name,
+  contentType,
 })

@@ -27,7 +27,9 @@ export async function readKept(ask: Ask, personId: string | null = null): Promis
     [personId],
   )
   return rows.map((row) => ({
-    ...{ ...row, bytes: Number(row.bytes), createdAt: row.createdAt.toISOString() },
+    ...row,
+    bytes: Number(row.bytes),
+    createdAt: row.createdAt.toISOString(),
     lastSeenAt: row.lastSeenAt?.toISOString() ?? null,
   }))
 }
@@ -49,8 +51,11 @@ export async function readSpace(ask: Ask) {
   )
   const { lessons, mediaFiles, mediaBytes, handedBytes, databaseBytes } = row!
   return {
-    ...{ lessons, mediaFiles, mediaBytes: Number(mediaBytes) },
-    ...{ handedBytes: Number(handedBytes), databaseBytes: Number(databaseBytes) },
+    lessons,
+    mediaFiles,
+    mediaBytes: Number(mediaBytes),
+    handedBytes: Number(handedBytes),
+    databaseBytes: Number(databaseBytes),
   }
 }
 

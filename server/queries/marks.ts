@@ -71,8 +71,13 @@ export interface MarkToStore {
 /** Stores a mark over the one with this revision; null where there is another one by now. */
 export async function storeMark(ask: Ask, mark: MarkToStore): Promise<StoredMark | null> {
   const values = [
-    ...[mark.attemptId, mark.responseId, mark.points, mark.verdict],
-    ...[mark.levels && JSON.stringify(mark.levels), mark.comment, mark.personId],
+    mark.attemptId,
+    mark.responseId,
+    mark.points,
+    mark.verdict,
+    mark.levels && JSON.stringify(mark.levels),
+    mark.comment,
+    mark.personId,
   ]
   const given = `points, verdict, levels, comment, revision, marked_at AS at, released_at AS "releasedAt",
     (SELECT name FROM people WHERE id = marks.person_id) AS by`

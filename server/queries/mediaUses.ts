@@ -30,7 +30,9 @@ export async function usesOf(
   )
   return lessons
     .map(({ id, draft, editions }) => ({
-      ...{ id, title: draft.title, draft: shows(draft, mediaId) },
+      id,
+      title: draft.title,
+      draft: shows(draft, mediaId),
       editions: editions.filter((edition) => shows(edition, mediaId)).length,
     }))
     .filter(({ draft, editions }) => draft || editions > 0)

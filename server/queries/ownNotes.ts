@@ -59,6 +59,10 @@ export async function readOwnNotes(ask: Ask, attemptId: string): Promise<OwnNote
     [attemptId],
   )
   return rows.map(({ note_id, part_id, place, words, written_at }) => ({
-    ...{ id: note_id, partId: part_id, place, words, at: written_at.toISOString() },
+    id: note_id,
+    partId: part_id,
+    place,
+    words,
+    at: written_at.toISOString(),
   }))
 }

@@ -80,13 +80,28 @@ function toResponse(row: Row): Response {
     row.markRevision === null
       ? null
       : {
-          ...{ points: row.markPoints, verdict: row.markVerdict, levels: row.markLevels },
-          ...{ comment: row.markComment, revision: row.markRevision, by: row.markBy },
-          ...{ at: row.markAt, releasedAt: row.markReleasedAt },
+          points: row.markPoints,
+          verdict: row.markVerdict,
+          levels: row.markLevels,
+          comment: row.markComment,
+          revision: row.markRevision,
+          by: row.markBy,
+          at: row.markAt,
+          releasedAt: row.markReleasedAt,
         }
   return {
-    ...{ attemptId, id, cueId, questionId, tryNumber, answer, answeredAt },
-    ...{ seenShare: row.seenShare, tookMs: row.tookMs, isDoubtful: row.isDoubtful, own, mark },
+    attemptId,
+    id,
+    cueId,
+    questionId,
+    tryNumber,
+    answer,
+    answeredAt,
+    seenShare: row.seenShare,
+    tookMs: row.tookMs,
+    isDoubtful: row.isDoubtful,
+    own,
+    mark,
     verdict: mark?.verdict ?? own.verdict,
     points: mark?.points ?? own.points,
   }

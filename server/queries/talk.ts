@@ -84,7 +84,14 @@ export function toPost(row: PostRow, onlooker: Onlooker): Post {
   const { id, sort, replyTo, partId, place, range, isGone, isChanged, isHidden, personId } = row
   const isShut = isGone || (isHidden && !seesHidden(row, onlooker))
   return {
-    ...{ id, sort, replyTo, partId, place, isGone, isChanged, isHidden },
+    id,
+    sort,
+    replyTo,
+    partId,
+    place,
+    isGone,
+    isChanged,
+    isHidden,
     ...(isShut
       ? { words: '', number: null, range: null }
       : { words: row.words, number: row.number, range }),
@@ -110,11 +117,19 @@ export const storeSaying = (
        written_at = excluded.written_at, is_changed = true, change = nextval('post_changes')
      WHERE p.person_id = excluded.person_id AND p.written_at < excluded.written_at`,
     [
-      ...[by.assignmentId, saying.postId, by.personId, by.teaches, saying.sort, saying.replyTo],
-      ...[saying.partId, JSON.stringify(saying.place), saying.isGone ? '' : saying.words],
+      by.assignmentId,
+      saying.postId,
+      by.personId,
+      by.teaches,
+      saying.sort,
+      saying.replyTo,
+      saying.partId,
+      JSON.stringify(saying.place),
+      saying.isGone ? '' : saying.words,
       saying.isGone ? null : saying.number,
       saying.range && JSON.stringify(saying.range),
-      ...[saying.isGone, saying.at],
+      saying.isGone,
+      saying.at,
     ],
   )
 

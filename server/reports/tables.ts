@@ -42,21 +42,35 @@ export function overviewDocument(
   const meant = rows.filter(({ hasLeft }) => !hasLeft)
   const count = (state: string) => meant.filter((row) => row.state === state).length
   return {
-    ...{ title: about.title, about: aboutOf(about, names.overview) },
+    title: about.title,
+    about: aboutOf(about, names.overview),
     sentences: [sentences.standing(count('complete'), meant.length, count('notBegun'))],
     tables: [
       {
         title: texts.report.learnersTitle,
         columns: [
-          ...[text(heads.name), text(heads.stands), share(heads.watched), number(heads.answered)],
-          ...[number(heads.asked), number(heads.points), number(heads.max)],
-          ...[number(heads.attempts), text(heads.lastSeen)],
+          text(heads.name),
+          text(heads.stands),
+          share(heads.watched),
+          number(heads.answered),
+          number(heads.asked),
+          number(heads.points),
+          number(heads.max),
+          number(heads.attempts),
+          text(heads.lastSeen),
           ...(talks ? [number(heads.posts)] : []),
         ],
         rows: rows.map(({ name, best, state, lastSeenAt, count: attempts, posts }) => [
-          ...[name, states[state], rounded(best?.watched ?? null), best?.answered ?? null],
-          ...[best?.questions ?? null, rounded(best?.points ?? null, 2), best?.max ?? null],
-          ...[attempts, lastSeenAt, ...(talks ? [posts] : [])],
+          name,
+          states[state],
+          rounded(best?.watched ?? null),
+          best?.answered ?? null,
+          best?.questions ?? null,
+          rounded(best?.points ?? null, 2),
+          best?.max ?? null,
+          attempts,
+          lastSeenAt,
+          ...(talks ? [posts] : []),
         ]),
       },
     ],
@@ -75,7 +89,8 @@ export function watchingDocument(map: WatchMap): ReportDocument {
       : [],
   )
   return {
-    ...{ title: map.title, about: aboutOf(map, names.watching) },
+    title: map.title,
+    about: aboutOf(map, names.watching),
     sentences: map.learners === 0 ? [texts.report.nobody] : left,
     tables: [learnersWatched(map), overTime(map), returnedTable(map)],
   }
@@ -86,7 +101,10 @@ const learnersWatched = (map: WatchMap): Table => ({
   columns: [text(heads.part), text(heads.name), share(heads.watched), text(heads.furthest)],
   rows: map.parts.flatMap(({ title, learners }) =>
     learners.map(({ name, watched, furthestMs }) => [
-      ...[title, name, rounded(watched), clockTime(furthestMs)],
+      title,
+      name,
+      rounded(watched),
+      clockTime(furthestMs),
     ]),
   ),
 })
@@ -94,12 +112,19 @@ const learnersWatched = (map: WatchMap): Table => ({
 const overTime = (map: WatchMap): Table => ({
   title: texts.report.curveTitle,
   columns: [
-    ...[text(heads.part), text(heads.at), number(heads.plays), number(heads.learners)],
+    text(heads.part),
+    text(heads.at),
+    number(heads.plays),
+    number(heads.learners),
     share(heads.stillThere),
   ],
   rows: map.parts.flatMap(({ title, plays, seenBy, leaveOff, binMs }) =>
     plays.map((count, bin): Cell[] => [
-      ...[title, clockTime(bin * binMs), count, seenBy[bin]!, rounded(leaveOff[bin]!)],
+      title,
+      clockTime(bin * binMs),
+      count,
+      seenBy[bin]!,
+      rounded(leaveOff[bin]!),
     ]),
   ),
 })
@@ -107,12 +132,21 @@ const overTime = (map: WatchMap): Table => ({
 const returnedTable = (map: WatchMap): Table => ({
   title: texts.report.returned,
   columns: [
-    ...[text(heads.part), text(heads.from), text(heads.to)],
-    ...[number(heads.seenBy), number(heads.cameBack), text(heads.line)],
+    text(heads.part),
+    text(heads.from),
+    text(heads.to),
+    number(heads.seenBy),
+    number(heads.cameBack),
+    text(heads.line),
   ],
   rows: map.parts.flatMap(({ title, returned }) =>
     returned.map(({ fromMs, toMs, seen, again, line }): Cell[] => [
-      ...[title, clockTime(fromMs), clockTime(toMs), seen, again, line],
+      title,
+      clockTime(fromMs),
+      clockTime(toMs),
+      seen,
+      again,
+      line,
     ]),
   ),
 })
@@ -125,37 +159,55 @@ export function questionsDocument(analysis: QuestionAnalysis): ReportDocument {
   const mean =
     test.mean === null ? [] : [sentences.test(plain(test.mean), plain(test.max), test.learners)]
   return {
-    ...{ title: analysis.title, about: aboutOf(analysis, names.questions) },
+    title: analysis.title,
+    about: aboutOf(analysis, names.questions),
     sentences: test.learners === 0 ? [texts.report.nobody] : [...mean, ...few],
     tables: [
       {
         title: texts.report.questionsTitle,
         columns: [
-          ...[number(heads.number), text(heads.question), number(heads.answered)],
-          ...[share(heads.difficulty), number(heads.discrimination), number(heads.upperLower)],
-          ...[number(heads.time), number(heads.tries)],
-          ...[share(heads.rightSeen), share(heads.rightUnseen)],
+          number(heads.number),
+          text(heads.question),
+          number(heads.answered),
+          share(heads.difficulty),
+          number(heads.discrimination),
+          number(heads.upperLower),
+          number(heads.time),
+          number(heads.tries),
+          share(heads.rightSeen),
+          share(heads.rightUnseen),
         ],
         rows: questions.map((one) => [
-          ...[one.number, one.stem, one.answered, rounded(one.difficulty)],
-          ...[rounded(one.discrimination, 2), rounded(one.upperLower, 2)],
-          ...[
-            one.medianMs === null ? null : Math.round(one.medianMs / 1000),
-            rounded(one.tries, 2),
-          ],
-          ...[shareOf(one.seen?.withIt), shareOf(one.seen?.without)],
+          one.number,
+          one.stem,
+          one.answered,
+          rounded(one.difficulty),
+          rounded(one.discrimination, 2),
+          rounded(one.upperLower, 2),
+          one.medianMs === null ? null : Math.round(one.medianMs / 1000),
+          rounded(one.tries, 2),
+          shareOf(one.seen?.withIt),
+          shareOf(one.seen?.without),
         ]),
       },
       {
         title: texts.report.optionsTitle,
         columns: [
-          ...[number(heads.number), text(heads.option), text(heads.right)],
-          ...[share(heads.upper), share(heads.middle), share(heads.lower)],
+          number(heads.number),
+          text(heads.option),
+          text(heads.right),
+          share(heads.upper),
+          share(heads.middle),
+          share(heads.lower),
         ],
         rows: questions.flatMap(({ number: no, options }) =>
           options.map(({ label, right, upper, middle, lower }): Cell[] => [
-            ...[no, label, right ? texts.report.yes : texts.report.no],
-            ...[rounded(upper), rounded(middle), rounded(lower)],
+            no,
+            label,
+            right ? texts.report.yes : texts.report.no,
+            rounded(upper),
+            rounded(middle),
+            rounded(lower),
           ]),
         ),
       },
@@ -195,19 +247,26 @@ export function waysDocument(ways: WaysTaken): ReportDocument {
           ? leads.words || ending
           : onward
   return {
-    ...{ title: ways.title, about: aboutOf(ways, names.ways) },
+    title: ways.title,
+    about: aboutOf(ways, names.ways),
     sentences: ways.learners === 0 ? [texts.report.nobody] : [],
     tables: [
       {
         title: names.ways,
         columns: [
-          ...[text(heads.part), text(heads.at), text(heads.way), text(heads.leads)],
+          text(heads.part),
+          text(heads.at),
+          text(heads.way),
+          text(heads.leads),
           number(heads.learners),
         ],
         rows: ways.parts.flatMap(({ title, ways: out }) =>
           out.map((way): Cell[] => [
-            ...[title, way.atMs === null ? null : clockTime(way.atMs)],
-            ...[[way.prompt, way.words].filter(Boolean).join(' · '), leadsOf(way), way.learners],
+            title,
+            way.atMs === null ? null : clockTime(way.atMs),
+            [way.prompt, way.words].filter(Boolean).join(' · '),
+            leadsOf(way),
+            way.learners,
           ]),
         ),
       },
@@ -225,31 +284,39 @@ export function comparisonDocument(comparison: Comparison): ReportDocument {
   const nameOf = ({ classTitle, edition }: Comparison['groups'][number]) =>
     `${classTitle ?? texts.report.byLink}, ${texts.report.edition(edition)}`
   return {
-    ...{
-      title: comparison.title,
-      about: aboutOf({ ...comparison, edition: null }, names.comparison),
-    },
+    title: comparison.title,
+    about: aboutOf({ ...comparison, edition: null }, names.comparison),
     sentences: groups.length === 0 ? [texts.report.nobody] : [],
     tables: [
       {
         title: names.comparison,
         columns: [
-          ...[text(heads.class), number(heads.edition), number(heads.learners)],
-          ...[number(heads.finished), share(heads.watched), share(heads.score)],
+          text(heads.class),
+          number(heads.edition),
+          number(heads.learners),
+          number(heads.finished),
+          share(heads.watched),
+          share(heads.score),
         ],
         rows: groups.map((group) => [
-          ...[group.classTitle ?? texts.report.byLink, group.edition, group.learners],
-          ...[group.finished, rounded(group.watched), rounded(group.score)],
+          group.classTitle ?? texts.report.byLink,
+          group.edition,
+          group.learners,
+          group.finished,
+          rounded(group.watched),
+          rounded(group.score),
         ]),
       },
       {
         title: texts.report.questionsTitle,
         columns: [
-          ...[number(heads.number), text(heads.question)],
+          number(heads.number),
+          text(heads.question),
           ...groups.map((group) => share(nameOf(group))),
         ],
         rows: questions.map(({ questionId, number: no, stem }) => [
-          ...[no, stem],
+          no,
+          stem,
           ...groups.map((group) => rounded(group.questions[questionId] ?? null)),
         ]),
       },
@@ -265,7 +332,9 @@ function bookFigures(mark: MarkBook['learners'][number]['marks'][string] | undef
 
 export function markBookDocument({ title, assignments, learners }: MarkBook): ReportDocument {
   return {
-    ...{ title, about: names.markBook, sentences: [] },
+    title,
+    about: names.markBook,
+    sentences: [],
     tables: [
       {
         title: names.markBook,

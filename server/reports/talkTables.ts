@@ -29,15 +29,19 @@ export function talkDocument(
   const meant = people.filter(({ hasLeft }) => !hasLeft)
   const waiting = threads.filter(waitsForTeacher).length
   const row = (post: Post, answers: string | null): Cell[] => [
-    ...[
-      partOf.get(post.partId) ?? talk.partGone,
-      post.place.on === 'moment' ? clockTime(post.place.atMs) : '',
-    ],
-    ...[post.author?.name ?? '', talk.sorts[post.sort], post.isGone ? talk.gone : post.words],
-    ...[post.number, answers, post.saidAt, post.isHidden ? texts.report.yes : ''],
+    partOf.get(post.partId) ?? talk.partGone,
+    post.place.on === 'moment' ? clockTime(post.place.atMs) : '',
+    post.author?.name ?? '',
+    talk.sorts[post.sort],
+    post.isGone ? talk.gone : post.words,
+    post.number,
+    answers,
+    post.saidAt,
+    post.isHidden ? texts.report.yes : '',
   ]
   return {
-    ...{ title, about: [classTitle, names.talk].filter((word) => word !== null).join(' · ') },
+    title,
+    about: [classTitle, names.talk].filter((word) => word !== null).join(' · '),
     sentences: [
       talk.said(meant.filter((one) => postsIn(one) > 0).length, meant.length),
       ...(waiting > 0 ? [talk.waiting(waiting)] : []),
@@ -46,19 +50,34 @@ export function talkDocument(
       {
         title: texts.report.learnersTitle,
         columns: [
-          ...[text(heads.name), number(talk.heads.comments), number(talk.heads.enquiries)],
-          ...[number(talk.heads.replies), number(talk.heads.answers), text(talk.heads.last)],
+          text(heads.name),
+          number(talk.heads.comments),
+          number(talk.heads.enquiries),
+          number(talk.heads.replies),
+          number(talk.heads.answers),
+          text(talk.heads.last),
         ],
         rows: people.map(({ name, comments, enquiries, replies, answers, lastAt }) => [
-          ...[name, comments, enquiries, replies, answers, lastAt],
+          name,
+          comments,
+          enquiries,
+          replies,
+          answers,
+          lastAt,
         ]),
       },
       {
         title: talk.posts,
         columns: [
-          ...[text(heads.part), text(heads.at), text(heads.name), text(heads.kind)],
-          ...[text(talk.heads.words), number(talk.heads.number), text(talk.heads.replyTo)],
-          ...[text(talk.heads.said), text(talk.heads.hidden)],
+          text(heads.part),
+          text(heads.at),
+          text(heads.name),
+          text(heads.kind),
+          text(talk.heads.words),
+          number(talk.heads.number),
+          text(talk.heads.replyTo),
+          text(talk.heads.said),
+          text(talk.heads.hidden),
         ],
         rows: threads.flatMap(({ head, replies }) => [
           row(head, null),

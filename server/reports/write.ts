@@ -68,7 +68,9 @@ function tableOf({ columns, rows }: Table): Content {
     alignment: column.kind === 'text' ? 'left' : 'right',
   })
   const head = columns.map((column) => ({
-    ...{ text: column.head, bold: true, color: INK_2 },
+    text: column.head,
+    bold: true,
+    color: INK_2,
     alignment: column.kind === 'text' ? ('left' as const) : ('right' as const),
   }))
   const body = rows
@@ -78,14 +80,16 @@ function tableOf({ columns, rows }: Table): Content {
     [texts.report.heads.question, texts.report.heads.line, texts.report.heads.way].includes(word),
   )
   return {
-    ...{ fontSize: 8, margin: [0, 4, 0, 14] },
+    fontSize: 8,
+    margin: [0, 4, 0, 14],
     layout: {
       hLineWidth: (at: number) => (at <= 1 ? 0.8 : 0.4),
       vLineWidth: () => 0,
       hLineColor: () => LINE,
     },
     table: {
-      ...{ headerRows: 1, body: [head, ...body] },
+      headerRows: 1,
+      body: [head, ...body],
       widths: columns.map((_, at) => (at === longest ? '*' : 'auto')),
     },
   }
@@ -94,10 +98,14 @@ function tableOf({ columns, rows }: Table): Content {
 async function pdfOf({ title, about, sentences, tables }: ReportDocument): Promise<Buffer> {
   const filled = tables.filter(({ rows }) => rows.length > 0)
   return drawPdf({
-    ...{ pageOrientation: 'landscape', pageMargins: [40, 44, 40, 44] },
+    pageOrientation: 'landscape',
+    pageMargins: [40, 44, 40, 44],
     info: { title: `${title} · ${about}` },
     footer: (page, pages) => ({
-      ...{ text: texts.report.page(page, pages), alignment: 'center', fontSize: 8, color: INK_2 },
+      text: texts.report.page(page, pages),
+      alignment: 'center',
+      fontSize: 8,
+      color: INK_2,
     }),
     content: [
       { text: title, font: 'Serif', fontSize: 20, bold: true },

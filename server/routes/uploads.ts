@@ -104,7 +104,9 @@ export function createUploads(context: Context, folder: string): Uploads {
       if (handed) await takeHandedFile(context, handed, path)
     } else
       await takeUpload(context, {
-        ...{ id, ownerId, path },
+        id,
+        ownerId,
+        path,
         title: metadata.filename ?? '',
         kind: kindOf(metadata.kind),
       })

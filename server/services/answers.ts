@@ -102,9 +102,16 @@ function takeResponse(
   if (question.tries > 0 && tries >= question.tries) return REFUSALS.noTriesLeft
   const { verdict, points } = markQuestion(question, record.answer)
   fresh.push({
-    ...{ attemptId, id: record.id, cueId: record.cueId, questionId: question.id },
-    ...{ tryNumber: tries + 1, answer: record.answer, verdict, points },
-    ...{ answeredAt, isDoubtful },
+    attemptId,
+    id: record.id,
+    cueId: record.cueId,
+    questionId: question.id,
+    tryNumber: tries + 1,
+    answer: record.answer,
+    verdict,
+    points,
+    answeredAt,
+    isDoubtful,
     // By the device's own clock on both sides.
     seenShare: seenShare(question, record.answeredAt, watched, spans),
     tookMs: record.waitedMs ?? null,

@@ -50,10 +50,15 @@ export async function readNow(
         const answered = answeredOf(lesson, answers.get(row.id) ?? [])
         const part = row.placePart === null ? null : keyOf(row.edition, row.placePart)
         return {
-          ...{ personId, name },
+          personId,
+          name,
           attempt: {
-            ...{ part, atMs: row.placeMs, covered: spans[row.placePart ?? ''] ?? [], answered },
-            ...{ finished: row.finishedAt !== null, lastSeenAt: row.lastSeenAt.toISOString() },
+            part,
+            atMs: row.placeMs,
+            covered: spans[row.placePart ?? ''] ?? [],
+            answered,
+            finished: row.finishedAt !== null,
+            lastSeenAt: row.lastSeenAt.toISOString(),
           },
         }
       }),

@@ -69,8 +69,18 @@ async function toAssignment(row: AssignmentRow): Promise<Assignment> {
   const { id, lessonId, mostAttempts, rules, groups, people, isWithdrawn, learners, begun } = row
   const { title, posterMediaId } = await describeLesson(row)
   return {
-    ...{ id, lessonId, title, posterMediaId, ...timesOf(row), mostAttempts, rules },
-    ...{ groups, people, isWithdrawn, learners, begun },
+    id,
+    lessonId,
+    title,
+    posterMediaId,
+    ...timesOf(row),
+    mostAttempts,
+    rules,
+    groups,
+    people,
+    isWithdrawn,
+    learners,
+    begun,
   }
 }
 
@@ -100,9 +110,15 @@ export async function saveAssignment(
       throw new HttpError('class-full', { detail: 'A class holds up to 300 assignments.' })
     await checkTargets(ask, classId, groups, people)
     const stored = await storeAssignment(ask, {
-      ...{ id, classId, lessonId, position: positionBefore(inOrder(known), null) },
-      ...{ opensAt: date(times.opensAt), dueAt: date(times.dueAt), closesAt: date(times.closesAt) },
-      ...{ mostAttempts, rules },
+      id,
+      classId,
+      lessonId,
+      position: positionBefore(inOrder(known), null),
+      opensAt: date(times.opensAt),
+      dueAt: date(times.dueAt),
+      closesAt: date(times.closesAt),
+      mostAttempts,
+      rules,
     })
     if (!stored) throw new HttpError('already-exists')
     await storeTargets(ask, id, { groups, people })
@@ -151,7 +167,8 @@ export async function placeAssignment(
     if (!known.some(({ id }) => id === assignmentId)) throw new HttpError('not-found')
     const others = known.filter(({ id }) => id !== assignmentId)
     await ask('UPDATE assignments SET position = $2 WHERE id = $1', [
-      ...[assignmentId, positionBefore(others, beforeId)],
+      assignmentId,
+      positionBefore(others, beforeId),
     ])
   })
   return listAssignments(context, classId)
@@ -170,7 +187,8 @@ export async function dropAssignment(
     )
     if (gone.length > 0) return
     await ask('UPDATE assignments SET is_withdrawn = true WHERE id = $1 AND class_id = $2', [
-      ...[assignmentId, classId],
+      assignmentId,
+      classId,
     ])
   })
   return listAssignments(context, classId)
@@ -204,20 +222,28 @@ export function standOf(
   { rules, closesAt }: Pick<AssignmentFacts, 'rules' | 'closesAt'>,
 ): Stood {
   const { watched, answered, questions, points, max } = attemptOutcome(lesson, {
-    ...{ attemptId: row.id, spans, responses: [...responses] },
+    attemptId: row.id,
+    spans,
+    responses: [...responses],
   })
   const figures = { watched, answered, questions, points, max }
   // What came after closing is told, but makes nothing complete.
   const isDone = (at: Date | null) => at !== null && isInTime(at.getTime(), closesAt)
   const [finished, confirmed] = [isDone(row.finishedAt), isDone(row.confirmedAt)]
   return {
-    ...{ id: row.id, number: row.number, ...figures, leftOut, tooFast },
+    id: row.id,
+    number: row.number,
+    ...figures,
+    leftOut,
+    tooFast,
     doubtful: responses.filter(({ isDoubtful }) => isDoubtful).length,
     afterTelling,
     jumpedMs: jumpedOverMs(lesson, rules, played),
     marked: responses.filter(({ mark }) => mark !== null).length,
-    ...{ finishedAt: clock(row.finishedAt), confirmedAt: clock(row.confirmedAt) },
-    ...{ openedAt: row.openedAt.toISOString(), lastSeenAt: row.lastSeenAt.toISOString() },
+    finishedAt: clock(row.finishedAt),
+    confirmedAt: clock(row.confirmedAt),
+    openedAt: row.openedAt.toISOString(),
+    lastSeenAt: row.lastSeenAt.toISOString(),
     isComplete: isComplete(rules, { ...figures, finished, confirmed }),
   }
 }
@@ -310,8 +336,12 @@ export async function listWork(context: Context, person: Person): Promise<{ clas
     const mine = attempts.filter(({ assignmentId }) => assignmentId === row.id)
     const tells = tellsAt(row.rules, timesOf(row), new Date())
     classes.get(row.classId)!.assignments.push({
-      ...{ id: row.id, ...(await describeLesson(row)), ...timesOf(row) },
-      ...{ mostAttempts: row.mostAttempts, rules: row.rules, tells },
+      id: row.id,
+      ...(await describeLesson(row)),
+      ...timesOf(row),
+      mostAttempts: row.mostAttempts,
+      rules: row.rules,
+      tells,
       wasTold: holdsBack(underOf(row)) && told.has(row.id),
       newReplies: replies.get(row.id) ?? 0,
       attempts: mine.map(({ id }) => {

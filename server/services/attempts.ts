@@ -72,7 +72,12 @@ export async function describeLink(
   const lesson = await editionDocument({ lessonId, edition: newest })
   const { title, summary, language, level = '', licence = '', cover, theme } = lesson
   return {
-    ...{ title, summary, language, level, licence, theme: theme ?? null },
+    title,
+    summary,
+    language,
+    level,
+    licence,
+    theme: theme ?? null,
     objectives: objectivesOf(lesson),
     cover: cover ? { wash: cover.wash, strength: cover.strength, letters: cover.letters } : null,
     person,
@@ -147,13 +152,19 @@ export async function readAttempt(
       classTitle: (await readClassHead(within(database), assignment.classId))?.title ?? '',
       topRate: assignment.rules.topRate,
       talks: await talksNow(assignment, facts.personId),
-      ...{ tells: tellsFrom === null, tellsFrom },
-      ...{ dueAt: times!.dueAt, closesAt: times!.closesAt },
+      tells: tellsFrom === null,
+      tellsFrom,
+      dueAt: times!.dueAt,
+      closesAt: times!.closesAt,
     },
     media,
     handed: (handed.get(attemptId) ?? []).map(toTaken),
     progress: {
-      ...{ partId: row.placePart, atMs: row.placeMs, released, ownNotes, ...done },
+      partId: row.placePart,
+      atMs: row.placeMs,
+      released,
+      ownNotes,
+      ...done,
       responses: given.map((response) => responseFor(holding, told, response)),
       judged: judgedBy(holding, whole, { ...done, released, responses: given }),
     },
@@ -170,7 +181,8 @@ async function readDone({ database }: Context, attemptId: string) {
     readSeen(ask, [attemptId]),
   ])
   return {
-    ...{ chosen, finishedParts },
+    chosen,
+    finishedParts,
     seen: seen.get(attemptId) ?? {},
     covered: covered.get(attemptId)?.spans ?? {},
   }

@@ -80,8 +80,13 @@ export async function changeClass(
             join_until = CASE WHEN $5 THEN $7::timestamptz ELSE join_until END
       WHERE id = $1`,
     [
-      ...[classId, title ?? null, timeZone ?? null, isOver ?? null],
-      ...[joinUntil !== undefined, code, joinUntil ?? null],
+      classId,
+      title ?? null,
+      timeZone ?? null,
+      isOver ?? null,
+      joinUntil !== undefined,
+      code,
+      joinUntil ?? null,
     ],
   )
   return readClass(context, classId)
@@ -159,7 +164,9 @@ async function makeLearners(
   const wanted = entries.map(({ name }) => signInNameOf(name))
   const taken = await readTakenNames(ask, wanted)
   const learners = entries.map(({ id, name }, index) => ({
-    ...{ id, name, signIn: takeSignInName(wanted[index]!, taken) },
+    id,
+    name,
+    signIn: takeSignInName(wanted[index]!, taken),
     card: sealing.seal(passPhraseOf(randomBytes)),
   }))
   await enrolNew(ask, classId, learners)
@@ -173,7 +180,8 @@ export async function changeMember(
 ): Promise<Class> {
   await changingClass(context, classId, async (ask, transaction) => {
     const found = await ask('SELECT 1 FROM enrolments WHERE class_id = $1 AND person_id = $2', [
-      ...[classId, personId],
+      classId,
+      personId,
     ])
     if (found.length === 0) throw new HttpError('not-found')
     if (name !== undefined) {
@@ -190,7 +198,9 @@ export async function changeMember(
     if (groups !== undefined) await setGroups(ask, classId, personId, groups)
     if (moderates !== undefined)
       await ask('UPDATE enrolments SET moderates = $3 WHERE class_id = $1 AND person_id = $2', [
-        ...[classId, personId, moderates],
+        classId,
+        personId,
+        moderates,
       ])
   })
   return readClass(context, classId)
@@ -270,7 +280,8 @@ export async function dropTeacher(
     if (others.length === 0)
       throw new HttpError('last-owner', { detail: 'A class needs a teacher. Add another first.' })
     await ask('DELETE FROM class_teachers WHERE class_id = $1 AND person_id = $2', [
-      ...[classId, personId],
+      classId,
+      personId,
     ])
   }).then(() => readClass(context, classId))
 }

@@ -109,8 +109,11 @@ async function workOf(
     const own = covered.get(attempt.id) ?? NOTHING
     const did = { ...own, responses: responses.get(attempt.id) ?? [] }
     const work = {
-      ...{ attempt, name: nameOf.get(attempt.personId) ?? '', covered: own },
-      ...{ responses: did.responses, stood: standOf(attempt, lesson, did, given) },
+      attempt,
+      name: nameOf.get(attempt.personId) ?? '',
+      covered: own,
+      responses: did.responses,
+      stood: standOf(attempt, lesson, did, given),
     }
     byPerson.set(attempt.personId, [...(byPerson.get(attempt.personId) ?? []), work])
   }

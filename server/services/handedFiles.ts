@@ -29,7 +29,9 @@ export function readHandedUpload(
   if (!attemptId?.success || !questionId?.success || !fileId?.success) return null
   const name = cutText((said?.filename ?? '').trim(), 200)
   return {
-    ...{ attemptId: attemptId.data, questionId: questionId.data, fileId: fileId.data },
+    attemptId: attemptId.data,
+    questionId: questionId.data,
+    fileId: fileId.data,
     name: name || 'file',
   }
 }

@@ -40,12 +40,14 @@ export async function readHistory(
     ),
   ])
   return {
-    entries: entries.slice(0, PAGE).map(({ revision, name, person_name, made_at }) => ({
-      revision,
-      name,
-      personName: person_name,
-      madeAt: made_at.toISOString(),
-    })),
+    entries: entries
+      .slice(0, PAGE)
+      .map(({ revision, name, person_name, made_at }) => ({
+        revision,
+        name,
+        personName: person_name,
+        madeAt: made_at.toISOString(),
+      })),
     more: entries.length > PAGE,
     oldest: oldest?.revision ?? null,
   }

@@ -93,8 +93,11 @@ const OUT_OF_CLASS = { homeClass: null, card: null }
 /** Before anything else is locked, and always in the same order: two keepers who leave at once wait for each other. */
 async function lockKeepers(transaction: Transaction): Promise<number> {
   const keepers = await PersonRow.findAll({
-    ...{ where: { role: 'keeper' }, order: [['id', 'ASC']], attributes: ['id'] },
-    ...{ transaction, lock: transaction.LOCK.UPDATE },
+    where: { role: 'keeper' },
+    order: [['id', 'ASC']],
+    attributes: ['id'],
+    transaction,
+    lock: transaction.LOCK.UPDATE,
   })
   return keepers.length
 }

@@ -22,7 +22,9 @@ export async function listKeptQuestions(
     usesOfKept(database, person.id),
   ])
   return rows.map(({ id, question, keptAt }) => ({
-    ...{ id, question, keptAt: keptAt.toISOString() },
+    id,
+    question,
+    keptAt: keptAt.toISOString(),
     lessons: uses
       .filter(({ keptId }) => keptId === id)
       .map(({ id: lessonId, title }) => ({ id: lessonId, title })),

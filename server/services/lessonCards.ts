@@ -84,8 +84,12 @@ async function drawCards(database: Database, rows: readonly Row[]): Promise<Map<
 }
 
 const ownOf = (row: Row) => ({
-  ...{ id: row.id, updatedAt: row.updated_at.toISOString(), editionNumber: row.edition_number },
-  ...{ learners: row.learners, role: row.role, seenBy: row.seen_by },
+  id: row.id,
+  updatedAt: row.updated_at.toISOString(),
+  editionNumber: row.edition_number,
+  learners: row.learners,
+  role: row.role,
+  seenBy: row.seen_by,
 })
 
 function draw(draft: Lesson): Drawn {
@@ -109,7 +113,10 @@ function draw(draft: Lesson): Drawn {
 
 /** A quiz's question as a leaf of its small frond. */
 export const leafOf = ({ itemId: id, atMs }: QuizOnFrond['leaves'][number]) => ({
-  ...{ id, kind: 'question' as const, fromMs: atMs, toMs: atMs },
+  id,
+  kind: 'question' as const,
+  fromMs: atMs,
+  toMs: atMs,
 })
 
 /** What stands on the small frond of a film. */

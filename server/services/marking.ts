@@ -105,7 +105,10 @@ export async function describeSource(
   const order = questionsMet(lesson).map(({ id }) => id)
   const until = assignment && heldBackUntil(assignment.rules, timesOf(assignment), new Date())
   return {
-    ...{ title: lesson.title, classTitle: head?.title ?? null, lessonId, order },
+    title: lesson.title,
+    classTitle: head?.title ?? null,
+    lessonId,
+    order,
     heldBack: until && head ? { until, timeZone: head.timeZone } : null,
   }
 }
@@ -171,7 +174,9 @@ function showAnswer(
   const called = (id: string, name: string) =>
     isHidden ? plainFileName(name, wanted.indexOf(id) + 1) : name
   return {
-    ...{ responseId: response.id, tryNumber: response.tryNumber, answer },
+    responseId: response.id,
+    tryNumber: response.tryNumber,
+    answer,
     text: readableAnswer(question, answer),
     files: handed
       .filter(({ id }) => wanted.includes(id))

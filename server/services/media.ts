@@ -66,12 +66,27 @@ function describe(row: MediaRow, files: MediaFileRow[], jobs: MediaJobRow[]): Me
   const { kind, description, alternative, credit, licence, sourceNote, tags } = row
   const { id, title, state, fault, bytes, durationMs, frameRate, width, height, hasSound } = row
   return {
-    ...{ id, kind, title, description, alternative, credit, licence, sourceNote, tags },
-    ...{ state, fault: fault ?? null, bytes },
-    ...{ durationMs: durationMs ?? null, frameRate: frameRate ?? null },
-    ...{ width: width ?? null, height: height ?? null, hasSound: hasSound ?? null },
+    id,
+    kind,
+    title,
+    description,
+    alternative,
+    credit,
+    licence,
+    sourceNote,
+    tags,
+    state,
+    fault: fault ?? null,
+    bytes,
+    durationMs: durationMs ?? null,
+    frameRate: frameRate ?? null,
+    width: width ?? null,
+    height: height ?? null,
+    hasSound: hasSound ?? null,
     hosted: row.hosted ?? null,
-    ...{ cutFrom: row.cutFrom ?? null, cut: row.cut ?? null, pageCount: row.pageCount ?? null },
+    cutFrom: row.cutFrom ?? null,
+    cut: row.cut ?? null,
+    pageCount: row.pageCount ?? null,
     files: files.flatMap(({ kind }) => (isPageFile(kind) ? [] : [kind])).sort(),
     jobs: jobs
       .map(({ kind, state: jobState, progress }) => ({ kind, state: jobState, progress }))
@@ -96,7 +111,10 @@ export interface FinishedUpload {
 }
 
 const USUAL_TITLE = {
-  ...{ film: 'Film', picture: 'Picture', sound: 'Sound', document: 'Document' },
+  film: 'Film',
+  picture: 'Picture',
+  sound: 'Sound',
+  document: 'Document',
 } as const
 
 const isPageFile = (kind: MediaFileRow['kind']): kind is PageFile => kind.startsWith('page-')
@@ -121,10 +139,7 @@ export async function takeUpload(context: Context, upload: FinishedUpload): Prom
   await beginPreparing(
     context,
     { ...base, bytes: size, state: 'preparing' },
-    {
-      storageKey,
-      contentType: servedAs(type.mime),
-    },
+    { storageKey, contentType: servedAs(type.mime) },
   )
   // Not before it is in the database: until then the upload is all there is of it.
   await rm(upload.path, { force: true })

@@ -105,7 +105,8 @@ const isWatchingAlone = ({ records }: Batch): boolean =>
 
 const timeOfBatch = ({ state }: KnownClock, { attempt, records, sentAt = null, now }: Batch) =>
   timeOf(state, records, {
-    ...{ sentAt, bounds: { openedMs: attempt.openedAt.getTime(), nowMs: now.getTime() } },
+    sentAt,
+    bounds: { openedMs: attempt.openedAt.getTime(), nowMs: now.getTime() },
   })
 
 async function storeWatching(context: Context, batch: Batch): Promise<Told> {

@@ -14,18 +14,12 @@ export const REFUSALS = {
     code: 'noTriesLeft',
     message: 'No tries are left for this question; the earlier answers stand.',
   },
-  missingFile: {
-    code: 'missingFile',
-    message: 'A file of this answer has not arrived.',
-  },
+  missingFile: { code: 'missingFile', message: 'A file of this answer has not arrived.' },
   tooLate: {
     code: 'tooLate',
     message: 'The time for this question had run out before this answer was given.',
   },
-  closed: {
-    code: 'closed',
-    message: 'It had closed before this answer was given.',
-  },
+  closed: { code: 'closed', message: 'It had closed before this answer was given.' },
   toldAlready: {
     code: 'toldAlready',
     message:
@@ -44,10 +38,7 @@ export const REFUSALS = {
     code: 'talkOff',
     message: 'Your class does not talk about this lesson any more, so what you wrote was not told.',
   },
-  unknownPost: {
-    code: 'unknownPost',
-    message: 'What you replied to is not there any more.',
-  },
+  unknownPost: { code: 'unknownPost', message: 'What you replied to is not there any more.' },
   notForYou: { code: 'notForYou', message: 'This is not yours to say or to change.' },
   wrongNumber: { code: 'wrongNumber', message: 'This number is not one that was asked for.' },
   tooManyPosts: {

@@ -96,7 +96,8 @@ const fileName = (words: string, format: ReportFormat) =>
 async function fileOf(document: ReportDocument, format: ReportFormat): Promise<MailFile> {
   const words = `${document.title} ${document.about.split(' · ').at(-1)}`
   return {
-    ...{ name: fileName(words, format), contentType: CONTENT_TYPES[format] },
+    name: fileName(words, format),
+    contentType: CONTENT_TYPES[format],
     content: await written(document, format),
   }
 }
@@ -132,7 +133,8 @@ export async function mailReport(
   )
   const [first] = documents as [ReportDocument, ...ReportDocument[]]
   const whole: ReportDocument = {
-    ...{ title: first.title, about: first.about },
+    title: first.title,
+    about: first.about,
     sentences: documents.flatMap(({ sentences }) => sentences),
     tables: documents.flatMap(({ tables }) => tables),
   }
@@ -145,7 +147,9 @@ export async function mailReport(
         within(context.database, transaction),
         person.id,
         {
-          ...{ recipient, subject: subject(whole.title), files },
+          recipient,
+          subject: subject(whole.title),
+          files,
           body: body(whole.title, person.name, whole.sentences),
         },
         `${from.source} ${from.sourceId}`,

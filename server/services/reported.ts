@@ -34,7 +34,12 @@ export interface Movement {
 }
 
 export const noMovement = (): Movement => ({
-  ...{ place: null, released: [], choices: [], finished: new Map(), seen: [], notes: [] },
+  place: null,
+  released: [],
+  choices: [],
+  finished: new Map(),
+  seen: [],
+  notes: [],
 })
 
 type MovementRecord = PlaceRecord | FinishRecord | ChoiceRecord | SeenRecord | OwnNoteRecord

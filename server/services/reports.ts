@@ -84,7 +84,9 @@ function watchedPart(
     const spans = covered.spans[partId] ?? []
     const cells = cellsOf(spans, covered.again[partId] ?? [], durationMs, binMs)
     return {
-      ...{ name, cells, watched: coverage(spans, durationMs) },
+      name,
+      cells,
+      watched: coverage(spans, durationMs),
       furthestMs: Math.min(durationMs, furthestMs(spans)),
     }
   })
@@ -93,7 +95,12 @@ function watchedPart(
     .map(({ covered }) => covered.spans[partId] ?? [])
     .filter((spans) => spans.length > 0)
   return {
-    ...{ partId, title: lesson.parts[partId]!.title, durationMs, binMs, plays, seenBy },
+    partId,
+    title: lesson.parts[partId]!.title,
+    durationMs,
+    binMs,
+    plays,
+    seenBy,
     learners: rows,
     leaveOff: leaveOff(
       watchedAny,
@@ -153,10 +160,24 @@ function toQuestionReport(
   const { id, question, partId, placeId, atMs, number, max, labels } = asked
   const { answered, difficulty, discrimination, upperLower, medianMs, tries, seen } = figures
   return {
-    ...{ questionId: id, number, kind: question.kind, stem: plainOf(question.stem) },
-    ...{ partId, partTitle: lesson.parts[partId]!.title, placeId, atMs, max },
-    ...{ byPerson: isByPerson(question), answered, difficulty, discrimination, upperLower },
-    ...{ medianMs, tries, evidence: question.evidence, seen },
+    questionId: id,
+    number,
+    kind: question.kind,
+    stem: plainOf(question.stem),
+    partId,
+    partTitle: lesson.parts[partId]!.title,
+    placeId,
+    atMs,
+    max,
+    byPerson: isByPerson(question),
+    answered,
+    difficulty,
+    discrimination,
+    upperLower,
+    medianMs,
+    tries,
+    evidence: question.evidence,
+    seen,
     options: figures.options.map((option) => ({
       ...option,
       label: labels[option.id]!,
@@ -177,7 +198,10 @@ export async function readWays(
   const ask = within(context.database)
   const [taken, counted] = await Promise.all([countWays(ask, ids), countParts(ask, ids)])
   const parts = partsInOrder(lesson).map((part, index) => ({
-    ...{ partId: part.id, number: index + 1, kind: part.kind, title: part.title },
+    partId: part.id,
+    number: index + 1,
+    kind: part.kind,
+    title: part.title,
     ...(counted.get(part.id) ?? { opened: 0, finished: 0 }),
     ways: waysOf(lesson, part).map((way) => ({ ...way, learners: taken.get(way.id) ?? 0 })),
   }))
@@ -190,14 +214,20 @@ function waysOf(lesson: Lesson, part: Part) {
     cue.kind !== 'fork'
       ? []
       : inOrder(Object.values(cue.choices)).map(({ id, text, target }) => ({
-          ...{ id: `${cue.id} ${id}`, atMs: cue.atMs, prompt: cue.prompt, words: text },
+          id: `${cue.id} ${id}`,
+          atMs: cue.atMs,
+          prompt: cue.prompt,
+          words: text,
           leads: leadsTo(lesson, target),
         })),
   )
   const routes = inOrder(Object.values(lesson.routes ?? {}))
     .filter(({ fromId }) => fromId === part.id)
     .map(({ id, words, target }) => ({
-      ...{ id: `${part.id} ${id}`, atMs: null, prompt: '', words },
+      id: `${part.id} ${id}`,
+      atMs: null,
+      prompt: '',
+      words,
       leads: leadsTo(lesson, target),
     }))
   return [...forks, ...routes]
@@ -242,11 +272,11 @@ export async function readComparison(
         ? own
         : await gather(context, person, source, edition, { byLinkAlone: true })
       return {
-        ...{ key: `${assignmentId ?? ''} ${edition}`, classTitle, edition },
-        ...{
-          isOwn,
-          lastAt: lastAt.toISOString(),
-        },
+        key: `${assignmentId ?? ''} ${edition}`,
+        classTitle,
+        edition,
+        isOwn,
+        lastAt: lastAt.toISOString(),
         ...summaryOf(group),
       }
     }),
@@ -255,7 +285,9 @@ export async function readComparison(
     ...own.about,
     groups: compared,
     questions: questions.map(({ id, number, question }) => ({
-      ...{ questionId: id, number, stem: plainOf(question.stem) },
+      questionId: id,
+      number,
+      stem: plainOf(question.stem),
     })),
   }
 }

@@ -31,7 +31,9 @@ export async function readSharing(
   ])
   if (!lesson) throw new HttpError('not-found')
   return {
-    ...{ seenBy: lesson.seenBy, linkCode: lesson.linkCode, people },
+    seenBy: lesson.seenBy,
+    linkCode: lesson.linkCode,
+    people,
     invited: forOwner ? invited.map(({ email }) => email) : [],
   }
 }

@@ -97,7 +97,10 @@ interface InClass {
   assignmentId: string
 }
 const teacherAt = (assignmentId: string, { id }: Person): Place => ({
-  ...{ assignmentId, personId: id, teaches: true, moderates: true },
+  assignmentId,
+  personId: id,
+  teaches: true,
+  moderates: true,
 })
 
 async function assignmentIn(
@@ -321,10 +324,15 @@ export async function readTalkReport(
     countActivity(ask, assignmentId),
   ])
   return {
-    ...{ title: lesson.title, lessonId, isOn: rules.talk === true },
+    title: lesson.title,
+    lessonId,
+    isOn: rules.talk === true,
     mayOpenBench: await hasLessonRole(person, lessonId, ROLES_FROM.viewer),
     parts: partsInOrder(lesson).map(({ id, title }, index) => ({
-      ...{ id, number: index + 1, title, durationMs: filmLengthMs(lesson, id) ?? null },
+      id,
+      number: index + 1,
+      title,
+      durationMs: filmLengthMs(lesson, id) ?? null,
     })),
     people: meant.map((one) => ({ ...one, ...(activity.get(one.personId) ?? NO_ACTIVITY) })),
   }

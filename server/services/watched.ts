@@ -32,8 +32,11 @@ export function judgeWatched(
     (a, b) => Date.parse(a.beganAt) - Date.parse(b.beganAt),
   )
   const reported = inOrder.map((record) => ({
-    ...{ fromMs: record.fromMs, toMs: record.toMs, rate: record.rate },
-    ...{ beganAtMs: Date.parse(record.beganAt), endedAtMs: Date.parse(record.endedAt) },
+    fromMs: record.fromMs,
+    toMs: record.toMs,
+    rate: record.rate,
+    beganAtMs: Date.parse(record.beganAt),
+    endedAtMs: Date.parse(record.endedAt),
   }))
   const { doubts, state: after } = judgeSpans(time.state, reported, time.bounds)
   const offsetMs = time.state.offsetMs ?? 0

@@ -80,7 +80,11 @@ async function send(who: { agent: Agent }, attemptId: string, ...records: object
   return reply.body as RecordsReply
 }
 const answer = (answeredAt: string, picked = 'a-a') => ({
-  ...{ kind: 'response', id: nanoid(), cueId: 'a', questionId: 'q-a', answeredAt },
+  kind: 'response',
+  id: nanoid(),
+  cueId: 'a',
+  questionId: 'q-a',
+  answeredAt,
   answer: { kind: 'choice', picked: [picked] },
 })
 function span(fromMs: number, toMs: number, more: object = {}) {

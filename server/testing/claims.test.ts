@@ -52,7 +52,9 @@ async function sit(
   const { attemptId } = reply.body as { attemptId: string }
   if (begunMs > 0) await begunBefore(attemptId, begunMs)
   return {
-    ...{ learner, attemptId, assignmentId: room.assignmentId },
+    learner,
+    attemptId,
+    assignmentId: room.assignmentId,
     async send(records, offMs = null) {
       const sentAt = offMs === null ? {} : { sentAt: iso(Date.now() + offMs) }
       const { body } = await learner.agent
@@ -90,15 +92,24 @@ const span = (
   offMs = 0,
   more: object = {},
 ) => ({
-  ...{ kind: 'span', id: nanoid(), partId: PART, fromMs: from * 1000, toMs: to * 1000, rate: 1 },
-  ...{
-    beganAt: iso(Date.now() + offMs - began * 1000),
-    endedAt: iso(Date.now() + offMs - ended * 1000),
-  },
-  ...{ muted: false, hidden: false, ...more },
+  kind: 'span',
+  id: nanoid(),
+  partId: PART,
+  fromMs: from * 1000,
+  toMs: to * 1000,
+  rate: 1,
+  beganAt: iso(Date.now() + offMs - began * 1000),
+  endedAt: iso(Date.now() + offMs - ended * 1000),
+  muted: false,
+  hidden: false,
+  ...more,
 })
 const answer = (atMs: number) => ({
-  ...{ kind: 'response', id: nanoid(), cueId: 'a', questionId: 'q-a', answeredAt: iso(atMs) },
+  kind: 'response',
+  id: nanoid(),
+  cueId: 'a',
+  questionId: 'q-a',
+  answeredAt: iso(atMs),
   answer: { kind: 'choice', picked: ['a-a'] },
 })
 const finish = (partId = PART) => ({ kind: 'finish', id: nanoid(), partId, at: iso(Date.now()) })

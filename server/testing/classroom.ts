@@ -77,12 +77,26 @@ export function played(partId: string, fromMs: number, toMs: number, more: objec
   const [beganMs, endedMs] = [playedUntil, playedUntil + toMs - fromMs]
   playedUntil = endedMs + 10
   return {
-    ...{ kind: 'span', id: nanoid(), partId, fromMs, toMs, rate: 1, muted: false, hidden: false },
-    ...{ beganAt: new Date(beganMs).toISOString(), endedAt: new Date(endedMs).toISOString() },
+    kind: 'span',
+    id: nanoid(),
+    partId,
+    fromMs,
+    toMs,
+    rate: 1,
+    muted: false,
+    hidden: false,
+    beganAt: new Date(beganMs).toISOString(),
+    endedAt: new Date(endedMs).toISOString(),
     ...more,
   }
 }
 
 export const answered = (cueId: string, questionId: string, answer: object, more: object = {}) => ({
-  ...{ kind: 'response', id: nanoid(), cueId, questionId, answer, answeredAt: ago(0), ...more },
+  kind: 'response',
+  id: nanoid(),
+  cueId,
+  questionId,
+  answer,
+  answeredAt: ago(0),
+  ...more,
 })

@@ -70,12 +70,12 @@ it('words alone are taken in to be taken away, and never shown as a page', async
 it('learners see the pages that their lesson shows, and nobody else does', async () => {
   const { id: mediaId } = await put(makePdf({ pages: ['Seen'] }), 'Seen.pdf')
   const deck = edited(emptyLesson('A lesson'), edits.addPart, {
-    ...{ id: 'deck', kind: 'deck', title: 'Deck' },
+    id: 'deck',
+    kind: 'deck',
+    title: 'Deck',
   })
   const slide = { id: nanoid(), mediaId, page: 1, title: '', alternative: '', notes: '' }
-  const lesson = edited(deck, edits.addThings, {
-    ...{ partId: 'deck', map: 'slides', things: [slide] },
-  })
+  const lesson = edited(deck, edits.addThings, { partId: 'deck', map: 'slides', things: [slide] })
   const { code, lessonId } = await putLesson(owner.person, lesson)
   const { run } = await import('../database/connect.ts')
   await run(server.context.database, 'INSERT INTO media_uses VALUES ($1, $2)', [lessonId, mediaId])

@@ -51,7 +51,10 @@ describe('edits', () => {
 
   it('of every line of the longest script are taken in', async () => {
     const lines = Array.from({ length: 3600 }, (_, i) => ({
-      ...{ id: `l${i}`, fromMs: i * 3000, toMs: i * 3000 + 2500, text: 'Words' },
+      id: `l${i}`,
+      fromMs: i * 3000,
+      toMs: i * 3000 + 2500,
+      text: 'Words',
     }))
     const script = made('e1', edits.importScript, { id: 's', partId: PART, language: 'en', lines })
     await send({ revision: 0, edits: [script] }).expect(200)
@@ -85,7 +88,11 @@ describe('edits', () => {
       (await agent.get(`/api/lessons/${lessonId}/history/${revision}`).expect(200)).body.lesson
         .title
     expect(await Promise.all([1, 150, 151, 299, 450].map(titleAt))).toEqual([
-      ...['Title 1', 'Title 150', 'Title 151', 'Title 299', 'Title 450'],
+      'Title 1',
+      'Title 150',
+      'Title 151',
+      'Title 299',
+      'Title 450',
     ])
     await agent.get(`/api/lessons/${lessonId}/history/451`).expect(404)
     await agent.get(`/api/lessons/${lessonId}/history/-1`).expect(422)
@@ -279,7 +286,8 @@ describe('editions', () => {
   it('a learner never gets the notes of designers', async () => {
     const note = { cueId: 'note', partId: PART, atMs: 100 }
     const noted = edited(edited(lessonWithFilm(), edits.addNote, note), edits.setNoteText, {
-      ...{ cueId: 'note', text: 'Between us' },
+      cueId: 'note',
+      text: 'Between us',
     })
     const { code } = await putLesson(owner, noted)
     const guest = server.anonymous()

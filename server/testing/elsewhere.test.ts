@@ -19,8 +19,13 @@ const asked: string[] = []
 const oEmbed = (path: string) =>
   `<!doctype html><link rel="alternate" type="application/json+oembed" href="${path}">`
 const film = (player: string) => ({
-  ...{ version: '1.0', type: 'video', width: 640, height: 360, title: 'Sluices' },
-  ...{ author_name: 'Odile Harcastle', provider_name: 'The House' },
+  version: '1.0',
+  type: 'video',
+  width: 640,
+  height: 360,
+  title: 'Sluices',
+  author_name: 'Odile Harcastle',
+  provider_name: 'The House',
   html: `<iframe src="${player}"></iframe>`,
 })
 
@@ -32,8 +37,14 @@ function makeStreams(): void {
   films.make('plain/all.m3u8', ...PICTURE, ...SOUND, ...short, ...list)
   films.make(
     'ranges/all.m3u8',
-    ...[...PICTURE, ...SOUND, ...short, ...list],
-    ...['-hls_segment_type', 'fmp4', '-hls_flags', 'single_file'],
+    ...PICTURE,
+    ...SOUND,
+    ...short,
+    ...list,
+    '-hls_segment_type',
+    'fmp4',
+    '-hls_flags',
+    'single_file',
   )
   writeFileSync(films.pathOf('locked/key'), 'sixteen letters!')
   writeFileSync(films.pathOf('key.info'), `key\n${films.pathOf('locked/key')}\n`)
@@ -126,11 +137,13 @@ describe('a stream', () => {
   ])('%s becomes a film', async (_what, path) => {
     const media = await fetched(path)
     expect(media).toMatchObject({
-      ...{ state: 'ready', fault: null, width: 320, height: 180, hasSound: true },
-      ...{
-        frameRate: '25',
-        files: ['filmstrip', 'original', 'pauses', 'peaks', 'poster', 'shots'],
-      },
+      state: 'ready',
+      fault: null,
+      width: 320,
+      height: 180,
+      hasSound: true,
+      frameRate: '25',
+      files: ['filmstrip', 'original', 'pauses', 'peaks', 'poster', 'shots'],
     })
     expect(media.durationMs).toBeGreaterThan(1900)
     expect(media.durationMs).toBeLessThan(2200)
@@ -155,19 +168,26 @@ describe('a hosted film', () => {
   it('is known by what its host says, and ready once its player has told how long it runs', async () => {
     const media = await described('/watch')
     expect(media).toMatchObject({
-      ...{ state: 'preparing', title: 'Sluices', credit: 'Odile Harcastle, The House' },
-      ...{ width: 640, height: 360, durationMs: null, files: [] },
+      state: 'preparing',
+      title: 'Sluices',
+      credit: 'Odile Harcastle, The House',
+      width: 640,
+      height: 360,
+      durationMs: null,
+      files: [],
       hosted: { player: `${origin}/player`, page: `${origin}/watch`, host: 'The House' },
     })
     const stranger = await server.signedIn('designer')
     await stranger.agent.post(`/api/media/${media.id}/length`).send({ durationMs: 5 }).expect(404)
     expect((await measure(media.id, 61_000).expect(200)).body).toMatchObject({
-      ...{ state: 'ready', durationMs: 61_000 },
+      state: 'ready',
+      durationMs: 61_000,
     })
     // What cues hang on does not change any more.
     for (const other of [9000, null])
       expect((await measure(media.id, other).expect(200)).body).toMatchObject({
-        ...{ state: 'ready', durationMs: 61_000 },
+        state: 'ready',
+        durationMs: 61_000,
       })
     await owner.agent.get(`/api/media/${media.id}/files/playable`).expect(404)
   })
@@ -197,7 +217,8 @@ describe('a hosted film', () => {
     const host = server.context.filmHost!
     const media = await described(`${host}/watch/caught-on-the-sill`)
     expect(media).toMatchObject({
-      ...{ title: 'Caught on the Sill', files: ['poster'] },
+      title: 'Caught on the Sill',
+      files: ['poster'],
       credit: 'Harrowmere Film Circle, Nethering Film House',
     })
     // It may not be copied, so there is nothing to copy.

@@ -80,8 +80,13 @@ describe('a film from an address', () => {
   it('is prepared like any other, under its name, and says to its owner where it came from', async () => {
     const media = await fetched('/Half%20a%20paddle.mp4')
     expect(media).toMatchObject({
-      ...{ state: 'ready', kind: 'film', title: 'Half a paddle.mp4', bytes: film.length },
-      ...{ width: 320, height: 180, hasSound: true },
+      state: 'ready',
+      kind: 'film',
+      title: 'Half a paddle.mp4',
+      bytes: film.length,
+      width: 320,
+      height: 180,
+      hasSound: true,
       sourceNote: `${origin}/Half%20a%20paddle.mp4`,
     })
     const { body } = await owner.agent.get(`/api/media/${media.id}/files/playable`).expect(200)

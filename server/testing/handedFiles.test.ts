@@ -83,7 +83,11 @@ async function answerWith(learner: Learner, fileIds: string[]) {
     files: fileIds.map((id) => ({ id, name: 'Sketch.png', bytes: PNG.length })),
   }
   const record = {
-    ...{ kind: 'response', id: nanoid(), cueId: 'ask', questionId: 'sketch', answer },
+    kind: 'response',
+    id: nanoid(),
+    cueId: 'ask',
+    questionId: 'sketch',
+    answer,
     answeredAt: hoursAgo(10),
   }
   const { body } = await learner.agent

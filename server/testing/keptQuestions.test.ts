@@ -9,10 +9,7 @@ import { putLesson, putMedia, startTestServer, type TestServer } from './testSer
 let server: TestServer
 let designer: Awaited<ReturnType<TestServer['signedIn']>>
 const asked = edited(
-  withQuestion(lessonWithFilm(), {
-    ...{ id: 'a', atMs: 5000 },
-    evidence: { fromMs: 0, toMs: 4000 },
-  }),
+  withQuestion(lessonWithFilm(), { id: 'a', atMs: 5000, evidence: { fromMs: 0, toMs: 4000 } }),
   edits.addMaterial,
   { materialId: 'm', questionId: 'q-a', title: 'Passage' },
 )
@@ -55,7 +52,10 @@ describe('a kept question', () => {
     const { lessonId } = await putLesson(designer.person, lesson, { published: false })
     const ids = { cueId: 'c', questionId: 'q', shelfId: 'three' }
     const outcome = runEdit(lesson, edits.addKeptQuestion, {
-      ...{ ...ids, question, partId: PART, atMs: 1000 },
+      ...ids,
+      question,
+      partId: PART,
+      atMs: 1000,
     })
     if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues))
     const { name, patches } = outcome.made

@@ -34,7 +34,9 @@ const written = (rubric = '') => {
   const choice = withQuestion(lessonWithFilm(60_000), { id: 'a', atMs: 5000 })
   const two = withQuestion(choice, { id: 'b', atMs: 10_000 })
   const long = edited(two, edits.changeQuestionKind, {
-    ...{ questionId: 'q-b', kind: 'longText' as const, ids: [] },
+    questionId: 'q-b',
+    kind: 'longText' as const,
+    ids: [],
   })
   const rules = { points: 4, ...(rubric ? { rubric } : {}) }
   return edited(long, edits.setQuestionRules, { questionId: 'q-b', rules })
@@ -124,8 +126,14 @@ describe('a pile', () => {
     expect([title, classTitle]).toEqual(['A lesson', 'Spring intake'])
     expect(answers).toMatchObject([
       {
-        ...{ attemptId, responseId, questionId: 'q-b', text: 'First the gates.' },
-        ...{ verdict: 'unmarked', points: 0, mark: null, learner: { name: ada.person.name } },
+        attemptId,
+        responseId,
+        questionId: 'q-b',
+        text: 'First the gates.',
+        verdict: 'unmarked',
+        points: 0,
+        mark: null,
+        learner: { name: ada.person.name },
       },
     ])
     expect(questions[answers[0]!.asked]).toMatchObject({ id: 'q-b', points: 4 })
@@ -200,7 +208,9 @@ describe('a mark', () => {
     expect((await tell()).body).toEqual({ marks: 0, learners: 0 })
     expect((await workOf(ada)).points).toBe(3)
     expect(await heard(ada, about.attemptId)).toMatchObject({
-      ...{ verdict: 'partly', points: 3, marked: { points: 3, comment: 'Well seen.' } },
+      verdict: 'partly',
+      points: 3,
+      marked: { points: 3, comment: 'Well seen.' },
     })
     await tell(false)
     expect(await heard(ada, about.attemptId)).not.toHaveProperty('marked')

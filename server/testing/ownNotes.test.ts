@@ -32,8 +32,13 @@ beforeEach(async () => {
 })
 
 const note = (noteId: string, words: string, second: number, change: object = {}) => ({
-  ...{ kind: 'ownNote', id: nanoid(), noteId, partId: PART },
-  ...{ place: { on: 'moment', atMs: 9000 }, words, isGone: false },
+  kind: 'ownNote',
+  id: nanoid(),
+  noteId,
+  partId: PART,
+  place: { on: 'moment', atMs: 9000 },
+  words,
+  isGone: false,
   at: hoursAgo(5, second),
   ...change,
 })

@@ -101,7 +101,8 @@ describe('an editor of a lesson', () => {
     expect(await seen(editor)).toEqual({ attempts: [guest.attemptId], watched: 1, isNamed: false })
     expect(await seen(teacher)).toEqual({
       attempts: expect.arrayContaining([guest.attemptId, attemptId]) as string[],
-      ...{ watched: 2, isNamed: true },
+      watched: 2,
+      isNamed: true,
     })
     const file = `/api/lessons/${room.lessonId}/attempts/${attemptId}/files/any`
     expect((await editor.agent.get(file)).status).toBe(404)
@@ -156,8 +157,11 @@ describe('on a socket', () => {
 
   async function listen(cookie: string, lessonId: string) {
     const socket = io(server.url, {
-      ...{ path: '/api/live', extraHeaders: { Cookie: cookie } },
-      ...{ transports: ['websocket'], forceNew: true, reconnection: false },
+      path: '/api/live',
+      extraHeaders: { Cookie: cookie },
+      transports: ['websocket'],
+      forceNew: true,
+      reconnection: false,
     })
     sockets.push(socket)
     const heard: string[] = []
@@ -233,8 +237,11 @@ describe('on a socket', () => {
     const { cookie } = await server.signedIn('designer')
     const connect = (origin: string) =>
       io(server.url, {
-        ...{ path: '/api/live', extraHeaders: { Cookie: cookie, Origin: origin } },
-        ...{ transports: ['websocket'], forceNew: true, reconnection: false },
+        path: '/api/live',
+        extraHeaders: { Cookie: cookie, Origin: origin },
+        transports: ['websocket'],
+        forceNew: true,
+        reconnection: false,
       })
     for (const origin of ['https://elsewhere.example', 'null']) {
       const socket = connect(origin)

@@ -36,7 +36,9 @@ function everyKind(): Lesson {
     made = edited(made, edits.addQuestion, { ...ids, kind, partId: PART, atMs: index * 1000 })
   }
   made = edited(made, edits.setHold, {
-    ...{ cueId: 'cue-trueFalse', hold: 'answered', countdownMs: 10_000 },
+    cueId: 'cue-trueFalse',
+    hold: 'answered',
+    countdownMs: 10_000,
   })
   const set = (questionId: string, rules: object) =>
     (made = edited(made, edits.setQuestionRules, { questionId, rules: rules as never }))
@@ -44,11 +46,14 @@ function everyKind(): Lesson {
   set('number', { value: 100, unit: 'm³' })
   const place = { shape: 'rectangle', x: 0.4, y: 0.4, width: 0.2, height: 0.2 }
   made = edited(made, edits.addEntries, {
-    ...{ questionId: 'area', path: ['places'] },
+    questionId: 'area',
+    path: ['places'],
     entries: [{ id: 'place', label: 'The sill', shape: place, right: true, feedback: '' }],
   })
   return edited(made, edits.setEntry, {
-    ...{ questionId: 'shortText', path: ['listed'], entryId: 'shortText-0' },
+    questionId: 'shortText',
+    path: ['listed'],
+    entryId: 'shortText-0',
     change: { text: 'windlass' },
   })
 }
@@ -64,7 +69,11 @@ afterAll(() => server.stop())
 const goIn = () => goInAsGuest(server, put.code, 'Piet Rushmoor')
 
 const answering = (questionId: string, answer: unknown, id = nanoid()) => ({
-  ...{ kind: 'response', id, cueId: `cue-${questionId}`, questionId, answer },
+  kind: 'response',
+  id,
+  cueId: `cue-${questionId}`,
+  questionId,
+  answer,
   answeredAt: hoursAgo(10),
 })
 const rightOf = (kind: QuestionKindName): Answer =>
@@ -89,8 +98,13 @@ describe('an answer', () => {
     for (const questionId of ['upload', 'recording'] as const)
       await HandedFileRow.bulkCreate(
         filesOfAnswer(rightOf(questionId)).map((id) => ({
-          ...{ attemptId: learner.attemptId, id, questionId, name: 'Sketch.png' },
-          ...{ contentType: 'image/png', bytes: 1, storageKey: 'none' },
+          attemptId: learner.attemptId,
+          id,
+          questionId,
+          name: 'Sketch.png',
+          contentType: 'image/png',
+          bytes: 1,
+          storageKey: 'none',
         })),
       )
     const records = QUESTION_KINDS.map((kind) => answering(kind, rightOf(kind)))
@@ -203,7 +217,8 @@ describe('how all have answered', () => {
     await tallyFor(learner, 'choice').expect(404)
     await tallyFor(learner, 'nobody').expect(404)
     const quiet = edited(lesson, edits.setQuestionRules, {
-      ...{ questionId: 'poll', rules: { resultsFor: 'nobody' } as never },
+      questionId: 'poll',
+      rules: { resultsFor: 'nobody' } as never,
     })
     put = await putLesson(designer.person, quiet)
     const hidden = await goIn()

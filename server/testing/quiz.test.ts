@@ -41,18 +41,25 @@ async function begin(lesson: Lesson): Promise<void> {
 beforeEach(() => begin(withQuiz(withQuestion(lessonWithFilm(60_000), { id: 'a', atMs: 5000 }))))
 
 const AT = hoursAgo(10)
-const opened = (partId: string) => ({
-  ...{ kind: 'seen', id: nanoid(), partId, thingId: partId, at: AT },
-})
+const opened = (partId: string) => ({ kind: 'seen', id: nanoid(), partId, thingId: partId, at: AT })
 const answered = (cueId: string, picked: string, change: object = {}) => ({
-  ...{ kind: 'response', id: nanoid(), cueId, questionId: `q-${cueId}`, answeredAt: AT },
+  kind: 'response',
+  id: nanoid(),
+  cueId,
+  questionId: `q-${cueId}`,
+  answeredAt: AT,
   answer: { kind: 'choice', picked: [picked] },
   ...change,
 })
 const finished = (partId: string, at = AT) => ({ kind: 'finish', id: nanoid(), partId, at })
 const chose = (choiceId: string) => ({ kind: 'choice', id: nanoid(), cueId: 'f', choiceId, at: AT })
 const placed = (change: object = {}) => ({
-  ...{ kind: 'place', id: nanoid(), partId: QUIZ, atMs: 0, released: ['i1', 'nobody'], at: AT },
+  kind: 'place',
+  id: nanoid(),
+  partId: QUIZ,
+  atMs: 0,
+  released: ['i1', 'nobody'],
+  at: AT,
   ...change,
 })
 
@@ -81,7 +88,10 @@ describe('answers in a quiz', () => {
     const { learners, questions } = await result()
     expect(learners[0]).toMatchObject({ answered: 3, questions: 4, points: 2, max: 4 })
     expect(questions.map(({ questionId }: { questionId: string }) => questionId)).toEqual([
-      ...['q-a', 'q-i1', 'q-i2', 'q-i3'],
+      'q-a',
+      'q-i1',
+      'q-i2',
+      'q-i3',
     ])
   })
 
@@ -98,7 +108,7 @@ describe('answers in a quiz', () => {
   })
 
   it('a quiz is not watched, and has no moments', async () => {
-    const span = { ...{ kind: 'span', id: nanoid(), partId: QUIZ }, fromMs: 0, toMs: 500, rate: 1 }
+    const span = { kind: 'span', id: nanoid(), partId: QUIZ, fromMs: 0, toMs: 500, rate: 1 }
     const seen = { beganAt: AT, endedAt: AT, muted: false, hidden: false }
     expect(await codes({ ...span, ...seen })).toEqual(['beyondEnd'])
     expect(await codes(placed({ atMs: 9000 }))).toEqual(['beyondEnd'])
@@ -171,7 +181,8 @@ describe('what the designer finds elsewhere', () => {
     await putMedia(designer.person, mediaId)
     const picture = { block: 'picture', mediaId, alternative: 'A gate' } as const
     const outcome = runEdit(alone, edits.setQuizSection, {
-      ...{ partId: QUIZ, sectionId: 'first' },
+      partId: QUIZ,
+      sectionId: 'first',
       change: { instructions: { blocks: [picture] } },
     })
     if (!outcome.ok) throw new Error('The edit was refused')

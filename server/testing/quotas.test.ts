@@ -101,7 +101,10 @@ describe('files of one question', () => {
 
 describe('the disk', () => {
   const under = (bytes: number, ownerId = 'other'): Unfinished => ({
-    ...{ id: nanoid(), ownerId, metadata: {}, bytes },
+    id: nanoid(),
+    ownerId,
+    metadata: {},
+    bytes,
   })
   const room = { freeBytes: KEPT_FREE_BYTES + 1000, ownBytes: 0, mostOwnBytes: 1e15 }
   it('keeps what the database needs, and what others have begun', () => {

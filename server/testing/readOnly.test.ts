@@ -63,7 +63,9 @@ it('what a learner’s device sends waits there, and arrives afterwards', async 
   const records = { records: [span] }
   const refused = await learner.agent.post(`/api/attempts/${attemptId}/records`).send(records)
   expect([refused.status, refused.body.type, refused.headers['retry-after']]).toEqual([
-    ...[fault.status, fault.type, '60'],
+    fault.status,
+    fault.type,
+    '60',
   ])
   isFull = false
   expect((await sendRecords(learner, attemptId, span)).kept).toHaveLength(1)

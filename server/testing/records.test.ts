@@ -27,7 +27,8 @@ beforeAll(async () => {
 afterAll(() => server.stop())
 beforeEach(async () => {
   const lesson = withFork(withQuestion(lessonWithFilm(60_000), { id: 'a', atMs: 5000 }), {
-    ...{ id: 'f', atMs: 9000 },
+    id: 'f',
+    atMs: 9000,
     ways: [
       { id: 'up', target: { to: 'on' } },
       { id: 'down', target: { to: 'time', atMs: 30_000 } },
@@ -46,7 +47,11 @@ function span(fromMs: number, toMs: number, change: object = {}) {
     kind: 'span',
     id: nanoid(),
     partId: PART,
-    ...{ fromMs, toMs, rate: 1, muted: false, hidden: false },
+    fromMs,
+    toMs,
+    rate: 1,
+    muted: false,
+    hidden: false,
     beganAt: iso(BEGAN + fromMs),
     endedAt: iso(BEGAN + toMs),
     ...change,
@@ -220,12 +225,21 @@ describe('what counts as watched', () => {
         )
         for (const batch of proper) {
           const spans = batch.map((s) => ({
-            ...{ ...s, id: nanoid(), partId: PART, rate: 1, muted: false, hidden: false },
-            ...{ beganAt: iso(BEGAN), endedAt: iso(BEGAN), counts: true },
+            ...s,
+            id: nanoid(),
+            partId: PART,
+            rate: 1,
+            muted: false,
+            hidden: false,
+            beganAt: iso(BEGAN),
+            endedAt: iso(BEGAN),
+            counts: true,
           }))
           const more = { place: null, released: [], seenAt: new Date(), clock: null }
           await storeTaken(prepared(pool, 'store'), id, {
-            ...{ ...more, spans, parts: addUp(spans, new Set()) },
+            ...more,
+            spans,
+            parts: addUp(spans, new Set()),
           })
         }
         const kept = (await readCovered(within(database), [id])).get(id)
@@ -240,7 +254,11 @@ describe('what counts as watched', () => {
 
 describe('ways taken at forks', () => {
   const choice = (choiceId: string, at: number, change: object = {}) => ({
-    ...{ kind: 'choice', id: nanoid(), cueId: 'f', choiceId, at: iso(at) },
+    kind: 'choice',
+    id: nanoid(),
+    cueId: 'f',
+    choiceId,
+    at: iso(at),
     ...change,
   })
   const chosen = async () =>

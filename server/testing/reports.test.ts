@@ -41,7 +41,8 @@ const reported: Span[][] = []
 const lesson = () => {
   const two = withQuestion(
     withFork(withQuestion(lessonWithFilm(LENGTH_MS), { id: 'a', atMs: 20_000 }), {
-      ...{ id: 'f', atMs: 50_000 },
+      id: 'f',
+      atMs: 50_000,
       ways: [
         { id: 'up', target: { to: 'on' } },
         { id: 'down', target: { to: 'time', atMs: 20_000 } },
@@ -88,16 +89,17 @@ beforeAll(async () => {
     await sendRecords(
       ...([learner, attemptId] as const),
       answered('a', 'q-a', right, {
-        ...{
-          waitedMs: 1000 * (index + 1),
-          answeredAt: new Date(Date.parse(first[0]!.endedAt) + 1).toISOString(),
-        },
+        waitedMs: 1000 * (index + 1),
+        answeredAt: new Date(Date.parse(first[0]!.endedAt) + 1).toISOString(),
       }),
       ...spans.slice(1),
     )
     if (index < 5)
       await sendRecords(learner, attemptId, {
-        ...{ kind: 'choice', id: nanoid(), cueId: 'f', choiceId: index < 3 ? 'up' : 'down' },
+        kind: 'choice',
+        id: nanoid(),
+        cueId: 'f',
+        choiceId: index < 3 ? 'up' : 'down',
         at: new Date().toISOString(),
       })
   }
@@ -135,9 +137,7 @@ describe('the questions', () => {
     expect(test).toMatchObject({ learners: CLASS, isEnough: true })
     expect(first).toMatchObject({ number: 1, placeId: 'a', answered: CLASS, difficulty: 0.5 })
     // What was watched after the answer does not count as seen before it.
-    expect(first!.seen).toMatchObject({
-      ...{ withIt: { count: 6, of: 6 }, without: { count: 0, of: 6 } },
-    })
+    expect(first!.seen).toMatchObject({ withIt: { count: 6, of: 6 }, without: { count: 0, of: 6 } })
     expect(first!.medianMs).toBe(6500)
     expect(first!.options.map(({ id, right }) => [id, right])).toContainEqual(['a-a', true])
     expect(second).toMatchObject({ answered: 0, difficulty: null, seen: null })

@@ -205,7 +205,8 @@ describe('publishing again', () => {
     const added = runEdit(removed.lesson, edits.addPart, page)
     if (!added.ok) throw new Error('not made')
     const text = runEdit(added.lesson, edits.addThings, {
-      ...{ partId: 'p', map: 'blocks' as const },
+      partId: 'p',
+      map: 'blocks' as const,
       things: [{ id: 'b', kind: 'text', text: 'Words' }] as never,
     })
     if (!text.ok) throw new Error('not made')
@@ -287,9 +288,9 @@ describe('beginning from something', () => {
 
   it('copies are given to those who have an account, once each', async () => {
     const give = (...more: string[]) =>
-      owner.agent.post(`/api/lessons/${lessonId}/copies`).send({
-        ...{ id: 'handout', emails: [other.person.email!.toUpperCase(), ...more] },
-      })
+      owner.agent
+        .post(`/api/lessons/${lessonId}/copies`)
+        .send({ id: 'handout', emails: [other.person.email!.toUpperCase(), ...more] })
     const mine = async () => (await other.agent.get('/api/lessons')).body.lessons.length
     const before = await mine()
     // Whole or not at all, and it is said who is not known.

@@ -66,7 +66,9 @@ function heldUpright(jpeg: Buffer): Buffer {
 
 describe('cutting a picture', () => {
   const cutOf = (change: object) => ({
-    ...{ turns: 0, box: { x: 0, y: 0, width: 1, height: 1 }, width: null },
+    turns: 0,
+    box: { x: 0, y: 0, width: 1, height: 1 },
+    width: null,
     ...change,
   })
   const send = async (mediaId: string, id: string, cut: object, status = 201) =>
@@ -78,7 +80,7 @@ describe('cutting a picture', () => {
     const half = { x: 0.5, y: 0, width: 0.5, height: 0.5 }
     await send(first.id, 'half', cutOf({ box: half, width: 100 }))
     const made = await settled(owner.agent, 'half')
-    expect(made).toMatchObject({ ...{ state: 'ready', width: 100, height: 75 }, cutFrom: first.id })
+    expect(made).toMatchObject({ state: 'ready', width: 100, height: 75, cutFrom: first.id })
     expect(made).toMatchObject({ title: 'Gate.png', credit: 'Tam Oakshott' })
     await send('half', 'turned', cutOf({ turns: 1 }))
     const turned = await settled(owner.agent, 'turned')

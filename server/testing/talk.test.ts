@@ -23,8 +23,11 @@ describe('what is said', () => {
     expect(forBram).toMatchObject({ isOn: true, mayHide: false, isMore: false })
     expect(forBram.posts).toMatchObject([
       {
-        ...{ id: said.postId, words: 'Where does the water come from?', isMine: false },
-        ...{ isChanged: false, saidAt: saidAt(0) },
+        id: said.postId,
+        words: 'Where does the water come from?',
+        isMine: false,
+        isChanged: false,
+        saidAt: saidAt(0),
         author: { id: ada.person.id, name: 'Test learner', teaches: false },
       },
     ])
@@ -93,7 +96,8 @@ describe('to the teacher alone', () => {
 describe('a prompt', () => {
   it('is answered with a number of its range, and by nobody with any other', async () => {
     const prompt = await sayAsTeacher('How many boats an hour?', {
-      ...{ sort: 'prompt', range: { from: 1, to: 10 } },
+      sort: 'prompt',
+      range: { from: 1, to: 10 },
     })
     const given = reply(prompt.id, '', { number: 6 })
     expect(codes(await say(ada, given, reply(prompt.id, '', { number: 11 })))).toEqual([

@@ -38,7 +38,10 @@ describe('who has posted what', () => {
     for (const { personId, name: _, hasLeft: __, ...activity } of report.people)
       expect(activity).toEqual(counted.get(personId) ?? NO_ACTIVITY)
     expect(counted.get(ada.person.id)).toEqual({
-      ...{ comments: 1, enquiries: 1, replies: 1, answers: 1 },
+      comments: 1,
+      enquiries: 1,
+      replies: 1,
+      answers: 1,
       lastAt: saidAt(9),
     })
     const { body: standing } = await teacher.agent
@@ -142,7 +145,9 @@ it('whoever is removed leaves an empty place where others replied', async () => 
   await keeper.agent.delete(`/api/keeper/people/${leaving.person.id}`).expect(200)
   const { posts } = await read(bram)
   expect(posts.find(({ id }) => id === said.postId)).toMatchObject({
-    ...{ words: '', isGone: true, author: null },
+    words: '',
+    isGone: true,
+    author: null,
   })
   expect(wordsOf({ posts } as TalkReply)).toContain('I agree')
   const rows = await server.context.database.query(

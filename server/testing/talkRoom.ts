@@ -59,13 +59,21 @@ export function useTalkRoom() {
 /** When something is said, by how many seconds it comes after the first. */
 export const saidAt = (second: number): string => hoursAgo(10, second)
 export const saying = (words: string, more: object = {}, second = 0) => ({
-  ...{ postId: nanoid(), sort: 'comment', replyTo: null, partId: PART, words },
-  ...{ place: { on: 'moment', atMs: 9000 }, number: null, range: null, isGone: false },
+  postId: nanoid(),
+  sort: 'comment',
+  replyTo: null,
+  partId: PART,
+  words,
+  place: { on: 'moment', atMs: 9000 },
+  number: null,
+  range: null,
+  isGone: false,
   at: saidAt(second),
   ...more,
 })
 export const record = (words: string, more: object = {}, second = 0) => ({
-  ...{ kind: 'say', id: nanoid() },
+  kind: 'say',
+  id: nanoid(),
   ...saying(words, more, second),
 })
 export const reply = (replyTo: string, words: string, more: object = {}, second = 0) =>

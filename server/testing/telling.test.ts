@@ -84,7 +84,8 @@ interface Given {
 }
 async function given({ rules = {}, lesson = wholeLesson() }: Given = {}) {
   const room = await openClassroom(server, teacher, [learner], lesson, {
-    ...{ dueAt: hours(1), closesAt: hours(2) },
+    dueAt: hours(1),
+    closesAt: hours(2),
     rules: { ...usualRules(), feedback: 'afterDue', ...rules },
   })
   const attemptId = await beginWork(learner, room.assignmentId)
@@ -311,10 +312,7 @@ describe('once it has closed', () => {
   it('the page itself tells nothing before the device has sent what it has', async () => {
     const room = await given()
     const { attemptId } = room
-    const honest = {
-      ...(await picks(attemptId, 'a', 'a-a')),
-      answeredAt: hoursAgo(4),
-    }
+    const honest = { ...(await picks(attemptId, 'a', 'a-a')), answeredAt: hoursAgo(4) }
     await room.shift(-3, -2)
     const { text } = await learner.agent.get(`/learn/${attemptId}`).expect(200)
     expect(text).not.toContain('early-attempt')
@@ -377,7 +375,9 @@ describe('ways that go by what is right', () => {
   const isRight = { if: 'answer', cueId: 'a', is: 'right' } as const
   function lessonWithWays(): Lesson {
     const forked = withFork(wholeLesson(), {
-      ...{ id: 'f', atMs: 30_000, rules: { decides: true } },
+      id: 'f',
+      atMs: 30_000,
+      rules: { decides: true },
       ways: [
         { id: 'on', target: { to: 'on' }, condition: isRight },
         { id: 'back', target: { to: 'time', atMs: 1000 } },

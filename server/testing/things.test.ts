@@ -42,11 +42,19 @@ beforeEach(() => begin(withThings(lessonWithFilm())))
 
 const AT = hoursAgo(10)
 const saw = (partId: string, thingId: string, at = AT) => ({
-  ...{ kind: 'seen', id: nanoid(), partId, thingId, at },
+  kind: 'seen',
+  id: nanoid(),
+  partId,
+  thingId,
+  at,
 })
 const finished = (partId: string) => ({ kind: 'finish', id: nanoid(), partId, at: AT })
 const answered = (cueId: string, questionId: string, picked: string) => ({
-  ...{ kind: 'response', id: nanoid(), cueId, questionId, answeredAt: AT },
+  kind: 'response',
+  id: nanoid(),
+  cueId,
+  questionId,
+  answeredAt: AT,
   answer: { kind: 'choice', picked: [picked] },
 })
 async function send(...records: object[]) {
@@ -80,7 +88,9 @@ it('what is not in a part cannot have been seen there', async () => {
     saw(PART, PART),
   )
   expect(refused.map(({ code }: { code: string }) => code)).toEqual([
-    ...['unknownThing', 'unknownPart', 'unknownThing'],
+    'unknownThing',
+    'unknownPart',
+    'unknownThing',
   ])
 })
 
@@ -108,7 +118,11 @@ it('the lesson is finished once every part is', async () => {
 })
 
 const took = (partId: string, routeId: string) => ({
-  ...{ kind: 'choice', id: nanoid(), cueId: partId, choiceId: routeId, at: AT },
+  kind: 'choice',
+  id: nanoid(),
+  cueId: partId,
+  choiceId: routeId,
+  at: AT,
 })
 const isFinished = async () => (await learner()).finishedAt !== null
 
@@ -116,7 +130,8 @@ it('a route that was taken is kept, and one that does not leave that part is ref
   await begin(withRoutes(withThings(lessonWithFilm())))
   const { refused } = await send(took(PAGE, 'route'), took(STILL, 'out'), took(PAGE, 'gone'))
   expect(refused.map(({ code }: { code: string }) => code)).toEqual([
-    ...['unknownChoice', 'unknownChoice'],
+    'unknownChoice',
+    'unknownChoice',
   ])
   expect((await progress()).chosen).toEqual({ [PAGE]: 'route' })
   expect((await learner()).ways).toMatchObject([{ cueId: PAGE, choiceId: 'route' }])
@@ -146,9 +161,7 @@ it('nobody has to wait before a gate that is shut, and whoever opened it is aske
   expect((await progress()).finishedParts).not.toContain(CHRONICLE)
   await begin(gated)
   // What opens the gate comes in one batch with the end, after it.
-  const watched = {
-    ...{ kind: 'span', id: nanoid(), partId: PART, fromMs: 0, toMs: 60_000, rate: 1 },
-  }
+  const watched = { kind: 'span', id: nanoid(), partId: PART, fromMs: 0, toMs: 60_000, rate: 1 }
   const times = { beganAt: hoursAgo(9), endedAt: hoursAgo(9, 60), muted: false, hidden: false }
   await send(...all, { ...watched, ...times })
   expect(await isFinished()).toBe(false)

@@ -44,7 +44,9 @@ describe('a database of the time when classes began to talk (020)', () => {
   it('still knows what a learner watched, answered, said and finished', async () => {
     const { body } = await learner.get(`/api/attempts/${attempt.id}`).expect(200)
     expect(body.progress).toMatchObject({
-      ...{ atMs: 40_000, released: ['a'], covered: { [PART]: [{ fromMs: 0, toMs: 40_000 }] } },
+      atMs: 40_000,
+      released: ['a'],
+      covered: { [PART]: [{ fromMs: 0, toMs: 40_000 }] },
       responses: [{ verdict: 'right', points: 1 }],
     })
     expect([...body.progress.finishedParts].sort()).toEqual([PART, QUIZ].sort())

@@ -47,7 +47,8 @@ it('what keeps a lesson from being published has a sentence', () => {
   const unready = findWhatBlocksPublishing(withEveryPartEmpty()).map(({ code }) => code)
   expect(unready.length).toBeGreaterThan(4)
   for (const code of [
-    ...[...blank.map((issue) => issue.code), ...unready],
+    ...blank.map((issue) => issue.code),
+    ...unready,
     'question.noStem',
     'question.fewOptions',
     'question.emptyOption',

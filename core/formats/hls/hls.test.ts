@@ -26,15 +26,21 @@ describe('a list of variants', () => {
   it('is read with whole addresses, and its sound where that is apart', () => {
     expect(variants).toEqual([
       {
-        ...{ address: 'https://films.example/locks/360.m3u8', bandwidth: 800_000, height: 360 },
+        address: 'https://films.example/locks/360.m3u8',
+        bandwidth: 800_000,
+        height: 360,
         sound: 'https://films.example/locks/sound/en.m3u8',
       },
       {
-        ...{ address: 'https://films.example/4k/index.m3u8', bandwidth: 9_000_000, height: 2160 },
+        address: 'https://films.example/4k/index.m3u8',
+        bandwidth: 9_000_000,
+        height: 2160,
         sound: null,
       },
       {
-        ...{ address: 'https://other.example/1080.m3u8', bandwidth: 4_000_000, height: 1080 },
+        address: 'https://other.example/1080.m3u8',
+        bandwidth: 4_000_000,
+        height: 1080,
         sound: null,
       },
     ])
@@ -64,8 +70,13 @@ describe('a list of segments', () => {
 
   it('may be ranges of one file, each going on where the one before ended', () => {
     const list = segmentsOf(
-      ...['#EXT-X-MAP:URI="all.mp4",BYTERANGE="700@0"', '#EXTINF:4,', '#EXT-X-BYTERANGE:1000@700'],
-      ...['all.mp4', '#EXTINF:4,', '#EXT-X-BYTERANGE:900', 'all.mp4'],
+      '#EXT-X-MAP:URI="all.mp4",BYTERANGE="700@0"',
+      '#EXTINF:4,',
+      '#EXT-X-BYTERANGE:1000@700',
+      'all.mp4',
+      '#EXTINF:4,',
+      '#EXT-X-BYTERANGE:900',
+      'all.mp4',
     )
     expect(list.segments.map(({ range }) => range)).toEqual([
       { from: 700, bytes: 1000 },
@@ -79,8 +90,14 @@ describe('a list of segments', () => {
 
   it('says which key opens which', () => {
     const list = segmentsOf(
-      ...['#EXTINF:4,', 'a.ts', '#EXT-X-KEY:METHOD=AES-128,URI="k",IV=0x0A', '#EXTINF:4,', 'b.ts'],
-      ...['#EXT-X-KEY:METHOD=NONE', '#EXTINF:4,', 'c.ts'],
+      '#EXTINF:4,',
+      'a.ts',
+      '#EXT-X-KEY:METHOD=AES-128,URI="k",IV=0x0A',
+      '#EXTINF:4,',
+      'b.ts',
+      '#EXT-X-KEY:METHOD=NONE',
+      '#EXTINF:4,',
+      'c.ts',
     )
     expect(list.segments.map(({ key }) => key)).toEqual([
       null,
@@ -91,9 +108,18 @@ describe('a list of segments', () => {
 
   it('written for other files and read again is the same', () => {
     const { segments, firstNumber } = segmentsOf(
-      ...['#EXT-X-MEDIA-SEQUENCE:7', '#EXT-X-MAP:URI="start.mp4"', '#EXTINF:4.004,', '1.m4s'],
-      ...['#EXT-X-KEY:METHOD=AES-128,URI="key"', '#EXTINF:4,', '2.m4s', '#EXT-X-DISCONTINUITY'],
-      ...['#EXT-X-KEY:METHOD=NONE', '#EXT-X-MAP:URI="other.mp4"', '#EXTINF:2,', '3.m4s'],
+      '#EXT-X-MEDIA-SEQUENCE:7',
+      '#EXT-X-MAP:URI="start.mp4"',
+      '#EXTINF:4.004,',
+      '1.m4s',
+      '#EXT-X-KEY:METHOD=AES-128,URI="key"',
+      '#EXTINF:4,',
+      '2.m4s',
+      '#EXT-X-DISCONTINUITY',
+      '#EXT-X-KEY:METHOD=NONE',
+      '#EXT-X-MAP:URI="other.mp4"',
+      '#EXTINF:2,',
+      '3.m4s',
     )
     const nameOf = ({ address }: StreamPiece) => address.split('/').at(-1)!
     const again = readPlaylist(writePlaylist(segments, firstNumber, nameOf), AT)

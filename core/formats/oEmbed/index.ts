@@ -57,8 +57,12 @@ export function readOEmbed(json: string, address: string): HostedFilm | null {
   if (!player || !addressSchema.safeParse(player).success || !/<iframe\b/i.test(html)) return null
   const short = (words: string) => cutText(words.trim(), 200)
   return {
-    ...{ player, width, height },
-    ...{ title: short(title), author: short(author_name), host: short(provider_name) },
+    player,
+    width,
+    height,
+    title: short(title),
+    author: short(author_name),
+    host: short(provider_name),
     picture: thumbnail_url === null ? null : webAddress(thumbnail_url, address),
   }
 }

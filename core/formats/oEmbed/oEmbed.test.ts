@@ -23,24 +23,39 @@ it.each([
 const AT = 'https://films.example/oembed'
 const reply = (change: object) =>
   JSON.stringify({
-    ...{ version: '1.0', type: 'video', width: 1280, height: 720, duration: 90 },
+    version: '1.0',
+    type: 'video',
+    width: 1280,
+    height: 720,
+    duration: 90,
     html: '<iframe src="https://films.example/player/7?x=1&amp;y=2" width="1280"></iframe>',
-    ...{ title: 'Sluices <b>old</b>\u0000 and new', author_name: 'Odile Harcastle' },
-    ...{ provider_name: 'The Film House', thumbnail_url: '/stills/7.jpg', ...change },
+    title: 'Sluices <b>old</b>\u0000 and new',
+    author_name: 'Odile Harcastle',
+    provider_name: 'The Film House',
+    thumbnail_url: '/stills/7.jpg',
+    ...change,
   })
 
 it('a description is read, with whole addresses and clean words', () => {
   expect(readOEmbed(reply({}), AT)).toEqual({
     player: 'https://films.example/player/7?x=1&y=2',
-    ...{ title: 'Sluices <b>old</b> and new', author: 'Odile Harcastle', host: 'The Film House' },
-    ...{ width: 1280, height: 720, picture: 'https://films.example/stills/7.jpg' },
+    title: 'Sluices <b>old</b> and new',
+    author: 'Odile Harcastle',
+    host: 'The Film House',
+    width: 1280,
+    height: 720,
+    picture: 'https://films.example/stills/7.jpg',
   })
 })
 
 it('what is missing or odd in it is made up for', () => {
   const odd = { width: '100%', height: null, title: 7, author_name: undefined, thumbnail_url: 3 }
   expect(readOEmbed(reply(odd), AT)).toMatchObject({
-    ...{ width: 960, height: 540, title: '', author: '', picture: null },
+    width: 960,
+    height: 540,
+    title: '',
+    author: '',
+    picture: null,
   })
 })
 

@@ -89,7 +89,9 @@ export function readSrt(text: string): CaptionResult {
     const nextAt = starts[index + 1]
     const end = nextAt === undefined ? lines.length : beginningOf(lines, nextAt, at)
     collector.caption({
-      ...{ line: at + 1, ...times[at]!, name: NUMBER.test(name) ? '' : name },
+      line: at + 1,
+      ...times[at]!,
+      name: NUMBER.test(name) ? '' : name,
       markup: withoutStray(lines.slice(at + 1, end), index + 1)
         .join('\n')
         .trimEnd(),

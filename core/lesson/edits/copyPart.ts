@@ -64,7 +64,14 @@ export const copyPart: Edit<{
 
 /** The properties that name things of a lesson; words that happen to read like an id stay words. */
 const NAMING = new Set([
-  ...['id', 'partId', 'fromId', 'cueId', 'questionId', 'sectionId', 'columnsId', 'categoryId'],
+  'id',
+  'partId',
+  'fromId',
+  'cueId',
+  'questionId',
+  'sectionId',
+  'columnsId',
+  'categoryId',
 ])
 
 /** A copy of plain JSON with other ids: where something is named, and as the keys of maps of things. */

@@ -83,7 +83,11 @@ function questionCue(
   }: Omit<NewQuestionIds, 'optionIds'> & { partId: string; atMs: number },
 ): QuestionCue {
   return {
-    ...{ id, kind: 'question', partId, questionId, order: nextOrder(draft) },
+    id,
+    kind: 'question',
+    partId,
+    questionId,
+    order: nextOrder(draft),
     atMs: clampToFilm(draft, partId, atMs),
     // Nobody need say what they think before the film goes on.
     hold: isGraded(draft.questions[questionId]!) ? 'answered' : 'shown',

@@ -74,9 +74,15 @@ export const addQuizPart: Edit<{ id: string; title: string; sectionId: string }>
     const section = { id: sectionId, order: orderAfterAll([]), title: '', instructions: '' }
     const rules = { layout: 'onePage', tells: 'atOnce', rewatch: 'always', shuffle: false } as const
     draft.parts[id] = {
-      ...{ id, kind: 'quiz', title: cleanText(title), order, ...rules },
-      ...{ instructions: '', ending: emptyEnding() },
-      ...{ sections: { [sectionId]: section }, items: {} },
+      id,
+      kind: 'quiz',
+      title: cleanText(title),
+      order,
+      ...rules,
+      instructions: '',
+      ending: emptyEnding(),
+      sections: { [sectionId]: section },
+      items: {},
     }
   },
 }

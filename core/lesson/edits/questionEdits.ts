@@ -238,15 +238,11 @@ export const removeEntry: Edit<{ questionId: string; path: EntryPath; entryId: s
 }
 
 /** Moves a thing up or down among its like. */
-export const moveEntry: Edit<{
-  questionId: string
-  path: EntryPath
-  entryId: string
-  by: 1 | -1
-}> = {
-  name: 'moveEntry',
-  change: (draft, { questionId, path, entryId, by }) => {
-    const map = entriesIn(draft, questionId, path)
-    if (map) moveAmong(Object.values(map), entryId, by)
-  },
-}
+export const moveEntry: Edit<{ questionId: string; path: EntryPath; entryId: string; by: 1 | -1 }> =
+  {
+    name: 'moveEntry',
+    change: (draft, { questionId, path, entryId, by }) => {
+      const map = entriesIn(draft, questionId, path)
+      if (map) moveAmong(Object.values(map), entryId, by)
+    },
+  }

@@ -129,7 +129,10 @@ export const splitLine: Edit<{
     )
     const text = line.text.slice(at).trimStart()
     draft.scripts[scriptId]!.lines[newLineId] = {
-      ...{ id: newLineId, fromMs: parted, toMs: line.toMs, text },
+      id: newLineId,
+      fromMs: parted,
+      toMs: line.toMs,
+      text,
     }
     line.text = line.text.slice(0, at).trimEnd()
     line.toMs = parted

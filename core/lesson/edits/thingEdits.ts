@@ -34,8 +34,13 @@ function emptyPart(kind: PartOfThings['kind'], base: Pick<Part, 'id' | 'title' |
       return { ...base, kind, slides: {}, offers: null }
     case 'chronicle':
       return {
-        ...{ ...base, kind, text: '', items: {}, categories: {} },
-        ...{ background: null, opensAs: 'drawing' },
+        ...base,
+        kind,
+        text: '',
+        items: {},
+        categories: {},
+        background: null,
+        opensAs: 'drawing',
       }
   }
 }
@@ -120,11 +125,7 @@ export type ChangeOf<T extends Thing> = T extends Thing
   : never
 
 /** Changes properties of a thing; `undefined` takes one away. */
-export const setThing: Edit<{
-  partId: string
-  thingId: string
-  change: ChangeOf<ThingOf>
-}> = {
+export const setThing: Edit<{ partId: string; thingId: string; change: ChangeOf<ThingOf> }> = {
   name: 'setThing',
   change: (draft, { partId, thingId, change }) => {
     const thing: object | undefined = mapOf(draft.parts[partId], thingId)?.[thingId]

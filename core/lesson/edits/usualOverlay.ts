@@ -20,10 +20,7 @@ export function usualOverlay(form: OverlayForm['form']): Pick<OverlayCue, 'box' 
       }
     case 'box':
     case 'ellipse':
-      return {
-        box: { x: 0.3, y: 0.3, width: 0.3, height: 0.3 },
-        look: { ...drawn, border: line },
-      }
+      return { box: { x: 0.3, y: 0.3, width: 0.3, height: 0.3 }, look: { ...drawn, border: line } }
     case 'arrow':
       return {
         box: { x: 0.3, y: 0.42, width: 0.3, height: 0.12 },

@@ -10,13 +10,13 @@ const pointSchema = z.strictObject({ x: share, y: share })
 export const shapeSchema = z.discriminatedUnion('shape', [
   z.strictObject({
     shape: z.literal('rectangle'),
-    ...{ x: share, y: share, width: share, height: share },
+    x: share,
+    y: share,
+    width: share,
+    height: share,
   }),
   /** Within its box. */
-  z.strictObject({
-    shape: z.literal('ellipse'),
-    ...{ x: share, y: share, width: share, height: share },
-  }),
+  z.strictObject({ shape: z.literal('ellipse'), x: share, y: share, width: share, height: share }),
   z.strictObject({ shape: z.literal('polygon'), points: z.array(pointSchema).min(3).max(60) }),
 ])
 

@@ -37,16 +37,25 @@ function asFraction(value: number): string | null {
 
 /** The usual units in words. */
 const IN_WORDS: Record<string, string> = {
-  ...{
-    'm³': 'cubic metres',
-    'm²': 'square metres',
-    m: 'metres',
-    km: 'kilometres',
-    kg: 'kilograms',
-  },
-  ...{ g: 'grams', L: 'litres', s: 'seconds', min: 'minutes', h: 'hours', '%': 'percent' },
-  ...{ 'km/h': 'kilometres per hour', 'm/s': 'metres per second', '°C': 'degrees Celsius' },
-  ...{ J: 'joules', N: 'newtons', Pa: 'pascals', W: 'watts', K: 'kelvins' },
+  'm³': 'cubic metres',
+  'm²': 'square metres',
+  m: 'metres',
+  km: 'kilometres',
+  kg: 'kilograms',
+  g: 'grams',
+  L: 'litres',
+  s: 'seconds',
+  min: 'minutes',
+  h: 'hours',
+  '%': 'percent',
+  'km/h': 'kilometres per hour',
+  'm/s': 'metres per second',
+  '°C': 'degrees Celsius',
+  J: 'joules',
+  N: 'newtons',
+  Pa: 'pascals',
+  W: 'watts',
+  K: 'kelvins',
 }
 
 const times = (value: number, ...units: [name: string, size: number][]): string => {

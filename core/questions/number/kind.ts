@@ -69,7 +69,8 @@ export const numberMaking: QuestionMaking<NumberQuestion, NumberAnswer> = {
     const beyond =
       value + 1 + 2 * (tolerance.by === 'absolute' ? tolerance.amount : Math.abs(value))
     const wrongs = [usual, value * 10, beyond, -beyond - 1].map((wrong): NumberAnswer => ({
-      ...{ kind: 'number', text: `${Number(wrong.toPrecision(6))}${behind}` },
+      kind: 'number',
+      text: `${Number(wrong.toPrecision(6))}${behind}`,
     }))
     return mistakeOf(wrongs, ({ text }) => judge(question, text).value)
   },

@@ -28,8 +28,11 @@ export const ENGLISH: Language = {
     ...counted('twenty thirty forty/fourty fifty sixty seventy eighty ninety', 20, 10),
   ]),
   times: new Map([
-    ...[['hundred', 100] as const, ['thousand', 1e3] as const, ['million', 1e6] as const],
-    ...[['billion', 1e9] as const, ['dozen', 12] as const],
+    ['hundred', 100] as const,
+    ['thousand', 1e3] as const,
+    ['million', 1e6] as const,
+    ['billion', 1e9] as const,
+    ['dozen', 12] as const,
   ]),
   shares: new Map([
     ...counted('half/halves third/thirds quarter/quarters/fourth/fourths', 2),
@@ -53,9 +56,13 @@ export const GERMAN: Language = {
     ...counted(GERMAN_TENS, 20, 10),
   ]),
   times: new Map([
-    ...[['hundert', 100] as const, ['tausend', 1e3] as const, ['million', 1e6] as const],
-    ...[['millionen', 1e6] as const, ['milliarde', 1e9] as const, ['milliarden', 1e9] as const],
-    ...[['dutzend', 12] as const],
+    ['hundert', 100] as const,
+    ['tausend', 1e3] as const,
+    ['million', 1e6] as const,
+    ['millionen', 1e6] as const,
+    ['milliarde', 1e9] as const,
+    ['milliarden', 1e9] as const,
+    ['dutzend', 12] as const,
   ]),
   shares: new Map([
     ...counted(
@@ -77,9 +84,14 @@ export const FRENCH: Language = {
     ...counted('septante huitante/octante nonante', 70, 10),
   ]),
   times: new Map([
-    ...[['cent', 100] as const, ['cents', 100] as const, ['mille', 1e3] as const],
-    ...[['million', 1e6] as const, ['millions', 1e6] as const, ['milliard', 1e9] as const],
-    ...[['milliards', 1e9] as const, ['douzaine', 12] as const],
+    ['cent', 100] as const,
+    ['cents', 100] as const,
+    ['mille', 1e3] as const,
+    ['million', 1e6] as const,
+    ['millions', 1e6] as const,
+    ['milliard', 1e9] as const,
+    ['milliards', 1e9] as const,
+    ['douzaine', 12] as const,
   ]),
   shares: new Map([
     ...counted('demi/demie/moitié tiers quart/quarts cinquième/cinquièmes sixième/sixièmes', 2),
@@ -102,8 +114,10 @@ const SPANISH: Language = {
     ...counted('ochocientos novecientos', 800, 100),
   ]),
   times: new Map([
-    ...[['mil', 1e3] as const, ['millón', 1e6] as const, ['millones', 1e6] as const],
-    ...[['docena', 12] as const],
+    ['mil', 1e3] as const,
+    ['millón', 1e6] as const,
+    ['millones', 1e6] as const,
+    ['docena', 12] as const,
   ]),
   shares: new Map([
     ...counted('medio/media/mitad tercio/tercios cuarto/cuartos quinto/quintos sexto/sextos', 2),

@@ -126,10 +126,30 @@ function readWith(digits: string, decimal: '.' | ','): number | null {
 
 /** Words that multiply the number before them, by language. */
 const MULTIPLIERS: Record<string, number> = {
-  ...{ hundred: 100, dozen: 12, thousand: 1e3, million: 1e6, millions: 1e6, billion: 1e9 },
-  ...{ billions: 1e9, bn: 1e9, trillion: 1e12, tausend: 1e3, millionen: 1e6, mio: 1e6 },
-  ...{ 'mio.': 1e6, milliarde: 1e9, milliarden: 1e9, mrd: 1e9, 'mrd.': 1e9, mille: 1e3 },
-  ...{ milliers: 1e3, milliard: 1e9, milliards: 1e9, mil: 1e3, millón: 1e6, millones: 1e6 },
+  hundred: 100,
+  dozen: 12,
+  thousand: 1e3,
+  million: 1e6,
+  millions: 1e6,
+  billion: 1e9,
+  billions: 1e9,
+  bn: 1e9,
+  trillion: 1e12,
+  tausend: 1e3,
+  millionen: 1e6,
+  mio: 1e6,
+  'mio.': 1e6,
+  milliarde: 1e9,
+  milliarden: 1e9,
+  mrd: 1e9,
+  'mrd.': 1e9,
+  mille: 1e3,
+  milliers: 1e3,
+  milliard: 1e9,
+  milliards: 1e9,
+  mil: 1e3,
+  millón: 1e6,
+  millones: 1e6,
 }
 
 export const isMultiplier = (word: string): boolean =>

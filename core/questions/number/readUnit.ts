@@ -62,8 +62,13 @@ export function unitsLike(plain: string, wanted: Unit): Unit[] {
 
 /** Signs and letters by which people mean something else than the symbols do. */
 const MEANT: Record<string, readonly string[]> = {
-  ...{ c: ['°C'], f: ['°F'], m: ['min'], pound: ['£'], pounds: ['£'] },
-  ...{ "'": ['arcmin', 'min'], '"': ['arcsec', 's'] },
+  c: ['°C'],
+  f: ['°F'],
+  m: ['min'],
+  pound: ['£'],
+  pounds: ['£'],
+  "'": ['arcmin', 'min'],
+  '"': ['arcsec', 's'],
 }
 /** Longer ones are read as they are written or not at all. */
 const LONGEST_LOOSE = 24

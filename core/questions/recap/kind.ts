@@ -117,7 +117,8 @@ export const recapMaking: QuestionMaking<RecapQuestion, RecapAnswer> = {
     const whole = { ...question, mix }
     const sets = setsInOrder(question).map((set) => {
       const statements = underNames(statementsMixed(whole, set, ''), nameOf, ({ text }) => ({
-        ...{ text, right: false },
+        text,
+        right: false,
       }))
       return [set.id, { ...set, statements }] as const
     })

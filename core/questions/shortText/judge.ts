@@ -71,7 +71,9 @@ function formsOf(text: string, rules: Minds): Forms {
   const bare = withoutTrimmings(whole)
   const isSpelled = !rules.minds.accents && /[äöüÄÖÜ]|[aouAOU]\u0308/.test(text)
   return {
-    ...{ whole, bare, named: withoutArticle(bare) },
+    whole,
+    bare,
+    named: withoutArticle(bare),
     spelled: isSpelled ? withoutTrimmings(comparable(spelledOut(text), rules)) : null,
   }
 }

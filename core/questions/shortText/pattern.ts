@@ -90,10 +90,7 @@ function build(letters: string[], fold: (letter: string) => string): State[] {
 
   function nothing(): Piece {
     const state: State = { does: 'part', next: -1, other: -1 }
-    return {
-      start: add(state),
-      open: [(next) => ((state.next = next), (state.other = next))],
-    }
+    return { start: add(state), open: [(next) => ((state.next = next), (state.other = next))] }
   }
 
   function either(depth: number): Piece {

@@ -8,7 +8,10 @@ import { comparable } from './words.ts'
 const FORGIVING: WordRules = { minds: { case: false, accents: false }, typos: true }
 const rules = (change: Partial<WordRules> = {}): WordRules => ({ ...FORGIVING, ...change })
 const listed = (text: string, share = 1, as: 'words' | 'pattern' = 'words') => ({
-  ...{ text, share, as, feedback: '' },
+  text,
+  share,
+  as,
+  feedback: '',
 })
 const asking = (list: Omit<ListedAnswer, 'id' | 'order'>[], how = rules()) =>
   questionOf('shortText', { listed: entries(list), rules: how })
@@ -192,7 +195,8 @@ describe('a listed wrong answer', () => {
   it('earns its share where it is partly right', () => {
     const question = asking([listed('upper paddle'), listed('paddle', 0.5)])
     expect(markQuestion(question, { kind: 'shortText', text: 'paddle' })).toMatchObject({
-      ...{ points: 0.5, verdict: 'partly' },
+      points: 0.5,
+      verdict: 'partly',
     })
   })
 })

@@ -17,8 +17,27 @@ const BEFORE_FOLDING: readonly (readonly [RegExp, string])[] = [
 
 /** Letters that are written with nothing that could be taken off, and that people type without. */
 const PLAIN_LETTERS: Record<string, string> = {
-  ...{ ø: 'o', ł: 'l', đ: 'd', ð: 'd', þ: 'th', æ: 'ae', œ: 'oe', ħ: 'h', ŧ: 't', ı: 'i', ß: 'ss' },
-  ...{ Ø: 'O', Ł: 'L', Đ: 'D', Ð: 'D', Þ: 'TH', Æ: 'AE', Œ: 'OE', Ħ: 'H', Ŧ: 'T', ẞ: 'SS' },
+  ø: 'o',
+  ł: 'l',
+  đ: 'd',
+  ð: 'd',
+  þ: 'th',
+  æ: 'ae',
+  œ: 'oe',
+  ħ: 'h',
+  ŧ: 't',
+  ı: 'i',
+  ß: 'ss',
+  Ø: 'O',
+  Ł: 'L',
+  Đ: 'D',
+  Ð: 'D',
+  Þ: 'TH',
+  Æ: 'AE',
+  Œ: 'OE',
+  Ħ: 'H',
+  Ŧ: 'T',
+  ẞ: 'SS',
 }
 const HAS_PLAIN = /[øłđðþæœħŧıßØŁĐÐÞÆŒĦŦẞ]/g
 

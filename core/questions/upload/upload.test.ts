@@ -82,13 +82,16 @@ describe('a question for files', () => {
 describe('a question for a recording', () => {
   const question = questionOf('recording', { of: 'voice', mostSeconds: 10 })
   const said = (durationMs: number) => ({
-    ...{ kind: 'recording' as const, file: { id: 'r', bytes: 10 } },
+    kind: 'recording' as const,
+    file: { id: 'r', bytes: 10 },
     durationMs,
   })
 
   it('takes what is as long as was asked for, and the moment that a recorder writes on', () => {
     expect([9000, 10_500, 20_000].map((ms) => fitsQuestion(question, said(ms)))).toEqual([
-      ...[true, true, false],
+      true,
+      true,
+      false,
     ])
   })
 

@@ -17,8 +17,14 @@ const AT_LOWER_GEAR = 262
 const AT_UPPER_GEAR = 742
 
 const still = (level: number): LockState => ({
-  ...{ level, lowerGate: 0, upperGate: 0, lowerPaddle: 0, upperPaddle: 0 },
-  ...{ boat: { x: HANGS_AT, facing: -1 }, keeperX: AT_LOWER_GEAR, winding: false },
+  level,
+  lowerGate: 0,
+  upperGate: 0,
+  lowerPaddle: 0,
+  upperPaddle: 0,
+  boat: { x: HANGS_AT, facing: -1 },
+  keeperX: AT_LOWER_GEAR,
+  winding: false,
 })
 
 const CLIPS: readonly Clip[] = [
@@ -223,8 +229,12 @@ function night(c: Context, state: LockState, ms: number): void {
 
 function filmOf({ id, narration, state }: Clip): Film {
   return {
-    ...{ folder: `night-passage/${id}`, narration, pauseMs: 1200, closingMs: 3600 },
-    ...{ videoBitsPerSecond: 90_000, audioBitsPerSecond: 36_000 },
+    folder: `night-passage/${id}`,
+    narration,
+    pauseMs: 1200,
+    closingMs: 3600,
+    videoBitsPerSecond: 90_000,
+    audioBitsPerSecond: 36_000,
     drawFrame(c, ms, t, _chapters, durationMs) {
       const now = state(ms, t, durationMs)
       drawLock(c, now, ms)

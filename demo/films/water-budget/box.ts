@@ -26,7 +26,9 @@ export function drawBox(c: Context, ms: number, t: Times): void {
   water(c, level, ms)
   faded(c, since('notDepth', 2600), () =>
     write(c, 'stays', (NEAR_LEFT[0] + NEAR_RIGHT[0]) / 2, 408, {
-      ...{ size: 17, align: 'center', colour: COLOURS.paper },
+      size: 17,
+      align: 'center',
+      colour: COLOURS.paper,
     }),
   )
   frontEdges(c)

@@ -70,7 +70,9 @@ function numbers(c: Context, ms: number, t: Times): void {
       ramp(ms, t.from('eleven') + 900 + lock * 160, t.from('eleven') + 1200 + lock * 160),
       () =>
         write(c, String(lock + 1), poundX(lock) + 24, poundY(lock) + 27, {
-          ...{ size: 15, bold: true, align: 'center' },
+          size: 15,
+          bold: true,
+          align: 'center',
         }),
     )
 }

@@ -14,17 +14,15 @@ const TURN_MS = 600
 /** How long before its first sentence a slide is turned to, in ms. */
 const AHEAD_MS = 900
 
-const SLIDES: readonly {
-  from: string | null
-  draw: (c: Context, ms: number, t: Times) => void
-}[] = [
-  { from: null, draw: drawReservoir },
-  { from: 'box', draw: drawBox },
-  { from: 'eleven', draw: drawFlight },
-  { from: 'dry', draw: drawLedger },
-  { from: 'ponds', draw: drawPonds },
-  { from: 'book', draw: drawBook },
-]
+const SLIDES: readonly { from: string | null; draw: (c: Context, ms: number, t: Times) => void }[] =
+  [
+    { from: null, draw: drawReservoir },
+    { from: 'box', draw: drawBox },
+    { from: 'eleven', draw: drawFlight },
+    { from: 'dry', draw: drawLedger },
+    { from: 'ponds', draw: drawPonds },
+    { from: 'book', draw: drawBook },
+  ]
 
 /** Mostly still slides: fewer bits a second than a film that moves all over. */
 export const WATER_BUDGET: Film = {

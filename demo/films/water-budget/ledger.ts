@@ -36,7 +36,9 @@ export function drawLedger(c: Context, ms: number, t: Times): void {
       align: 'right',
     })
     write(c, figure(Math.abs(left)), BAR_LEFT, 356, {
-      ...{ size: 21, bold: true, colour: isShort ? COLOURS.rust : COLOURS.fern },
+      size: 21,
+      bold: true,
+      colour: isShort ? COLOURS.rust : COLOURS.fern,
     })
     write(c, 'a day', BAR_LEFT + 134, 357, { size: 17, colour: INK_2 })
   })

@@ -12,10 +12,7 @@ export const NARRATION: readonly Sentence[] = [
     id: 'spends',
     text: 'Every boat that climbs Cantle Steps spends some, and somebody has to find it again.',
   },
-  {
-    id: 'oxwith',
-    text: 'It comes from the reservoir at Oxwith, and there is only so much of it.',
-  },
+  { id: 'oxwith', text: 'It comes from the reservoir at Oxwith, and there is only so much of it.' },
   {
     id: 'howMuch',
     text: 'So this is the question of our lecture: how much water does one boat cost?',
@@ -45,10 +42,7 @@ export const NARRATION: readonly Sentence[] = [
     beforeMs: 300,
   },
   { id: 'lockful', text: 'We call that one lockful.' },
-  {
-    id: 'tonnes',
-    text: 'It weighs a hundred and sixteen tonnes, as much as seven of our boats.',
-  },
+  { id: 'tonnes', text: 'It weighs a hundred and sixteen tonnes, as much as seven of our boats.' },
   { id: 'carry', text: 'Nobody could carry it. It moves because it is allowed to fall.' },
   {
     id: 'eleven',
@@ -85,12 +79,7 @@ export const NARRATION: readonly Sentence[] = [
     text: 'Two boats, one lockful. That is why the keepers let boats take turns.',
     beforeMs: 600,
   },
-  {
-    id: 'dry',
-    text: 'Now take a dry week in August.',
-    beforeMs: 1400,
-    chapter: 'A dry week',
-  },
+  { id: 'dry', text: 'Now take a dry week in August.', beforeMs: 1400, chapter: 'A dry week' },
   { id: 'boats', text: 'Twenty-four boats a day want to pass, and nobody takes turns.' },
   {
     id: 'cost',
@@ -150,11 +139,7 @@ export const NARRATION: readonly Sentence[] = [
     text: 'The lower pond gives its layer back first. It fills the bottom of the chamber.',
   },
   { id: 'thenUpper', text: 'Then the upper pond gives back the second layer.', beforeMs: 600 },
-  {
-    id: 'rest',
-    text: 'The two layers that are missing come from the pound above.',
-    beforeMs: 900,
-  },
+  { id: 'rest', text: 'The two layers that are missing come from the pound above.', beforeMs: 900 },
   {
     id: 'halved',
     text: 'Half of the water was used twice. A passage costs fifty-eight cubic metres, and not a hundred and sixteen.',
@@ -172,10 +157,7 @@ export const NARRATION: readonly Sentence[] = [
     beforeMs: 1400,
     chapter: 'The water book',
   },
-  {
-    id: 'columns',
-    text: 'What came in. What was spent. What was lost. And what is left.',
-  },
+  { id: 'columns', text: 'What came in. What was spent. What was lost. And what is left.' },
   { id: 'yours', text: 'Your task for this week is one page of that book, for your own lock.' },
   {
     id: 'sketch',

@@ -138,7 +138,10 @@ function layer(c: Context, shade: number, marked: number, [x, y]: Place, name: s
       [x + CHAMBER.width, y - LAYER + 1],
     ])
     write(c, name, x + CHAMBER.width / 2, y - LAYER / 2 + 1, {
-      ...{ size: name === 'new' ? 17 : 20, bold: true, colour: COLOURS.paper, align: 'center' },
+      size: name === 'new' ? 17 : 20,
+      bold: true,
+      colour: COLOURS.paper,
+      align: 'center',
     })
   })
 }

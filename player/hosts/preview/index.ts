@@ -42,7 +42,12 @@ export function createPreviewHost({
         seed: 'preview',
         keepsDrafts: false,
         progress: {
-          ...{ partId, atMs, released: [], finishedParts: [], covered: {}, responses: [] },
+          partId,
+          atMs,
+          released: [],
+          finishedParts: [],
+          covered: {},
+          responses: [],
           chosen: {},
           ownNotes: [],
           seen: {},

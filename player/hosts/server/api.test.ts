@@ -5,7 +5,10 @@ import { outcomeOf, sendRecords } from './api.ts'
 const answer = (status: number, body: unknown) =>
   new Response(typeof body === 'string' ? body : JSON.stringify(body), { status })
 const own = (type: string, detail = 'A sentence.') => ({
-  ...{ type: `urn:fernbrake:problem:${type}`, title: 'A title', status: 400, detail },
+  type: `urn:fernbrake:problem:${type}`,
+  title: 'A title',
+  status: 400,
+  detail,
 })
 
 describe('what came of a batch', () => {
@@ -33,7 +36,8 @@ describe('what came of a batch', () => {
     expect(await outcomeOf(answer(200, reply))).toEqual({ kind: 'acknowledged', reply })
     for (const type of ['invalid-input', 'too-large'])
       expect(await outcomeOf(answer(422, own(type)))).toEqual({
-        ...{ kind: 'rejected', message: 'A sentence.' },
+        kind: 'rejected',
+        message: 'A sentence.',
       })
     expect(await outcomeOf(answer(503, own('read-only')))).toEqual({ kind: 'readOnly' })
     for (const type of ['not-signed-in', 'not-found'])

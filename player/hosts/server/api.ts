@@ -80,8 +80,10 @@ const recordsPath = (attemptId: string) => `/api/attempts/${attemptId}/records`
 /** What each of our own faults means for a batch; whatever else comes may pass. */
 const MEANS: Partial<Record<string, 'signedOut' | 'rejected' | 'readOnly'>> = {
   'read-only': 'readOnly',
-  ...{ 'not-signed-in': 'signedOut', 'not-found': 'signedOut' },
-  ...{ 'invalid-input': 'rejected', 'too-large': 'rejected' },
+  'not-signed-in': 'signedOut',
+  'not-found': 'signedOut',
+  'invalid-input': 'rejected',
+  'too-large': 'rejected',
 }
 
 /**

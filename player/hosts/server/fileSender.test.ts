@@ -19,7 +19,9 @@ async function senderThat(answers: FileOutcome['kind'][]) {
   const there: string[] = []
   let told = 0
   const sender = await createFileSender({
-    ...{ attemptId, queue, newId: () => `file-${(made += 1)}` },
+    attemptId,
+    queue,
+    newId: () => `file-${(made += 1)}`,
     send: ({ id }, onProgress) => {
       onProgress(1)
       const kind = answers.shift() ?? 'there'
@@ -36,7 +38,10 @@ const settled = (sender: FileSender, id: string) =>
   vi.waitFor(() => expect(sender.state(id)?.state).not.toBe('sending'))
 const put = (sender: FileSender) => sender.put('sketch', 'Sketch.png', new Blob(['abc']))
 const answerWith = (id: string): LearnerRecord => ({
-  ...{ kind: 'response', id: 'r', cueId: 'c', questionId: 'sketch' },
+  kind: 'response',
+  id: 'r',
+  cueId: 'c',
+  questionId: 'sketch',
   answer: { kind: 'upload', files: [{ id, name: 'Sketch.png', bytes: 3 }] },
   answeredAt: '2026-03-02T10:00:00.000Z',
 })

@@ -45,7 +45,10 @@ export async function createFileSender(parts: FileSenderParts): Promise<FileSend
   const known = new Map<string, Known>()
   const listeners = new Set<(file: HandedFileState) => void>()
   const stateOf = ({ id, name, content }: WaitingFile): HandedFileState => ({
-    ...{ id, name, bytes: content.size, sentBytes: 0 },
+    id,
+    name,
+    bytes: content.size,
+    sentBytes: 0,
     state: 'waiting',
   })
   for (const file of await queue.list())

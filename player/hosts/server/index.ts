@@ -32,7 +32,9 @@ export async function createServerHost(attemptId: string): Promise<Host> {
     openFileQueue(attemptId),
   ])
   const files = await createFileSender({
-    ...{ attemptId, queue: fileQueue, newId: () => nanoid() },
+    attemptId,
+    queue: fileQueue,
+    newId: () => nanoid(),
     send: sendFile,
     onThere: () => void sender.flush(),
   })

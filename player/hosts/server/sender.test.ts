@@ -56,8 +56,14 @@ const senderTo = (
 
 describe('sending', () => {
   const said = (id: string, words: string): LearnerRecord => ({
-    ...{ kind: 'ownNote', id, noteId: id, partId: PART, place: { on: 'part' }, words },
-    ...{ isGone: false, at: '2026-03-02T10:00:00.000Z' },
+    kind: 'ownNote',
+    id,
+    noteId: id,
+    partId: PART,
+    place: { on: 'part' },
+    words,
+    isGone: false,
+    at: '2026-03-02T10:00:00.000Z',
   })
 
   it('takes along with the page what browsers let pass; what is too long waits for the next time', async () => {
@@ -204,8 +210,12 @@ describe('an answer whose file is still on its way', () => {
     let waits = true
     const holdsBack = ({ id }: LearnerRecord) => waits && id === 'a'
     const sender = createSender({
-      ...{ queue, send, holdsBack },
-      ...{ beacon: () => undefined, onState: () => undefined, keepFarewell: () => undefined },
+      queue,
+      send,
+      holdsBack,
+      beacon: () => undefined,
+      onState: () => undefined,
+      keepFarewell: () => undefined,
     })
     for (const id of ['a', 'b']) await sender.add(finish(id))
     await sender.flush()

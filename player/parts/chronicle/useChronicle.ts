@@ -21,7 +21,8 @@ export function useChronicle(part: Readonly<Ref<ChroniclePart>>) {
       : t('player.part.fromUntil', { from: words(item.from), until: words(item.until) })
   const items = computed((): ShownItem[] =>
     inTimeOrder(Object.values(part.value.items)).map((item) => ({
-      ...{ item, when: when(item) },
+      item,
+      when: when(item),
       category: part.value.categories[item.categoryId ?? ''] ?? null,
     })),
   )

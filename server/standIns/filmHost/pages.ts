@@ -81,13 +81,17 @@ export function playerPage(film: HeldFilm): string {
 export function description(film: HeldFilm, origin: string): object {
   const size = 'width="960" height="540"'
   return {
-    ...{ version: '1.0', type: 'video', provider_name: HOST_NAME, provider_url: origin },
-    ...{ title: film.title, author_name: film.author, width: 960, height: 540 },
+    version: '1.0',
+    type: 'video',
+    provider_name: HOST_NAME,
+    provider_url: origin,
+    title: film.title,
+    author_name: film.author,
+    width: 960,
+    height: 540,
     html: `<iframe src="${origin}/player/${film.id}" ${size} allow="autoplay; fullscreen"></iframe>`,
-    ...{
-      thumbnail_url: `${origin}/stills/${film.id}.jpg`,
-      thumbnail_width: 640,
-      thumbnail_height: 360,
-    },
+    thumbnail_url: `${origin}/stills/${film.id}.jpg`,
+    thumbnail_width: 640,
+    thumbnail_height: 360,
   }
 }

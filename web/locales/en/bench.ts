@@ -326,10 +326,7 @@ export default {
     more: 'Show earlier',
     tooOld: 'Earlier states were not kept.',
   },
-  others: {
-    here: 'Also here: {names}',
-    isHere: '{name} is here',
-  },
+  others: { here: 'Also here: {names}', isHere: '{name} is here' },
   script: {
     tools: 'Captions',
     find: 'Find in the script',

@@ -121,11 +121,7 @@ export default {
       document: 'Choose a document',
     },
     left: 'None waits. | One more waits. | {n} more wait.',
-    device: {
-      picture: 'Take one with the camera',
-      sound: 'Record your voice',
-      film: 'Record one',
-    },
+    device: { picture: 'Take one with the camera', sound: 'Record your voice', film: 'Record one' },
     shelf: 'From the shelf',
     address: 'From an address',
     addressOf: {
@@ -188,11 +184,7 @@ export default {
     begins: { withFilm: 'By itself, with the film', pressed: 'When it is pressed; the film waits' },
     quiets: 'The film is quieter meanwhile',
   },
-  secondFilm: {
-    film: 'Second film',
-    from: 'It begins at, in itself',
-    sound: 'Its sound is heard',
-  },
+  secondFilm: { film: 'Second film', from: 'It begins at, in itself', sound: 'Its sound is heard' },
   page: {
     opensLabel: 'It opens',
     opens: { inside: 'In the lesson', newTab: 'In a new tab' },
@@ -236,12 +228,7 @@ export default {
     way: 'Way {number}',
     words: 'Words of the choice',
     leads: 'Leads',
-    to: {
-      on: 'On from here',
-      time: 'To a time',
-      part: 'To another part',
-      ending: 'To the end',
-    },
+    to: { on: 'On from here', time: 'To a time', part: 'To another part', ending: 'To the end' },
     toTime: 'Time',
     toPart: 'Part',
     endingWords: 'Words at this end; without any, those of the lesson',

@@ -11,11 +11,7 @@ export default {
     tellsLabel: 'What came of an answer is told',
     tells: { atOnce: 'with each answer', atEnd: 'when the quiz is handed in' },
     rewatchLabel: 'The film that answers a question can be watched again',
-    rewatch: {
-      always: 'at any time',
-      afterwards: 'once the answer is final',
-      never: 'not here',
-    },
+    rewatch: { always: 'at any time', afterwards: 'once the answer is final', never: 'not here' },
     shuffle: 'Mix the questions within each section, for each learner in another way',
     section: 'Section',
     sectionNumber: 'Section {number}',

@@ -30,11 +30,7 @@ export default {
     takeUp: 'Look at it',
     drop: 'Throw it away',
     notTaken: 'It could not be sent. It is kept on this device; try again.',
-    name: {
-      film: 'Recording, {when}',
-      sound: 'Voice, {when}',
-      picture: 'Photograph, {when}',
-    },
+    name: { film: 'Recording, {when}', sound: 'Voice, {when}', picture: 'Photograph, {when}' },
     fault: {
       denied:
         'The browser does not let this page use it. Allow it in the browser’s settings for this page, then try again.',

@@ -96,11 +96,9 @@ watch(
   },
 )
 
-const frond = useTemplateRef<{
-  zoom(factor: number): void
-  zoomAll(): void
-  toggleSnap(): void
-}>('frond')
+const frond = useTemplateRef<{ zoom(factor: number): void; zoomAll(): void; toggleSnap(): void }>(
+  'frond',
+)
 const publishing = ref(false)
 /** The refused edit that was tried again and does not fit. */
 const stuck = ref<string | null>(null)

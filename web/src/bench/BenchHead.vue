@@ -9,12 +9,7 @@ import FernMark from '../ui/FernMark.vue'
 import type { Draft, Keeping } from './useDraft.ts'
 
 const props = defineProps<{ draft: Draft; canPublish: boolean }>()
-const emit = defineEmits<{
-  publish: []
-  settings: []
-  keys: []
-  asLearner: [event: MouseEvent]
-}>()
+const emit = defineEmits<{ publish: []; settings: []; keys: []; asLearner: [event: MouseEvent] }>()
 const { t } = useI18n()
 const route = useRoute()
 const router = useRouter()
@@ -46,7 +41,8 @@ const lessonId = computed(() => props.draft.lessonId)
 const asLearner = computed(
   () =>
     router.resolve({
-      ...{ name: 'preview', params: { lessonId: lessonId.value } },
+      name: 'preview',
+      params: { lessonId: lessonId.value },
       query: { part: route.query.part },
     }).href,
 )

@@ -46,10 +46,7 @@ function onFocus(event: FocusEvent, { id }: OverlayCue): void {
   if (!isSelected(id) && (event.target as Element).matches(':focus-visible')) bench.select(id)
 }
 const nameOf = (overlay: OverlayCue) =>
-  t('bench.overlayOnStage', {
-    form: t(`overlay.form.${formOf(overlay)}`),
-    text: overlay.text,
-  })
+  t('bench.overlayOnStage', { form: t(`overlay.form.${formOf(overlay)}`), text: overlay.text })
 
 watch(
   [slot, source],

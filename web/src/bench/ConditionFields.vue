@@ -22,10 +22,7 @@ const bench = useBench()
 const { t } = useI18n()
 const questions = useAskerChoices()
 const named = (parts: readonly Part[]) =>
-  parts.map(({ id, title }) => ({
-    value: id,
-    label: title || t('bench.untitled'),
-  }))
+  parts.map(({ id, title }) => ({ value: id, label: title || t('bench.untitled') }))
 const films = computed(() => named(filmsInOrder(bench.lesson.value)))
 const parts = computed(() => named(partsInOrder(bench.lesson.value)))
 const kinds = computed(() =>

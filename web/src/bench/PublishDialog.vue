@@ -92,7 +92,8 @@ async function publish(): Promise<void> {
     const reply = await call('publish', {
       params: { lessonId: draft.lessonId },
       body: {
-        ...{ revision: draft.state.value.revision, number: number.value },
+        revision: draft.state.value.revision,
+        number: number.value,
         ...(note.value.trim() ? { note: note.value.trim() } : {}),
         // Said only where the dialog has told how many they are.
         ...(inside.value > 0 ? { replaces: true } : {}),

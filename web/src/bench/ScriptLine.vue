@@ -44,10 +44,7 @@ const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
             :key="kind"
             type="button"
             :aria-label="
-              t('bench.placeHere', {
-                kind: t(`bench.kind.${kind}`),
-                time: clockTime(line.fromMs),
-              })
+              t('bench.placeHere', { kind: t(`bench.kind.${kind}`), time: clockTime(line.fromMs) })
             "
             @click="emit('place', kind)"
           >

@@ -35,7 +35,10 @@ const MOST_BYTES = LONGEST_CAPTION_FILE * 4
 const MOST_SAMPLED = 5
 
 const unread = (read: CaptionResult): ReadFile => ({
-  ...{ read, encoding: 'utf-8', isSure: true, sample: [] },
+  read,
+  encoding: 'utf-8',
+  isSure: true,
+  sample: [],
 })
 
 async function readFile(file: File, wanted?: Encoding): Promise<ReadFile | null> {

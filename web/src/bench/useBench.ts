@@ -192,10 +192,7 @@ export function createBench(
               text: words.overlay(),
             })
           : kind === 'fork'
-            ? draft.make(edits.addFork, {
-                ...{ cueId, partId, atMs },
-                choiceIds: [nanoid(), nanoid()],
-              })
+            ? draft.make(edits.addFork, { cueId, partId, atMs, choiceIds: [nanoid(), nanoid()] })
             : kind === 'note'
               ? draft.make(edits.addNote, { cueId, partId, atMs })
               : draft.make(edits.addBookmark, { cueId, partId, atMs, title: words.bookmark() })

@@ -9,9 +9,11 @@ import { useBench } from './useBench.ts'
 export function useCueChoices(isOffered: (cue: Cue) => boolean) {
   const bench = useBench()
   return computed(() =>
-    bench.cues.value.filter(isOffered).map((cue) => ({
-      value: cue.id,
-      label: `${clockTime(cueStartMs(cue))} ${cueWords(bench.lesson.value, cue)}`,
-    })),
+    bench.cues.value
+      .filter(isOffered)
+      .map((cue) => ({
+        value: cue.id,
+        label: `${clockTime(cueStartMs(cue))} ${cueWords(bench.lesson.value, cue)}`,
+      })),
   )
 }

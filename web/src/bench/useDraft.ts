@@ -201,7 +201,8 @@ function createDraft(reply: DraftReply, storage: EditStorage, waiting: PendingEd
     for (;;) {
       const { revision: since } = state.value
       const { revision, entries } = await call('draftEdits', {
-        ...{ params: { lessonId }, query: { since } },
+        params: { lessonId },
+        query: { since },
       })
       const isTaken = takeIn(entries)
       if (isTaken && state.value.revision >= revision) return

@@ -82,7 +82,8 @@ function idOf(name: string): string {
 }
 async function add(): Promise<void> {
   const members = [...taken.value, ...regrouped.value].map(({ name, group }) => ({
-    ...{ id: idOf(name), name },
+    id: idOf(name),
+    name,
     ...(group === '' ? {} : { group }),
   }))
   const count = taken.value.length

@@ -36,13 +36,16 @@ type Given = Pick<
 const { t, n } = useI18n()
 const known = props.assignment
 const given = reactive<Given>({
-  ...{ id: known?.id ?? nanoid(), lessonId: known?.lessonId ?? '' },
-  ...{ opensAt: known?.opensAt ?? null, dueAt: known?.dueAt ?? null },
-  ...{ closesAt: known?.closesAt ?? null, mostAttempts: known ? known.mostAttempts : 1 },
+  id: known?.id ?? nanoid(),
+  lessonId: known?.lessonId ?? '',
+  opensAt: known?.opensAt ?? null,
+  dueAt: known?.dueAt ?? null,
+  closesAt: known?.closesAt ?? null,
+  mostAttempts: known ? known.mostAttempts : 1,
   rules: structuredClone(known?.rules ?? usualRules()),
   // A group may be gone since; whoever assigns it again picks another.
   groups: props.school.groups.map(({ id }) => id).filter((id) => known?.groups.includes(id)),
-  ...{ people: [...(known?.people ?? [])] },
+  people: [...(known?.people ?? [])],
 })
 const {
   value: lessons,

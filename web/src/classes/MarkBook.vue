@@ -42,7 +42,8 @@ async function weigh(assignmentId: string, typed: string): Promise<void> {
   const shareOf = ({ marks }: (typeof learners.value)[number]) =>
     weightedShare(assignments.map(({ id, weight: w }) => ({ weight: w, mark: marks[id]! })))
   value.value = {
-    ...{ ...book.value, assignments },
+    ...book.value,
+    assignments,
     learners: book.value.learners.map((one) => ({ ...one, share: shareOf(one) })),
   }
   fault.value = null

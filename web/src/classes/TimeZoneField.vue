@@ -7,7 +7,8 @@ defineProps<{ zone: string }>()
 const emit = defineEmits<{ change: [zone: string] }>()
 const { t } = useI18n()
 const zones = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])].map((value) => ({
-  ...{ value, label: value.replaceAll('_', ' ') },
+  value,
+  label: value.replaceAll('_', ' '),
 }))
 </script>
 

@@ -5,10 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import type { PileCard, WaitingEnquiries } from '@fernbrake/core/contract'
 
-const props = defineProps<{
-  piles: readonly PileCard[]
-  enquiries: readonly WaitingEnquiries[]
-}>()
+const props = defineProps<{ piles: readonly PileCard[]; enquiries: readonly WaitingEnquiries[] }>()
 const { t, n } = useI18n()
 const MOST_SHOWN = 3
 const waiting = computed(() => props.piles.filter((pile) => pile.waiting > 0))

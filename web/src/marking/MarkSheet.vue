@@ -42,7 +42,9 @@ const wrong = computed(() =>
 const canGive = computed(() => points.value !== null && wrong.value === '')
 watch([typed, levels, comment], () =>
   props.desk.keepDraft(props.answer, {
-    ...{ points: typed.value, comment: comment.value, revision: draft.revision },
+    points: typed.value,
+    comment: comment.value,
+    revision: draft.revision,
     levels: criteria.value.length > 0 ? [...levels.value] : null,
   }),
 )
@@ -50,7 +52,8 @@ watch([typed, levels, comment], () =>
 async function give(goesOn: boolean): Promise<void> {
   if (!canGive.value) return void focusFirst()
   const isKept = await props.desk.save({
-    ...{ points: points.value!, comment: comment.value.trim() },
+    points: points.value!,
+    comment: comment.value.trim(),
     levels: criteria.value.length > 0 ? [...levels.value] : null,
   })
   if (isKept && goesOn) props.desk.goOn()

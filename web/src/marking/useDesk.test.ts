@@ -40,20 +40,31 @@ vi.mock('../api/client.ts', async (original) => {
 })
 
 const markOf = (points: number, revision: number, more: object = {}): GivenMark => ({
-  ...{ points, revision, verdict: 'partly', levels: null, comment: '', by: 'Somebody' },
-  ...{ at: '2026-03-02T10:00:00.000Z', releasedAt: null, ...more },
+  points,
+  revision,
+  verdict: 'partly',
+  levels: null,
+  comment: '',
+  by: 'Somebody',
+  at: '2026-03-02T10:00:00.000Z',
+  releasedAt: null,
+  ...more,
 })
 const answerOf = (id: string, mark: GivenMark | null = null): Pile['answers'][number] => ({
-  ...{ attemptId: `of-${id}`, responseId: id, questionId: 'q', asked: '1/q', tryNumber: 1 },
-  ...{ learner: { number: 1, name: id }, answer: { kind: 'longText', text: id }, text: id },
-  ...{
-    files: [],
-    isDoubtful: false,
-    answeredAt: '2026-03-01T10:00:00.000Z',
-    verdict: 'unmarked',
-    points: 0,
-    mark,
-  },
+  attemptId: `of-${id}`,
+  responseId: id,
+  questionId: 'q',
+  asked: '1/q',
+  tryNumber: 1,
+  learner: { number: 1, name: id },
+  answer: { kind: 'longText', text: id },
+  text: id,
+  files: [],
+  isDoubtful: false,
+  answeredAt: '2026-03-01T10:00:00.000Z',
+  verdict: 'unmarked',
+  points: 0,
+  mark,
 })
 
 beforeEach(() => {
@@ -62,7 +73,11 @@ beforeEach(() => {
   const question = blankQuestion('longText', { ...blankBase('q'), points: 4 }, () => 'x')
   Object.assign(server, { away: false, gate: Promise.resolve(), given: [] })
   server.pile = {
-    ...{ title: 'Water', classTitle: null, tellsFrom: null, order: ['q'], comments: [] },
+    title: 'Water',
+    classTitle: null,
+    tellsFrom: null,
+    order: ['q'],
+    comments: [],
     questions: { '1/q': question },
     answers: [answerOf('a', markOf(2, 1)), answerOf('b'), answerOf('c')],
   }
@@ -167,7 +182,10 @@ describe('the desk', () => {
       const desk = await openDesk()
       kept.set('fernbrake-mark me of-b b', text)
       expect(desk.draftOf(desk.open.value!)).toEqual({
-        ...{ points: '', levels: null, comment: '', revision: 0 },
+        points: '',
+        levels: null,
+        comment: '',
+        revision: 0,
       })
     },
   )

@@ -109,9 +109,27 @@ export function useDesk(source: Source, sourceId: string, personId: string) {
   }
 
   return {
-    ...{ pile, error: loaded.error, loading: loaded.loading, reload: loaded.reload },
-    ...{ names, which, order, answers, index, open, question, counts, go, step, goOn },
-    ...{ draftOf, save, saving, fault, tell, comments },
+    pile,
+    error: loaded.error,
+    loading: loaded.loading,
+    reload: loaded.reload,
+    names,
+    which,
+    order,
+    answers,
+    index,
+    open,
+    question,
+    counts,
+    go,
+    step,
+    goOn,
+    draftOf,
+    save,
+    saving,
+    fault,
+    tell,
+    comments,
     keepDraft: (answer: PileAnswer, draft: MarkDraft) => keepDraft(personId, answer, draft),
   }
 }

@@ -22,8 +22,13 @@ const canvas = useTemplateRef('canvas')
 let drawn: Chart | null = null
 let isGone = false
 const given = computed((): DrawnChart => ({
-  ...{ type: props.type, data: props.data, max: props.max, shares: props.shares ?? false },
-  ...{ xTitle: props.xTitle, yTitle: props.yTitle, locale: locale.value },
+  type: props.type,
+  data: props.data,
+  max: props.max,
+  shares: props.shares ?? false,
+  xTitle: props.xTitle,
+  yTitle: props.yTitle,
+  locale: locale.value,
 }))
 /** What draws is fetched with the first chart. */
 async function draw(): Promise<void> {

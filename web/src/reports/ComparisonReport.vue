@@ -21,13 +21,15 @@ const drawn = computed(() => groups.value.slice(0, COLOURS.length))
 const chart = computed(() => ({
   labels: props.comparison.questions.map(({ number }) => n(number)),
   datasets: drawn.value.map((group, at) => ({
-    ...{ label: nameOf(group), backgroundColor: COLOURS[at]! },
+    label: nameOf(group),
+    backgroundColor: COLOURS[at]!,
     data: props.comparison.questions.map(({ questionId }) => group.questions[questionId] ?? null),
   })),
 }))
 const rows = computed(() =>
   props.comparison.questions.map(({ questionId, number, stem }) => [
-    ...[n(number), stem],
+    n(number),
+    stem,
     ...groups.value.map((group) => percent(group.questions[questionId] ?? null)),
   ]),
 )

@@ -54,13 +54,7 @@ const spread = computed(() => ({
         {{
           t(
             'reports.reached',
-            {
-              ...{
-                learners: n(test.learners),
-                mean: figure(test.mean, 1),
-                max: figure(test.max, 1),
-              },
-            },
+            { learners: n(test.learners), mean: figure(test.mean, 1), max: figure(test.max, 1) },
             test.learners,
           )
         }}

@@ -31,8 +31,12 @@ const stillThere = (part: WatchedPart) => ({
   labels: labelsOf(part),
   datasets: [
     {
-      ...{ label: t('reports.stillThere'), data: part.leaveOff },
-      ...{ borderColor: '--fern', backgroundColor: '--fern-soft', fill: true, stepped: true },
+      label: t('reports.stillThere'),
+      data: part.leaveOff,
+      borderColor: '--fern',
+      backgroundColor: '--fern-soft',
+      fill: true,
+      stepped: true,
     },
   ],
 })
@@ -40,19 +44,28 @@ const playedOf = (part: WatchedPart) => ({
   labels: labelsOf(part),
   datasets: [
     {
-      ...{ label: t('reports.plays'), data: part.plays, borderColor: '--slate', stepped: true },
+      label: t('reports.plays'),
+      data: part.plays,
+      borderColor: '--slate',
+      stepped: true,
       backgroundColor: '--slate',
     },
     {
-      ...{ label: t('reports.seenBy'), data: part.seenBy, borderColor: '--fern', stepped: true },
-      ...{ backgroundColor: '--fern-soft', fill: true },
+      label: t('reports.seenBy'),
+      data: part.seenBy,
+      borderColor: '--fern',
+      stepped: true,
+      backgroundColor: '--fern-soft',
+      fill: true,
     },
   ],
 })
 const rowsOf = (part: WatchedPart) =>
   part.plays.map((count, bin) => [
-    ...[clockTime(bin * part.binMs), percent(part.leaveOff[bin]!)],
-    ...[n(count), n(part.seenBy[bin]!)],
+    clockTime(bin * part.binMs),
+    percent(part.leaveOff[bin]!),
+    n(count),
+    n(part.seenBy[bin]!),
   ])
 const heads = computed(() =>
   ['at', 'stillThere', 'plays', 'seenBy'].map((one) => t(`reports.${one}`)),
@@ -76,7 +89,8 @@ const heads = computed(() =>
           ? t(
               'reports.left',
               {
-                ...{ count: n(part.leaving.count), of: n(part.leaving.of) },
+                count: n(part.leaving.count),
+                of: n(part.leaving.of),
                 from: clockTime(part.leaving.fromMs),
                 to: clockTime(part.leaving.toMs),
               },
@@ -89,7 +103,8 @@ const heads = computed(() =>
       <li v-for="one in returnedIn(part)" :key="one.fromMs">
         {{
           t('reports.returned', {
-            ...{ again: n(one.again), seen: n(one.seen) },
+            again: n(one.again),
+            seen: n(one.seen),
             range: range(one.fromMs, one.toMs),
           })
         }}

@@ -15,8 +15,15 @@ import {
 } from 'chart.js'
 
 Chart.register(
-  ...[BarController, BarElement, LineController, LineElement, PointElement],
-  ...[CategoryScale, LinearScale, Filler, Tooltip],
+  BarController,
+  BarElement,
+  LineController,
+  LineElement,
+  PointElement,
+  CategoryScale,
+  LinearScale,
+  Filler,
+  Tooltip,
 )
 
 export interface DrawnChart {
@@ -51,7 +58,10 @@ export function drawChart(
     type,
     data: { ...data, datasets: datasets as unknown as ChartData['datasets'] },
     options: {
-      ...{ animation: false, responsive: true, maintainAspectRatio: false, locale },
+      animation: false,
+      responsive: true,
+      maintainAspectRatio: false,
+      locale,
       interaction: { mode: 'index', intersect: false },
       elements: { point: { radius: 0, hitRadius: 8 }, line: { borderWidth: 2, tension: 0 } },
       scales: {
@@ -61,7 +71,8 @@ export function drawChart(
           title: title(xTitle),
         },
         y: {
-          ...{ beginAtZero: true, ...(max === undefined ? {} : { max }) },
+          beginAtZero: true,
+          ...(max === undefined ? {} : { max }),
           grid: { color: line },
           ticks: { color: ink, font, format, ...(shares ? {} : { precision: 0 }) },
           title: title(yTitle),
@@ -69,7 +80,9 @@ export function drawChart(
       },
       plugins: {
         tooltip: {
-          ...{ backgroundColor: token('--ink'), cornerRadius: 3, displayColors: false },
+          backgroundColor: token('--ink'),
+          cornerRadius: 3,
+          displayColors: false,
           titleFont: font,
           bodyFont: font,
           callbacks: {

@@ -73,7 +73,9 @@ const verdictOf = (question: Question, verdict: Verdict) =>
 function wayOf({ words, target }: Route, from: string, takenAt: string) {
   const to = target.to === 'part' ? (props.lesson.parts[target.partId]?.title ?? '') : ''
   return {
-    ...{ key: `${from} ${takenAt}`, at: '', prompt: t('results.after', { title: from }) },
+    key: `${from} ${takenAt}`,
+    at: '',
+    prompt: t('results.after', { title: from }),
     text: words || to || t('routes.end'),
   }
 }

@@ -10,11 +10,14 @@ export function chosenOf(
   const rows =
     question.kind === 'poll'
       ? inOrder(Object.values(question.options)).map(({ id, text, colour }) => ({
-          ...{ id, label: plainOf(text), colour },
+          id,
+          label: plainOf(text),
+          colour,
         }))
       : question.kind === 'scale'
         ? stepsOf(question).map((step) => ({
-            ...{ id: String(step), label: `${step} ${labelOfStep(question, step)}`.trim() },
+            id: String(step),
+            label: `${step} ${labelOfStep(question, step)}`.trim(),
             colour: question.colour,
           }))
         : []

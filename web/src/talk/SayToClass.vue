@@ -69,8 +69,13 @@ watch([sort, partId, moment, asksNumber, from, to, words], () =>
     words.value === ''
       ? null
       : {
-          ...{ sort: sort.value, partId: partId.value, moment: moment.value, words: words.value },
-          ...{ asksNumber: asksNumber.value, from: from.value, to: to.value },
+          sort: sort.value,
+          partId: partId.value,
+          moment: moment.value,
+          words: words.value,
+          asksNumber: asksNumber.value,
+          from: from.value,
+          to: to.value,
         },
   ),
 )
@@ -81,8 +86,15 @@ async function send(): Promise<void> {
   if (!isReady.value || busy.value) return
   const done = await act(() =>
     props.say({
-      ...{ postId, sort: sort.value, replyTo: null, partId: partId.value, place: place.value! },
-      ...{ words: words.value.trim(), number: null, range: range.value, isGone: false },
+      postId,
+      sort: sort.value,
+      replyTo: null,
+      partId: partId.value,
+      place: place.value!,
+      words: words.value.trim(),
+      number: null,
+      range: range.value,
+      isGone: false,
       at: new Date().toISOString(),
     }),
   )

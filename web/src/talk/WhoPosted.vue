@@ -17,7 +17,10 @@ const rows = computed(() =>
   props.people
     .filter((one) => !one.hasLeft || postsIn(one) > 0)
     .map((one) => ({
-      ...{ personId: one.personId, name: one.name, lastAt: one.lastAt, all: postsIn(one) },
+      personId: one.personId,
+      name: one.name,
+      lastAt: one.lastAt,
+      all: postsIn(one),
       what: COUNTS.filter((count) => one[count] > 0)
         .map((count) => t(`talk.${count}`, { n: n(one[count]) }, one[count]))
         .join(', '),

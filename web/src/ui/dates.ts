@@ -22,6 +22,10 @@ export const writeDay = (date: Date) => day.format(date)
 /** A moment as the clock of a time zone shows it, to the minute. */
 export const writeInZone = (iso: string, timeZone: string) =>
   new Intl.DateTimeFormat(undefined, {
-    ...{ weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' },
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
     timeZone,
   }).format(new Date(iso))

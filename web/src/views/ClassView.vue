@@ -27,7 +27,9 @@ const desk = useClass(props.classId)
 const { value: school, error, reload, fault } = desk
 const SHEETS = ['names', 'cards', 'join', 'settings'] as const
 const PLACE_WORDS = {
-  ...{ assignments: 'assign.title', people: 'assign.people', marks: 'markBook.title' },
+  assignments: 'assign.title',
+  people: 'assign.people',
+  marks: 'markBook.title',
 } as const
 /** A class without anybody in it begins with people. */
 const PLACES = ['assignments', 'people', 'marks'] as const

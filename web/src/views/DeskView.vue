@@ -47,10 +47,7 @@ function onKey(event: KeyboardEvent): void {
   const act = {
     ArrowDown: () => desk.step(1),
     ArrowUp: () => desk.step(-1),
-    ...(keysOn.value && {
-      n: () => desk.goOn(),
-      p: () => sheet.value?.focusFirst(),
-    }),
+    ...(keysOn.value && { n: () => desk.goOn(), p: () => sheet.value?.focusFirst() }),
   }[event.key]
   if (!act) return
   event.preventDefault()

@@ -61,7 +61,12 @@ function describe(part: Part, { id, question, atMs }: PlaceAsked) {
   const feedback =
     last && told && last.verdict !== 'unmarked' ? question.feedback[last.verdict] : ''
   return {
-    ...{ id, question, atMs, last, told, tries: tries.length },
+    id,
+    question,
+    atMs,
+    last,
+    told,
+    tries: tries.length,
     shown: told || state === 'open' ? state : ('given' as const),
     text: last ? readableAnswer(question, last.answer) : '',
     files: last ? filesTaken(last.answer) : [],
@@ -93,7 +98,10 @@ const parts = computed(() => {
     const asked = placesAsked(lesson, part).map((place) => describe(part, place))
     const lengthMs = part.kind === 'film' ? (part.durationMs ?? 0) : 0
     return {
-      ...{ part, asked, number: index + 1, told: tells(part) },
+      part,
+      asked,
+      number: index + 1,
+      told: tells(part),
       isOpened: part.id in progress.seen || asked.some(({ last }) => last !== null),
       isFinished: progress.finishedParts.includes(part.id),
       watched: lengthMs > 0 ? coverage(progress.covered[part.id] ?? [], lengthMs) : null,

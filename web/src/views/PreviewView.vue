@@ -96,7 +96,10 @@ async function openHost(lesson: Lesson): Promise<void> {
       .filter((one) => one.state === 'ready')
       .map(({ id, durationMs, width, height, hosted }) => ({
         player: hosted?.player ?? null,
-        ...{ id, durationMs: durationMs!, width: width!, height: height! },
+        id,
+        durationMs: durationMs!,
+        width: width!,
+        height: height!,
         address: mediaFileAddress(id, 'playable'),
         poster: mediaFileAddress(id, 'poster'),
       })),

@@ -32,14 +32,22 @@ const rows = computed(() =>
     const doubtful = attempts.reduce((sum, one) => sum + one.doubtful, 0)
     const jumpedMs = attempts.reduce((sum, one) => sum + one.jumpedMs, 0)
     return {
-      ...{ personId, name, hasLeft, state, best, score, lastSeenAt },
-      ...{ leftOut, tooFast, doubtful, afterTelling, jumpedMs },
-      ...{
-        watched: best?.watched ?? -1,
-        answered: best?.answered ?? -1,
-        tries: attempts.length,
-        posts,
-      },
+      personId,
+      name,
+      hasLeft,
+      state,
+      best,
+      score,
+      lastSeenAt,
+      leftOut,
+      tooFast,
+      doubtful,
+      afterTelling,
+      jumpedMs,
+      watched: best?.watched ?? -1,
+      answered: best?.answered ?? -1,
+      tries: attempts.length,
+      posts,
     }
   }),
 )

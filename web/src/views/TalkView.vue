@@ -111,7 +111,8 @@ const byPart = computed(() => {
   for (const thread of first)
     groups.set(thread.head.partId, [...(groups.get(thread.head.partId) ?? []), thread])
   return [...groups].map(([partId, own]) => ({
-    ...{ partId, threads: own },
+    partId,
+    threads: own,
     part: parts.value.find((one) => one.id === partId) ?? null,
   }))
 })

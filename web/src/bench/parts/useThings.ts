@@ -18,13 +18,16 @@ import { useBench } from '../useBench.ts'
 
 /** A question with nothing written yet. */
 export const blankQuestionHere = (): NewQuestion => ({
-  ...{ questionId: nanoid(), kind: 'choice' },
+  questionId: nanoid(),
+  kind: 'choice',
   ids: Array.from({ length: MOST_NEW_IDS }, () => nanoid()),
 })
 
 /** A question from the question shelf. */
 export const keptQuestionHere = ({ id: shelfId, question }: KeptQuestion): NewQuestion => ({
-  ...{ questionId: nanoid(), shelfId, question },
+  questionId: nanoid(),
+  shelfId,
+  question,
 })
 
 const FIRST = ['textarea', 'input:not([type=file])', 'button']

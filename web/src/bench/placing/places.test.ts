@@ -17,14 +17,15 @@ import { placeMedium, type Place } from './places.ts'
 
 const media = (change: Partial<Media> = {}) =>
   ({
-    ...{
-      id: 'new',
-      kind: 'picture',
-      title: 'A gate',
-      alternative: 'A wooden gate',
-      credit: 'Odile',
-    },
-    ...{ pageCount: null, durationMs: null, frameRate: null, ...change },
+    id: 'new',
+    kind: 'picture',
+    title: 'A gate',
+    alternative: 'A wooden gate',
+    credit: 'Odile',
+    pageCount: null,
+    durationMs: null,
+    frameRate: null,
+    ...change,
   }) as Media
 
 function draftOf(lesson: Lesson) {
@@ -49,9 +50,7 @@ const pages = (words: string[]) =>
   vi.stubGlobal('fetch', () =>
     Promise.resolve(
       new Response(
-        JSON.stringify({
-          pages: words.map((one) => ({ words: one, width: 100, height: 100 })),
-        }),
+        JSON.stringify({ pages: words.map((one) => ({ words: one, width: 100, height: 100 })) }),
       ),
     ),
   )
@@ -100,7 +99,10 @@ it('a still, the ground of a chronicle, and the length of a film', async () => {
   const ground = await put({ at: 'background', partId: CHRONICLE })
   expect(partOfKind(ground.lesson, CHRONICLE, 'chronicle')!.background).toEqual({ mediaId: 'new' })
   const attached = edited(whole, edits.attachFilm, {
-    ...{ partId: PART, mediaId: 'new', durationMs: null, frameRate: null },
+    partId: PART,
+    mediaId: 'new',
+    durationMs: null,
+    frameRate: null,
   })
   const film = media({ kind: 'film', durationMs: 61_000, frameRate: '25' })
   const length = await put({ at: 'filmLength', partId: PART }, film, attached)
@@ -116,17 +118,21 @@ it('a still, the ground of a chronicle, and the length of a film', async () => {
 it('a block and an entry keep what they say already', async () => {
   const picture = { id: 'shown', kind: 'picture', mediaId: null, alternative: 'Mine', caption: '' }
   const lesson = edited(whole, edits.addThings, {
-    ...{ partId: PAGE, map: 'blocks' },
+    partId: PAGE,
+    map: 'blocks',
     things: [picture as never],
   })
   const block = await put({ at: 'block', partId: PAGE, thingId: 'shown' }, media(), lesson)
   expect(partOfKind(block.lesson, PAGE, 'page')!.blocks.shown).toMatchObject({
-    ...{ mediaId: 'new', alternative: 'Mine' },
+    mediaId: 'new',
+    alternative: 'Mine',
   })
   const item = Object.keys(partOfKind(whole, CHRONICLE, 'chronicle')!.items)[0]!
   const entry = await put({ at: 'item', partId: CHRONICLE, thingId: item, kind: 'picture' })
   expect(partOfKind(entry.lesson, CHRONICLE, 'chronicle')!.items[item]!.medium).toMatchObject({
-    ...{ mediaId: 'new', kind: 'picture', credit: 'Odile' },
+    mediaId: 'new',
+    kind: 'picture',
+    credit: 'Odile',
   })
 })
 
@@ -151,7 +157,8 @@ it('an overlay shows it, as long as it is one that would', async () => {
   const heard = await put(place, media({ kind: 'sound', durationMs: 4000 }), sound)
   const { fromMs } = whole.cues.o as { fromMs: number }
   expect(heard.lesson.cues.o).toMatchObject({
-    ...{ fromMs, toMs: fromMs + 4000 },
+    fromMs,
+    toMs: fromMs + 4000,
     content: { mediaId: 'new', said: 'A wooden gate' },
   })
 })

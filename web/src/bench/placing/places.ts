@@ -168,8 +168,10 @@ function inItem(
   const now = item.medium
   return {
     medium: {
-      ...{ mediaId, kind, caption: now?.caption ?? '' },
-      ...{ alternative: alternative || (now?.alternative ?? '') },
+      mediaId,
+      kind,
+      caption: now?.caption ?? '',
+      alternative: alternative || (now?.alternative ?? ''),
       credit: credit || (now?.credit ?? ''),
     },
   }

@@ -184,7 +184,12 @@ export function createPlacings(outside: Outside) {
   }
 
   const chosen = (place: Place, kind: Media['kind'], name: string, batch = nanoid()): Kept => ({
-    ...{ id: nanoid(), name, kind, place, batch, mediaId: null },
+    id: nanoid(),
+    name,
+    kind,
+    place,
+    batch,
+    mediaId: null,
   })
   /** Sends a file, and puts it in its place. True once it is there, or will be as soon as the bench is open. */
   async function put(

@@ -81,7 +81,8 @@ function add(): void {
   const right = !places.value.some((place) => place.right) || props.question.all
   const shape: AreaShape = { shape: 'rectangle', x: 0.4, y: 0.4, width: 0.2, height: 0.2 }
   make(edits.addEntries, {
-    ...{ questionId: props.question.id, path: PATH },
+    questionId: props.question.id,
+    path: PATH,
     entries: [{ id, label: '', shape, right, feedback: '' }],
   })
   selectedId.value = id

@@ -97,7 +97,10 @@ const isAlone = (lines: PastedLine[]) =>
             hide-label
             @change="
               make(edits.setOptionText, {
-                ...{ questionId, optionId: entry.id, field: 'text', text: $event },
+                questionId,
+                optionId: entry.id,
+                field: 'text',
+                text: $event,
               })
             "
           />
@@ -110,7 +113,10 @@ const isAlone = (lines: PastedLine[]) =>
               hide-label
               @change="
                 make(edits.setOptionText, {
-                  ...{ questionId, optionId: entry.id, field: 'feedback', text: $event },
+                  questionId,
+                  optionId: entry.id,
+                  field: 'feedback',
+                  text: $event,
                 })
               "
             />

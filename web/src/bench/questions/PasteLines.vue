@@ -36,7 +36,9 @@ function take(): void {
     .slice(0, room.value)
     .map((line) => ({ ...props.entryOf(line), id: nanoid() }))
   bench.draft.make(edits.replaceEntries, {
-    ...{ questionId: props.questionId, path: props.path, entries },
+    questionId: props.questionId,
+    path: props.path,
+    entries,
     gone: empty.value.map((entry) => entry.id),
     alone: props.alone && props.alone(lines.value) ? 'right' : null,
   })

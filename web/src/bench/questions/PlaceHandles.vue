@@ -6,12 +6,7 @@ import { shapeBox, withBox, type AreaPoint, type AreaShape } from '@fernbrake/co
 import CornerHandles from '../../ui/CornerHandles.vue'
 import { nudgeOf } from '../../ui/nudge.ts'
 
-const props = defineProps<{
-  shape: AreaShape
-  name: string
-  selected: boolean
-  movable: boolean
-}>()
+const props = defineProps<{ shape: AreaShape; name: string; selected: boolean; movable: boolean }>()
 const emit = defineEmits<{ select: []; change: [shape: AreaShape] }>()
 const { t } = useI18n()
 const handle = useTemplateRef('handle')

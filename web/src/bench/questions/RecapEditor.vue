@@ -21,7 +21,8 @@ const pathOf = (setId: string) => ['sets', setId, 'statements']
 function addSet(): void {
   const { id, statements } = newRecapSet('a0', nanoid)
   make(edits.addEntries, {
-    ...{ questionId: props.question.id, path: ['sets'] },
+    questionId: props.question.id,
+    path: ['sets'],
     entries: [{ id, statements }],
   })
 }

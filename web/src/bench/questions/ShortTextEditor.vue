@@ -36,7 +36,10 @@ function faultOf({ as, text }: ListedAnswer): string | null {
   return pattern.ok ? null : t(`ask.patternFault.${pattern.fault}`)
 }
 const blank = (): Omit<ListedAnswer, 'id' | 'order'> => ({
-  ...{ text: '', as: 'words', share: 1, feedback: '' },
+  text: '',
+  as: 'words',
+  share: 1,
+  feedback: '',
 })
 </script>
 

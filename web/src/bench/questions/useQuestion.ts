@@ -22,7 +22,10 @@ export function useQuestion<Q extends Question>(question: () => Q) {
       alone?: string,
     ) =>
       make(edits.setEntry, {
-        ...{ questionId: question().id, path, entryId, change },
+        questionId: question().id,
+        path,
+        entryId,
+        change,
         ...(alone === undefined ? {} : { alone }),
       }),
   }

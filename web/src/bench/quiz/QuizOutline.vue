@@ -22,7 +22,8 @@ const sections = computed(() => {
     const lines = items.map(({ id, questionId }) => {
       const question = bench.lesson.value.questions[questionId]!
       return {
-        ...{ id, number: (number += 1) },
+        id,
+        number: (number += 1),
         stem: plainOf(question.stem),
         kind: t(`ask.kind.${question.kind}`),
         points: isGraded(question) ? question.points : 0,

@@ -57,10 +57,7 @@ describe('a text and the document that its editor holds', () => {
 
   it('lay lists in lists flat, and join the lines of a cell', () => {
     const line = (text: string) => ({ type: 'paragraph', content: [{ type: 'text', text }] })
-    const inner = {
-      type: 'bulletList',
-      content: [{ type: 'listItem', content: [line('inner')] }],
-    }
+    const inner = { type: 'bulletList', content: [{ type: 'listItem', content: [line('inner')] }] }
     const list = {
       type: 'bulletList',
       content: [{ type: 'listItem', content: [line('outer'), inner] }],
@@ -70,11 +67,7 @@ describe('a text and the document that its editor holds', () => {
     expect(fromEditor({ type: 'doc', content: [list, table] })).toEqual({
       blocks: [
         { block: 'list', ordered: false, items: [[{ text: 'outer' }], [{ text: 'inner' }]] },
-        {
-          block: 'table',
-          headed: false,
-          rows: [[[{ text: 'a' }, { text: ' ' }, { text: 'b' }]]],
-        },
+        { block: 'table', headed: false, rows: [[[{ text: 'a' }, { text: ' ' }, { text: 'b' }]]] },
       ],
     })
   })

@@ -25,10 +25,9 @@ const MARK_OF = new Map(Object.entries(MARK_NAMES).map(([mark, name]) => [name, 
 export function toEditor(text: RichText): EditorNode {
   const blocks: Block[] =
     typeof text === 'string'
-      ? text.split('\n').map((line) => ({
-          block: 'paragraph',
-          runs: line === '' ? [] : [{ text: line }],
-        }))
+      ? text
+          .split('\n')
+          .map((line) => ({ block: 'paragraph', runs: line === '' ? [] : [{ text: line }] }))
       : text.blocks
   return { type: 'doc', content: blocks.map(nodeOf) }
 }

@@ -17,7 +17,9 @@ const isOwn = ({ fromId, toId }: Way) =>
 const drawn = computed(() => [
   ...props.ways.map((one) => ({ ...one, key: one.way.id, stands: !props.many })),
   ...(props.many ? props.ways.filter(({ way }) => isOwn(way)) : []).map((one) => ({
-    ...{ ...one, key: `${one.way.id} own`, stands: true },
+    ...one,
+    key: `${one.way.id} own`,
+    stands: true,
   })),
 ])
 const widthOf = (label: string) => label.length * LETTER_WIDTH + 8

@@ -44,8 +44,14 @@ interface Shown {
 }
 const nodes = computed((): Node<Shown>[] => {
   const one = (id: string, part: Part | null, number: number): Node<Shown> => ({
-    ...{ id, type: 'part', data: { part, number }, position: plan.value.nodes.get(id)! },
-    ...{ width: NODE.width, height: NODE.height, draggable: false, focusable: false },
+    id,
+    type: 'part',
+    data: { part, number },
+    position: plan.value.nodes.get(id)!,
+    width: NODE.width,
+    height: NODE.height,
+    draggable: false,
+    focusable: false,
     // Nothing is dragged here, but its button is pressed.
     style: { pointerEvents: 'all' },
   })

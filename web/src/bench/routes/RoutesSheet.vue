@@ -46,11 +46,13 @@ const figures = computed(() => {
   const isHidden =
     shortest.minutes !== longest.minutes && whole(shortest.minutes) === whole(longest.minutes)
   const line = (name: string, { minutes, partIds }: Extreme) => ({
-    ...{ name, figure: lasts(minutes, isHidden || minutes < 2) },
+    name,
+    figure: lasts(minutes, isHidden || minutes < 2),
     way: partIds.map(titleOf).join(' → '),
   })
   const marks = (name: string, { points, partIds }: Extreme) => ({
-    ...{ name, figure: t('player.points', { n: n(points) }, pluralOf(points)) },
+    name,
+    figure: t('player.points', { n: n(points) }, pluralOf(points)),
     way: partIds.map(titleOf).join(' → '),
   })
   const isOneWay =

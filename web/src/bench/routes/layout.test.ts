@@ -4,7 +4,14 @@ import { END, type Way } from '@fernbrake/core/routes'
 import { isInColumns, layOut, NODE, softPath, type Layout, type Mapped } from './layout.ts'
 
 const way = (fromId: string, toId: string, id = `${fromId}-${toId}`): Way => ({
-  ...{ id, kind: 'route', fromId, toId, condition: null, words: 'on', atMs: null, thingId: id },
+  id,
+  kind: 'route',
+  fromId,
+  toId,
+  condition: null,
+  words: 'on',
+  atMs: null,
+  thingId: id,
 })
 const partsOf = (count: number) =>
   Array.from({ length: count }, (_, index) => ({ id: `p${index}` }) as Part)

@@ -18,10 +18,7 @@ const more = computed(() => {
     ? [...OFFERED, ...OFFERED_MORE].filter((kind) => kind !== 'columns')
     : OFFERED_MORE
   return [
-    ...kinds.map((kind) => ({
-      label: t(`parts.block.${kind}`),
-      command: () => emit('add', kind),
-    })),
+    ...kinds.map((kind) => ({ label: t(`parts.block.${kind}`), command: () => emit('add', kind) })),
     { label: t('quiz.fromShelf'), command: () => emit('shelf') },
   ]
 })

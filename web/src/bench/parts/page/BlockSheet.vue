@@ -63,7 +63,9 @@ const place = computed(() => {
 function putInto(value: string): void {
   const [columnsId, side] = value.split(' ') as [string, 'first' | 'second']
   bench.draft.make(edits.placeThing, {
-    ...{ partId: props.part.id, thingId: props.block.id, beforeId: null },
+    partId: props.part.id,
+    thingId: props.block.id,
+    beforeId: null,
     inside: value === PAGE ? null : { columnsId, side },
   })
 }

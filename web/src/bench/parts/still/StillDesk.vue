@@ -83,7 +83,10 @@ function press(event: PointerEvent, pinId: string | null): void {
 }
 
 const ARROWS: Record<string, [x: number, y: number]> = {
-  ...{ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] },
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
 }
 /** Arrows move the pin that has the focus; with Shift further. */
 function onKey(event: KeyboardEvent): void {
