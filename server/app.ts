@@ -13,23 +13,25 @@ import { connectDatabase } from './database/connect.ts'
 import { hasPendingMigrations } from './database/migrate.ts'
 import { defineModels } from './database/models.ts'
 import { HttpError } from './http/HttpError.ts'
-import { earlyPartOf } from './http/learnerPage.ts'
-import { mountRoutes } from './http/mountRoutes.ts'
-import type { LearnerPage } from './http/pages.ts'
+import { earlyPartOf } from './routes/learnerPage.ts'
+import { mountRoutes } from './routes/mountRoutes.ts'
+import type { LearnerPage } from './routes/pages.ts'
 import { problemHandler } from './http/problemHandler.ts'
 import { dropOldLimits, limitCodes, limitGuests, limitSignIns } from './http/rateLimit.ts'
 import { giveNonce, sameOriginOnly, securityHeaders } from './http/security.ts'
 import { createSessions } from './http/session.ts'
-import { openQueue } from './jobs/prepare.ts'
+import { openQueue } from './media/jobs/prepare.ts'
 import { createLiveServer } from './live/sockets.ts'
 import { createFolderStore } from './media/MediaStore.ts'
 import { refuseWhileReadOnly } from './http/readOnly.ts'
 import { watchRoom } from './media/roomWatch.ts'
+import { keepSayingsBy } from './learning/sayings.ts'
+import { takeSayings } from './talk/talk.ts'
 import { createUploads, type Uploads } from './routes/uploads.ts'
-import { makeSpanPartitions } from './queries/covered.ts'
+import { makeSpanPartitions } from './learning/queries/covered.ts'
 import { createHandlers } from './routes/handlers.ts'
-import type { Context } from './services/context.ts'
-import { createSealing } from './services/sealing.ts'
+import type { Context } from './context.ts'
+import { createSealing } from './people/sealing.ts'
 import type { Settings } from './settings.ts'
 import { openFilmHost, type FilmHost } from './standIns/filmHost/index.ts'
 import { mountStandInPages } from './standIns/pages.ts'
@@ -54,6 +56,9 @@ export interface Running {
 
 /** How pages are served: built files, or Vite's in development. */
 export type MountPages = (app: Express, server: Server, learn: LearnerPage) => Promise<void> | void
+
+// What learners say comes with their records; the talk keeps it.
+keepSayingsBy(takeSayings)
 
 /** Opens everything; the caller lets the server listen. The log goes to standard output, or to `logTo`. Throws a plain sentence when the schema is older. */
 export async function openServer(

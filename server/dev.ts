@@ -4,7 +4,7 @@ import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Express, RequestHandler } from 'express'
 import { createServer as createVite } from 'vite'
-import type { EarlyPart } from './http/learnerPage.ts'
+import type { EarlyPart } from './routes/learnerPage.ts'
 import {
   EMBED_PATH,
   LEARN_PATH,
@@ -13,7 +13,7 @@ import {
   OPEN_PATH,
   sendPage,
   type LearnerPage,
-} from './http/pages.ts'
+} from './routes/pages.ts'
 import { REPOSITORY } from './settings.ts'
 
 /** Mounts Vite for web and player; their hot reload listens on ports beside the server's. */

@@ -1,5 +1,5 @@
 // The server process: reads its settings, opens, listens, and closes cleanly when asked to.
-import { mountPages } from './http/pages.ts'
+import { mountPages } from './routes/pages.ts'
 import { openServer } from './app.ts'
 import { readSettings } from './settings.ts'
 

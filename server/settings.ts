@@ -33,6 +33,9 @@ export interface Settings {
   filmHostPort: number | null
 }
 
+/** Where stand-ins for pages of the web are served. */
+export const STAND_IN_PAGES = '/stand-ins/pages'
+
 export const REPOSITORY = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 
 /** Reads the settings; throws with a plain sentence where one is missing. */

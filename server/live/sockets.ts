@@ -14,11 +14,11 @@ import {
 } from '@fernbrake/core/contract'
 import { outsideTransactions } from '../database/boundTransactions.ts'
 import { within, type Database } from '../database/connect.ts'
-import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
+import { hasLessonRole, ROLES_FROM } from '../lessons/roles.ts'
 import { isFromOwnPage } from '../http/security.ts'
 import { personOf } from '../http/session.ts'
-import { liveSessions, sessionsWithRole } from '../queries/liveAccess.ts'
-import type { AccessChange, Announcer } from '../services/context.ts'
+import { liveSessions, sessionsWithRole } from './queries/liveAccess.ts'
+import type { AccessChange, Announcer } from '../context.ts'
 
 /** What is known of a socket: whose it is, and a key of its own. */
 interface About {

@@ -1,19 +1,7 @@
 // Where media bytes lie. A folder now; an object store can take its place without anyone else noticing.
+import type { MediaStore } from '../context.ts'
 import { copyFile, link, mkdir, rename, rm, stat, statfs } from 'node:fs/promises'
 import { basename, dirname, join, resolve, sep } from 'node:path'
-
-export interface MediaStore {
-  /** Moves a finished local file in under `key`, replacing what was there; answers with its size in bytes. */
-  take(key: string, localPath: string): Promise<number>
-  /** Puts a local file in under `key` as `take` does, and leaves it where it is as well; answers with its size in bytes. */
-  hold(key: string, localPath: string): Promise<number>
-  /** Puts a copy of what lies under one key under another as well. */
-  copy(from: string, to: string): Promise<void>
-  /** A local path to read `key` from. */
-  pathTo(key: string): string
-  remove(key: string): Promise<void>
-  freeBytes(): Promise<number>
-}
 
 /** A store in a folder. Keys are made by us, never from what users write; they still may not leave the folder. */
 export function createFolderStore(folder: string): MediaStore {

@@ -1,14 +1,12 @@
 // Whether the server may store anything new. A database whose disk is full dies, and may not come back by itself; so before
 // that comes, the server only reads, and takes in only what makes room. What people do meanwhile waits on their devices.
+import type { Room } from '../context.ts'
 import { READ_ONLY_BELOW_BYTES, WRITABLE_ABOVE_BYTES } from '@fernbrake/core/media'
 
 /** How often it is looked how much room there is, in ms. */
 const LOOK_EVERY_MS = 10_000
 
-export interface RoomWatch {
-  isReadOnly(): boolean
-  /** Resolves as soon as something may be stored; at once where it may. */
-  untilWritable(): Promise<void>
+export interface RoomWatch extends Room {
   /** Looks now; the rest of the time it looks by itself. */
   look(): Promise<void>
   stop(): void

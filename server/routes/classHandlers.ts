@@ -1,9 +1,9 @@
 // Which service answers which route about classes.
 import { within } from '../database/connect.ts'
-import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
+import { whoCalls, type Handlers } from './mountRoutes.ts'
 import { originOf } from '../http/security.ts'
 import { beginSession } from '../http/session.ts'
-import { listTaught } from '../queries/classes.ts'
+import { listTaught } from '../classes/queries/classes.ts'
 import {
   beginAssignment,
   confirmAttempt,
@@ -13,7 +13,7 @@ import {
   placeAssignment,
   readStanding,
   saveAssignment,
-} from '../services/assignments.ts'
+} from '../classes/assignments.ts'
 import {
   addRoster,
   addTeacher,
@@ -24,11 +24,12 @@ import {
   dropTeacher,
   readClass,
   saveGroup,
-} from '../services/classes.ts'
-import { readNow } from '../services/assignmentNow.ts'
-import type { Context } from '../services/context.ts'
-import { describeJoining, joinClass } from '../services/joining.ts'
-import { printCards } from '../services/signInCards.ts'
+} from '../classes/classes.ts'
+import { readNow } from '../classes/assignmentNow.ts'
+import type { Context } from '../context.ts'
+import { describeJoining, joinClass } from '../classes/joining.ts'
+import { countActivity, countNewReplies } from '../talk/queries/talk.ts'
+import { printCards } from '../classes/signInCards.ts'
 
 type ClassHandlers = Pick<
   Handlers,
@@ -83,9 +84,17 @@ export function classHandlers(context: Context): ClassHandlers {
       saveAssignment(context, whoCalls(call), call.params.classId, call.body),
     placeAssignment: ({ params, body }) => placeAssignment(context, params, body.beforeId),
     dropAssignment: ({ params }) => dropAssignment(context, params),
-    assignmentStanding: ({ params }) => readStanding(context, params),
+    assignmentStanding: async ({ params }) => {
+      const said = await countActivity(within(context.database), params.assignmentId)
+      return readStanding(context, params, said)
+    },
     assignmentNow: ({ params }) => readNow(context, params),
-    myWork: (call) => listWork(context, whoCalls(call)),
+    myWork: (call) => {
+      const person = whoCalls(call)
+      return listWork(context, person, (ids) =>
+        countNewReplies(within(context.database), person.id, ids),
+      )
+    },
     beginAssignment: async (call) => {
       const { assignmentId } = call.params
       const attemptId = await beginAssignment(

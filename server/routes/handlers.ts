@@ -1,13 +1,13 @@
 // Which service answers which route of the contract.
 import { contract } from '@fernbrake/core/contract'
 import { select, within } from '../database/connect.ts'
-import { hasLessonRole, ROLES_FROM } from '../http/authorise.ts'
+import { hasLessonRole, ROLES_FROM } from '../lessons/roles.ts'
 import { HttpError } from '../http/HttpError.ts'
-import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
+import { whoCalls, type Handlers } from './mountRoutes.ts'
 import { describeApi } from '../http/openapi.ts'
 import { originOf } from '../http/security.ts'
 import { beginChoosing, beginSession, endSession } from '../http/session.ts'
-import { seesAttempt } from '../queries/attemptAccess.ts'
+import { seesAttempt } from '../learning/queries/attemptAccess.ts'
 import {
   describeLink,
   linkCover,
@@ -15,16 +15,16 @@ import {
   openLink,
   readAttempt,
   readWaysAt,
-} from '../services/attempts.ts'
-import type { Context } from '../services/context.ts'
-import { createLesson, readDraft, readEdits, takeEdits } from '../services/drafts.ts'
-import { publishEdition, readUnpublished } from '../services/editions.ts'
+} from '../learning/attempts.ts'
+import type { Context } from '../context.ts'
+import { createLesson, readDraft, readEdits, takeEdits } from '../lessons/drafts.ts'
+import { publishEdition, readUnpublished } from '../lessons/editions.ts'
 import { sendStored } from '../http/sendStored.ts'
 import { sendHandedFile } from './sendHandedFile.ts'
-import { readHistory, readStateAt } from '../services/history.ts'
-import { listLessons } from '../services/lessonCards.ts'
-import { dropKeptQuestion, keepQuestion, listKeptQuestions } from '../services/keptQuestions.ts'
-import { wordsNear } from '../words/wordsNear.ts'
+import { readHistory, readStateAt } from '../lessons/history.ts'
+import { listLessons } from '../lessons/lessonCards.ts'
+import { dropKeptQuestion, keepQuestion, listKeptQuestions } from '../lessons/keptQuestions.ts'
+import { wordsNear } from '../lessons/words/wordsNear.ts'
 import {
   changeWords,
   describeMedia,
@@ -34,7 +34,7 @@ import {
   listMedia,
   nameOfDownload,
   prepareAgain,
-} from '../services/media.ts'
+} from '../media/media.ts'
 import { classHandlers } from './classHandlers.ts'
 import { markingHandlers } from './markingHandlers.ts'
 import { talkHandlers } from './talkHandlers.ts'
@@ -46,7 +46,7 @@ import {
   findByCard,
   findByPassword,
   hasPassword,
-} from '../services/people.ts'
+} from '../people/people.ts'
 import {
   addPerson,
   changePerson,
@@ -54,11 +54,12 @@ import {
   overviewForKeeper,
   removePerson,
   resetPassword,
-} from '../services/keeping.ts'
-import { cutPicture, readUses, removeMedia, replaceEverywhere } from '../services/shelf.ts'
-import { checkPage } from '../services/webPages.ts'
-import { takeRecords } from '../services/records.ts'
-import { readResults } from '../services/results.ts'
+} from '../people/keeping.ts'
+import { replaceEverywhere } from '../lessons/replaceMedia.ts'
+import { cutPicture, readUses, removeMedia } from '../media/shelf.ts'
+import { checkPage } from '../web/webPages.ts'
+import { takeRecords } from '../learning/records.ts'
+import { readResults } from '../results/results.ts'
 import {
   giveCopies,
   giveRole,
@@ -67,8 +68,8 @@ import {
   share,
   shareSeveral,
   takeRole,
-} from '../services/sharing.ts'
-import { readTally } from '../services/tallies.ts'
+} from '../lessons/sharing.ts'
+import { readTally } from '../learning/tallies.ts'
 
 /** How long the database may take to say that it is there, in ms. */
 const HEALTH_LIMIT_MS = 5000

@@ -1,8 +1,8 @@
 // Which service answers which route about marking, and the stand-in mailbox.
-import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
+import { whoCalls, type Handlers } from './mountRoutes.ts'
 import { HttpError } from '../http/HttpError.ts'
-import type { Context } from '../services/context.ts'
-import { findMailFile, listMails } from '../services/mailbox.ts'
+import type { Context } from '../context.ts'
+import { findMailFile, listMails } from '../people/mailbox.ts'
 import { sendHandedFile } from './sendHandedFile.ts'
 import {
   dropComment,
@@ -12,7 +12,7 @@ import {
   readPile,
   release,
   saveMark,
-} from '../services/marking.ts'
+} from '../results/marking.ts'
 
 type MarkingHandlers = Pick<
   Handlers,

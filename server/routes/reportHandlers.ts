@@ -1,16 +1,11 @@
 // Which service answers which route about results.
 import type { Response } from 'express'
-import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
-import type { MailFile } from '../mail/compose.ts'
-import type { Context } from '../services/context.ts'
-import { excuse, readMarkBook, weighAssignment } from '../services/markBook.ts'
-import { mailReport, markBookFile, reportFile } from '../services/reportFiles.ts'
-import {
-  readComparison,
-  readQuestionAnalysis,
-  readWatchMap,
-  readWays,
-} from '../services/reports.ts'
+import { whoCalls, type Handlers } from './mountRoutes.ts'
+import type { MailFile } from '../people/compose.ts'
+import type { Context } from '../context.ts'
+import { excuse, readMarkBook, weighAssignment } from '../results/markBook.ts'
+import { mailReport, markBookFile, reportFile } from '../results/reportFiles.ts'
+import { readComparison, readQuestionAnalysis, readWatchMap, readWays } from '../results/reports.ts'
 
 type ReportHandlers = Pick<
   Handlers,

@@ -1,8 +1,8 @@
 // Answers with a file that was handed in: whatever it is, nothing in it may act.
 import type { Response } from 'express'
 import { sendStored } from '../http/sendStored.ts'
-import type { Context } from '../services/context.ts'
-import { findHandedFile } from '../services/handedFiles.ts'
+import type { Context } from '../context.ts'
+import { findHandedFile } from '../learning/handedFiles.ts'
 
 /** Content that a browser shows by itself, without anything in it that could act. */
 const isShown = (contentType: string) => /^(?:image|audio|video)\//.test(contentType)

@@ -1,6 +1,6 @@
 // Which service answers which route about the talk of a class.
-import { whoCalls, type Handlers } from '../http/mountRoutes.ts'
-import type { Context } from '../services/context.ts'
+import { whoCalls, type Handlers } from './mountRoutes.ts'
+import type { Context } from '../context.ts'
 import {
   hideInClass,
   hidePost,
@@ -10,7 +10,7 @@ import {
   readTalkReport,
   sayToClass,
   switchTalk,
-} from '../services/talk.ts'
+} from '../talk/talk.ts'
 
 type TalkHandlers = Pick<
   Handlers,

@@ -15,19 +15,19 @@ import {
   type Person,
 } from '@fernbrake/core/contract'
 import { LARGEST_BYTES, LARGEST_FILM_BYTES } from '@fernbrake/core/media'
-import { authorise } from '../http/authorise.ts'
+import { authorise } from './authorise.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { asHttpError } from '../http/problemHandler.ts'
 import { personOf } from '../http/session.ts'
-import type { Context } from '../services/context.ts'
+import type { Context } from '../context.ts'
 import {
   isHandedIn,
   readHandedUpload,
   takeHandedFile,
   whyNotHandIn,
   type HandedUpload,
-} from '../services/handedFiles.ts'
-import { bytesOwnedBy, isTakenUpload, takeUpload } from '../services/media.ts'
+} from '../learning/handedFiles.ts'
+import { bytesOwnedBy, isTakenUpload, takeUpload } from '../media/media.ts'
 import { missingBytes, whyNoRoom, type Unfinished } from '../media/room.ts'
 
 /** What was begun and not finished is kept this long, in ms: somebody may go on with it from another place. */

@@ -13,7 +13,7 @@ import { openServer, type MountPages, type Running } from '../app.ts'
 import { connectDatabase } from '../database/connect.ts'
 import { migrate } from '../database/migrate.ts'
 import { AttemptRow, EditionRow, LessonRoleRow, LessonRow, MediaRow } from '../database/models.ts'
-import { createAccount } from '../services/people.ts'
+import { createAccount } from '../people/people.ts'
 import type { Settings } from '../settings.ts'
 
 export type Agent = ReturnType<typeof supertest.agent>

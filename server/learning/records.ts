@@ -1,0 +1,269 @@
+// Taking in what a learner's player sends. A batch is stored whole or not at all, and acknowledged record by record.
+import type {
+  LearnerRecord,
+  OwnNoteRecord,
+  RecordsReply,
+  ResponseRecordInput,
+  SayRecord,
+  SpanRecord,
+} from '@fernbrake/core/contract'
+import { asksIn, partOfKind, type Lesson } from '@fernbrake/core/lesson'
+import { MOST_NOTES } from '@fernbrake/core/notes'
+import { prepared, within, type Ask } from '../database/connect.ts'
+import { AttemptRow } from '../database/models.ts'
+import { HttpError } from '../http/HttpError.ts'
+import { readAssignmentOf, type AssignmentFacts } from './queries/assignments.ts'
+import { attemptFacts, type AttemptFacts } from './queries/attemptFacts.ts'
+import { storeChoices } from './queries/choices.ts'
+import { readKnownSpans, storeTaken, type Stored, type Taken } from './queries/covered.ts'
+import { editionDocument } from '../lessons/queries/editions.ts'
+import { storeFinished } from './queries/finishedParts.ts'
+import { countOtherNotes, storeOwnNotes } from './queries/ownNotes.ts'
+import { storeSeen } from './queries/seenThings.ts'
+import { storeResponses } from './answers.ts'
+import { tellMore } from './attempts.ts'
+import {
+  clockOf,
+  forgetClock,
+  heardAt,
+  readClockRow,
+  rememberClock,
+  timeOf,
+  type BatchTime,
+  type KnownClock,
+} from './clocks.ts'
+import type { Context } from '../context.ts'
+import { settleFinished } from './finishing.ts'
+import { REFUSALS, type Refusal } from './refusals.ts'
+import { noMovement, spanFault, takeMovement, type Movement } from './reported.ts'
+import { keepSayings, talksNow } from './sayings.ts'
+import { holdingOf, underOf } from './telling.ts'
+import { judgeWatched } from './watched.ts'
+
+export interface SentRecords {
+  records: readonly LearnerRecord[]
+  /** What the device's clock showed as it sent; null where it does not say. */
+  sentAt?: string | null
+}
+
+/** A batch with what it belongs to. */
+interface Batch extends SentRecords {
+  attempt: AttemptFacts
+  /** What the attempt was begun for, where it was given to a class. */
+  assignment: AssignmentFacts | null
+  lesson: Lesson
+  now: Date
+}
+
+type Told = [id: string, refusal: Refusal | null][]
+
+/** So often a batch is judged anew because another of the same learner came in between. */
+const MOST_TRIES = 5
+
+/**
+ * Stores a batch. Every id comes back either as kept (in the database now) or as refused with a reason (it can never
+ * be taken in, and sending it again is of no use). A repeat of what is kept changes nothing.
+ */
+export async function takeRecords(
+  context: Context,
+  attemptId: string,
+  sent: SentRecords,
+  now = new Date(),
+): Promise<RecordsReply> {
+  const attempt = await attemptFacts(attemptId)
+  if (!attempt) throw new HttpError('not-found')
+  const assignment = await readAssignmentOf(context.database, attempt)
+  const batch: Batch = { ...sent, attempt, assignment, lesson: await editionDocument(attempt), now }
+  const told = isWatchingAlone(batch)
+    ? await storeWatching(context, batch)
+    : await storeAll(context, batch)
+  if (sent.records.some(({ kind }) => kind === 'response' || kind === 'finish' || kind === 'seen'))
+    context.announce.resultsNew(attempt.lessonId)
+  const touched = touchedBy(batch)
+  const learned = { facts: attempt, lesson: batch.lesson, assignment }
+  const more = touched.size > 0 ? await tellMore(context, learned, { touched }) : null
+  const reply: RecordsReply = { kept: [], refused: [], ...(more ? { told: more } : {}) }
+  for (const [id, refusal] of told)
+    if (refusal) reply.refused.push({ id, ...refusal })
+    else reply.kept.push(id)
+  return reply
+}
+
+/** The questions of which more may be told after a batch: what was answered, and what was handed in with a quiz. */
+function touchedBy({ records, lesson }: Batch): Set<string> {
+  const questions = records.flatMap((record) => {
+    if (record.kind === 'response') return [record.questionId]
+    const quiz = record.kind === 'finish' ? partOfKind(lesson, record.partId, 'quiz') : null
+    return quiz ? asksIn(quiz).map(({ questionId }) => questionId) : []
+  })
+  return new Set(questions)
+}
+
+/** What was watched, and where, is one statement, which needs no transaction; all else is counted, and waits its turn. */
+const isWatchingAlone = ({ records }: Batch): boolean =>
+  records.every(({ kind }) => kind === 'span' || kind === 'place')
+
+const timeOfBatch = ({ state }: KnownClock, { attempt, records, sentAt = null, now }: Batch) =>
+  timeOf(state, records, {
+    sentAt,
+    bounds: { openedMs: attempt.openedAt.getTime(), nowMs: now.getTime() },
+  })
+
+async function storeWatching(context: Context, batch: Batch): Promise<Told> {
+  const { database, pool } = context
+  const { id: attemptId } = batch.attempt
+  const ask = prepared(pool, 'store-taken')
+  for (let tries = 0; tries < MOST_TRIES; tries += 1) {
+    const clock = await clockOf(within(database), attemptId)
+    if (!clock) break
+    const { told, taken, movement } = judge(batch, clock, await knownAmong(database, batch, tries))
+    const stored = await storeTaken(ask, attemptId, withMovement(taken, movement, batch.now))
+    if (stored === 'gone') break
+    noteClock(attemptId, taken, stored)
+    if (stored === 'stale') continue
+    if (stored === 'storedWithClaims') await settle(context, batch)
+    return told
+  }
+  // What does not come to rest is settled with the row held.
+  return storeAll(context, batch)
+}
+
+/** Only where a first try found that some were stored before is it asked which: mostly none were. */
+const knownAmong = async (
+  database: Context['database'],
+  { attempt, records }: Batch,
+  tries: number,
+): Promise<ReadonlySet<string>> =>
+  tries === 0
+    ? new Set()
+    : readKnownSpans(
+        within(database),
+        attempt.id,
+        records.filter((record) => record.kind === 'span'),
+      )
+
+function noteClock(attemptId: string, { clock }: Pick<Taken, 'clock'>, stored: Stored): void {
+  if (stored === 'stale' || stored === 'gone') forgetClock(attemptId)
+  else if (clock) rememberClock(attemptId, { state: clock.after, revision: clock.revision + 1 })
+}
+
+/** Stores a batch with answers, ways or words in it, while the attempt is held. */
+async function storeAll(context: Context, batch: Batch): Promise<Told> {
+  const { database } = context
+  const { attempt, assignment, lesson, records } = batch
+  const told = await database.transaction(async (transaction): Promise<Told | null> => {
+    const ask = within(database)
+    const lock = transaction.LOCK.UPDATE
+    if (!(await AttemptRow.findByPk(attempt.id, { attributes: ['id'], lock }))) return null
+    const clock = (await readClockRow(ask, attempt.id))!
+    const { told, taken, movement, time } = judge(
+      batch,
+      clock,
+      await knownAmong(database, batch, 1),
+    )
+    const holding = holdingOf(attempt, lesson, underOf(assignment), { now: batch.now })
+    const about = { attemptId: attempt.id, holding, lesson, assignment, time, spans: taken.spans }
+    const responses = records.filter((record) => record.kind === 'response')
+    told.push(...(await storeResponses(ask, about, responses as ResponseRecordInput[])))
+    told.push(...(await storeNotes(ask, attempt.id, movement.notes)))
+    told.push(...(await storeSayings(ask, batch, time)))
+    await storeTaken(ask, attempt.id, withMovement(taken, movement, batch.now))
+    await storeSeen(ask, attempt.id, movement.seen)
+    await storeChoices(ask, attempt.id, movement.choices)
+    await storeFinished(ask, attempt.id, movement.finished)
+    await settleFinished(ask, attempt.id, lesson, assignment)
+    return told
+  })
+  // What is remembered is what was committed, and that is read again.
+  forgetClock(attempt.id)
+  if (!told) throw new HttpError('not-found')
+  return told
+}
+
+/** Parts that are said to be finished may be borne out by what was watched since. */
+async function settle(
+  { database }: Context,
+  { attempt, lesson, assignment }: Batch,
+): Promise<void> {
+  await database.transaction(async (transaction) => {
+    const lock = transaction.LOCK.UPDATE
+    if (await AttemptRow.findByPk(attempt.id, { attributes: ['id'], lock }))
+      await settleFinished(within(database), attempt.id, lesson, assignment)
+  })
+}
+
+interface Judged {
+  told: Told
+  taken: Pick<Taken, 'spans' | 'parts' | 'clock'>
+  movement: Movement
+  time: BatchTime
+}
+
+/** Looks at what was watched and where the learner went, without storing anything; `known` spans are stored already. */
+function judge(batch: Batch, clock: KnownClock, known: ReadonlySet<string>): Judged {
+  const { lesson, assignment, records } = batch
+  const time = timeOfBatch(clock, batch)
+  const movement = noMovement()
+  const spans: SpanRecord[] = []
+  const told: Told = []
+  for (const record of records) {
+    if (record.kind === 'response' || record.kind === 'say') continue
+    if (record.kind === 'span') {
+      const fault = spanFault(lesson, record)
+      told.push([record.id, fault])
+      if (!fault && !known.has(record.id)) spans.push(record)
+      continue
+    }
+    const refusal = takeMovement(lesson, time, movement, record)
+    // Of notes it is told once it is known how many there are.
+    if (refusal || record.kind !== 'ownNote') told.push([record.id, refusal])
+  }
+  const { after, ...watched } = judgeWatched(lesson, assignment, time, spans)
+  const isClockNew = watched.spans.length > 0
+  const next = isClockNew ? { after, revision: clock.revision } : null
+  return { told, taken: { ...watched, clock: next }, movement, time }
+}
+
+const withMovement = (
+  taken: Judged['taken'],
+  { place, released }: Movement,
+  seenAt: Date,
+): Taken => ({ ...taken, place, released, seenAt })
+
+async function storeSayings(
+  ask: Ask,
+  { attempt, assignment, lesson, records, now }: Batch,
+  time: BatchTime,
+): Promise<Told> {
+  const said = records.filter((record): record is SayRecord => record.kind === 'say')
+  if (said.length === 0) return []
+  const talks = assignment !== null && (await talksNow(assignment, attempt.personId))
+  const sayings = said.map(({ kind: _, ...saying }) => ({
+    ...saying,
+    at: heardAt(saying.at, time).at.toISOString(),
+  }))
+  const assignmentId = talks ? assignment.id : null
+  const speaker = { assignmentId, personId: attempt.personId, lesson }
+  return keepSayings(ask, speaker, sayings, now.getTime())
+}
+
+/** Stores a learner's own notes; tells of each whether it was refused. The attempt is locked by now. */
+async function storeNotes(
+  ask: Ask,
+  attemptId: string,
+  notes: readonly OwnNoteRecord[],
+): Promise<Told> {
+  if (notes.length === 0) return []
+  const ids = new Set(notes.map(({ noteId }) => noteId))
+  const room = MOST_NOTES - (await countOtherNotes(ask, attemptId, [...ids]))
+  const welcome = new Set([...ids].slice(0, Math.max(0, room)))
+  // Of several words on one note in a batch, the last one by its time.
+  const inTime = [...notes].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0))
+  const latest = new Map(inTime.map((note) => [note.noteId, note]))
+  await storeOwnNotes(
+    ask,
+    attemptId,
+    [...latest.values()].filter(({ noteId }) => welcome.has(noteId)),
+  )
+  return notes.map(({ id, noteId }) => [id, welcome.has(noteId) ? null : REFUSALS.tooManyNotes])
+}

@@ -1,0 +1,21 @@
+// Which role somebody has on a lesson.
+import type { LessonRoleName, Person } from '@fernbrake/core/contract'
+import { LessonRoleRow } from '../database/models.ts'
+
+/** Who has at least this role. */
+export const ROLES_FROM: Record<LessonRoleName, LessonRoleName[]> = {
+  owner: ['owner'],
+  editor: ['owner', 'editor'],
+  commenter: ['owner', 'editor', 'commenter'],
+  viewer: ['owner', 'editor', 'commenter', 'viewer'],
+}
+
+/** Whether a person has one of these roles on a lesson. Guests and learners never edit. */
+export async function hasLessonRole(
+  person: Person,
+  lessonId: string,
+  roles: LessonRoleName[],
+): Promise<boolean> {
+  if (person.role !== 'designer' && person.role !== 'keeper') return false
+  return (await LessonRoleRow.count({ where: { lessonId, personId: person.id, role: roles } })) > 0
+}

@@ -1,0 +1,218 @@
+// Sharing a lesson: who may learn it, and who works on it.
+import { createHash } from 'node:crypto'
+import type { Transaction } from 'sequelize'
+import type { LessonRoleName, OpenLesson, Person, SeenBy, Sharing } from '@fernbrake/core/contract'
+import { run, select } from '../database/connect.ts'
+import { LessonRoleRow, LessonRow, PersonRow } from '../database/models.ts'
+import { HttpError } from '../http/HttpError.ts'
+import type { Context } from '../context.ts'
+import { storeLesson } from './drafts.ts'
+
+/** Who is named to learn a lesson is told to its owners alone (`forOwner`). */
+export async function readSharing(
+  { database }: Context,
+  lessonId: string,
+  forOwner: boolean,
+): Promise<Sharing> {
+  const [lesson, people, invited] = await Promise.all([
+    LessonRow.findByPk(lessonId, { attributes: ['seenBy', 'linkCode'] }),
+    select<Sharing['people'][number]>(
+      database,
+      `SELECT p.id, p.name, p.email, r.role FROM lesson_roles r JOIN people p ON p.id = r.person_id
+        WHERE r.lesson_id = $1
+        ORDER BY array_position(ARRAY['owner', 'editor', 'commenter', 'viewer'], r.role), p.name`,
+      [lessonId],
+    ),
+    select<{ email: string }>(
+      database,
+      'SELECT email FROM lesson_invited WHERE lesson_id = $1 ORDER BY email',
+      [lessonId],
+    ),
+  ])
+  if (!lesson) throw new HttpError('not-found')
+  return {
+    seenBy: lesson.seenBy,
+    linkCode: lesson.linkCode,
+    people,
+    invited: forOwner ? invited.map(({ email }) => email) : [],
+  }
+}
+
+/** Says who may learn a lesson. Whoever has begun it goes on whatever is said here. */
+export async function share(
+  context: Context,
+  lessonId: string,
+  change: {
+    seenBy?: SeenBy | undefined
+    invite?: string[] | undefined
+    uninvite?: string[] | undefined
+  },
+): Promise<Sharing> {
+  const { database } = context
+  const lower = (emails: string[] = []) => emails.map((email) => email.toLowerCase())
+  await database.transaction(async (transaction) => {
+    if (change.seenBy)
+      await LessonRow.update({ seenBy: change.seenBy }, { where: { id: lessonId }, transaction })
+    await run(
+      database,
+      'DELETE FROM lesson_invited WHERE lesson_id = $1 AND email = ANY($2::text[])',
+      [lessonId, lower(change.uninvite)],
+      transaction,
+    )
+    await run(
+      database,
+      `INSERT INTO lesson_invited (lesson_id, email) SELECT $1, unnest($2::text[]) ON CONFLICT DO NOTHING`,
+      [lessonId, lower(change.invite)],
+      transaction,
+    )
+  })
+  return readSharing(context, lessonId, true)
+}
+
+/** The same for several lessons; none is changed unless the person owns all of them. */
+export async function shareSeveral(
+  { database }: Context,
+  person: Person,
+  { lessonIds, seenBy }: { lessonIds: string[]; seenBy: SeenBy },
+): Promise<{ changed: number }> {
+  const ids = [...new Set(lessonIds)]
+  return database.transaction(async (transaction) => {
+    const mine = await LessonRoleRow.count({
+      where: { lessonId: ids, personId: person.id, role: 'owner' },
+      transaction,
+    })
+    if (mine < ids.length) throw new HttpError('not-allowed')
+    await LessonRow.update({ seenBy }, { where: { id: ids }, transaction })
+    return { changed: ids.length }
+  })
+}
+
+/** Lets somebody work on a lesson, or in another role than before. They need a designer's account. */
+export async function giveRole(
+  context: Context,
+  lessonId: string,
+  { email, role }: { email: string; role: LessonRoleName },
+): Promise<Sharing> {
+  const person = await PersonRow.findOne({ where: { email: email.toLowerCase() } })
+  if (!person || (person.role !== 'designer' && person.role !== 'keeper'))
+    throw new HttpError('no-such-designer')
+  await context.database.transaction(async (transaction) => {
+    await keepAnOwner(lessonId, person.id, role, transaction)
+    await LessonRoleRow.upsert({ lessonId, personId: person.id, role }, { transaction })
+  })
+  context.accessChanged({ lessonId })
+  return readSharing(context, lessonId, true)
+}
+
+export async function takeRole(
+  context: Context,
+  lessonId: string,
+  personId: string,
+): Promise<Sharing> {
+  await context.database.transaction(async (transaction) => {
+    await keepAnOwner(lessonId, personId, null, transaction)
+    await LessonRoleRow.destroy({ where: { lessonId, personId }, transaction })
+  })
+  context.accessChanged({ lessonId })
+  return readSharing(context, lessonId, true)
+}
+
+/** Refuses what would leave a lesson without an owner. Two who step back at once wait for each other here. */
+async function keepAnOwner(
+  lessonId: string,
+  personId: string,
+  next: LessonRoleName | null,
+  transaction: Transaction,
+): Promise<void> {
+  await LessonRow.findByPk(lessonId, { transaction, lock: transaction.LOCK.UPDATE })
+  const owners = await LessonRoleRow.findAll({ where: { lessonId, role: 'owner' }, transaction })
+  const isLast = owners.length === 1 && owners[0]!.personId === personId
+  if (isLast && next !== 'owner') throw new HttpError('last-owner')
+}
+
+/**
+ * Gives everybody named a copy of their own, with its present draft, and nobody a second one under the same `id`: the
+ * id of each copy follows from it and from the person. All of them, or none: where somebody has no account, it is said who.
+ */
+export async function giveCopies(
+  { database }: Context,
+  lessonId: string,
+  { id, emails }: { id: string; emails: string[] },
+): Promise<{ given: string[] }> {
+  const wanted = [...new Set(emails.map((email) => email.toLowerCase()))]
+  return database.transaction(async (transaction) => {
+    // Held, so that the same wish sent twice at once is one.
+    const lock = transaction.LOCK.UPDATE
+    const source = await LessonRow.findByPk(lessonId, { attributes: ['draft'], transaction, lock })
+    if (!source) throw new HttpError('not-found')
+    const people = await PersonRow.findAll({
+      where: { email: wanted, role: ['designer', 'keeper'] },
+      transaction,
+    })
+    const given = people.map(({ email }) => email!)
+    const unknown = wanted.filter((email) => !given.includes(email))
+    if (unknown.length > 0)
+      throw new HttpError('no-such-designer', {
+        detail: `No designer has an account with ${unknown.join(', ')}. Nobody was given a copy.`,
+      })
+    for (const person of people) {
+      const digest = createHash('sha256').update(`${id} ${lessonId} ${person.id}`)
+      const copyId = digest.digest('base64url').slice(0, 24)
+      const copy = { id: copyId, draft: source.draft, copyOf: lessonId }
+      if ((await LessonRow.count({ where: { id: copyId }, transaction })) === 0)
+        await storeLesson(database, person, copy, transaction)
+    }
+    return { given }
+  })
+}
+
+/** The published lessons that everyone may learn, the newest edition first. */
+export async function listOpenLessons({ database }: Context): Promise<OpenLesson[]> {
+  interface Row {
+    code: string
+    title: string
+    summary: string
+    level: string
+    tags: string[]
+    has_cover: boolean
+    published_at: Date
+  }
+  const rows = await select<Row>(
+    database,
+    `SELECT l.link_code AS code, e.document->>'title' AS title, e.document->>'summary' AS summary,
+            COALESCE(e.document->>'level', '') AS level, COALESCE(e.document->'tags', '[]') AS tags,
+            e.document ? 'cover' AS has_cover, e.published_at
+       FROM lessons l JOIN LATERAL (
+         SELECT document, published_at FROM editions
+          WHERE lesson_id = l.id ORDER BY number DESC LIMIT 1) e ON true
+      WHERE l.seen_by = 'everyone' AND l.link_code IS NOT NULL
+      ORDER BY e.published_at DESC LIMIT 500`,
+  )
+  return rows.map(({ has_cover, published_at, ...row }) => ({
+    ...row,
+    hasCover: has_cover,
+    publishedAt: published_at.toISOString(),
+  }))
+}
+
+/**
+ * Passes who may learn a lesson by its link: whoever it is seen by, works on it, or has begun it by the link. Whoever is not signed in is
+ * asked to; everybody else is told that it was not shared with them.
+ */
+export async function admit(
+  { database }: Pick<Context, 'database'>,
+  lesson: { id: string; seenBy: SeenBy },
+  person: Person | null,
+): Promise<void> {
+  if (lesson.seenBy === 'link' || lesson.seenBy === 'everyone') return
+  if (!person) throw new HttpError('not-signed-in')
+  const found = await select(
+    database,
+    `SELECT 1 AS found WHERE
+       EXISTS (SELECT 1 FROM lesson_roles WHERE lesson_id = $1 AND person_id = $2)
+       OR EXISTS (SELECT 1 FROM attempts WHERE lesson_id = $1 AND person_id = $2 AND assignment_id IS NULL)
+       OR ($3 AND EXISTS (SELECT 1 FROM lesson_invited WHERE lesson_id = $1 AND email = $4))`,
+    [lesson.id, person.id, lesson.seenBy === 'people', person.email],
+  )
+  if (found.length === 0) throw new HttpError('not-shared')
+}

@@ -1,0 +1,120 @@
+// Preparing a document: of a PDF every page is drawn as a picture; any other is only there to be taken away.
+import { open, rm } from 'node:fs/promises'
+import { join } from 'node:path'
+import { cutText } from '@fernbrake/core/fields'
+import { MOST_DOCUMENT_PAGES } from '@fernbrake/core/lesson'
+import { PAGE_PIXELS, type Size } from '@fernbrake/core/media'
+import { MediaFileRow } from '../../database/models.ts'
+import { transform, transformEach } from '../tools/ffmpeg.ts'
+import { countPages, drawPage, pageLengths, PdfError, wordsOfPages } from '../tools/poppler.ts'
+import { keepFile, keepJson, UnusableFilm, type Step, type StepKind } from './step.ts'
+
+/** Letters of a page that are kept for those who cannot see it, at the most. */
+const MOST_PAGE_LETTERS = 5000
+const SMALL_PAGE_PIXELS = 640
+
+export async function prepareDocument({ media, original }: Step): Promise<StepKind[]> {
+  const file = await MediaFileRow.findOne({ where: { mediaId: media.id, kind: 'original' } })
+  if (file?.contentType !== 'application/pdf') {
+    await media.update({ state: 'ready', fault: null })
+    return []
+  }
+  const pageCount = await countPages(original).catch((error: unknown) => {
+    if (error instanceof PdfError)
+      throw new UnusableFilm(error.isLocked ? 'locked' : 'unreadable', error)
+    throw error
+  })
+  await media.update({ pageCount })
+  return ['pages']
+}
+
+/** So many pages are drawn in one go, and so many goes are under way at once; there is other work to do besides. */
+const IN_ONE_GO = 8
+const AT_ONCE = 2
+
+/** Draws the pages, as many as a deck may have, and notes what they say. Ready once all are there. */
+export async function drawPages(step: Step): Promise<StepKind[]> {
+  const { media, original, onProgress } = step
+  const count = Math.min(media.pageCount ?? 0, MOST_DOCUMENT_PAGES)
+  const words = await orUnreadable(wordsOfPages(original, count))
+  const lengths = await orUnreadable(pageLengths(original, count))
+  const sizes: Size[] = []
+  let drawn = 0
+  const goes = Array.from({ length: Math.ceil(count / IN_ONE_GO) }, (_, go) => go * IN_ONE_GO + 1)
+  async function drawGoes(): Promise<void> {
+    for (let first = goes.shift(); first !== undefined; first = goes.shift()) {
+      const last = Math.min(count, first + IN_ONE_GO - 1)
+      const own = await orUnreadable(drawSome(step, first, last, lengths))
+      own.forEach((size, index) => (sizes[first! - 1 + index] = size))
+      onProgress((drawn += own.length) / count)
+    }
+  }
+  await Promise.all(Array.from({ length: AT_ONCE }, drawGoes))
+  const pages = sizes.map((size, index) => ({
+    ...size,
+    words: cutText(words[index]!.trim(), MOST_PAGE_LETTERS),
+  }))
+  await keepJson(step, 'pages', { pages })
+  await media.update({ ...sizes[0], state: 'ready', fault: null })
+  return []
+}
+
+/** Small pages are not blown up: nothing would be seen on them that is not seen like this. */
+const MOST_PIXELS_A_POINT = 4
+
+/** How long the longer side of a page is drawn, by its length in points. */
+const pixelsFor = (points = Infinity) =>
+  Math.max(1, Math.round(Math.min(PAGE_PIXELS, points * MOST_PIXELS_A_POINT)))
+
+async function orUnreadable<T>(work: Promise<T>): Promise<T> {
+  return work.catch((error: unknown) => {
+    if (error instanceof PdfError) throw new UnusableFilm('unreadable', error)
+    throw error
+  })
+}
+
+/** Draws pages, from 1, and tells their sizes in pixels; of the first one there is a small picture too. */
+async function drawSome(
+  { context, media, original, folder }: Step,
+  first: number,
+  last: number,
+  lengths: readonly number[],
+): Promise<Size[]> {
+  const pages = Array.from({ length: last - first + 1 }, (_, index) => first + index)
+  const files = pages.map((page) => {
+    const drawn = join(folder, `page-${page}`)
+    return { page, drawn, input: `${drawn}.png`, output: `${drawn}.webp` }
+  })
+  for (const { page, drawn } of files)
+    await drawPage(original, page, drawn, pixelsFor(lengths[page - 1]))
+  await transformEach(files, ['-c:v', 'libwebp', '-quality', '86'])
+  if (first === 1) await drawPoster({ context, media, folder }, files[0]!.input)
+  const sizes: Size[] = []
+  for (const { page, input, output } of files) {
+    sizes.push(await sizeOfPng(input))
+    await keepFile(context, media.id, `page-${page}`, output, 'image/webp', 'webp')
+    await rm(input)
+  }
+  return sizes
+}
+
+async function drawPoster(
+  { context, media, folder }: Pick<Step, 'context' | 'media' | 'folder'>,
+  page: string,
+): Promise<void> {
+  const small = `scale=w=${SMALL_PAGE_PIXELS}:h=${SMALL_PAGE_PIXELS}:force_original_aspect_ratio=decrease`
+  const poster = join(folder, 'poster.webp')
+  await transform(page, ['-vf', small, '-c:v', 'libwebp'], poster)
+  await keepFile(context, media.id, 'poster', poster, 'image/webp', 'webp')
+}
+
+/** Width and height stand in the first chunk of a PNG (ISO/IEC 15948, IHDR). */
+async function sizeOfPng(path: string): Promise<Size> {
+  const file = await open(path)
+  try {
+    const { buffer } = await file.read(Buffer.alloc(24))
+    return { width: buffer.readUInt32BE(16), height: buffer.readUInt32BE(20) }
+  } finally {
+    await file.close()
+  }
+}

@@ -1,0 +1,62 @@
+// The stand-in mailbox: mails that would have been sent.
+import { nanoid } from 'nanoid'
+import type { Ask } from '../../database/connect.ts'
+import { composeMail, type Mail } from '../compose.ts'
+
+/**
+ * Composes a mail and puts it into the mailbox; `personId` is whose doing it was, `about` what its files tell of, such as
+ * `lesson <id>`.
+ */
+export async function storeMail(
+  ask: Ask,
+  personId: string,
+  mail: Mail,
+  about: string | null = null,
+): Promise<void> {
+  const id = nanoid()
+  const { recipient, subject, body, files = [] } = mail
+  await ask(
+    `INSERT INTO mails (id, person_id, recipient, subject, body, message, about) VALUES ($1, $2, $3, $4, $5, $6, $7)`,
+    [id, personId, recipient, subject, body, await composeMail(mail), about],
+  )
+  for (const [position, { name, contentType, content }] of files.entries())
+    await ask(
+      `INSERT INTO mail_files (mail_id, position, name, content_type, content) VALUES ($1, $2, $3, $4, $5)`,
+      [id, position, name, contentType, content],
+    )
+}
+
+export interface MailRow {
+  id: string
+  recipient: string
+  subject: string
+  body: string
+  madeAt: Date
+  files: { name: string; contentType: string; bytes: number }[]
+}
+
+/** The mails that somebody caused, or that are addressed to them; newest first. */
+export const readMails = (ask: Ask, personId: string, email: string | null) =>
+  ask<MailRow>(
+    `SELECT m.id, m.recipient, m.subject, m.body, m.made_at AS "madeAt",
+            coalesce((SELECT json_agg(json_build_object('name', f.name, 'contentType', f.content_type,
+                                                        'bytes', length(f.content)) ORDER BY f.position)
+                        FROM mail_files f WHERE f.mail_id = m.id), '[]') AS files
+       FROM mails m WHERE m.person_id = $1 OR m.recipient = $2
+      ORDER BY m.made_at DESC, m.id LIMIT 200`,
+    [personId, email],
+  )
+
+export async function readMailFile(
+  ask: Ask,
+  who: { personId: string; email: string | null },
+  mailId: string,
+  position: number,
+): Promise<{ name: string; contentType: string; content: Buffer } | null> {
+  const [file] = await ask<{ name: string; contentType: string; content: Buffer }>(
+    `SELECT f.name, f.content_type AS "contentType", f.content FROM mail_files f JOIN mails m ON m.id = f.mail_id
+      WHERE m.id = $1 AND f.position = $2 AND (m.person_id = $3 OR m.recipient = $4)`,
+    [mailId, position, who.personId, who.email],
+  )
+  return file ?? null
+}

@@ -1,5 +1,0 @@
-// The beginning of a thread: what reads TypeScript in the process does not reach into its threads.
-import { register } from 'tsx/esm/api'
-
-register()
-await import('./paper.worker.ts')
