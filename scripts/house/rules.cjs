@@ -2,8 +2,42 @@
 // `look.mjs` holds every file against them; `house.test.mjs` plants a violation of each.
 const core = '^core/([^/]+)/'
 
+/** The rooms of the server, from the top down: each knows what is below it, and nothing above. */
+const ROOMS = [
+  'app\\.ts|main\\.ts|dev\\.ts|index\\.ts|routes|live|standIns',
+  'results',
+  'people',
+  'talk',
+  'classes',
+  'learning',
+  'lessons',
+  'media',
+  'web',
+  'threads|print',
+  'http',
+  'context\\.ts',
+  'database',
+  'settings\\.ts|locales',
+]
+const within = (rooms) => `^server/(${rooms.join('|')})(/|$)`
+const roomsLookDown = ROOMS.slice(1).map((room, index) => ({
+  name: 'server-looks-down',
+  comment: 'What a higher room must tell a lower one comes as an event or an argument.',
+  severity: 'error',
+  from: { path: within([room]), pathNot: '\\.test\\.ts$' },
+  to: { path: within(ROOMS.slice(0, index + 1)) },
+}))
+
 module.exports = {
   forbidden: [
+    ...roomsLookDown,
+    {
+      name: 'server-has-rooms',
+      comment: 'A new folder of the server gets its place in the order of rooms.',
+      severity: 'error',
+      from: {},
+      to: { path: '^server/', pathNot: [within(ROOMS), '^server/(testing|node_modules)/'] },
+    },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'core-stands-alone',
@@ -67,7 +101,7 @@ module.exports = {
       comment: 'What the server does is done without knowing that it was asked for over HTTP.',
       severity: 'error',
       from: {
-        path: '^server/(services|queries|database|jobs|media|print|reports|mail|words|web)/',
+        path: within(ROOMS.slice(1).filter((room) => room !== 'http')),
         pathNot: '\\.test\\.ts$',
       },
       to: { path: 'node_modules/(@types/)?express/' },

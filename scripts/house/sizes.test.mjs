@@ -30,15 +30,11 @@ async function brokenIn(filePath, text) {
 
 describe('is refused', () => {
   it.each([
-    ['server/services/planted.ts', functionOf(81), 'max-lines-per-function'],
+    ['server/lessons/planted.ts', functionOf(81), 'max-lines-per-function'],
     ['core/lesson/planted.ts', `${lines(401)}\n`.replaceAll('at.push', 'console.log'), 'max-lines'],
-    [
-      'server/services/planted.ts',
-      'export const sql = `SELECT 1 FROM x`\n',
-      'no-restricted-syntax',
-    ],
+    ['server/lessons/planted.ts', 'export const sql = `SELECT 1 FROM x`\n', 'no-restricted-syntax'],
     ['web/src/planted.ts', 'export const at = { ...{ a: 1 } }\n', 'no-restricted-syntax'],
-    ['server/services/planted.ts', 'export const at = [...[1, 2]]\n', 'no-restricted-syntax'],
+    ['server/lessons/planted.ts', 'export const at = [...[1, 2]]\n', 'no-restricted-syntax'],
     ['server/http/planted.ts', `export const sql = 'DELETE FROM x'\n`, 'no-restricted-syntax'],
     [
       'server/routes/planted.ts',
@@ -50,9 +46,9 @@ describe('is refused', () => {
 
 describe('is let be', () => {
   it.each([
-    ['server/services/planted.ts', functionOf(80)],
-    ['server/queries/planted.ts', 'export const sql = `SELECT 1 FROM x`\n'],
-    ['server/services/planted.ts', `export const words = 'Select one, or update it.'\n`],
+    ['server/lessons/planted.ts', functionOf(80)],
+    ['server/lessons/queries/planted.ts', 'export const sql = `SELECT 1 FROM x`\n'],
+    ['server/lessons/planted.ts', `export const words = 'Select one, or update it.'\n`],
     ['core/lesson/planted.ts', `export const words = 'UPDATE'\n`],
     ['core/lesson/planted.ts', 'export const at = [...[1].map(String), ...(at ? [2] : [])]\n'],
   ])('in %s', async (file, text) => expect(await brokenIn(file, text)).toEqual([]))
