@@ -1,44 +1,13 @@
 // Turns the contract into Express routes: address, access, input checks, answer. Services never see req or res.
-import express, { type Express, type Request, type RequestHandler, type Response } from 'express'
+import express, { type Express, type RequestHandler } from 'express'
 import type { z } from 'zod'
-import type {
-  BodyOf,
-  Contract,
-  ParamsOf,
-  Person,
-  QueryOf,
-  ReplyOf,
-  RouteName,
-  RouteSpec,
-} from '@fernbrake/core/contract'
+import type { Person, RouteName, RouteSpec } from '@fernbrake/core/contract'
 import { contract } from '@fernbrake/core/contract'
 import { findBadKey, issuesOf } from '@fernbrake/core/fields'
 import { HttpError } from '../http/HttpError.ts'
+import type { Call, Handlers } from '../http/handlers.ts'
 import { authorise } from './authorise.ts'
 import { personOf } from '../http/session.ts'
-
-export interface Call<Name extends RouteName> {
-  params: ParamsOf<Contract[Name]>
-  query: QueryOf<Contract[Name]>
-  body: BodyOf<Contract[Name]>
-  /** Who asks; null only on public routes. */
-  person: Person | null
-  request: Request
-  response: Response
-}
-
-/** A handler for every route of the contract; what it returns is the reply, `undefined` when it has answered itself. */
-export type Handlers = {
-  [Name in RouteName]: (
-    call: Call<Name>,
-  ) => Promise<ReplyOf<Contract[Name]> | (Contract[Name]['reply'] extends null ? undefined : never)>
-}
-
-/** The person behind a call to a route that nobody reaches without a session. */
-export function whoCalls(call: { person: Person | null }): Person {
-  if (!call.person) throw new HttpError('not-signed-in')
-  return call.person
-}
 
 export function mountRoutes(app: Express, handlers: Handlers): void {
   for (const name of Object.keys(contract) as RouteName[]) {

@@ -2,7 +2,7 @@
 import type { Response } from 'express'
 import { sendStored } from '../http/sendStored.ts'
 import type { Context } from '../context.ts'
-import { findHandedFile } from '../learning/handedFiles.ts'
+import { findHandedFile } from './handedFiles.ts'
 
 /** Content that a browser shows by itself, without anything in it that could act. */
 const isShown = (contentType: string) => /^(?:image|audio|video)\//.test(contentType)

@@ -1,9 +1,6 @@
-// Which service answers which route about classes.
-import { within } from '../database/connect.ts'
-import { whoCalls, type Handlers } from './mountRoutes.ts'
-import { originOf } from '../http/security.ts'
-import { beginSession } from '../http/session.ts'
-import { listTaught } from '../classes/queries/classes.ts'
+// Which routes about classes and what they are given are answered by what.
+import type { TalkActivity } from '@fernbrake/core/talk'
+import { readNow } from './assignmentNow.ts'
 import {
   beginAssignment,
   confirmAttempt,
@@ -13,7 +10,7 @@ import {
   placeAssignment,
   readStanding,
   saveAssignment,
-} from '../classes/assignments.ts'
+} from './assignments.ts'
 import {
   addRoster,
   addTeacher,
@@ -24,15 +21,30 @@ import {
   dropTeacher,
   readClass,
   saveGroup,
-} from '../classes/classes.ts'
-import { readNow } from '../classes/assignmentNow.ts'
+} from './classes.ts'
+import { describeJoining, joinClass } from './joining.ts'
+import { listTaught } from './queries/classes.ts'
+import { printCards } from './signInCards.ts'
 import type { Context } from '../context.ts'
-import { describeJoining, joinClass } from '../classes/joining.ts'
-import { countActivity, countNewReplies } from '../talk/queries/talk.ts'
-import { printCards } from '../classes/signInCards.ts'
+import { within } from '../database/connect.ts'
+import { type Part, whoCalls } from '../http/handlers.ts'
+import { originOf } from '../http/security.ts'
+import { beginSession } from '../http/session.ts'
 
-type ClassHandlers = Pick<
-  Handlers,
+/** What the talk says of classes; it is above them. */
+export interface TalkCounts {
+  /** What each has said, by person. */
+  activity(assignmentId: string): Promise<ReadonlyMap<string, TalkActivity>>
+  /** What was replied to somebody and not read yet, by assignment. */
+  newReplies(
+    personId: string,
+    assignmentIds: readonly string[],
+  ): Promise<ReadonlyMap<string, number>>
+}
+
+export function classRoutes(
+  context: Context,
+): Part<
   | 'classes'
   | 'createClass'
   | 'class'
@@ -46,18 +58,7 @@ type ClassHandlers = Pick<
   | 'signInCards'
   | 'joinInfo'
   | 'join'
-  | 'assignments'
-  | 'saveAssignment'
-  | 'placeAssignment'
-  | 'dropAssignment'
-  | 'assignmentStanding'
-  | 'assignmentNow'
-  | 'myWork'
-  | 'beginAssignment'
-  | 'confirmAttempt'
->
-
-export function classHandlers(context: Context): ClassHandlers {
+> {
   return {
     classes: async (call) => ({
       classes: await listTaught(within(context.database), whoCalls(call).id),
@@ -79,35 +80,54 @@ export function classHandlers(context: Context): ClassHandlers {
       response.send(pdf)
       return undefined
     },
-    assignments: ({ params }) => listAssignments(context, params.classId),
-    saveAssignment: (call) =>
-      saveAssignment(context, whoCalls(call), call.params.classId, call.body),
-    placeAssignment: ({ params, body }) => placeAssignment(context, params, body.beforeId),
-    dropAssignment: ({ params }) => dropAssignment(context, params),
-    assignmentStanding: async ({ params }) => {
-      const said = await countActivity(within(context.database), params.assignmentId)
-      return readStanding(context, params, said)
-    },
-    assignmentNow: ({ params }) => readNow(context, params),
-    myWork: (call) => {
-      const person = whoCalls(call)
-      return listWork(context, person, (ids) =>
-        countNewReplies(within(context.database), person.id, ids),
-      )
-    },
-    beginAssignment: async (call) => {
-      const { assignmentId } = call.params
-      const attemptId = await beginAssignment(
-        ...([context, whoCalls(call), assignmentId, call.body.number] as const),
-      )
-      return { attemptId }
-    },
-    confirmAttempt: ({ params }) => confirmAttempt(context, params.attemptId),
     joinInfo: ({ params, person }) => describeJoining(context, params.code, person),
     join: async ({ params, body, person, request }) => {
       const { person: member, ...reply } = await joinClass(context, params.code, person, body)
       if (!person) await beginSession(request, member.id)
       return reply
     },
+  }
+}
+
+export function assignmentRoutes(
+  context: Context,
+  talk: TalkCounts,
+): Part<
+  | 'assignments'
+  | 'saveAssignment'
+  | 'placeAssignment'
+  | 'dropAssignment'
+  | 'assignmentStanding'
+  | 'assignmentNow'
+  | 'myWork'
+  | 'beginAssignment'
+  | 'confirmAttempt'
+> {
+  return {
+    assignments: ({ params }) => listAssignments(context, params.classId),
+    saveAssignment: (call) =>
+      saveAssignment(context, whoCalls(call), call.params.classId, call.body),
+    placeAssignment: ({ params, body }) => placeAssignment(context, params, body.beforeId),
+    dropAssignment: ({ params }) => dropAssignment(context, params),
+    assignmentStanding: async ({ params }) => {
+      const said = await talk.activity(params.assignmentId)
+      return readStanding(context, params, said)
+    },
+    assignmentNow: ({ params }) => readNow(context, params),
+    myWork: (call) => {
+      const person = whoCalls(call)
+      return listWork(context, person, (ids) => talk.newReplies(person.id, ids))
+    },
+    beginAssignment: async (call) => {
+      const { assignmentId } = call.params
+      const attemptId = await beginAssignment(
+        context,
+        whoCalls(call),
+        assignmentId,
+        call.body.number,
+      )
+      return { attemptId }
+    },
+    confirmAttempt: ({ params }) => confirmAttempt(context, params.attemptId),
   }
 }

@@ -1,6 +1,6 @@
-// Which service answers which route about the talk of a class.
-import { whoCalls, type Handlers } from './mountRoutes.ts'
+// Which routes about the talk of a class are answered by what.
 import type { Context } from '../context.ts'
+import { type Part, whoCalls } from '../http/handlers.ts'
 import {
   hideInClass,
   hidePost,
@@ -10,10 +10,11 @@ import {
   readTalkReport,
   sayToClass,
   switchTalk,
-} from '../talk/talk.ts'
+} from './talk.ts'
 
-type TalkHandlers = Pick<
-  Handlers,
+export function talkRoutes(
+  context: Context,
+): Part<
   | 'talk'
   | 'hidePost'
   | 'classTalk'
@@ -22,9 +23,7 @@ type TalkHandlers = Pick<
   | 'hideInClass'
   | 'talkActivity'
   | 'enquiries'
->
-
-export function talkHandlers(context: Context): TalkHandlers {
+> {
   return {
     talk: ({ params, query }) => readTalk(context, params.attemptId, query.after),
     hidePost: ({ params, body }) => hidePost(context, params, body.isHidden),

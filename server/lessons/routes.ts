@@ -1,0 +1,86 @@
+// Which routes about drafts, editions, sharing and kept questions are answered by what.
+import type { Context } from '../context.ts'
+import { type Part, whoCalls } from '../http/handlers.ts'
+import { createLesson, readDraft, readEdits, takeEdits } from './drafts.ts'
+import { publishEdition, readUnpublished } from './editions.ts'
+import { readHistory, readStateAt } from './history.ts'
+import { dropKeptQuestion, keepQuestion, listKeptQuestions } from './keptQuestions.ts'
+import { listLessons } from './lessonCards.ts'
+import { replaceEverywhere } from './replaceMedia.ts'
+import { hasLessonRole, ROLES_FROM } from './roles.ts'
+import {
+  giveCopies,
+  giveRole,
+  listOpenLessons,
+  readSharing,
+  share,
+  shareSeveral,
+  takeRole,
+} from './sharing.ts'
+import { wordsNear } from './words/wordsNear.ts'
+
+export function lessonRoutes(
+  context: Context,
+): Part<
+  | 'lessons'
+  | 'createLesson'
+  | 'lesson'
+  | 'editDraft'
+  | 'draftEdits'
+  | 'history'
+  | 'stateAt'
+  | 'publish'
+  | 'unpublished'
+  | 'replaceMedia'
+> {
+  return {
+    lessons: async (call) => ({ lessons: await listLessons(context.database, whoCalls(call)) }),
+    createLesson: (call) => createLesson(context, whoCalls(call), call.body),
+    lesson: (call) => readDraft(whoCalls(call), call.params.lessonId),
+    editDraft: (call) => takeEdits(context, whoCalls(call), call.params.lessonId, call.body),
+    draftEdits: ({ params, query }) => readEdits(params.lessonId, query.since),
+    history: ({ params, query }) => readHistory(context, params.lessonId, query.before),
+    stateAt: async ({ params }) => ({
+      lesson: await readStateAt(context, params.lessonId, params.revision),
+    }),
+    publish: (call) => publishEdition(context, whoCalls(call), call.params.lessonId, call.body),
+    unpublished: ({ params }) => readUnpublished(context, params.lessonId),
+    replaceMedia: (call) =>
+      replaceEverywhere(context, whoCalls(call), call.params.mediaId, call.body.by),
+  }
+}
+
+export function sharingRoutes(
+  context: Context,
+): Part<
+  'sharing' | 'share' | 'shareSeveral' | 'giveRole' | 'takeRole' | 'giveCopies' | 'openLessons'
+> {
+  return {
+    sharing: async (call) => {
+      const { lessonId } = call.params
+      const isOwner = await hasLessonRole(whoCalls(call), lessonId, ROLES_FROM.owner)
+      return readSharing(context, lessonId, isOwner)
+    },
+    share: ({ params, body }) => share(context, params.lessonId, body),
+    shareSeveral: (call) => shareSeveral(context, whoCalls(call), call.body),
+    giveRole: ({ params, body }) => giveRole(context, params.lessonId, body),
+    takeRole: ({ params }) => takeRole(context, params.lessonId, params.personId),
+    giveCopies: ({ params, body }) => giveCopies(context, params.lessonId, body),
+    openLessons: async () => ({ lessons: await listOpenLessons(context) }),
+  }
+}
+
+export function questionRoutes(
+  context: Context,
+): Part<'keptQuestions' | 'keepQuestion' | 'dropKeptQuestion' | 'nearWords'> {
+  return {
+    keptQuestions: async (call) => ({
+      questions: await listKeptQuestions(context, whoCalls(call)),
+    }),
+    keepQuestion: (call) => keepQuestion(whoCalls(call), call.body),
+    dropKeptQuestion: ({ params }) => dropKeptQuestion(params.keptId),
+    nearWords: async ({ query: { language, listed } }) => ({
+      words: await wordsNear(language, new Set(listed.split(/\s+/)), context.log),
+    }),
+  }
+}
