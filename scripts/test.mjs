@@ -1,5 +1,5 @@
 // npm test: every check and every test, after installing what is missing. Ends with one line that counts the tests.
-// `npm test -- lint server` runs some of the steps; `npm test -- server/testing/talk.test.ts` some of the files, of any folder.
+// `npm test -- lint server` runs some of the steps; `npm test -- server/talk/talk.test.ts` some of the files, of any folder.
 import { spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { once } from 'node:events'

@@ -1,4 +1,4 @@
-// The rows that code handles one by one. Wherever a question spans many rows, server/queries asks it in SQL.
+// The rows that code handles one by one. Wherever a question spans many rows, a queries/ folder asks it in SQL.
 import { randomUUID } from 'node:crypto'
 import {
   DataTypes,

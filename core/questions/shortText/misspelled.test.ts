@@ -1,5 +1,5 @@
 // Misspellings as teachers meet them: each is let pass. What makes another word of the language is looked at with the lists of
-// words, in server/words.
+// words, in server/lessons/words.
 import { expect, it } from 'vitest'
 import { markQuestion } from '../index.ts'
 import { entries, questionOf } from '../testing.ts'
