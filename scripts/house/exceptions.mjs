@@ -27,22 +27,3 @@ export const LONG_FUNCTIONS = {
   'web/src/marking/useDesk.ts': 113,
   'web/src/router.ts': 138,
 }
-
-/** How many statements stand in a file of the server that is in no `queries/` folder. */
-export const SQL_OUTSIDE = {
-  'server/http/rateLimit.ts': 4,
-  'server/http/session.ts': 1,
-  'server/routes/handlers.ts': 1,
-  'server/classes/assignments.ts': 5,
-  'server/classes/classes.ts': 15,
-  'server/learning/clocks.ts': 1,
-  'server/lessons/history.ts': 5,
-  'server/classes/joining.ts': 3,
-  'server/lessons/lessonCards.ts': 2,
-  'server/results/markBook.ts': 1,
-  'server/results/marking.ts': 2,
-  'server/people/notices.ts': 1,
-  'server/people/people.ts': 1,
-  'server/lessons/sharing.ts': 6,
-  'server/talk/talk.ts': 1,
-}

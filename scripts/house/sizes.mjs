@@ -1,7 +1,7 @@
-// How long functions may be, and where SQL may stand: rules for ESLint, and what looks whether their exceptions are still
-// needed (exceptions.mjs).
+// How long functions may be, and where SQL may stand: rules for ESLint, and what looks whether exceptions are still needed
+// (exceptions.mjs).
 import { ESLint } from 'eslint'
-import { LONG_FUNCTIONS, SQL_OUTSIDE } from './exceptions.mjs'
+import { LONG_FUNCTIONS } from './exceptions.mjs'
 
 export const LONGEST_FUNCTION = 80
 
@@ -19,7 +19,6 @@ const SPREADS = ['Object', 'Array'].map((kind) => ({
   selector: `${kind}Expression > SpreadElement > ${kind}Expression.argument`,
   message: 'Write it without the spread.',
 }))
-const noSql = { 'no-restricted-syntax': ['error', ...SQL] }
 const TESTS = ['**/*.test.*', '**/*.spec.ts']
 
 /** For the list in eslint.config.js. */
@@ -40,13 +39,7 @@ export const sizeRules = [
   })),
   {
     files: ['server/**/*.ts'],
-    ignores: [
-      ...TESTS,
-      'server/**/queries/**',
-      'server/database/**',
-      'server/testing/**',
-      ...Object.keys(SQL_OUTSIDE),
-    ],
+    ignores: [...TESTS, 'server/**/queries/**', 'server/database/**', 'server/testing/**'],
     rules: { 'no-restricted-syntax': ['error', ...SPREADS, ...SQL] },
   },
 ]
@@ -71,15 +64,10 @@ const UNTYPED = {
 }
 
 /** The exceptions that allow more than there is, in words: each is to be lowered, or taken out. */
-export async function looseExceptions(root, { long = LONG_FUNCTIONS, sql = SQL_OUTSIDE } = {}) {
+export async function looseExceptions(root, long = LONG_FUNCTIONS) {
   const loose = []
   for (const [file, max] of Object.entries(long))
     if (max <= LONGEST_FUNCTION || (await countIn(root, file, functionsUpTo(max - 1))) === 0)
       loose.push(`${file}: no function has ${max} lines any more`)
-  for (const [file, count] of Object.entries(sql)) {
-    const found = await countIn(root, file, noSql)
-    if (found !== count)
-      loose.push(`${file}: ${count} statements are listed, and ${found} are there`)
-  }
   return loose
 }

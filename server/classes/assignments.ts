@@ -24,20 +24,25 @@ import {
 } from '@fernbrake/core/contract'
 import { NO_ACTIVITY, postsIn, type TalkActivity } from '@fernbrake/core/talk'
 import type { Span } from '@fernbrake/core/watching'
-import { direct, run, within, type Ask } from '../database/connect.ts'
+import { direct, within, type Ask } from '../database/connect.ts'
 import { AttemptRow, EditionRow } from '../database/models.ts'
 import { hasLessonRole, ROLES_FROM } from '../lessons/roles.ts'
 import { HttpError } from '../http/HttpError.ts'
 import {
+  type AssignmentFacts,
+  holdBeginning,
   readAssignment,
   readAssignmentOf,
   readAssignments,
   readMeant,
   readWork,
+  removeUnbegun,
+  setPosition,
   storeAssignment,
+  storeConfirmed,
   storeTargets,
   timesOf,
-  type AssignmentFacts,
+  withdraw,
 } from '../learning/queries/assignments.ts'
 import { attemptFacts } from '../learning/queries/attemptFacts.ts'
 import { readGroups, readMembers } from './queries/classes.ts'
@@ -165,10 +170,7 @@ export async function placeAssignment(
     const known = inOrder(await readAssignments(ask, classId))
     if (!known.some(({ id }) => id === assignmentId)) throw new HttpError('not-found')
     const others = known.filter(({ id }) => id !== assignmentId)
-    await ask('UPDATE assignments SET position = $2 WHERE id = $1', [
-      assignmentId,
-      positionBefore(others, beforeId),
-    ])
+    await setPosition(ask, assignmentId, positionBefore(others, beforeId))
   })
   return listAssignments(context, classId)
 }
@@ -179,16 +181,8 @@ export async function dropAssignment(
   { classId, assignmentId }: { classId: string; assignmentId: string },
 ): Promise<{ assignments: Assignment[] }> {
   await changingClass(context, classId, async (ask) => {
-    const gone = await ask(
-      `DELETE FROM assignments a WHERE id = $1 AND class_id = $2
-          AND NOT EXISTS (SELECT FROM attempts WHERE assignment_id = a.id) RETURNING id`,
-      [assignmentId, classId],
-    )
-    if (gone.length > 0) return
-    await ask('UPDATE assignments SET is_withdrawn = true WHERE id = $1 AND class_id = $2', [
-      assignmentId,
-      classId,
-    ])
+    if (!(await removeUnbegun(ask, classId, assignmentId)))
+      await withdraw(ask, classId, assignmentId)
   })
   return listAssignments(context, classId)
 }
@@ -374,11 +368,11 @@ export async function beginAssignment(
   now = new Date(),
 ): Promise<string> {
   return database.transaction(async (transaction: Transaction) => {
-    const assignment = await readAssignment(within(database, transaction), assignmentId)
+    const ask = within(database, transaction)
+    const assignment = await readAssignment(ask, assignmentId)
     if (!assignment) throw new HttpError('not-found')
     // Two devices begin one after the other.
-    const lock = [`${assignmentId} ${person.id}`]
-    await run(database, 'SELECT pg_advisory_xact_lock(hashtext($1))', lock, transaction)
+    await holdBeginning(ask, assignmentId, person.id)
     const where = { assignmentId, personId: person.id }
     const mine = await AttemptRow.findAll({ where, order: [['number', 'ASC']], transaction })
     const known = mine.find((one) => one.number === number)
@@ -388,7 +382,6 @@ export async function beginAssignment(
     if (phase === 'closed') throw new HttpError('not-open', { detail: CLOSED })
     const most = assignment.mostAttempts ?? Infinity
     if (number !== mine.length + 1 || number > most) throw new HttpError('no-attempts-left')
-    const ask = within(database, transaction)
     const told = await assignmentsTold(ask, person.id)
     if (holdsBack(underOf(assignment)) && told.has(assignmentId))
       throw new HttpError('not-open', { detail: TOLD_ALREADY })
@@ -409,13 +402,9 @@ export async function confirmAttempt(
   const assignment = facts && (await readAssignmentOf(database, facts))
   if (assignment && !isInTime(now.getTime(), assignment.closesAt))
     throw new HttpError('not-open', { detail: CLOSED })
-  const [row] = await within(database)<{ at: Date }>(
-    `UPDATE attempts SET confirmed_at = coalesce(confirmed_at, $2) WHERE id = $1
-     RETURNING confirmed_at AS at`,
-    [attemptId, now],
-  )
-  if (!row) throw new HttpError('not-found')
-  return { at: row.at.toISOString() }
+  const at = await storeConfirmed(within(database), attemptId, now)
+  if (!at) throw new HttpError('not-found')
+  return { at: at.toISOString() }
 }
 
 const CLOSED = 'It has closed.'

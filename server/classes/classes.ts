@@ -20,11 +20,24 @@ import { isTarget } from '../learning/queries/assignments.ts'
 import {
   enrolKnown,
   enrolNew,
+  holdClass,
+  isAnybody,
+  isEnrolled,
   putInGroups,
   readGroups,
   readMembers,
   readTakenNames,
   readTeachers,
+  removeGroup,
+  removeTeacher,
+  setLeft,
+  setModerates,
+  storeClass,
+  storeGroup,
+  storeGroupsOf,
+  storeTeacher,
+  updateClass,
+  whileNaming,
 } from './queries/classes.ts'
 import type { Context } from '../context.ts'
 
@@ -51,15 +64,7 @@ export async function createClass(
 ): Promise<Class> {
   await context.database.transaction(async (transaction) => {
     const ask = within(context.database, transaction)
-    const made = await ask(
-      `INSERT INTO classes (id, title, time_zone) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING RETURNING id`,
-      [id, title, timeZone],
-    )
-    if (made.length > 0)
-      return ask('INSERT INTO class_teachers (class_id, person_id) VALUES ($1, $2)', [
-        id,
-        person.id,
-      ])
+    if (await storeClass(ask, { id, title, timeZone })) return storeTeacher(ask, id, person.id)
     const mine = await readTeachers(ask, id)
     if (!mine.some((teacher) => teacher.id === person.id)) throw new HttpError('already-exists')
     return []
@@ -73,22 +78,14 @@ export async function changeClass(
   { title, timeZone, isOver, joinUntil }: Body<'changeClass'>,
 ): Promise<Class> {
   const code = joinUntil ? joinCodeOf(randomBytes) : null
-  await within(context.database)(
-    `UPDATE classes SET title = coalesce($2, title), time_zone = coalesce($3, time_zone),
-            is_over = coalesce($4, is_over),
-            join_code = CASE WHEN $5 THEN $6 ELSE join_code END,
-            join_until = CASE WHEN $5 THEN $7::timestamptz ELSE join_until END
-      WHERE id = $1`,
-    [
-      classId,
-      title ?? null,
-      timeZone ?? null,
-      isOver ?? null,
-      joinUntil !== undefined,
-      code,
-      joinUntil ?? null,
-    ],
-  )
+  await updateClass(within(context.database), classId, {
+    title: title ?? null,
+    timeZone: timeZone ?? null,
+    isOver: isOver ?? null,
+    isCodeSet: joinUntil !== undefined,
+    joinCode: code,
+    joinUntil: joinUntil ?? null,
+  })
   return readClass(context, classId)
 }
 
@@ -100,15 +97,10 @@ export async function changingClass<T>(
 ): Promise<T> {
   return database.transaction(async (transaction) => {
     const ask = within(database, transaction)
-    const found = await ask('SELECT id FROM classes WHERE id = $1 FOR UPDATE', [classId])
-    if (found.length === 0) throw new HttpError('not-found')
+    if (!(await holdClass(ask, classId))) throw new HttpError('not-found')
     return change(ask, transaction)
   })
 }
-
-/** Sign-in names are unique over all classes, so whoever makes some waits for the others to have made theirs. */
-export const whileNaming = (ask: Ask) =>
-  ask(`SELECT pg_advisory_xact_lock(hashtext('sign-in names'))`, [])
 
 /**
  * Takes a roster in: whoever is new gets an account with a sign-in card, whoever had left comes back, whoever is there
@@ -157,10 +149,8 @@ async function makeLearners(
   entries: readonly { id: string; name: string }[],
 ): Promise<void> {
   await whileNaming(ask)
-  const there = await ask('SELECT id FROM people WHERE id = ANY($1::text[])', [
-    entries.map(({ id }) => id),
-  ])
-  if (there.length > 0) throw new HttpError('already-exists')
+  const ids = entries.map(({ id }) => id)
+  if (await isAnybody(ask, ids)) throw new HttpError('already-exists')
   const wanted = entries.map(({ name }) => signInNameOf(name))
   const taken = await readTakenNames(ask, wanted)
   const learners = entries.map(({ id, name }, index) => ({
@@ -179,29 +169,15 @@ export async function changeMember(
   { name, groups, hasLeft, moderates }: Body<'changeMember'>,
 ): Promise<Class> {
   await changingClass(context, classId, async (ask, transaction) => {
-    const found = await ask('SELECT 1 FROM enrolments WHERE class_id = $1 AND person_id = $2', [
-      classId,
-      personId,
-    ])
-    if (found.length === 0) throw new HttpError('not-found')
+    if (!(await isEnrolled(ask, classId, personId))) throw new HttpError('not-found')
     if (name !== undefined) {
       const where = { id: personId, homeClass: classId, role: 'learner' as const }
       const [renamed] = await PersonRow.update({ name }, { where, transaction })
       if (renamed === 0) throw new HttpError('not-allowed', { detail: NOT_OURS })
     }
-    if (hasLeft !== undefined)
-      await ask(
-        `UPDATE enrolments SET left_at = CASE WHEN $3 THEN coalesce(left_at, now()) END
-          WHERE class_id = $1 AND person_id = $2`,
-        [classId, personId, hasLeft],
-      )
+    if (hasLeft !== undefined) await setLeft(ask, classId, personId, hasLeft)
     if (groups !== undefined) await setGroups(ask, classId, personId, groups)
-    if (moderates !== undefined)
-      await ask('UPDATE enrolments SET moderates = $3 WHERE class_id = $1 AND person_id = $2', [
-        classId,
-        personId,
-        moderates,
-      ])
+    if (moderates !== undefined) await setModerates(ask, classId, personId, moderates)
   })
   return readClass(context, classId)
 }
@@ -216,12 +192,7 @@ async function setGroups(
 ): Promise<void> {
   const known = await readGroups(ask, classId)
   if (groups.some((id) => !known.some((group) => group.id === id))) throw new HttpError('not-found')
-  await ask('DELETE FROM group_members WHERE class_id = $1 AND person_id = $2', [classId, personId])
-  await ask(
-    `INSERT INTO group_members (class_id, group_id, person_id)
-     SELECT DISTINCT $1, unnest($3::text[]), $2`,
-    [classId, personId, groups],
-  )
+  await storeGroupsOf(ask, classId, personId, groups)
 }
 
 /** Makes a group, or gives it another title. */
@@ -234,11 +205,7 @@ export async function saveGroup(
     const known = await readGroups(ask, classId)
     if (known.some((group) => group.title === title && group.id !== id))
       throw new HttpError('already-exists', { detail: 'Another group has this name already.' })
-    await ask(
-      `INSERT INTO class_groups (class_id, id, title) VALUES ($1, $2, $3)
-       ON CONFLICT (class_id, id) DO UPDATE SET title = excluded.title`,
-      [classId, id, title],
-    )
+    await storeGroup(ask, classId, id, title)
     await checkGroups(ask, classId)
   })
   return readClass(context, classId)
@@ -252,7 +219,7 @@ export async function dropGroup(
 ): Promise<Class> {
   await changingClass(context, classId, async (ask) => {
     if (await isTarget(ask, classId, groupId)) throw new HttpError('group-in-use')
-    await ask('DELETE FROM class_groups WHERE class_id = $1 AND id = $2', [classId, groupId])
+    await removeGroup(ask, classId, groupId)
   })
   return readClass(context, classId)
 }
@@ -261,10 +228,7 @@ export async function addTeacher(context: Context, classId: string, email: strin
   const where = { email: email.toLowerCase(), role: ['designer', 'keeper'] }
   const colleague = await PersonRow.findOne({ where })
   if (!colleague) throw new HttpError('no-such-designer')
-  await within(context.database)(
-    'INSERT INTO class_teachers (class_id, person_id) VALUES ($1, $2) ON CONFLICT DO NOTHING',
-    [classId, colleague.id],
-  )
+  await storeTeacher(within(context.database), classId, colleague.id)
   return readClass(context, classId)
 }
 
@@ -279,9 +243,6 @@ export async function dropTeacher(
     const others = teachers.filter(({ id }) => id !== personId)
     if (others.length === 0)
       throw new HttpError('last-owner', { detail: 'A class needs a teacher. Add another first.' })
-    await ask('DELETE FROM class_teachers WHERE class_id = $1 AND person_id = $2', [
-      classId,
-      personId,
-    ])
+    await removeTeacher(ask, classId, personId)
   }).then(() => readClass(context, classId))
 }

@@ -7,8 +7,15 @@ import { within, type Ask } from '../database/connect.ts'
 import { PersonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { toPerson } from '../http/session.ts'
-import { enrolKnown, readTakenNames } from './queries/classes.ts'
-import { changingClass, whileNaming } from './classes.ts'
+import {
+  countEnrolled,
+  enrolKnown,
+  isEnrolled,
+  readByCode,
+  readTakenNames,
+  whileNaming,
+} from './queries/classes.ts'
+import { changingClass } from './classes.ts'
 import type { Context } from '../context.ts'
 import { checkPassword } from '../http/passwords.ts'
 
@@ -20,14 +27,9 @@ interface Found {
 /** The class that people may join by this code now. */
 async function findByCode(ask: Ask, typed: string): Promise<Found> {
   const code = readJoinCode(typed)
-  const rows = code
-    ? await ask<Found>(
-        'SELECT id, title FROM classes WHERE join_code = $1 AND join_until > now() AND NOT is_over',
-        [code],
-      )
-    : []
-  if (!rows[0]) throw new HttpError('not-found', { detail: NO_CLASS })
-  return rows[0]
+  const found = code ? await readByCode(ask, code) : null
+  if (!found) throw new HttpError('not-found', { detail: NO_CLASS })
+  return found
 }
 
 const NO_CLASS =
@@ -36,13 +38,7 @@ const NO_CLASS =
 export async function describeJoining({ database }: Context, typed: string, person: Person | null) {
   const ask = within(database)
   const { id, title } = await findByCode(ask, typed)
-  const there = person
-    ? await ask(
-        'SELECT 1 FROM enrolments WHERE class_id = $1 AND person_id = $2 AND left_at IS NULL',
-        [id, person.id],
-      )
-    : []
-  return { title, isMember: there.length > 0 }
+  return { title, isMember: person !== null && (await isEnrolled(ask, id, person.id, 'now')) }
 }
 
 /**
@@ -64,11 +60,7 @@ export async function joinClass(
     })
   const secret = needsAccount ? await hashed(password!, fullName!) : null
   return changingClass(context, found.id, async (ask, transaction) => {
-    const [{ count }] = (await ask<{ count: number }>(
-      'SELECT count(*)::int AS count FROM enrolments WHERE class_id = $1',
-      [found.id],
-    )) as [{ count: number }]
-    if (count >= MOST_MEMBERS) throw new HttpError('class-full')
+    if ((await countEnrolled(ask, found.id)) >= MOST_MEMBERS) throw new HttpError('class-full')
     if (!needsAccount) {
       await enrolKnown(ask, found.id, [person.id])
       return { person, title: found.title, signIn: null }

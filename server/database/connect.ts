@@ -65,3 +65,6 @@ export function prepared(pool: pg.Pool, name: string): Ask {
   return async <Row extends object>(text: string, values: unknown[]) =>
     (await pool.query<Row>({ name, text, values })).rows
 }
+
+/** Asks the database for nothing but an answer. */
+export const isAnswering = (database: Database): Promise<unknown> => select(database, 'SELECT 1')

@@ -8,8 +8,9 @@ import {
   type RateLimitRequestHandler,
   type Store,
 } from 'express-rate-limit'
-import { run, select, type Database } from '../database/connect.ts'
+import type { Database } from '../database/connect.ts'
 import { HttpError } from './HttpError.ts'
+import { countTry, forgetTries, uncountTry } from './queries/rateLimits.ts'
 import { personOf } from './session.ts'
 
 const WINDOW_MS = 10 * 60 * 1000
@@ -38,10 +39,6 @@ function nameIn({ body, session }: Request): string {
   // Counted without being told: nobody's name is left in the table.
   return createHash('sha256').update(who).digest('base64url').slice(0, 22)
 }
-
-/** Lets go of counts that are over. */
-export const dropOldLimits = (database: Database): Promise<void> =>
-  run(database, 'DELETE FROM rate_limits WHERE resets_at < now()')
 
 /** Codes of classes that do not exist: a class may mistype a few, nobody tries thousands. */
 export const limitCodes = (database: Database) =>
@@ -102,28 +99,15 @@ class DatabaseStore implements Store {
   }
 
   async increment(key: string): Promise<ClientRateLimitInfo> {
-    const [row] = await select<{ hits: number; resets_at: Date }>(
-      this.#database,
-      `INSERT INTO rate_limits AS r (key, hits, resets_at)
-       VALUES ($1, 1, now() + make_interval(secs => $2))
-       ON CONFLICT (key) DO UPDATE SET
-         hits = CASE WHEN r.resets_at < now() THEN 1 ELSE r.hits + 1 END,
-         resets_at = CASE WHEN r.resets_at < now() THEN excluded.resets_at ELSE r.resets_at END
-       RETURNING hits, resets_at`,
-      [this.#prefix + key, WINDOW_MS / 1000],
-    )
-    return { totalHits: row!.hits, resetTime: new Date(row!.resets_at) }
+    const counted = await countTry(this.#database, this.#prefix + key, WINDOW_MS / 1000)
+    return { totalHits: counted.hits, resetTime: counted.resetsAt }
   }
 
   async decrement(key: string): Promise<void> {
-    await run(
-      this.#database,
-      'UPDATE rate_limits SET hits = greatest(hits - 1, 0) WHERE key = $1',
-      [this.#prefix + key],
-    )
+    await uncountTry(this.#database, this.#prefix + key)
   }
 
   async resetKey(key: string): Promise<void> {
-    await run(this.#database, 'DELETE FROM rate_limits WHERE key = $1', [this.#prefix + key])
+    await forgetTries(this.#database, this.#prefix + key)
   }
 }

@@ -4,6 +4,7 @@ import type { Request, RequestHandler } from 'express'
 import session from 'express-session'
 import type pg from 'pg'
 import type { Person } from '@fernbrake/core/contract'
+import { findSession } from './queries/sessions.ts'
 import { originOf } from './security.ts'
 import type { PersonRow } from '../database/models.ts'
 
@@ -48,18 +49,8 @@ function createStore(pool: pg.Pool): session.Store {
   return store
 }
 
-/** A session and whose it is; without a person where nobody is signed in, or the account is gone. */
-type SessionRow = { sess: session.SessionData } & (Person | { id: null })
-
 async function readSession(pool: pg.Pool, sid: string): Promise<session.SessionData | null> {
-  const { rows } = await pool.query<SessionRow>({
-    name: 'read-session',
-    text: `SELECT s.sess, p.id, p.name, p.email, p.role
-             FROM sessions s LEFT JOIN people p ON p.id = s.sess->>'personId'
-            WHERE s.sid = $1 AND s.expire >= now()`,
-    values: [sid],
-  })
-  const found = rows[0]
+  const found = await findSession(pool, sid)
   return found ? { ...found.sess, person: found.id === null ? null : toPerson(found) } : null
 }
 

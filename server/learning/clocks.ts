@@ -1,35 +1,15 @@
 // What is known of the clocks of a learner's devices, kept in memory between two batches.
 import { LRUCache } from 'lru-cache'
-import {
-  freshClock,
-  heardAtMs,
-  readClock,
-  type ClockBounds,
-  type ClockState,
-} from '@fernbrake/core/watching'
+import { heardAtMs, readClock, type ClockBounds, type ClockState } from '@fernbrake/core/watching'
 import type { LearnerRecord } from '@fernbrake/core/contract'
 import type { Ask } from '../database/connect.ts'
-
-export interface KnownClock {
-  state: ClockState
-  /** That of the row it was read from; see `storeTaken`. */
-  revision: number
-}
+import { readClockRow, type KnownClock } from './queries/clocks.ts'
 
 const kept = new LRUCache<string, KnownClock>({ max: 5000 })
 
 /** The clock of an attempt as far as it is remembered here, else as the database has it; null where the attempt is gone. */
 export async function clockOf(ask: Ask, attemptId: string): Promise<KnownClock | null> {
   return kept.get(attemptId) ?? readClockRow(ask, attemptId)
-}
-
-/** The clock of an attempt as the database has it, by a transaction that holds its row. */
-export async function readClockRow(ask: Ask, attemptId: string): Promise<KnownClock | null> {
-  const [row] = await ask<{ clock: ClockState | null; revision: number }>(
-    'SELECT clock, clock_rev AS revision FROM attempts WHERE id = $1',
-    [attemptId],
-  )
-  return row ? { state: row.clock ?? freshClock(), revision: row.revision } : null
 }
 
 export const rememberClock = (attemptId: string, clock: KnownClock): void =>

@@ -14,6 +14,7 @@ import { AttemptRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { readAssignmentOf, type AssignmentFacts } from './queries/assignments.ts'
 import { attemptFacts, type AttemptFacts } from './queries/attemptFacts.ts'
+import { readClockRow, type KnownClock } from './queries/clocks.ts'
 import { storeChoices } from './queries/choices.ts'
 import { readKnownSpans, storeTaken, type Stored, type Taken } from './queries/covered.ts'
 import { editionDocument } from '../lessons/queries/editions.ts'
@@ -22,16 +23,7 @@ import { countOtherNotes, storeOwnNotes } from './queries/ownNotes.ts'
 import { storeSeen } from './queries/seenThings.ts'
 import { storeResponses } from './answers.ts'
 import { tellMore } from './attempts.ts'
-import {
-  clockOf,
-  forgetClock,
-  heardAt,
-  readClockRow,
-  rememberClock,
-  timeOf,
-  type BatchTime,
-  type KnownClock,
-} from './clocks.ts'
+import { clockOf, forgetClock, heardAt, rememberClock, timeOf, type BatchTime } from './clocks.ts'
 import type { Context } from '../context.ts'
 import { settleFinished } from './finishing.ts'
 import { REFUSALS, type Refusal } from './refusals.ts'

@@ -2,22 +2,22 @@
 import { Op, type Transaction } from 'sequelize'
 import { GREATEST_REVISION, type HistoryReply } from '@fernbrake/core/contract'
 import { applyPatches, checkLesson, upgradeLesson, type Lesson } from '@fernbrake/core/lesson'
-import { run, select, type Database } from '../database/connect.ts'
+import { within, type Database } from '../database/connect.ts'
 import { DraftPatchRow, LessonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import type { Context } from '../context.ts'
+import {
+  hasSnapshotAfter,
+  oldestSnapshot,
+  readEntries,
+  snapshotUpTo,
+  storeSnapshot,
+} from './queries/history.ts'
 
 /** As many entries are told at once. */
 const PAGE = 200
 /** Between two snapshots at most this many revisions have to be gone through. */
 const SNAPSHOT_EVERY = 200
-
-interface Entry {
-  revision: number
-  name: string
-  person_name: string | null
-  made_at: Date
-}
 
 /** The newest entries before a revision, newest first, and the oldest state that can be gone back to. */
 export async function readHistory(
@@ -25,19 +25,10 @@ export async function readHistory(
   lessonId: string,
   before = GREATEST_REVISION,
 ): Promise<HistoryReply> {
-  const [entries, [oldest]] = await Promise.all([
-    select<Entry>(
-      database,
-      `SELECT d.revision, d.name, p.name AS person_name, d.made_at
-         FROM draft_patches d LEFT JOIN people p ON p.id = d.person_id
-        WHERE d.lesson_id = $1 AND d.revision < $2 ORDER BY d.revision DESC LIMIT $3`,
-      [lessonId, before, PAGE + 1],
-    ),
-    select<{ revision: number | null }>(
-      database,
-      'SELECT min(revision) AS revision FROM draft_snapshots WHERE lesson_id = $1',
-      [lessonId],
-    ),
+  const ask = within(database)
+  const [entries, oldest] = await Promise.all([
+    readEntries(ask, lessonId, before, PAGE + 1),
+    oldestSnapshot(ask, lessonId),
   ])
   return {
     entries: entries
@@ -49,7 +40,7 @@ export async function readHistory(
         madeAt: made_at.toISOString(),
       })),
     more: entries.length > PAGE,
-    oldest: oldest?.revision ?? null,
+    oldest,
   }
 }
 
@@ -61,12 +52,7 @@ export async function readStateAt(
 ): Promise<Lesson> {
   const row = await LessonRow.findByPk(lessonId)
   if (row?.revision === revision) return row.draft
-  const [snapshot] = await select<{ revision: number; document: unknown }>(
-    database,
-    `SELECT revision, document FROM draft_snapshots
-      WHERE lesson_id = $1 AND revision <= $2 ORDER BY revision DESC LIMIT 1`,
-    [lessonId, revision],
-  )
+  const snapshot = await snapshotUpTo(within(database), lessonId, revision)
   if (!snapshot || !row || revision > row.revision) throw new HttpError('not-found')
   const steps = await DraftPatchRow.findAll({
     where: { lessonId, revision: { [Op.gt]: snapshot.revision, [Op.lte]: revision } },
@@ -90,18 +76,8 @@ export async function noteSnapshot(
   { id, revision, draft }: Pick<LessonRow, 'id' | 'revision' | 'draft'>,
   transaction: Transaction,
 ): Promise<void> {
-  const [{ kept }] = (await select<{ kept: boolean }>(
-    database,
-    'SELECT EXISTS (SELECT 1 FROM draft_snapshots WHERE lesson_id = $1 AND revision > $2) AS kept',
-    [id, revision - SNAPSHOT_EVERY],
-    transaction,
-  )) as [{ kept: boolean }]
+  const ask = within(database, transaction)
   // Asked first, so that a long draft is not sent along with every edit.
-  if (kept) return
-  await run(
-    database,
-    'INSERT INTO draft_snapshots (lesson_id, revision, document) VALUES ($1, $2, $3)',
-    [id, revision, JSON.stringify(draft)],
-    transaction,
-  )
+  if (await hasSnapshotAfter(ask, id, revision - SNAPSHOT_EVERY)) return
+  await storeSnapshot(ask, id, revision, draft)
 }

@@ -1,7 +1,7 @@
 // The lessons on a designer's home page.
 import { LRUCache } from 'lru-cache'
 import { questionsMet } from '@fernbrake/core/analysis'
-import type { LessonCard, LessonRoleName, Person, SeenBy } from '@fernbrake/core/contract'
+import type { LessonCard, Person } from '@fernbrake/core/contract'
 import { quizOnFrond, type QuizOnFrond } from '@fernbrake/core/frond'
 import {
   cueEndMs,
@@ -13,32 +13,13 @@ import {
   posterOf,
   type Lesson,
 } from '@fernbrake/core/lesson'
-import { select, type Database } from '../database/connect.ts'
-
-interface Row {
-  id: string
-  revision: number
-  updated_at: Date
-  edition_number: number | null
-  learners: number
-  seen_by: SeenBy
-  role: LessonRoleName
-}
+import { within, type Ask, type Database } from '../database/connect.ts'
+import { readCardRows, readDrafts, type CardRow } from './queries/lessonCards.ts'
 
 export async function listLessons(database: Database, person: Person): Promise<LessonCard[]> {
-  const rows = await select<Row>(
-    database,
-    `SELECT l.id, l.revision, l.updated_at, l.seen_by, r.role, e.number AS edition_number,
-            coalesce(a.learners, 0) AS learners
-       FROM lesson_roles r JOIN lessons l ON l.id = r.lesson_id
-       LEFT JOIN LATERAL (SELECT max(number) AS number FROM editions WHERE lesson_id = l.id) e ON true
-       LEFT JOIN LATERAL (SELECT count(DISTINCT person_id)::int AS learners FROM attempts
-                           WHERE lesson_id = l.id) a ON true
-      WHERE r.person_id = $1
-      ORDER BY l.updated_at DESC LIMIT ${MOST_CARDS}`,
-    [person.id],
-  )
-  const drawn = await drawCards(database, rows)
+  const ask = within(database)
+  const rows = await readCardRows(ask, person.id, MOST_CARDS)
+  const drawn = await drawCards(ask, rows)
   return rows.flatMap((row) => {
     const card = drawn.get(keyOf(row))
     return card ? [{ ...card, ...ownOf(row) }] : []
@@ -53,9 +34,9 @@ type Drawn = Omit<LessonCard, keyof ReturnType<typeof ownOf>>
 
 /** A draft is long, and mostly as it was when it was looked at last. */
 const kept = new LRUCache<string, Drawn>({ max: 10_000 })
-const keyOf = ({ id, revision }: Pick<Row, 'id' | 'revision'>) => `${id}/${revision}`
+const keyOf = ({ id, revision }: Pick<CardRow, 'id' | 'revision'>) => `${id}/${revision}`
 
-async function drawCards(database: Database, rows: readonly Row[]): Promise<Map<string, Drawn>> {
+async function drawCards(ask: Ask, rows: readonly CardRow[]): Promise<Map<string, Drawn>> {
   const drawn = new Map<string, Drawn>()
   const missing: string[] = []
   for (const row of rows) {
@@ -63,16 +44,7 @@ async function drawCards(database: Database, rows: readonly Row[]): Promise<Map<
     if (known) drawn.set(keyOf(row), known)
     else missing.push(row.id)
   }
-  const drafts =
-    missing.length === 0
-      ? []
-      : await select<{ id: string; revision: number; draft: Lesson }>(
-          ...([
-            database,
-            'SELECT id, revision, draft FROM lessons WHERE id = ANY($1::text[])',
-          ] as const),
-          [missing],
-        )
+  const drafts = missing.length === 0 ? [] : await readDrafts(ask, missing)
   for (const { draft, ...one } of drafts) {
     const card = draw(draft)
     kept.set(keyOf(one), card)
@@ -83,7 +55,7 @@ async function drawCards(database: Database, rows: readonly Row[]): Promise<Map<
   return drawn
 }
 
-const ownOf = (row: Row) => ({
+const ownOf = (row: CardRow) => ({
   id: row.id,
   updatedAt: row.updated_at.toISOString(),
   editionNumber: row.edition_number,

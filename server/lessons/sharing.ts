@@ -2,11 +2,12 @@
 import { createHash } from 'node:crypto'
 import type { Transaction } from 'sequelize'
 import type { LessonRoleName, OpenLesson, Person, SeenBy, Sharing } from '@fernbrake/core/contract'
-import { run, select } from '../database/connect.ts'
+import { within } from '../database/connect.ts'
 import { LessonRoleRow, LessonRow, PersonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import type { Context } from '../context.ts'
 import { storeLesson } from './drafts.ts'
+import { isKnownTo, readInvited, readOpen, readWorkers, storeInvited } from './queries/sharing.ts'
 
 /** Who is named to learn a lesson is told to its owners alone (`forOwner`). */
 export async function readSharing(
@@ -14,28 +15,14 @@ export async function readSharing(
   lessonId: string,
   forOwner: boolean,
 ): Promise<Sharing> {
+  const ask = within(database)
   const [lesson, people, invited] = await Promise.all([
     LessonRow.findByPk(lessonId, { attributes: ['seenBy', 'linkCode'] }),
-    select<Sharing['people'][number]>(
-      database,
-      `SELECT p.id, p.name, p.email, r.role FROM lesson_roles r JOIN people p ON p.id = r.person_id
-        WHERE r.lesson_id = $1
-        ORDER BY array_position(ARRAY['owner', 'editor', 'commenter', 'viewer'], r.role), p.name`,
-      [lessonId],
-    ),
-    select<{ email: string }>(
-      database,
-      'SELECT email FROM lesson_invited WHERE lesson_id = $1 ORDER BY email',
-      [lessonId],
-    ),
+    readWorkers(ask, lessonId),
+    forOwner ? readInvited(ask, lessonId) : [],
   ])
   if (!lesson) throw new HttpError('not-found')
-  return {
-    seenBy: lesson.seenBy,
-    linkCode: lesson.linkCode,
-    people,
-    invited: forOwner ? invited.map(({ email }) => email) : [],
-  }
+  return { seenBy: lesson.seenBy, linkCode: lesson.linkCode, people, invited }
 }
 
 /** Says who may learn a lesson. Whoever has begun it goes on whatever is said here. */
@@ -53,18 +40,10 @@ export async function share(
   await database.transaction(async (transaction) => {
     if (change.seenBy)
       await LessonRow.update({ seenBy: change.seenBy }, { where: { id: lessonId }, transaction })
-    await run(
-      database,
-      'DELETE FROM lesson_invited WHERE lesson_id = $1 AND email = ANY($2::text[])',
-      [lessonId, lower(change.uninvite)],
-      transaction,
-    )
-    await run(
-      database,
-      `INSERT INTO lesson_invited (lesson_id, email) SELECT $1, unnest($2::text[]) ON CONFLICT DO NOTHING`,
-      [lessonId, lower(change.invite)],
-      transaction,
-    )
+    await storeInvited(within(database, transaction), lessonId, {
+      invite: lower(change.invite),
+      uninvite: lower(change.uninvite),
+    })
   })
   return readSharing(context, lessonId, true)
 }
@@ -168,26 +147,7 @@ export async function giveCopies(
 
 /** The published lessons that everyone may learn, the newest edition first. */
 export async function listOpenLessons({ database }: Context): Promise<OpenLesson[]> {
-  interface Row {
-    code: string
-    title: string
-    summary: string
-    level: string
-    tags: string[]
-    has_cover: boolean
-    published_at: Date
-  }
-  const rows = await select<Row>(
-    database,
-    `SELECT l.link_code AS code, e.document->>'title' AS title, e.document->>'summary' AS summary,
-            COALESCE(e.document->>'level', '') AS level, COALESCE(e.document->'tags', '[]') AS tags,
-            e.document ? 'cover' AS has_cover, e.published_at
-       FROM lessons l JOIN LATERAL (
-         SELECT document, published_at FROM editions
-          WHERE lesson_id = l.id ORDER BY number DESC LIMIT 1) e ON true
-      WHERE l.seen_by = 'everyone' AND l.link_code IS NOT NULL
-      ORDER BY e.published_at DESC LIMIT 500`,
-  )
+  const rows = await readOpen(within(database))
   return rows.map(({ has_cover, published_at, ...row }) => ({
     ...row,
     hasCover: has_cover,
@@ -206,13 +166,7 @@ export async function admit(
 ): Promise<void> {
   if (lesson.seenBy === 'link' || lesson.seenBy === 'everyone') return
   if (!person) throw new HttpError('not-signed-in')
-  const found = await select(
-    database,
-    `SELECT 1 AS found WHERE
-       EXISTS (SELECT 1 FROM lesson_roles WHERE lesson_id = $1 AND person_id = $2)
-       OR EXISTS (SELECT 1 FROM attempts WHERE lesson_id = $1 AND person_id = $2 AND assignment_id IS NULL)
-       OR ($3 AND EXISTS (SELECT 1 FROM lesson_invited WHERE lesson_id = $1 AND email = $4))`,
-    [lesson.id, person.id, lesson.seenBy === 'people', person.email],
-  )
-  if (found.length === 0) throw new HttpError('not-shared')
+  const isForNamed = lesson.seenBy === 'people'
+  if (!(await isKnownTo(within(database), lesson.id, person, isForNamed)))
+    throw new HttpError('not-shared')
 }

@@ -1,7 +1,7 @@
 // What people are told by mail, through the stand-in mailbox. Whoever has no address finds it on their page.
 import type { Person } from '@fernbrake/core/contract'
 import type { Ask } from '../database/connect.ts'
-import { storeMail } from './queries/mails.ts'
+import { readAddresses, storeMail } from './queries/mails.ts'
 import texts from '../locales/en.ts'
 
 /** Tells learners that their answers were marked. */
@@ -11,11 +11,7 @@ export async function tellMarks(
   { title, heldBack }: { title: string; heldBack: { until: string; timeZone: string } | null },
   learners: readonly string[],
 ): Promise<void> {
-  const people = await ask<{ email: string; name: string }>(
-    'SELECT email, name FROM people WHERE id = ANY($1::text[]) AND email IS NOT NULL ORDER BY email',
-    [[...learners]],
-  )
-  for (const { email, name } of people)
+  for (const { email, name } of await readAddresses(ask, learners))
     await storeMail(ask, by.id, {
       recipient: email,
       subject: texts.mail.marked.subject(title),

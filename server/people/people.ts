@@ -4,7 +4,8 @@ import { hash, verify } from '@node-rs/argon2'
 import { nanoid } from 'nanoid'
 import type { Person, Role, Session } from '@fernbrake/core/contract'
 import { phraseKey } from '@fernbrake/core/classes'
-import { run } from '../database/connect.ts'
+import { within } from '../database/connect.ts'
+import { endSessionsOf } from './queries/keeping.ts'
 import { PersonRow } from '../database/models.ts'
 import { checkPassword } from '../http/passwords.ts'
 import { toPerson } from '../http/session.ts'
@@ -62,12 +63,7 @@ export async function choosePassword(
     if (phrase !== null && (!row.card || sealing.open(row.card) !== phrase)) return null
     checkPassword(password, [row.name, row.signIn, row.email, phrase])
     await row.update({ passwordHash, card: null }, { transaction })
-    await run(
-      database,
-      `DELETE FROM sessions WHERE sess->>'personId' = $1`,
-      [personId],
-      transaction,
-    )
+    await endSessionsOf(within(database, transaction), personId)
     return toPerson(row)
   })
 }

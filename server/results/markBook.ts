@@ -12,6 +12,7 @@ import {
   readGiven,
   readWeights,
   storeExcused,
+  storeWeight,
   timesOf,
 } from '../learning/queries/assignments.ts'
 import { readMembers } from '../classes/queries/classes.ts'
@@ -85,14 +86,10 @@ function bestOf(
 
 export async function weighAssignment(
   { database }: Context,
-  { classId, assignmentId }: { classId: string; assignmentId: string },
+  where: { classId: string; assignmentId: string },
   weight: number,
 ): Promise<{ weight: number }> {
-  const rows = await within(database)(
-    'UPDATE assignments SET weight = $3 WHERE id = $1 AND class_id = $2 RETURNING id',
-    [assignmentId, classId, weight],
-  )
-  if (rows.length === 0) throw new HttpError('not-found')
+  if (!(await storeWeight(within(database), where, weight))) throw new HttpError('not-found')
   return { weight }
 }
 

@@ -29,14 +29,22 @@ import {
   readableAnswer,
   type Question,
 } from '@fernbrake/core/questions'
-import { direct, run, within } from '../database/connect.ts'
+import { direct, within } from '../database/connect.ts'
 import { AttemptRow, PersonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { readAssignment, timesOf } from '../learning/queries/assignments.ts'
 import { attemptFacts } from '../learning/queries/attemptFacts.ts'
 import { editionDocument } from '../lessons/queries/editions.ts'
 import { handedByAttempt } from '../learning/queries/handedFiles.ts'
-import { readKeptComments, readMark, readPiles, releaseMarks, storeMark } from './queries/marks.ts'
+import {
+  readKeptComments,
+  removeKeptComment,
+  storeKeptComment,
+  readMark,
+  readPiles,
+  releaseMarks,
+  storeMark,
+} from './queries/marks.ts'
 import {
   responsesByAttempt,
   type Response,
@@ -268,12 +276,7 @@ export async function keepComment(
     throw new HttpError('too-large', {
       detail: 'You keep as many comments as there is room for. Forget one first.',
     })
-  if (!kept.some((one) => one.words === words))
-    await run(
-      database,
-      'INSERT INTO kept_comments (id, person_id, words) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING',
-      [id, person.id, words],
-    )
+  if (!kept.some((one) => one.words === words)) await storeKeptComment(ask, id, person.id, words)
   return { comments: await readKeptComments(ask, person.id) }
 }
 
@@ -282,7 +285,7 @@ export async function dropComment(
   person: Person,
   id: string,
 ): Promise<{ comments: { id: string; words: string }[] }> {
-  const values = [id, person.id]
-  await run(database, 'DELETE FROM kept_comments WHERE id = $1 AND person_id = $2', values)
-  return { comments: await readKeptComments(within(database), person.id) }
+  const ask = within(database)
+  await removeKeptComment(ask, id, person.id)
+  return { comments: await readKeptComments(ask, person.id) }
 }

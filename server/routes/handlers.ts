@@ -9,7 +9,7 @@ import { talkRoutes } from '../talk/routes.ts'
 import { webRoutes } from '../web/routes.ts'
 import { contract, type Person } from '@fernbrake/core/contract'
 import type { Context } from '../context.ts'
-import { select, within } from '../database/connect.ts'
+import { isAnswering, within } from '../database/connect.ts'
 import { HttpError } from '../http/HttpError.ts'
 import type { Handlers, Part } from '../http/handlers.ts'
 import { describeApi } from '../http/openapi.ts'
@@ -49,7 +49,7 @@ function generalRoutes({ database, version }: Context): Part<'health' | 'openapi
   return {
     health: async ({ response }) => {
       const isThere = await Promise.race([
-        select(database, 'SELECT 1 AS one').then(
+        isAnswering(database).then(
           () => true,
           () => false,
         ),

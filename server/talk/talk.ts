@@ -24,10 +24,11 @@ import { within, type Ask } from '../database/connect.ts'
 import { hasLessonRole, ROLES_FROM } from '../lessons/roles.ts'
 import { HttpError } from '../http/HttpError.ts'
 import {
+  type AssignmentFacts,
   readAssignment,
   readAssignmentOf,
   readMeant,
-  type AssignmentFacts,
+  storeTalk,
 } from '../learning/queries/assignments.ts'
 import { attemptFacts } from '../learning/queries/attemptFacts.ts'
 import { editionDocument } from '../lessons/queries/editions.ts'
@@ -283,15 +284,10 @@ export async function hideInClass(
 /** Lets a class talk, or ends it; what was said stays. */
 export async function switchTalk(
   { database }: Context,
-  { classId, assignmentId }: InClass,
+  where: InClass,
   { isOn }: BodyOf<(typeof contract)['switchTalk']>,
 ): Promise<{ isOn: boolean }> {
-  const rows = await within(database)(
-    `UPDATE assignments SET rules = rules || jsonb_build_object('talk', $3::boolean)
-      WHERE id = $1 AND class_id = $2 RETURNING id`,
-    [assignmentId, classId, isOn],
-  )
-  if (rows.length === 0) throw new HttpError('not-found')
+  if (!(await storeTalk(within(database), where, isOn))) throw new HttpError('not-found')
   return { isOn }
 }
 

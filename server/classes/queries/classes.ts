@@ -166,3 +166,141 @@ export async function storeCards(
     [cards.map(({ id }) => id), cards.map(({ card }) => card.toString('base64'))],
   )
 }
+
+/** Makes a class; false where there is one with this id. */
+export async function storeClass(
+  ask: Ask,
+  { id, title, timeZone }: { id: string; title: string; timeZone: string },
+): Promise<boolean> {
+  const made = await ask(
+    `INSERT INTO classes (id, title, time_zone) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING RETURNING id`,
+    [id, title, timeZone],
+  )
+  return made.length > 0
+}
+
+/** What is changed of a class; what is null stays, and so does the code where `isCodeSet` is false. */
+export const updateClass = (
+  ask: Ask,
+  classId: string,
+  change: {
+    title: string | null
+    timeZone: string | null
+    isOver: boolean | null
+    isCodeSet: boolean
+    joinCode: string | null
+    joinUntil: string | null
+  },
+) =>
+  ask(
+    `UPDATE classes SET title = coalesce($2, title), time_zone = coalesce($3, time_zone),
+            is_over = coalesce($4, is_over),
+            join_code = CASE WHEN $5 THEN $6 ELSE join_code END,
+            join_until = CASE WHEN $5 THEN $7::timestamptz ELSE join_until END
+      WHERE id = $1`,
+    [
+      classId,
+      change.title,
+      change.timeZone,
+      change.isOver,
+      change.isCodeSet,
+      change.joinCode,
+      change.joinUntil,
+    ],
+  )
+
+/** Holds a class until the transaction is over; false where there is none. */
+export async function holdClass(ask: Ask, classId: string): Promise<boolean> {
+  return (await ask('SELECT id FROM classes WHERE id = $1 FOR UPDATE', [classId])).length > 0
+}
+
+/** Sign-in names are unique over all classes, so whoever makes some waits for the others to have made theirs. */
+export const whileNaming = (ask: Ask) =>
+  ask(`SELECT pg_advisory_xact_lock(hashtext('sign-in names'))`, [])
+
+/** Whether anybody has an account under one of these ids. */
+export async function isAnybody(ask: Ask, ids: readonly string[]): Promise<boolean> {
+  return (await ask('SELECT id FROM people WHERE id = ANY($1::text[])', [ids])).length > 0
+}
+
+/** Whether somebody is in a class, or was; with `now`, whether they are. */
+export async function isEnrolled(
+  ask: Ask,
+  classId: string,
+  personId: string,
+  when: 'ever' | 'now' = 'ever',
+): Promise<boolean> {
+  const rows = await ask(
+    `SELECT 1 FROM enrolments WHERE class_id = $1 AND person_id = $2 AND ($3 OR left_at IS NULL)`,
+    [classId, personId, when === 'ever'],
+  )
+  return rows.length > 0
+}
+
+export async function countEnrolled(ask: Ask, classId: string): Promise<number> {
+  const [row] = await ask<{ count: number }>(
+    'SELECT count(*)::int AS count FROM enrolments WHERE class_id = $1',
+    [classId],
+  )
+  return row!.count
+}
+
+export const setLeft = (ask: Ask, classId: string, personId: string, hasLeft: boolean) =>
+  ask(
+    `UPDATE enrolments SET left_at = CASE WHEN $3 THEN coalesce(left_at, now()) END
+      WHERE class_id = $1 AND person_id = $2`,
+    [classId, personId, hasLeft],
+  )
+
+export const setModerates = (ask: Ask, classId: string, personId: string, moderates: boolean) =>
+  ask('UPDATE enrolments SET moderates = $3 WHERE class_id = $1 AND person_id = $2', [
+    classId,
+    personId,
+    moderates,
+  ])
+
+/** Puts somebody into these groups, and into no others of the class. */
+export async function storeGroupsOf(
+  ask: Ask,
+  classId: string,
+  personId: string,
+  groups: readonly string[],
+): Promise<void> {
+  await ask('DELETE FROM group_members WHERE class_id = $1 AND person_id = $2', [classId, personId])
+  await ask(
+    `INSERT INTO group_members (class_id, group_id, person_id)
+     SELECT DISTINCT $1, unnest($3::text[]), $2`,
+    [classId, personId, groups],
+  )
+}
+
+export const storeGroup = (ask: Ask, classId: string, id: string, title: string) =>
+  ask(
+    `INSERT INTO class_groups (class_id, id, title) VALUES ($1, $2, $3)
+     ON CONFLICT (class_id, id) DO UPDATE SET title = excluded.title`,
+    [classId, id, title],
+  )
+
+export const removeGroup = (ask: Ask, classId: string, groupId: string) =>
+  ask('DELETE FROM class_groups WHERE class_id = $1 AND id = $2', [classId, groupId])
+
+export const storeTeacher = (ask: Ask, classId: string, personId: string) =>
+  ask('INSERT INTO class_teachers (class_id, person_id) VALUES ($1, $2) ON CONFLICT DO NOTHING', [
+    classId,
+    personId,
+  ])
+
+export const removeTeacher = (ask: Ask, classId: string, personId: string) =>
+  ask('DELETE FROM class_teachers WHERE class_id = $1 AND person_id = $2', [classId, personId])
+
+/** The class that people may join by this code now; null for none. */
+export async function readByCode(
+  ask: Ask,
+  code: string,
+): Promise<{ id: string; title: string } | null> {
+  const rows = await ask<{ id: string; title: string }>(
+    'SELECT id, title FROM classes WHERE join_code = $1 AND join_until > now() AND NOT is_over',
+    [code],
+  )
+  return rows[0] ?? null
+}

@@ -234,3 +234,60 @@ export async function readWeights(ask: Ask, classId: string): Promise<Map<string
   )
   return new Map(rows.map(({ id, weight }) => [id, weight]))
 }
+
+export const setPosition = (ask: Ask, id: string, position: string) =>
+  ask('UPDATE assignments SET position = $2 WHERE id = $1', [id, position])
+
+/** Removes an assignment that nobody has begun; false where somebody has. */
+export async function removeUnbegun(ask: Ask, classId: string, id: string): Promise<boolean> {
+  const gone = await ask(
+    `DELETE FROM assignments a WHERE id = $1 AND class_id = $2
+        AND NOT EXISTS (SELECT FROM attempts WHERE assignment_id = a.id) RETURNING id`,
+    [id, classId],
+  )
+  return gone.length > 0
+}
+
+export const withdraw = (ask: Ask, classId: string, id: string) =>
+  ask('UPDATE assignments SET is_withdrawn = true WHERE id = $1 AND class_id = $2', [id, classId])
+
+/** Gives an assignment a weight in the mark book; false where the class has none such. */
+export async function storeWeight(
+  ask: Ask,
+  { classId, assignmentId }: { classId: string; assignmentId: string },
+  weight: number,
+): Promise<boolean> {
+  const rows = await ask(
+    'UPDATE assignments SET weight = $3 WHERE id = $1 AND class_id = $2 RETURNING id',
+    [assignmentId, classId, weight],
+  )
+  return rows.length > 0
+}
+
+/** Switches the talk about an assignment; false where the class has none such. */
+export async function storeTalk(
+  ask: Ask,
+  { classId, assignmentId }: { classId: string; assignmentId: string },
+  isOn: boolean,
+): Promise<boolean> {
+  const rows = await ask(
+    `UPDATE assignments SET rules = rules || jsonb_build_object('talk', $3::boolean)
+      WHERE id = $1 AND class_id = $2 RETURNING id`,
+    [assignmentId, classId, isOn],
+  )
+  return rows.length > 0
+}
+
+/** Until the transaction is over, nobody else begins this assignment for this person. */
+export const holdBeginning = (ask: Ask, assignmentId: string, personId: string) =>
+  ask('SELECT pg_advisory_xact_lock(hashtext($1))', [`${assignmentId} ${personId}`])
+
+/** Notes when a learner said that the work is done; the first word holds. Null where there is no such attempt. */
+export async function storeConfirmed(ask: Ask, attemptId: string, at: Date): Promise<Date | null> {
+  const [row] = await ask<{ at: Date }>(
+    `UPDATE attempts SET confirmed_at = coalesce(confirmed_at, $2) WHERE id = $1
+     RETURNING confirmed_at AS at`,
+    [attemptId, at],
+  )
+  return row?.at ?? null
+}

@@ -60,3 +60,10 @@ export async function readMailFile(
   )
   return file ?? null
 }
+
+/** Those of some people who can be written to, by address. */
+export const readAddresses = (ask: Ask, personIds: readonly string[]) =>
+  ask<{ email: string; name: string }>(
+    'SELECT email, name FROM people WHERE id = ANY($1::text[]) AND email IS NOT NULL ORDER BY email',
+    [personIds],
+  )

@@ -150,3 +150,12 @@ export async function countWaiting(
   )
   return new Map(rows.map(({ id, waiting }) => [id, waiting]))
 }
+
+export const storeKeptComment = (ask: Ask, id: string, personId: string, words: string) =>
+  ask(
+    'INSERT INTO kept_comments (id, person_id, words) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING',
+    [id, personId, words],
+  )
+
+export const removeKeptComment = (ask: Ask, id: string, personId: string) =>
+  ask('DELETE FROM kept_comments WHERE id = $1 AND person_id = $2', [id, personId])
