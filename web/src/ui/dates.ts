@@ -1,13 +1,14 @@
-// Dates in the reader's way: as their browser writes them.
+// Dates in the reader's way (locale.ts).
+import { LOCALE } from './locale.ts'
 
-const clock = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' })
-const moment = new Intl.DateTimeFormat(undefined, {
+const clock = new Intl.DateTimeFormat(LOCALE, { hour: '2-digit', minute: '2-digit' })
+const moment = new Intl.DateTimeFormat(LOCALE, {
   day: 'numeric',
   month: 'short',
   hour: '2-digit',
   minute: '2-digit',
 })
-const day = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'long', year: 'numeric' })
+const day = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'long', year: 'numeric' })
 
 /** A moment: only its time when it is today. */
 export function writeMoment(date: Date, now = new Date()): string {
@@ -21,7 +22,7 @@ export const writeDay = (date: Date) => day.format(date)
 
 /** A moment as the clock of a time zone shows it, to the minute. */
 export const writeInZone = (iso: string, timeZone: string) =>
-  new Intl.DateTimeFormat(undefined, {
+  new Intl.DateTimeFormat(LOCALE, {
     weekday: 'short',
     day: 'numeric',
     month: 'short',

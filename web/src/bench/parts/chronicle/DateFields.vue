@@ -11,6 +11,7 @@ import {
 } from '@fernbrake/core/chronicle'
 import ChoiceField from '../../ChoiceField.vue'
 import { useBench } from '../../useBench.ts'
+import { LOCALE } from '../../../ui/locale.ts'
 
 const props = defineProps<{ label: string; date: ChronicleDate }>()
 const emit = defineEmits<{ change: [date: ChronicleDate] }>()
@@ -52,7 +53,7 @@ function setEra(era: 'after' | 'before'): void {
 }
 const NONE = 'none'
 const months = computed(() => {
-  const format = new Intl.DateTimeFormat(undefined, { month: 'long', timeZone: 'UTC' })
+  const format = new Intl.DateTimeFormat(LOCALE, { month: 'long', timeZone: 'UTC' })
   return [
     { value: NONE, label: t('parts.noMonth') },
     ...Array.from({ length: 12 }, (_, index) => ({
