@@ -1,6 +1,7 @@
 // The views of all kinds but the plainest; fetched as one.
 import type { Component } from 'vue'
 import type { QuestionKindName } from '@fernbrake/core/questions'
+import further from '../locales/enFurther.ts'
 import AreaView from './AreaView.vue'
 import ChecklistView from './ChecklistView.vue'
 import GapsView from './GapsView.vue'
@@ -31,3 +32,6 @@ export const FURTHER_VIEWS: Partial<Record<QuestionKindName, Component>> = {
   recap: RecapView,
   terms: TermsView,
 }
+
+/** Their texts. */
+export const FURTHER_MESSAGES = further

@@ -1,6 +1,7 @@
 // Which view answers which kind of question. A new kind is a line here, or in furtherViews.ts.
 import type { Component } from 'vue'
 import type { Question, QuestionKindName } from '@fernbrake/core/questions'
+import { addMessages } from '../i18n.ts'
 import ChoiceView from './ChoiceView.vue'
 import TrueFalseView from './TrueFalseView.vue'
 
@@ -13,7 +14,10 @@ let further: Promise<Views> | null = null
 
 function fetchFurther(): Promise<Views> {
   further ??= import('./furtherViews.ts').then(
-    ({ FURTHER_VIEWS }) => FURTHER_VIEWS,
+    ({ FURTHER_VIEWS, FURTHER_MESSAGES }) => {
+      addMessages(FURTHER_MESSAGES)
+      return FURTHER_VIEWS
+    },
     (error: unknown) => {
       // A connection that failed once may hold the next time.
       further = null
