@@ -36,6 +36,9 @@ export async function publishEdition(
     replaces?: boolean | undefined
   },
 ): Promise<{ edition: EditionSummary; linkCode: string }> {
+  // Looked for before anything is held: nobody who edits meanwhile waits for it.
+  const asked = await LessonRow.findByPk(lessonId, { attributes: ['draft'] })
+  const near = asked ? await wordsNear(asked.draft.language, wordsAsked(asked.draft), log) : []
   return database.transaction(async (transaction) => {
     const lesson = await LessonRow.findByPk(lessonId, {
       transaction,
@@ -57,7 +60,6 @@ export async function publishEdition(
     const before = await newestEdition(lessonId, transaction)
     if (before && !input.replaces && (await countInside(before, transaction)) > 0)
       throw new HttpError('learners-inside')
-    const near = await wordsNear(lesson.draft.language, wordsAsked(lesson.draft), log)
     const document = asEdition(lesson.draft, near)
     const edition = await EditionRow.create(
       {

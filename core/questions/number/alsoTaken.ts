@@ -1,6 +1,7 @@
 // How the right number may be written besides: every rule of reading with an example made of the question itself. What the
 // sheet shows is what marking takes, since each example is marked before it is shown.
 import { judge } from './judge.ts'
+import { ENGLISH } from './numberWords.ts'
 import type { NumberQuestion } from './schema.ts'
 import { readUnit } from './readUnit.ts'
 import { converted, isSameUnit, measureAlike } from './units.ts'
@@ -78,7 +79,8 @@ function severally(unit: string, large: string, size: number, small = unit): Rul
       : null
 }
 
-const SPOKEN = 'zero one two three four five six seven eight nine ten eleven twelve'.split(' ')
+/** The usual one of two spellings is listed first. */
+const SPOKEN = new Map([...ENGLISH.adds].reverse().map(([word, value]) => [value, word]))
 const RAISED: Record<string, string> = { '²': '2', '³': '3' }
 
 /** Every way of writing that is read besides the plain one; the first that have something to say are shown. */
@@ -162,7 +164,7 @@ export const RULES: readonly Rule[] = [
   {
     name: 'spoken',
     write: (_text, unit, { value }) =>
-      SPOKEN[value] === undefined ? null : withUnit(SPOKEN[value], unit),
+      SPOKEN.has(value) ? withUnit(SPOKEN.get(value)!, unit) : null,
   },
   {
     name: 'whatWasMeasured',

@@ -110,7 +110,7 @@ function judgeBehind(
   behind: string,
 ): Judged {
   const { own, wanted } = asked
-  const by = own === '' ? THOUSANDS[behind] : undefined
+  const by = own === '' ? THOUSANDS.get(behind) : undefined
   if (by)
     return judgeBare(
       asked,
@@ -134,7 +134,11 @@ function judgeBehind(
 }
 
 /** Letters for thousands and millions, where no unit is asked for: 1.5k. */
-const THOUSANDS: Record<string, number> = { k: 1e3, K: 1e3, M: 1e6 }
+const THOUSANDS: ReadonlyMap<string, number> = new Map([
+  ['k', 1e3],
+  ['K', 1e3],
+  ['M', 1e6],
+])
 
 /** The unit that a text begins with, and whether it is a known one; null where it is none and says something else. */
 function unitAhead({ own, wanted }: Asked, behind: string): [string | null, boolean] {

@@ -130,6 +130,15 @@ const SPANISH: Language = {
 
 export const LANGUAGES = [ENGLISH, GERMAN, FRENCH, SPANISH]
 
+/** Words behind figures that multiply them, and how they are shortened. Behind figures, a cent is a coin. */
+export const MULTIPLIERS: ReadonlyMap<string, number> = new Map([
+  ...LANGUAGES.flatMap(({ times }) => [...times]).filter(([word]) => !/^cents?$/.test(word)),
+  ...(['millions', 'mio', 'mio.'] as const).map((word) => [word, 1e6] as const),
+  ...(['billions', 'bn', 'mrd', 'mrd.'] as const).map((word) => [word, 1e9] as const),
+  ['trillion', 1e12],
+  ['milliers', 1e3],
+])
+
 /** Shares that say so without a number before them; `third` alone is a place in a row. */
 export const ALONE = set(
   'half quarter halb halbe halber halbes hälfte viertel demi demie moitié quart medio media mitad',

@@ -1,5 +1,6 @@
 // Reads a number as people write it: 1 234,5 · 1,234.5 · 1.2345e3 · 1,2345·10³ · 3/4 · 1 3/4 · 1.5 million, each with a unit
 // behind it. More than one number is none, unless it is one quantity in several units (2 min 30 s) or a time (2:30).
+import { MULTIPLIERS } from './numberWords.ts'
 import { readSpokenNumber, readSpokenShare } from './spoken.ts'
 import { tidy } from './tidy.ts'
 
@@ -124,42 +125,13 @@ function readWith(digits: string, decimal: '.' | ','): number | null {
   return Number.isFinite(value) ? value : null
 }
 
-/** Words that multiply the number before them, by language. */
-const MULTIPLIERS: Record<string, number> = {
-  hundred: 100,
-  dozen: 12,
-  thousand: 1e3,
-  million: 1e6,
-  millions: 1e6,
-  billion: 1e9,
-  billions: 1e9,
-  bn: 1e9,
-  trillion: 1e12,
-  tausend: 1e3,
-  millionen: 1e6,
-  mio: 1e6,
-  'mio.': 1e6,
-  milliarde: 1e9,
-  milliarden: 1e9,
-  mrd: 1e9,
-  'mrd.': 1e9,
-  mille: 1e3,
-  milliers: 1e3,
-  milliard: 1e9,
-  milliards: 1e9,
-  mil: 1e3,
-  millón: 1e6,
-  millones: 1e6,
-}
-
-export const isMultiplier = (word: string): boolean =>
-  Object.hasOwn(MULTIPLIERS, word.toLowerCase())
+export const isMultiplier = (word: string): boolean => MULTIPLIERS.has(word.toLowerCase())
 
 /** `1.5 million`, and what stands behind it. */
 function multiplied({ values, unit }: ReadNumber): ReadNumber {
   const found = /^([\p{L}.]+)(?: |$)(?:(?:of|de|d') ?)?(.*)$/u.exec(unit)
-  const by = found && isMultiplier(found[1]!) ? MULTIPLIERS[found[1]!.toLowerCase()]! : null
-  if (by === null) return { values, unit }
+  const by = found && MULTIPLIERS.get(found[1]!.toLowerCase())
+  if (!by) return { values, unit }
   const exponent = Math.log10(by)
   const times = (value: number) =>
     Number.isInteger(exponent) ? scaled(value, exponent) : value * by

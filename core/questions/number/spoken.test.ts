@@ -89,6 +89,10 @@ describe('people also say', () => {
     ['50 %', 'fifty percent'],
     ['0.25 L', 'a quarter of a litre'],
     ['0.5 L', 'half a litre'],
+    ['0.25 L', 'a quarter of one litre'],
+    ['3 quarts', 'three quarts'],
+    ['12 cents', 'twelve cents'],
+    ['7 ', '7 constructor'],
     ['0.5 L', 'ein halber Liter'],
     ['21 m', 'twenty-one metres'],
     ['90 s', 'one and a half minutes'],
@@ -136,6 +140,8 @@ describe('is no answer', () => {
     [7, 'seven minus one'],
     [7, 'seven times two'],
     [7, '7k'],
+    [7, 'seven of the eight'],
+    [0.5, 'half past seven'],
   ])('%s ← %s', (value, text) => {
     const question = questionOf('number', { value, unit: '' })
     expect(markQuestion(question, { kind: 'number', text }).verdict).not.toBe('right')

@@ -156,13 +156,11 @@ function pointIn(words: readonly Word[], language: Language): Read | null {
 }
 
 /** What a share is of: half a litre, ein Viertel von einem Liter. */
-const OF = /^(?:of |von |d'|de )?(?:an? |einem |einer |un |une |una )?/
+const OF = /^(?:of |von |d'|de )?(?:an? |one |einem |einer |un |une |una )?/
 
-/** Whether a word is a number, or a part of one, in any of the languages. */
-const isNumberWord = (word: string): boolean =>
-  LANGUAGES.some(({ adds, times, shares }) => adds.has(word) || times.has(word) || shares.has(word))
-
-const isTimes = (word: string): boolean => LANGUAGES.some(({ times }) => times.has(word))
+/** Whether a word is a number, or a part of one. Only in the language at hand: cents and quarts are none in English. */
+const isNumberWord = (word: string, { adds, times, shares }: Language): boolean =>
+  adds.has(word) || times.has(word) || shares.has(word)
 
 /**
  * The number in words that a text begins with, and what stands behind it; null where it begins with none, or where another
@@ -170,22 +168,25 @@ const isTimes = (word: string): boolean => LANGUAGES.some(({ times }) => times.h
  */
 export function readSpokenNumber(text: string): { value: number; rest: string } | null {
   const plain = wordsIn(text)
-  let best: { value: number; end: number; isShare: boolean } | null = null
+  let best: { value: number; end: number; isShare: boolean; language: Language } | null = null
   for (const language of LANGUAGES) {
     const words = language === GERMAN ? germanPieces(plain) : plain
     const share = shareIn(words, language)
     const read = share ?? pointIn(words, language) ?? wholeIn(words, language)
     const end = read ? words[read.count - 1]!.end : 0
     if (read && (!best || end > best.end))
-      best = { value: read.value, end, isShare: share !== null }
+      best = { value: read.value, end, isShare: share !== null, language }
   }
   if (!best) return null
   const behind = text.slice(best.end).replace(/^[\s,-]+/, '')
   const rest = best.isShare ? behind.replace(OF, '') : behind
-  const next = wordsIn(rest)[0]?.text ?? ''
-  // Half a million is multiplied by whoever reads on.
-  const isAnother = isNumberWord(next) && !(best.isShare && isTimes(next))
-  return isAnother ? null : { value: best.value, rest }
+  const { language, isShare } = best
+  // Half a million is multiplied by whoever reads on; any other number behind it makes it no answer.
+  const others = wordsIn(rest).filter(
+    ({ text: word }, at) =>
+      isNumberWord(word, language) && !(isShare && at === 0 && language.times.has(word)),
+  )
+  return others.length > 0 ? null : { value: best.value, rest }
 }
 
 /** The share that words name from their beginning on, as in `7 and a half`. */
