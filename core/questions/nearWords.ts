@@ -81,9 +81,13 @@ export function nearWords(listed: ReadonlySet<string>, words: Iterable<string>):
 
 const LONGEST = 60
 
+const undoubled = (word: string) => word.replace(/(.)\1/g, '$1')
+
 const isOther = (word: string, listed: string, limit: number): boolean =>
   likelySlips(word, listed, limit) <= limit &&
   !isInflected(word, listed) &&
+  // One of two letters is left out or doubled by mistake far more often than for a rare word (padle); confused.ts has the rest.
+  undoubled(word) !== undoubled(listed) &&
   !isOneWord(word, listed)
 
 /** Which letters a word has, as bits; other signs share them. */

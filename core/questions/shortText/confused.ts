@@ -28,6 +28,8 @@ steal steel | storey story | straight strait | suit suite | summary summery | te
 theme thyme | thymine thiamine | tide tied | torque toque | tropic trophic | tuesday thursday | valence valency
 velocity veracity | venal venial | vertex vortex | volk folk | wahl wal | weak week | weise waise | whales wales
 woman women
+renin rennin | super supper | diner dinner | later latter | holly holy | coma comma | hoping hopping | taping tapping
+biter bitter | furry fury | staring starring | planed planned
 `
 
 const rowsOf = (): Map<string, Set<string>> => {

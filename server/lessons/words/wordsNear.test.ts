@@ -47,6 +47,8 @@ describe('a slip that makes another word is none', () => {
     ['vector', ['victor'], ['vectro']],
     ['glacier', ['glazier'], ['glaciar', 'glaciers']],
     ['colour', ['dolour'], ['color', 'colours']],
+    ['paddle', ['puddle', 'peddle'], ['padle', 'padddle', 'paddel']],
+    ['supper', ['super'], ['suppper']],
     ['photosynthesis', [], ['photosyntesis', 'photosinthesis']],
   ])('%s', async (word, wrong, right) =>
     expect(await rightOf(word, [...wrong, ...right])).toEqual(right),
