@@ -22,7 +22,7 @@ const hasDatabase = () => {
 if (!hasDatabase()) giveUp(`There is no database in ${dataFolder} yet. Begin with npm start.`)
 const postgres = await startPostgres(dataFolder)
 const env = { FERNBRAKE_DATABASE_URL: postgres.url('fernbrake'), FERNBRAKE_DATA: dataFolder }
-await runProgram(root, 'demo/account.ts', process.argv.slice(2), env).catch(
+await runProgram(root, 'server/commands/account.ts', process.argv.slice(2), env).catch(
   () => (process.exitCode = 1),
 )
 await postgres.stop()

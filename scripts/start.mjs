@@ -24,6 +24,9 @@ const loadingFile = join(dataFolder, 'loading')
 /** A server that does not end when asked to is ended. */
 const ENDING_LIMIT_MS = 15_000
 const DATABASE = 'fernbrake'
+/** A package may come without the demo, and then begins empty. */
+const hasDemo = existsSync(join(root, 'demo', 'load.ts'))
+const beginsEmpty = wants('empty') || !hasDemo
 
 if (!Number.isInteger(wantedPort) || wantedPort < 1 || wantedPort > 65535)
   giveUp(
@@ -79,10 +82,15 @@ const environment = (database) => ({
   FERNBRAKE_DATABASE_URL: postgres.url(database),
   FERNBRAKE_DATA: dataFolder,
   FERNBRAKE_PORT: String(wantedPort),
+  // The stand-in film host shows the demo's films.
+  ...(hasDemo ? {} : { FERNBRAKE_FILM_HOST: 'no' }),
 })
 
 const has = (name) =>
   postgres.query('postgres', `SELECT 1 FROM pg_database WHERE datname = '${name}'`) === '1'
+
+const migrate = (database, args = []) =>
+  runProgram(root, 'server/commands/migrate.ts', args, environment(database))
 
 /**
  * Sees to it that no files lie about when a new database is begun. Files go only where it was asked for, or where a load
@@ -105,20 +113,16 @@ async function prepareDatabase() {
       say(
         'There is data already; it stays. To start over without the demo: npm start -- --fresh --empty',
       )
-    return runProgram(root, 'demo/load.ts', [], environment(DATABASE))
+    return migrate(DATABASE)
   }
   const loading = `${DATABASE}_loading`
   clearTheWay(loading)
   postgres.query('postgres', `DROP DATABASE IF EXISTS ${loading} WITH (FORCE)`)
   postgres.query('postgres', `CREATE DATABASE ${loading}`)
   writeFileSync(loadingFile, '')
-  say(wants('empty') ? 'Preparing the database' : 'Preparing the database and loading the demo')
-  await runProgram(
-    root,
-    'demo/load.ts',
-    [wants('empty') ? '--keeper' : '--demo'],
-    environment(loading),
-  )
+  say(beginsEmpty ? 'Preparing the database' : 'Preparing the database and loading the demo')
+  await migrate(loading, beginsEmpty ? ['--keeper'] : [])
+  if (!beginsEmpty) await runProgram(root, 'demo/load.ts', [], environment(loading))
   postgres.query('postgres', `ALTER DATABASE ${loading} RENAME TO ${DATABASE}`)
   rmSync(loadingFile)
 }

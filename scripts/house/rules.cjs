@@ -4,7 +4,7 @@ const core = '^core/([^/]+)/'
 
 /** The rooms of the server, from the top down: each knows what is below it, and nothing above. */
 const ROOMS = [
-  'app\\.ts|main\\.ts|dev\\.ts|index\\.ts|routes|live|standIns',
+  'app\\.ts|main\\.ts|dev\\.ts|index\\.ts|commands|routes|live|standIns',
   'results',
   'people',
   'talk',
@@ -134,7 +134,7 @@ module.exports = {
       from: {
         orphan: true,
         pathNot:
-          '(\\.test\\.ts|\\.spec\\.ts|vite\\.config\\.ts|main\\.ts|load\\.ts|generate\\.ts|account\\.ts|/public/[^/]+\\.js|shims.*\\.ts|\\.cjs|\\.d\\.ts)$',
+          '(\\.test\\.ts|\\.spec\\.ts|vite\\.config\\.ts|main\\.ts|load\\.ts|generate\\.ts|commands/[^/]+\\.ts|/public/[^/]+\\.js|shims.*\\.ts|\\.cjs|\\.d\\.ts)$',
       },
       to: {},
     },

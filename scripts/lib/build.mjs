@@ -14,7 +14,9 @@ function newest(path) {
     .reduce((latest, name) => Math.max(latest, newest(join(path, name))), 0)
 }
 
+/** Builds what is not built yet, or older than its sources; a package without sources was built before it was packed. */
 export function needBuild(root) {
+  if (!existsSync(join(root, 'web', 'vite.config.ts'))) return
   const sources = ['core', 'player', 'web', 'package-lock.json'].map((name) =>
     newest(join(root, name)),
   )

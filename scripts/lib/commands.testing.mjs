@@ -9,10 +9,10 @@ import { expect, vi } from 'vitest'
 import { discardCluster } from './cluster.mjs'
 import { freePort } from './postgres.mjs'
 
-const root = resolve(dirname(fileURLToPath(import.meta.url)), '..', '..')
+const here = resolve(dirname(fileURLToPath(import.meta.url)), '..', '..')
 
-/** A place for data folders; `clear` ends what runs and removes it all. */
-export async function createHome() {
+/** A place for data folders, for the commands of the project in `root`; `clear` ends what runs and removes it all. */
+export async function createHome(root = here) {
   const home = mkdtempSync(join(tmpdir(), 'fernbrake-commands-'))
   const port = await freePort()
   const begun = []

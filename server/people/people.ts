@@ -95,6 +95,13 @@ export async function createAccount(account: NewAccount): Promise<Person> {
   return toPerson(row)
 }
 
+/** Gives the account of this address another password, asked of nobody; false where there is none. */
+export async function givePassword(email: string, password: string): Promise<boolean> {
+  const row = await PersonRow.findOne({ where: { email: email.trim().toLowerCase() } })
+  await row?.update({ passwordHash: await hash(password) })
+  return row !== null
+}
+
 /** A guest: a name without an account. */
 export async function createGuest(name: string): Promise<Person> {
   const row = await PersonRow.create({
