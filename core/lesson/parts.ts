@@ -1,6 +1,6 @@
 // Parts by their kind and in their order, and who asks a question where.
 import { inOrder } from '../fields/index.ts'
-import { shuffled } from '../questions/index.ts'
+import { shuffled } from '../chance/index.ts'
 import type { FilmPart, Part, QuizItem, QuizPart, QuizSection } from './partSchema.ts'
 import { asksIn } from './partThings.ts'
 import type { Route } from './routeSchema.ts'

@@ -35,7 +35,7 @@ export {
   type Verdict,
 } from './mark.ts'
 export { answerAsFound, answerInIds, cutQuestion, markAsFound, toldQuestion } from './cut.ts'
-export { mixOf, numbersFrom, shuffled } from './shuffle.ts'
+export { mixOf } from './mix.ts'
 
 export { optionsFor, optionsInOrder } from './choice/kind.ts'
 export type { ChoiceAnswer, ChoiceOption, ChoiceQuestion } from './choice/schema.ts'

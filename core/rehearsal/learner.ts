@@ -6,7 +6,7 @@ import { unseenOf } from '../playback/index.ts'
 import { knownOf, nextPart, routesOpen } from '../routes/index.ts'
 import { answer } from './answer.ts'
 import type { Persona } from './persona.ts'
-import type { Random } from './random.ts'
+import type { Random } from '../chance/index.ts'
 import {
   beginSitting,
   noteChoice,

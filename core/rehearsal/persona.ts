@@ -1,5 +1,5 @@
 // What a simulated learner is like. All of it is drawn from one seed, so the same seed makes the same class.
-import type { Random } from './random.ts'
+import type { Random } from '../chance/index.ts'
 
 export interface Persona {
   /** θ of the item response model, about −2 to 2. */

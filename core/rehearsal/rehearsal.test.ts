@@ -16,10 +16,10 @@ import {
   withThings,
 } from '../testing/index.ts'
 import { freshClock, judgeSpans, type ReportedSpan } from '../watching/index.ts'
+import { createRandom } from '../chance/index.ts'
 import {
   chanceOfLeaving,
   chanceOfRight,
-  createRandom,
   drawPersona,
   guessing,
   simulateLearner,

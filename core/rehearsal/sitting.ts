@@ -4,7 +4,7 @@ import type { Lesson } from '../lesson/index.ts'
 import type { ResponseRecord } from '../analysis/index.ts'
 import type { Span } from '../watching/index.ts'
 import type { Persona } from './persona.ts'
-import type { Random } from './random.ts'
+import type { Random } from '../chance/index.ts'
 
 export interface Sitting {
   lesson: Lesson

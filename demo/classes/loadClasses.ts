@@ -1,7 +1,8 @@
 // The demo's classes: their people, what they were given, and what they did with it, through the same doors as real ones.
 import { usualRules } from '@fernbrake/core/classes'
 import type { Class, Person } from '@fernbrake/core/contract'
-import { createRandom, drawPersona, simulateLesson, type Random } from '@fernbrake/core/rehearsal'
+import { createRandom, type Random } from '@fernbrake/core/chance'
+import { drawPersona, simulateLesson } from '@fernbrake/core/rehearsal'
 import {
   addRoster,
   beginAssignment,

@@ -1,5 +1,5 @@
 // What made-up learners drew with a pencil: a lock with its ponds as a cut from the side, better and worse.
-import { createRandom, type Random } from '@fernbrake/core/rehearsal'
+import { createRandom, type Random } from '@fernbrake/core/chance'
 import { HEIGHT, WIDTH, type Context } from '../films/paint.ts'
 
 export interface Sketch {

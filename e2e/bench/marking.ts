@@ -1,5 +1,5 @@
 // How fast answers of all kinds are marked, on one core, beside the cost of reading them from JSON.
-import { createRandom } from '@fernbrake/core/rehearsal'
+import { createRandom } from '@fernbrake/core/chance'
 import type { Lesson } from '@fernbrake/core/lesson'
 import { drawAnswer, markQuestion, type Answer, type Question } from '@fernbrake/core/questions'
 import { editsOfWaterBudget, editsOfWaterThatClimbs } from '@fernbrake/demo'

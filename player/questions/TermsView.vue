@@ -2,12 +2,8 @@
 // Term cards: turned over one after another, then matched. A card that is not known yet comes again.
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import {
-  cardsInOrder,
-  shuffled,
-  type TermsAnswer,
-  type TermsQuestion,
-} from '@fernbrake/core/questions'
+import { shuffled } from '@fernbrake/core/chance'
+import { cardsInOrder, type TermsAnswer, type TermsQuestion } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
 import TextView from './TextView.vue'
 import type { AnswerViewProps } from './answerView.ts'

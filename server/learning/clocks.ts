@@ -1,11 +1,11 @@
 // What is known of the clocks of a learner's devices, kept in memory between two batches.
-import { LRUCache } from 'lru-cache'
+import { createKept } from '@fernbrake/core/fields'
 import { heardAtMs, readClock, type ClockBounds, type ClockState } from '@fernbrake/core/watching'
 import type { LearnerRecord } from '@fernbrake/core/contract'
 import type { Ask } from '../database/connect.ts'
 import { readClockRow, type KnownClock } from './queries/clocks.ts'
 
-const kept = new LRUCache<string, KnownClock>({ max: 5000 })
+const kept = createKept<KnownClock>(5000)
 
 /** The clock of an attempt as far as it is remembered here, else as the database has it; null where the attempt is gone. */
 export async function clockOf(ask: Ask, attemptId: string): Promise<KnownClock | null> {

@@ -1,5 +1,5 @@
 // The lessons on a designer's home page.
-import { LRUCache } from 'lru-cache'
+import { createKept } from '@fernbrake/core/fields'
 import { questionsMet } from '@fernbrake/core/analysis'
 import type { LessonCard, Person } from '@fernbrake/core/contract'
 import { quizOnFrond, type QuizOnFrond } from '@fernbrake/core/frond'
@@ -33,7 +33,7 @@ const MOST_CARDS = 2000
 type Drawn = Omit<LessonCard, keyof ReturnType<typeof ownOf>>
 
 /** A draft is long, and mostly as it was when it was looked at last. */
-const kept = new LRUCache<string, Drawn>({ max: 10_000 })
+const kept = createKept<Drawn>(10_000)
 const keyOf = ({ id, revision }: Pick<CardRow, 'id' | 'revision'>) => `${id}/${revision}`
 
 async function drawCards(ask: Ask, rows: readonly CardRow[]): Promise<Map<string, Drawn>> {

@@ -13,7 +13,7 @@ import type {
   WaysTaken,
 } from '@fernbrake/core/contract'
 import { edits } from '@fernbrake/core/lesson'
-import { createRandom } from '@fernbrake/core/rehearsal'
+import { createRandom } from '@fernbrake/core/chance'
 import { edited, lessonWithFilm, PART, withFork, withQuestion } from '@fernbrake/core/testing'
 import { normalise, counts, watchedAgain, type Span } from '@fernbrake/core/watching'
 import {

@@ -4,7 +4,8 @@ import { issueAt, mistakeOf, oneOf, type QuestionKind, type QuestionMaking } fro
 import { markOf } from '../mark.ts'
 import { underNames } from '../options.ts'
 import { answerOf, listOfIds, ownOf } from '../reading.ts'
-import { mixOf, shuffled } from '../shuffle.ts'
+import { shuffled } from '../../chance/index.ts'
+import { mixOf } from '../mix.ts'
 import { isWithin, middleOf, TOUCH_TOLERANCE } from './geometry.ts'
 import type { AreaAnswer, AreaPlace, AreaPoint, AreaQuestion, AreaShape } from './schema.ts'
 

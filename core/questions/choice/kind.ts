@@ -2,7 +2,8 @@
 import { inOrder, isBlank, plainOf, type Issue } from '../../fields/index.ts'
 import { issueAt, mistakeOf, oneOf, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { hasRepeats, twoOrders, underNames } from '../options.ts'
-import { mixOf, shuffled } from '../shuffle.ts'
+import { shuffled } from '../../chance/index.ts'
+import { mixOf } from '../mix.ts'
 import { markChoice } from './mark.ts'
 import type { ChoiceAnswer, ChoiceOption, ChoiceQuestion } from './schema.ts'
 

@@ -4,7 +4,8 @@ import { issueAt, oneOf, type QuestionKind, type QuestionMaking } from '../kind.
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor, underNames } from '../options.ts'
 import { answerOf, mapOfTexts } from '../reading.ts'
-import { mixOf, shuffled } from '../shuffle.ts'
+import { shuffled } from '../../chance/index.ts'
+import { mixOf } from '../mix.ts'
 import type { MatchAnswer, MatchPair, MatchQuestion } from './schema.ts'
 
 const USUAL_PAIRS = 3

@@ -4,7 +4,8 @@ import { issueAt, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor, underNames } from '../options.ts'
 import { answerOf, listOfIds, ownOf } from '../reading.ts'
-import { disarranged, mixOf } from '../shuffle.ts'
+import { disarranged } from '../../chance/index.ts'
+import { mixOf } from '../mix.ts'
 import type { OrderAnswer, OrderItem, OrderQuestion } from './schema.ts'
 
 const USUAL_ITEMS = 3

@@ -4,7 +4,8 @@ import { issueAt, type QuestionKind, type QuestionMaking } from '../kind.ts'
 import { markOf } from '../mark.ts'
 import { hasRepeats, ordersFor, underNames } from '../options.ts'
 import { answerOf, listOfIds, ownOf } from '../reading.ts'
-import { mixOf, shuffled } from '../shuffle.ts'
+import { shuffled } from '../../chance/index.ts'
+import { mixOf } from '../mix.ts'
 import type { RecapAnswer, RecapQuestion, RecapSet, RecapStatement } from './schema.ts'
 
 /** What the first and the second pick of a set are worth; later ones nothing (computation page, Marking). */

@@ -1,11 +1,11 @@
 // Editions never change once published, so their documents are kept in memory once read: those that are asked for most.
-import { LRUCache } from 'lru-cache'
+import { createKept } from '@fernbrake/core/fields'
 import type { Lesson } from '@fernbrake/core/lesson'
 import { EditionRow } from '../../database/models.ts'
 import { HttpError } from '../../http/HttpError.ts'
 
 /** Bounded, so that memory is too. What is on its way is kept as well: a whole class that comes at once reads it once. */
-const kept = new LRUCache<string, Promise<Lesson>>({ max: 60 })
+const kept = createKept<Promise<Lesson>>(60)
 
 interface Named {
   lessonId: string

@@ -1,6 +1,6 @@
 // Words of a language that lie a slip away from what a lesson asks for, from lists of all its words: whoever types one of
 // them has given another answer. Looked for in a thread of its own, since a list has hundreds of thousands.
-import { LRUCache } from 'lru-cache'
+import { createKept } from '@fernbrake/core/fields'
 import type { Logger } from 'pino'
 import { createThread } from '../../threads/threads.ts'
 
@@ -17,7 +17,7 @@ const LISTS: Readonly<Record<string, string>> = {
 }
 
 /** What was looked for last: the bench asks again with each word that is written. */
-const found = new LRUCache<string, string[]>({ max: 200 })
+const found = createKept<string[]>(200)
 const search = createThread<NearWish, string[]>(new URL('./near.worker.ts', import.meta.url))
 
 /**

@@ -1,4 +1,5 @@
-// Seeded random numbers: xoshiro128** (Blackman and Vigna 2018), seeded through splitmix32. Same seed, same numbers.
+// Random numbers that follow from a seed: the same seed, the same numbers, on every machine.
+// For drawing much, xoshiro128** (Blackman and Vigna 2018) seeded through splitmix32; for mixing a few things, splitmix32 alone.
 
 export interface Random {
   /** Uniform in [0, 1). */
@@ -15,6 +16,7 @@ export interface Random {
 
 const ALPHABET = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789'
 
+/** Draws from one seed, a whole number. */
 export function createRandom(seed: number): Random {
   const state = seeded(seed)
   const next = () => nextUint32(state) / 2 ** 32
@@ -32,16 +34,30 @@ export function createRandom(seed: number): Random {
   }
 }
 
+/** Numbers in [0, 1) that follow from a text (FNV-1a makes a seed of it). */
+export function numbersFrom(text: string): () => number {
+  let seed = 0x811c9dc5
+  for (let index = 0; index < text.length; index += 1)
+    seed = Math.imul(seed ^ text.charCodeAt(index), 0x01000193)
+  const next = splitmix32(seed)
+  return () => next() / 2 ** 32
+}
+
 function seeded(seed: number): Uint32Array {
-  let value = seed >>> 0
-  return Uint32Array.from({ length: 4 }, () => {
-    value = (value + 0x9e3779b9) >>> 0
-    let mixed = value ^ (value >>> 16)
+  return Uint32Array.from({ length: 4 }, splitmix32(seed))
+}
+
+/** Whole numbers of 32 bits, evenly spread (Steele, Lea and Flood 2014, in 32 bits). */
+function splitmix32(seed: number): () => number {
+  let state = seed | 0
+  return () => {
+    state = (state + 0x9e3779b9) | 0
+    let mixed = state ^ (state >>> 16)
     mixed = Math.imul(mixed, 0x21f0aaad)
     mixed ^= mixed >>> 15
     mixed = Math.imul(mixed, 0x735a2d97)
     return (mixed ^ (mixed >>> 15)) >>> 0
-  })
+  }
 }
 
 const rotateLeft = (value: number, bits: number) => (value << bits) | (value >>> (32 - bits))
