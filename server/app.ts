@@ -21,7 +21,10 @@ import { limitCodes, limitGuests, limitSignIns } from './http/rateLimit.ts'
 import { dropOldLimits } from './http/queries/rateLimits.ts'
 import { giveNonce, sameOriginOnly, securityHeaders } from './http/security.ts'
 import { createSessions } from './http/session.ts'
-import { openQueue } from './media/jobs/prepare.ts'
+import { keepDraining } from './jobs/outbox.ts'
+import { openQueue, type JobKind, type JobQueue } from './jobs/queue.ts'
+import { FETCHING, PREPARING, preparing, queueOf, resumeInterrupted } from './media/jobs/prepare.ts'
+import { sendMail } from './people/queries/mails.ts'
 import { createLiveServer } from './live/sockets.ts'
 import { createFolderStore } from './media/MediaStore.ts'
 import { refuseWhileReadOnly } from './http/readOnly.ts'
@@ -31,7 +34,7 @@ import { takeSayings } from './talk/talk.ts'
 import { createUploads, type Uploads } from './routes/uploads.ts'
 import { makeSpanPartitions } from './learning/queries/covered.ts'
 import { createHandlers } from './routes/handlers.ts'
-import type { Context } from './context.ts'
+import type { Context, MediaStore } from './context.ts'
 import { createSealing } from './people/sealing.ts'
 import type { Settings } from './settings.ts'
 import { openFilmHost, type FilmHost } from './standIns/filmHost/index.ts'
@@ -78,21 +81,13 @@ export async function openServer(
     max: settings.databaseConnections,
   })
   pool.on('error', (error) => log.warn({ err: error }, 'a connection was lost'))
-  const queue = await openQueue(settings.databaseUrl, (error) => log.error({ err: error }, 'queue'))
+  const onFault = (error: Error) => log.error({ err: error }, 'queue')
+  const queue = await openQueue(settings.databaseUrl, [PREPARING, FETCHING], onFault)
   const live = createLiveServer(database, log)
   const standIn = await openStandIn(settings, log)
   const filmHost = standIn?.origin ?? null
   const store = createFolderStore(join(settings.dataFolder, 'media'))
-  const room = watchRoom({
-    freeBytes: () => store.freeBytes(),
-    always: settings.readOnly,
-    onChange: (isReadOnly, freeBytes) =>
-      log.warn(
-        { freeBytes },
-        isReadOnly ? 'only reading: the disk is nearly full' : 'writing again',
-      ),
-  })
-  await room.look()
+  const room = await openRoom(store, settings, log)
   const context: Context = {
     database,
     pool,
@@ -101,7 +96,7 @@ export async function openServer(
     sealing: createSealing(settings.sessionSecret),
     log,
     announce: live.announce,
-    enqueue: (job) => queue.enqueue(job as Parameters<typeof queue.enqueue>[0]),
+    enqueue: (job) => queue.send(queueOf(job.kind), job),
     mostOwnBytes: settings.mostOwnBytes,
     dropUploadsOf: (personId) => uploads.dropOf(personId),
     accessChanged: live.accessChanged,
@@ -127,7 +122,7 @@ export async function openServer(
   app.use(problemHandler)
   await uploads.takeFinished()
   await uploads.dropUnfinished()
-  if (settings.runsJobs) await queue.work(context)
+  const stopJobs = settings.runsJobs ? await runJobs(context, queue) : () => Promise.resolve()
   const daily = setInterval(() => {
     makeSpanPartitions(database, new Date()).catch((error: unknown) =>
       log.error({ err: error }, 'partitions were not made'),
@@ -145,11 +140,33 @@ export async function openServer(
     await live.close()
     server.closeAllConnections()
     await queue.stop()
+    await stopJobs()
     await pool.end()
     await database.close()
     await standIn?.close()
   }
   return { context, server, close }
+}
+
+/** Watches whether there is room for anything new, having looked once. */
+async function openRoom(store: MediaStore, { readOnly }: Settings, log: Logger) {
+  const room = watchRoom({
+    freeBytes: () => store.freeBytes(),
+    always: readOnly,
+    onChange: (isReadOnly, freeBytes) => {
+      const sentence = isReadOnly ? 'only reading: the disk is nearly full' : 'writing again'
+      log.warn({ freeBytes }, sentence)
+    },
+  })
+  await room.look()
+  return room
+}
+
+/** What is done beside requests, by this process; answers with how to stop. */
+async function runJobs(context: Context, queue: JobQueue): Promise<() => Promise<void>> {
+  await resumeInterrupted(context)
+  await queue.work(preparing(context) as JobKind[])
+  return keepDraining(context.database, { mail: sendMail }, context.log)
 }
 
 /** The film host is for trying things out; where its port is taken, all else goes on without it. */

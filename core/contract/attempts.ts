@@ -1,121 +1,21 @@
 // Learning: opening a lesson by its link, and the records that a learner's player sends.
 import { z } from 'zod'
-import { clockSchema, idSchema, languageSchema, mediaMsSchema, plainText } from '../fields/index.ts'
+import { clockSchema, idSchema, languageSchema } from '../fields/index.ts'
 import { coverSchema, lessonSchema, themeSchema } from '../lesson/index.ts'
-import { LONGEST_NOTE, LONGEST_QUOTE } from '../notes/index.ts'
-import { answerSchema, questionSchema } from '../questions/index.ts'
+import { questionSchema } from '../questions/index.ts'
+import {
+  judgedSchema,
+  learnerRecordSchema,
+  pastResponseSchema,
+  progressSchema,
+  REFUSALS,
+} from '../records/index.ts'
 import { MOST_RECORDS } from './limits.ts'
 import { fullNameSchema, personSchema } from './people.ts'
 import { route, type ReplyOf } from './route.ts'
-import { postPlaceSchema, sayRecordSchema } from './talk.ts'
 
 /** The code in a lesson's link. */
 export const linkCodeSchema = z.string().regex(/^[A-Za-z0-9_-]{8,40}$/)
-
-export const spanRecordSchema = z
-  .strictObject({
-    kind: z.literal('span'),
-    id: idSchema,
-    partId: idSchema,
-    fromMs: mediaMsSchema,
-    toMs: mediaMsSchema,
-    rate: z.number().min(0.1).max(16),
-    beganAt: clockSchema,
-    endedAt: clockSchema,
-    muted: z.boolean(),
-    hidden: z.boolean(),
-  })
-  .refine((span) => span.fromMs < span.toMs, 'must end after it begins')
-
-export const responseRecordSchema = z.strictObject({
-  kind: z.literal('response'),
-  id: idSchema,
-  /** What asks it: a cue, an item of a quiz, a block of a page, a pin of a still. */
-  cueId: idSchema,
-  questionId: idSchema,
-  answer: answerSchema,
-  answeredAt: clockSchema,
-  /** How long the question had been open by then, in ms, where that is known; a countdown goes by it. */
-  waitedMs: z.int().min(0).max(1_000_000_000).optional(),
-})
-
-/** Where the learner is, and which questions (by cue or item) lie behind them; the newest by `at` wins. */
-export const placeRecordSchema = z.strictObject({
-  kind: z.literal('place'),
-  id: idSchema,
-  partId: idSchema,
-  atMs: mediaMsSchema,
-  released: z.array(idSchema).max(2000),
-  at: clockSchema,
-})
-
-export const finishRecordSchema = z.strictObject({
-  kind: z.literal('finish'),
-  id: idSchema,
-  partId: idSchema,
-  at: clockSchema,
-})
-
-/** A way was taken at a fork, picked by the learner or by the fork itself. */
-export const choiceRecordSchema = z.strictObject({
-  kind: z.literal('choice'),
-  id: idSchema,
-  cueId: idSchema,
-  choiceId: idSchema,
-  at: clockSchema,
-})
-
-/** Something was seen: a part was opened, or a thing in it, such as a pin. */
-export const seenRecordSchema = z.strictObject({
-  kind: z.literal('seen'),
-  id: idSchema,
-  partId: idSchema,
-  /** The part itself where it was opened. */
-  thingId: idSchema,
-  at: clockSchema,
-})
-
-export const notePlaceSchema = z.discriminatedUnion('on', [
-  ...postPlaceSchema.options,
-  z.strictObject({
-    on: z.literal('words'),
-    blockId: idSchema,
-    from: z.int().min(0).max(1_000_000),
-    to: z.int().min(0).max(1_000_000),
-    quote: plainText(LONGEST_QUOTE),
-  }),
-])
-
-/** What a learner wrote for themselves, or that it is gone; see core/notes. The newest by `at` holds. */
-export const ownNoteRecordSchema = z.strictObject({
-  kind: z.literal('ownNote'),
-  id: idSchema,
-  noteId: idSchema,
-  partId: idSchema,
-  place: notePlaceSchema,
-  words: plainText(LONGEST_NOTE),
-  isGone: z.boolean(),
-  at: clockSchema,
-})
-
-export const ownNoteSchema = z.strictObject({
-  id: idSchema,
-  partId: idSchema,
-  place: notePlaceSchema,
-  words: z.string(),
-  at: z.string(),
-})
-
-export const learnerRecordSchema = z.discriminatedUnion('kind', [
-  spanRecordSchema,
-  responseRecordSchema,
-  placeRecordSchema,
-  finishRecordSchema,
-  choiceRecordSchema,
-  seenRecordSchema,
-  ownNoteRecordSchema,
-  sayRecordSchema,
-])
 
 export const attemptMediaSchema = z.strictObject({
   id: idSchema,
@@ -125,33 +25,6 @@ export const attemptMediaSchema = z.strictObject({
   hasSound: z.boolean(),
   /** Where its host plays it in a frame; null for a film that lies here. */
   player: z.string().nullable(),
-})
-
-export const pastResponseSchema = z.strictObject({
-  cueId: idSchema,
-  questionId: idSchema,
-  tryNumber: z.int(),
-  answer: answerSchema,
-  verdict: z.enum(['right', 'partly', 'wrong', 'unmarked']),
-  points: z.number(),
-  /** Where a person has marked it, and said so. */
-  marked: z
-    .strictObject({
-      points: z.number(),
-      levels: z.array(z.int().nullable()).nullable(),
-      comment: z.string(),
-    })
-    .optional(),
-  /** How it stands with what was picked or filled, where the question was cut and a try is left. */
-  perPart: z
-    .array(z.strictObject({ id: z.string(), picked: z.boolean(), right: z.boolean() }))
-    .optional(),
-})
-
-/** Conditions that a device cannot judge, because questions were cut for this learner; see core/routes. */
-export const judgedSchema = z.strictObject({
-  shut: z.array(idSchema),
-  open: z.record(idSchema, z.array(idSchema)),
 })
 
 /** A file that was handed in with an answer. */
@@ -188,23 +61,7 @@ export const attemptSchema = z.strictObject({
   media: z.array(attemptMediaSchema),
   /** The files that were handed in with its answers. */
   handed: z.array(fileTakenSchema),
-  progress: z.strictObject({
-    partId: idSchema.nullable(),
-    atMs: z.int(),
-    released: z.array(idSchema),
-    /** The parts that were finished. */
-    finishedParts: z.array(idSchema),
-    /** What was seen in each part that was opened; the part itself stands for its opening. */
-    seen: z.record(idSchema, z.array(idSchema)),
-    covered: z.record(idSchema, z.array(z.strictObject({ fromMs: z.int(), toMs: z.int() }))),
-    responses: z.array(pastResponseSchema),
-    /** The way taken last at each fork. */
-    chosen: z.record(idSchema, idSchema),
-    /** What the learner wrote for themselves; nobody else is told. */
-    ownNotes: z.array(ownNoteSchema),
-    /** Null where the device can judge every condition itself. */
-    judged: judgedSchema.nullable(),
-  }),
+  progress: progressSchema,
 })
 
 const attemptParams = z.strictObject({ attemptId: idSchema })
@@ -299,29 +156,7 @@ export const attemptRoutes = {
         kept: z.array(idSchema),
         /** These can never be taken in, and why; sending them again is of no use. */
         refused: z.array(
-          z.strictObject({
-            id: idSchema,
-            code: z.enum([
-              'unknownPart',
-              'unknownQuestion',
-              'unknownChoice',
-              'unknownThing',
-              'beyondEnd',
-              'noTriesLeft',
-              'missingFile',
-              'tooLate',
-              'wrongAnswerKind',
-              'tooManyNotes',
-              'closed',
-              'toldAlready',
-              'talkOff',
-              'unknownPost',
-              'notForYou',
-              'wrongNumber',
-              'tooManyPosts',
-            ]),
-            message: z.string(),
-          }),
+          z.strictObject({ id: idSchema, code: z.enum(REFUSALS), message: z.string() }),
         ),
         /** Of questions that are cut for this learner: what may be told after these records. */
         told: z
@@ -337,14 +172,6 @@ export const attemptRoutes = {
   ),
 }
 
-export type LearnerRecord = z.infer<typeof learnerRecordSchema>
-export type SpanRecord = z.infer<typeof spanRecordSchema>
-export type ResponseRecordInput = z.infer<typeof responseRecordSchema>
-export type PlaceRecord = z.infer<typeof placeRecordSchema>
-export type ChoiceRecord = z.infer<typeof choiceRecordSchema>
-export type SeenRecord = z.infer<typeof seenRecordSchema>
-export type OwnNoteRecord = z.infer<typeof ownNoteRecordSchema>
-export type FinishRecord = z.infer<typeof finishRecordSchema>
 export type Attempt = z.infer<typeof attemptSchema>
 export type AttemptCard = ReplyOf<typeof attemptRoutes.myAttempts>['attempts'][number]
 export type RecordsReply = ReplyOf<typeof attemptRoutes.sendRecords>

@@ -1,5 +1,7 @@
 // Problem documents after RFC 9457: a stable type, a sentence a person can act on, and where the fault lies.
 import { z } from 'zod'
+import type { Refusal } from '../records/index.ts'
+import type { ProblemWords } from '../words/index.ts'
 import { OWN_PROBLEMS } from './ownProblem.ts'
 
 /** Every `type` that the server answers with; the part after `urn:fernbrake:problem:`. */
@@ -39,6 +41,9 @@ export const PROBLEM_TYPES = [
 
 export type ProblemType = (typeof PROBLEM_TYPES)[number]
 
+/** Why, more closely than by the type; the sentences stand in core/words. */
+export type ProblemReason = keyof ProblemWords['reasons'] | Refusal
+
 export const issueSchema = z.strictObject({
   path: z.array(z.union([z.string(), z.number()])),
   code: z.string(),
@@ -49,7 +54,11 @@ export const problemSchema = z.strictObject({
   type: z.string(),
   title: z.string(),
   status: z.int(),
+  /** A sentence in the language that was asked for. */
   detail: z.string(),
+  /** Why, more closely than by the type, and what its sentence needs: whoever has sentences of their own goes by these. */
+  reason: z.string().optional(),
+  facts: z.record(z.string(), z.union([z.string(), z.number(), z.array(z.string())])).optional(),
   issues: z.array(issueSchema).optional(),
   /** The edit that could not be taken in, where it was one of several. */
   editId: z.string().optional(),

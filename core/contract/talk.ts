@@ -1,55 +1,9 @@
 // The talk of a class about a lesson it was given: what learners and teachers say, and who has posted what.
 import { z } from 'zod'
-import { clockSchema, idSchema, mediaMsSchema, plainText } from '../fields/index.ts'
-import { isRange, LONGEST_POST, NUMBER_LIMIT, POST_SORTS } from '../talk/index.ts'
+import { clockSchema, idSchema } from '../fields/index.ts'
+import { postPlaceSchema, sayingSchema } from '../records/index.ts'
+import { POST_SORTS } from '../talk/index.ts'
 import { route, type ReplyOf } from './route.ts'
-
-export const postPlaceSchema = z.discriminatedUnion('on', [
-  z.strictObject({ on: z.literal('moment'), atMs: mediaMsSchema }),
-  z.strictObject({ on: z.literal('part') }),
-])
-
-const numberSchema = z.number().min(-NUMBER_LIMIT).max(NUMBER_LIMIT)
-const rangeSchema = z
-  .strictObject({ from: z.int(), to: z.int() })
-  .refine(isRange, 'must lead from a smaller to a larger number')
-
-const said = {
-  postId: idSchema,
-  sort: z.enum(POST_SORTS),
-  replyTo: idSchema.nullable(),
-  partId: idSchema,
-  place: postPlaceSchema,
-  words: plainText(LONGEST_POST),
-  number: numberSchema.nullable(),
-  range: rangeSchema.nullable(),
-  /** Taken back; the words are of no interest then. */
-  isGone: z.boolean(),
-  at: clockSchema,
-}
-
-interface Said {
-  sort: string
-  replyTo: string | null
-  words: string
-  number: number | null
-  range: object | null
-  isGone: boolean
-}
-/** What keeps the fields of a saying from making sense together. */
-const isWhole = ({ sort, replyTo, words, number, range, isGone }: Said) =>
-  (sort === 'reply') === (replyTo !== null) &&
-  (range === null || sort === 'prompt') &&
-  (number === null || sort === 'reply') &&
-  (isGone || number !== null || words.trim() !== '')
-const WHOLE = 'must say something, and no more than its sort allows'
-
-/** What is said, changed or taken back; of one post the newest by `at` holds. */
-export const sayingSchema = z.strictObject(said).refine(isWhole, WHOLE)
-/** The same, as a learner's player sends it. */
-export const sayRecordSchema = z
-  .strictObject({ kind: z.literal('say'), id: idSchema, ...said })
-  .refine(isWhole, WHOLE)
 
 export const postSchema = z.strictObject({
   id: idSchema,
@@ -185,8 +139,6 @@ export const talkRoutes = {
   ),
 }
 
-export type Saying = z.infer<typeof sayingSchema>
-export type SayRecord = z.infer<typeof sayRecordSchema>
 export type TalkReply = ReplyOf<typeof talkRoutes.talk>
 export type TalkReport = ReplyOf<typeof talkRoutes.talkActivity>
 export type WaitingEnquiries = ReplyOf<typeof talkRoutes.enquiries>['enquiries'][number]

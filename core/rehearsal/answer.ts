@@ -1,10 +1,10 @@
 // A simulated learner thinks, answers, and tries again, as far as the question lets them.
 import { askingOf, type Lesson } from '../lesson/index.ts'
-import { drawAnswer, isFinal, isSettled, markQuestion } from '../questions/index.ts'
+import { drawAnswer, isFinal, isSettled } from '../questions/index.ts'
 import type { AnswerResult } from '../playback/index.ts'
 import { SEEN_SHARE, shareWatched } from '../watching/index.ts'
 import { chanceOfRight } from './answering.ts'
-import { pass, type Sitting } from './sitting.ts'
+import { pass, record, type Sitting } from './sitting.ts'
 
 /** Reading and thinking before an answer, in ms. */
 export const THINKING_MS = [4000, 22_000] as const
@@ -56,7 +56,7 @@ export function answer(
     const waitedMs = Math.min(pass(sitting, THINKING_MS), countdownMs)
     const findsIt = random.chance(chance) || (isHeld && question.tries === 0 && tryNumber === most)
     const given = drawAnswer(question, findsIt, random)
-    sitting.records.push({
+    record(sitting, {
       kind: 'response',
       id: random.id(),
       cueId: cue.id,
@@ -65,10 +65,7 @@ export function answer(
       answeredAt: new Date(sitting.clockMs).toISOString(),
       waitedMs,
     })
-    const { verdict, points } = markQuestion(question, given)
-    const about = { cueId: cue.id, questionId: question.id, tryNumber }
-    sitting.responses.push({ ...about, answer: given, verdict, points })
-    const right = isSettled(verdict)
+    const right = isSettled(sitting.responses.at(-1)!.verdict)
     onAnswered({ right, final: isFinal(question, right, tryNumber), tries: tryNumber })
     if (right) break
     // Where playback holds until it is right, nobody goes on before, or before their tries are used up.

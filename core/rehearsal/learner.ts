@@ -1,6 +1,6 @@
 // A simulated learner works through a part, or a whole lesson, and yields the very records that a real learner's player
 // sends.
-import type { LearnerRecord } from '../contract/index.ts'
+import type { LearnerRecord } from '../records/index.ts'
 import { asksIn, partsInOrder, thingsToSee, type Lesson, type Part } from '../lesson/index.ts'
 import { unseenOf } from '../playback/index.ts'
 import { knownOf, nextPart, routesOpen } from '../routes/index.ts'

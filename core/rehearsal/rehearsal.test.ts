@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { LearnerRecord } from '../contract/index.ts'
+import type { LearnerRecord } from '../records/index.ts'
 import { edits, filmLengthMs, partOfKind } from '../lesson/index.ts'
 import { blankBase, blankQuestion, markQuestion } from '../questions/index.ts'
 import { partsLeft } from '../routes/index.ts'

@@ -1,25 +1,18 @@
 // One sitting of a simulated learner: the clock, and the records that a real learner's player would send.
-import type { LearnerRecord } from '../contract/index.ts'
+import { advance, noProgress, type LearnerProgress, type LearnerRecord } from '../records/index.ts'
 import type { Lesson } from '../lesson/index.ts'
-import type { ResponseRecord } from '../analysis/index.ts'
 import type { Span } from '../watching/index.ts'
 import type { Persona } from './persona.ts'
 import type { Random } from '../chance/index.ts'
 
-export interface Sitting {
+/** How far they have come is kept as a player keeps it, by each record they make. */
+export interface Sitting extends LearnerProgress {
   lesson: Lesson
   random: Random
   persona: Persona
   /** Clock time, ms since the epoch; moves on as they watch and think. */
   clockMs: number
   records: LearnerRecord[]
-  released: string[]
-  /** What decides about ways and gates. */
-  responses: (ResponseRecord & { cueId: string })[]
-  covered: Record<string, Span[]>
-  seen: Record<string, string[]>
-  finishedParts: string[]
-  chosen: Record<string, string>
 }
 
 export const beginSitting = (
@@ -27,19 +20,13 @@ export const beginSitting = (
   persona: Persona,
   random: Random,
   startMs: number,
-): Sitting => ({
-  lesson,
-  random,
-  persona,
-  clockMs: startMs,
-  records: [],
-  released: [],
-  responses: [],
-  covered: {},
-  seen: {},
-  finishedParts: [],
-  chosen: {},
-})
+): Sitting => ({ ...noProgress(), lesson, random, persona, clockMs: startMs, records: [] })
+
+/** Puts a record with the others, and takes up what it brings on. */
+export function record(sitting: Sitting, made: LearnerRecord): void {
+  sitting.records.push(made)
+  advance(sitting.lesson, sitting, made)
+}
 
 const isoTime = (ms: number) => new Date(ms).toISOString()
 
@@ -53,8 +40,7 @@ export function pass(sitting: Sitting, [from, to]: readonly [number, number]): n
 export function noteSeen(sitting: Sitting, partId: string, thingId: string): void {
   const { random, clockMs, seen } = sitting
   if (seen[partId]?.includes(thingId)) return
-  seen[partId] = [...(seen[partId] ?? []), thingId]
-  sitting.records.push({ kind: 'seen', id: random.id(), partId, thingId, at: isoTime(clockMs) })
+  record(sitting, { kind: 'seen', id: random.id(), partId, thingId, at: isoTime(clockMs) })
 }
 
 export function noteSpan(sitting: Sitting, partId: string, { fromMs, toMs }: Span): void {
@@ -62,8 +48,7 @@ export function noteSpan(sitting: Sitting, partId: string, { fromMs, toMs }: Spa
   const { rate } = sitting.persona
   const beganAt = isoTime(sitting.clockMs)
   sitting.clockMs += Math.ceil((toMs - fromMs) / rate)
-  sitting.covered[partId] = [...(sitting.covered[partId] ?? []), { fromMs, toMs }]
-  sitting.records.push({
+  record(sitting, {
     kind: 'span',
     id: sitting.random.id(),
     partId,
@@ -79,7 +64,7 @@ export function noteSpan(sitting: Sitting, partId: string, { fromMs, toMs }: Spa
 
 export function notePlace(sitting: Sitting, partId: string, atMs: number): void {
   const { random, released, clockMs } = sitting
-  sitting.records.push({
+  record(sitting, {
     kind: 'place',
     id: random.id(),
     partId,
@@ -90,14 +75,12 @@ export function notePlace(sitting: Sitting, partId: string, atMs: number): void 
 }
 
 export function noteChoice(sitting: Sitting, cueId: string, choiceId: string): void {
-  const { random, clockMs, chosen } = sitting
-  chosen[cueId] = choiceId
-  sitting.records.push({ kind: 'choice', id: random.id(), cueId, choiceId, at: isoTime(clockMs) })
+  const { random, clockMs } = sitting
+  record(sitting, { kind: 'choice', id: random.id(), cueId, choiceId, at: isoTime(clockMs) })
 }
 
 export function noteFinish(sitting: Sitting, partId: string, atMs: number): void {
   notePlace(sitting, partId, atMs)
-  sitting.finishedParts.push(partId)
   const { random, clockMs } = sitting
-  sitting.records.push({ kind: 'finish', id: random.id(), partId, at: isoTime(clockMs) })
+  record(sitting, { kind: 'finish', id: random.id(), partId, at: isoTime(clockMs) })
 }

@@ -1,5 +1,6 @@
 // What two classes of the demo say to one another, and to their teacher, about lesson 1.
-import type { Person, Saying } from '@fernbrake/core/contract'
+import type { Person } from '@fernbrake/core/contract'
+import type { Saying } from '@fernbrake/core/records'
 import { sayToClass, select, takeRecords, type Context } from '@fernbrake/server'
 import { ANATOMY_PART, BEFORE_PART } from '../lessons/aroundTheFilm.ts'
 import { WATER_THAT_CLIMBS } from '../lessons/waterThatClimbs.ts'

@@ -1,7 +1,8 @@
 // A class of so many simulated learners on an hour of film, through the same door that real players' records take.
 import type pg from 'pg'
 import { usualRules } from '@fernbrake/core/classes'
-import { RECORDS_AT_ONCE, type LearnerRecord } from '@fernbrake/core/contract'
+import { RECORDS_AT_ONCE } from '@fernbrake/core/contract'
+import { type LearnerRecord } from '@fernbrake/core/records'
 import { edits, type Lesson } from '@fernbrake/core/lesson'
 import { createRandom, type Random } from '@fernbrake/core/chance'
 import { drawPersona, simulateLesson } from '@fernbrake/core/rehearsal'

@@ -1,7 +1,8 @@
 // Acknowledged is kept: the server is killed again and again while edits, spans and answers come in. No browser here.
 import { expect, test } from '@playwright/test'
 import { DEMO_LINK } from '@fernbrake/demo'
-import type { Attempt, LearnerRecord, RecordsReply } from '@fernbrake/core/contract'
+import type { Attempt, RecordsReply } from '@fernbrake/core/contract'
+import type { LearnerRecord } from '@fernbrake/core/records'
 import { drawAnswer } from '@fernbrake/core/questions'
 import { edits, runEdit, type Lesson } from '@fernbrake/core/lesson'
 import { DEMO_PASSWORD } from '@fernbrake/server'

@@ -12,4 +12,4 @@ const FRAME_FIRST_MS = 400
 
 await earlyFrame(FRAME_FIRST_MS)
 const { start } = await import('./start.ts')
-start()
+await start()

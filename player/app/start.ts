@@ -4,8 +4,7 @@ import { createPlayerI18n } from '../i18n.ts'
 import App from './App.vue'
 
 /** Puts the player into the page. */
-export function start(): void {
-  createApp(App)
-    .use(createPlayerI18n(document.documentElement.lang || 'en'))
-    .mount('#player')
+export async function start(): Promise<void> {
+  const i18n = await createPlayerI18n(document.documentElement.lang || 'en')
+  createApp(App).use(i18n).mount('#player')
 }

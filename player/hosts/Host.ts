@@ -1,12 +1,6 @@
 // What the player needs from whoever embeds it. The player itself knows no server, no storage and no address.
-import type {
-  Attempt,
-  LearnerRecord,
-  RecordsReply,
-  RefusedRecord,
-  SayRecord,
-  TalkReply,
-} from '@fernbrake/core/contract'
+import type { Attempt, RecordsReply, RefusedRecord, TalkReply } from '@fernbrake/core/contract'
+import type { LearnerRecord, SayRecord } from '@fernbrake/core/records'
 import type { Lesson } from '@fernbrake/core/lesson'
 import type { Judged } from '@fernbrake/core/routes'
 import type { Post } from '@fernbrake/core/talk'

@@ -5,7 +5,7 @@ import further from '../locales/enFurther.ts'
 import { viewFor } from './views.ts'
 
 it('the texts of a view are there once it is', async () => {
-  const { global } = createPlayerI18n('en')
+  const { global } = await createPlayerI18n('en')
   const isThere = () => global.te('player.turnCard')
   expect(isThere()).toBe(false)
   expect(await viewFor('terms')).toBeTruthy()

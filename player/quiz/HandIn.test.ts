@@ -22,7 +22,7 @@ it.each([
     summary: ref({ answered: 2, count: 3 }),
   } as unknown as Quiz
   const app = createSSRApp(HandIn, { quiz, tellsAtEnd })
-  const page = await renderToString(app.use(createPlayerI18n('en')))
+  const page = await renderToString(app.use(await createPlayerI18n('en')))
   expect(page).toMatch(new RegExp(`>\\s*${word}\\s*</button>`))
   expect(page).toContain('2 of 3 answered')
   const help = isHeldBack ? 'is told to everybody later' : 'You are told what is right'

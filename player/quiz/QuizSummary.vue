@@ -7,7 +7,6 @@ import { endMessage, type QuizPart } from '@fernbrake/core/lesson'
 import { plainOf } from '@fernbrake/core/fields'
 import type { PartsState, ShownWay } from '../ui/partsState.ts'
 import WaysOn from '../ui/WaysOn.vue'
-import { pluralOf } from '../i18n.ts'
 import { usePlaces } from '../questions/usePlaces.ts'
 import type { Quiz } from './useQuiz.ts'
 
@@ -73,7 +72,7 @@ const sign: Record<ItemState, string> = {
           t(
             'player.quiz.score',
             { points: figure(summary.points), max: figure(summary.max) },
-            pluralOf(summary.max),
+            summary.max,
           )
         }}
       </p>

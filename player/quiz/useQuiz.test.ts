@@ -1,7 +1,7 @@
 // A quiz as one learner works through it: what is told when, what handing in gives, and what is recorded.
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
-import type { LearnerRecord } from '@fernbrake/core/contract'
+import type { LearnerRecord } from '@fernbrake/core/records'
 import { edits, partOfKind, type Lesson, type QuizRules } from '@fernbrake/core/lesson'
 import type { Answer } from '@fernbrake/core/questions'
 import { edited, lessonWithFilm, QUIZ, withQuiz } from '@fernbrake/core/testing'

@@ -1,7 +1,7 @@
 // Going from part to part: each finds what the others have recorded, and films are gone on with where they were left.
 import { beforeEach, describe, expect, it } from 'vitest'
 import { shallowRef } from 'vue'
-import type { LearnerRecord } from '@fernbrake/core/contract'
+import { advance, noProgress, type LearnerRecord } from '@fernbrake/core/records'
 import { edits, type Lesson } from '@fernbrake/core/lesson'
 import {
   edited,
@@ -15,7 +15,6 @@ import {
 import type { Known } from '@fernbrake/core/routes'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { partsState } from '../ui/partsState.ts'
-import { noteRecord, type LearnerProgress } from './learnerProgress.ts'
 import { useTravelled } from './useTravelled.ts'
 
 const at = '2026-03-02T10:00:00.000Z'
@@ -30,18 +29,6 @@ const lesson = withFork(other, {
     { id: 'on', target: { to: 'on' } },
     { id: 'off', target: { to: 'part', partId: 'p2' } },
   ],
-})
-const none = (): LearnerProgress => ({
-  partId: null,
-  atMs: 0,
-  released: [],
-  finishedParts: [],
-  seen: {},
-  covered: {},
-  responses: [],
-  chosen: {},
-  ownNotes: [],
-  judged: null,
 })
 const place = (partId: string, atMs: number, released: string[] = []): LearnerRecord => ({
   kind: 'place',
@@ -82,8 +69,8 @@ const chose = (choiceId: string): LearnerRecord => ({
 
 describe('a record brings progress up to date', () => {
   const after = (...records: LearnerRecord[]) => {
-    const progress = none()
-    for (const record of records) noteRecord(lesson, progress, record)
+    const progress = noProgress()
+    for (const record of records) advance(lesson, progress, record)
     return progress
   }
   it('a place, and what lies behind from then on', () => {
@@ -102,7 +89,7 @@ describe('a record brings progress up to date', () => {
     expect(progress).toMatchObject({ finishedParts: [QUIZ], chosen: { f: 'off' } })
   })
   it('nothing, where the question is not there any more', () =>
-    expect(after({ ...answer('x'), questionId: 'gone' } as LearnerRecord)).toEqual(none()))
+    expect(after({ ...answer('x'), questionId: 'gone' } as LearnerRecord)).toEqual(noProgress()))
 })
 
 type ToldListener = Parameters<Host['onTold']>[0]
@@ -118,7 +105,7 @@ describe('going from part to part', () => {
       media: [],
       learnerName: 'Odile Harcastle',
       seed: 'seed',
-      progress: { ...none(), partId: PART, atMs: 3000 },
+      progress: { ...noProgress(), partId: PART, atMs: 3000 },
     })
     const host = {
       record: (record: LearnerRecord) => void sent.push(record),
@@ -156,7 +143,7 @@ describe('going from part to part', () => {
       learnerName: 'Odile Harcastle',
       seed: 'seed',
       progress: {
-        ...none(),
+        ...noProgress(),
         partId: PART,
         atMs: 3000,
         released: ['x', 'y', 'i1'],

@@ -5,7 +5,7 @@ import { releasedOnceLedTo } from '@fernbrake/core/playback'
 import { knownOf, type Judged, type Known, type Travelled } from '@fernbrake/core/routes'
 import { furthestMs } from '@fernbrake/core/watching'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
-import { noteRecord } from './learnerProgress.ts'
+import { advance } from '@fernbrake/core/records'
 import { takeTold } from './told.ts'
 import { resultsOf } from './useAnswers.ts'
 
@@ -51,7 +51,7 @@ export function useTravelled(
     },
     record(record) {
       if (opened.value) {
-        noteRecord(opened.value.lesson, opened.value.progress, record)
+        advance(opened.value.lesson, opened.value.progress, record)
         if (record.kind === 'place') places.set(record.partId, record.atMs)
         if (record.kind === 'finish' || record.kind === 'choice') refresh()
         else refreshKnown()

@@ -1,8 +1,9 @@
 // The talk of a class once the lesson is open. Fetched only where a class talks, so that no other learner waits for it.
 import { computed, ref, watch, type Ref } from 'vue'
-import type { Saying } from '@fernbrake/core/contract'
+import type { Saying } from '@fernbrake/core/records'
 import type { Post } from '@fernbrake/core/talk'
 import type { Host, HostState, HostTalk, OpenedLesson } from '../hosts/Host.ts'
+import { addMessages } from '../i18n.ts'
 import { talkMessages } from '../locales/talk.ts'
 import { keepHere, readKept } from '../session/onDevice.ts'
 import type { ClassTalk, Surroundings } from './classTalk.ts'
@@ -84,6 +85,4 @@ function seenHere(talk: Talk, seed: string): Pick<ClassTalk, 'unseen' | 'look'> 
 }
 
 /** Brings the texts along. */
-export function addTexts(add: (language: string, messages: object) => void): void {
-  for (const [language, messages] of Object.entries(talkMessages)) add(language, messages)
-}
+export const addTexts = (): void => addMessages(talkMessages.en.player)

@@ -1,6 +1,5 @@
 // Hands the talk of the class to whatever part a learner is in, once it was fetched.
 import { effectScope, onScopeDispose, provide, shallowRef, type Ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { CLASS_TALK, type ClassTalk, type Surroundings } from './classTalk.ts'
 
@@ -9,7 +8,6 @@ const AGAIN_MS = 10_000
 
 /** Prepares the talk for all parts; `begin` opens it once the lesson is, where the class talks about it. */
 export function provideTalk(host: Host, hostState: Readonly<Ref<HostState>>, around: Surroundings) {
-  const { mergeLocaleMessage } = useI18n({ useScope: 'global' })
   const classTalk = shallowRef<ClassTalk | null>(null)
   provide(CLASS_TALK, classTalk)
   // A lesson is open only after a while, when whoever prepares this has long been set up; it ends with them all the same.
@@ -22,7 +20,7 @@ export function provideTalk(host: Host, hostState: Readonly<Ref<HostState>>, aro
     if (!on || !opened.assignment?.talks) return
     try {
       const { openTalk, addTexts } = await import('./openTalk.ts')
-      addTexts(mergeLocaleMessage)
+      addTexts()
       classTalk.value = scope.run(() => openTalk(host, on, hostState, opened, around)) ?? null
     } catch {
       timer = setTimeout(() => void begin(opened), AGAIN_MS)

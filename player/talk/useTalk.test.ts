@@ -2,7 +2,8 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { createSSRApp, effectScope, ref, type Component } from 'vue'
 import { renderToString } from 'vue/server-renderer'
-import type { LearnerRecord, SayRecord, Saying, TalkReply } from '@fernbrake/core/contract'
+import type { TalkReply } from '@fernbrake/core/contract'
+import type { LearnerRecord, SayRecord, Saying } from '@fernbrake/core/records'
 import type { Post } from '@fernbrake/core/talk'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { createPlayerI18n } from '../i18n.ts'
@@ -271,15 +272,15 @@ describe('the talk of a lesson', () => {
 })
 
 /** The texts of the talk come with it. */
-function withTalk() {
-  const i18n = createPlayerI18n('en')
-  addTexts((language, messages) => i18n.global.mergeLocaleMessage(language, messages))
+async function withTalk() {
+  const i18n = await createPlayerI18n('en')
+  addTexts()
   return i18n
 }
 
 describe('as it reads', () => {
   const shown = async (component: Component, props: Record<string, unknown>) =>
-    (await renderToString(createSSRApp(component, props).use(withTalk())))
+    (await renderToString(createSSRApp(component, props).use(await withTalk())))
       .replace(/<!--.*?-->/g, '')
       .replace(/<[^>]*>/g, ' ')
       .replace(/\s+/g, ' ')

@@ -1,6 +1,7 @@
 // The talk of a class on one page: what is known of it, what is still on its way, and keeping both up to date.
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
-import type { Saying, TalkReply } from '@fernbrake/core/contract'
+import type { TalkReply } from '@fernbrake/core/contract'
+import type { Saying } from '@fernbrake/core/records'
 import { withPosts, type Post } from '@fernbrake/core/talk'
 import { isoTime, nowMs } from '../clock.ts'
 

@@ -27,7 +27,7 @@ async function wordsAt(score: Score | null, filmScore = score, more: object = {}
     stillOpen: [],
     ...more,
   })
-  const page = await renderToString(app.use(createPlayerI18n('en')))
+  const page = await renderToString(app.use(await createPlayerI18n('en')))
   return page.replace(/<[^>]*>/g, ' ').replace(/\s+/g, ' ')
 }
 

@@ -5,7 +5,6 @@ import { useI18n } from 'vue-i18n'
 import { endMessage, type Ending } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { fillPlaces, type PlaceholderFacts } from '@fernbrake/core/text'
-import { pluralOf } from '../i18n.ts'
 import type { PartsState, ShownWay } from './partsState.ts'
 import type { MetQuestion } from './SidePanel.vue'
 import WaysOn from './WaysOn.vue'
@@ -53,7 +52,7 @@ const words = computed(() => {
               points: n(filmScore.points, { maximumFractionDigits: 2 }),
               max: n(filmScore.max),
             },
-            pluralOf(filmScore.max),
+            filmScore.max,
           )
         }}
       </p>

@@ -2,7 +2,6 @@
 // The learner's controls under the frond. They ask the session and show what the media confirmed.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { pluralOf } from '../i18n.ts'
 import { clockTime } from '@fernbrake/core/media'
 import type { FilmSession } from '../session/useFilmSession.ts'
 import type { Score } from '../session/useAnswers.ts'
@@ -58,7 +57,7 @@ const share = computed(() => n(props.watched, { style: 'percent', maximumFractio
       t(
         'player.marks',
         { points: n(score.points, { maximumFractionDigits: 2 }), max: n(score.max) },
-        pluralOf(score.max),
+        score.max,
       )
     }}</span>
   </div>

@@ -2,7 +2,6 @@
 // A question as it is answered: on the sheet beside the frame, or among the others of a quiz.
 import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { pluralOf } from '../i18n.ts'
 import { isBlank } from '@fernbrake/core/fields'
 import type { Material } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
@@ -146,7 +145,7 @@ const feedback = computed(() => {
 })
 const worth = computed(() =>
   isGraded(props.question) && props.question.points > 0
-    ? t('player.points', { n: n(props.question.points) }, pluralOf(props.question.points))
+    ? t('player.points', { n: n(props.question.points) }, props.question.points)
     : t('player.noPoints'),
 )
 

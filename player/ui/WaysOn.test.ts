@@ -24,7 +24,7 @@ async function wordsAt(state: Partial<PartsState>, open: Record<string, number>)
   const none = { ways: [], waits: [], isOver: false, awaits: false }
   const app = createSSRApp(WaysOn, { parts: { openId: 'a', all, ...none, ...state } })
   app.provide(STILL_OPEN, (partId) => open[partId] ?? 0)
-  const page = await renderToString(app.use(createPlayerI18n('en')))
+  const page = await renderToString(app.use(await createPlayerI18n('en')))
   return page.replace(/<[^>]*>/g, ' ').replace(/\s+/g, ' ')
 }
 

@@ -13,7 +13,7 @@ const ROOMS = [
   'lessons',
   'media',
   'web',
-  'threads|print',
+  'threads|print|jobs',
   'http',
   'context\\.ts',
   'database',

@@ -104,14 +104,14 @@ export async function saveAssignment(
   { id, lessonId, groups, people, mostAttempts, rules, ...times }: Body<'saveAssignment'>,
 ): Promise<{ assignments: Assignment[] }> {
   const fault = timesFault(times)
-  if (fault) throw new HttpError('invalid-input', { detail: TIMES_FAULTS[fault] })
+  if (fault) throw new HttpError('invalid-input', { reason: fault })
   const date = (iso: string | null) => (iso === null ? null : new Date(iso))
   await changingClass(context, classId, async (ask) => {
     const known = await readAssignments(ask, classId)
     const isNew = !known.some((one) => one.id === id)
     if (isNew) await checkLesson(person, lessonId)
     if (isNew && known.length >= MOST_ASSIGNMENTS)
-      throw new HttpError('class-full', { detail: 'A class holds up to 300 assignments.' })
+      throw new HttpError('class-full', { reason: 'assignmentsFull', facts: { most: 300 } })
     await checkTargets(ask, classId, groups, people)
     const stored = await storeAssignment(ask, {
       id,
@@ -130,12 +130,6 @@ export async function saveAssignment(
   return listAssignments(context, classId)
 }
 
-const TIMES_FAULTS = {
-  dueBeforeOpens: 'It would be due before it opens; nothing was changed.',
-  closesBeforeOpens: 'It would close before it opens; nothing was changed.',
-  closesBeforeDue: 'It would close before it is due; nothing was changed.',
-}
-
 /** Those taken back stand last on the page, but keep their place. */
 const inOrder = (rows: readonly { id: string; position: string }[]) =>
   [...rows].sort((a, b) => (a.position < b.position ? -1 : 1))
@@ -143,7 +137,7 @@ const inOrder = (rows: readonly { id: string; position: string }[]) =>
 async function checkLesson(person: Person, lessonId: string): Promise<void> {
   if (!(await hasLessonRole(person, lessonId, ROLES_FROM.viewer))) throw new HttpError('not-found')
   if ((await EditionRow.count({ where: { lessonId } })) === 0)
-    throw new HttpError('not-publishable', { detail: 'Publish the lesson first, then assign it.' })
+    throw new HttpError('not-publishable', { reason: 'publishFirst' })
 }
 
 async function checkTargets(
@@ -156,9 +150,7 @@ async function checkTargets(
   const isOwn = (ids: readonly string[], own: readonly { id: string }[]) =>
     ids.every((id) => own.some((one) => one.id === id))
   if (!isOwn(groups, ownGroups) || !isOwn(people, members))
-    throw new HttpError('not-found', {
-      detail: 'This group or person is not in the class any more.',
-    })
+    throw new HttpError('not-found', { reason: 'notInTheClass' })
 }
 
 export async function placeAssignment(
@@ -378,13 +370,13 @@ export async function beginAssignment(
     const known = mine.find((one) => one.number === number)
     if (known) return known.id
     const phase = phaseAt(timesOf(assignment), now)
-    if (phase === 'early') throw new HttpError('not-open', { detail: 'It has not opened yet.' })
-    if (phase === 'closed') throw new HttpError('not-open', { detail: CLOSED })
+    if (phase === 'early') throw new HttpError('not-open', { reason: 'notOpenYet' })
+    if (phase === 'closed') throw new HttpError('not-open', { reason: 'hasClosed' })
     const most = assignment.mostAttempts ?? Infinity
     if (number !== mine.length + 1 || number > most) throw new HttpError('no-attempts-left')
     const told = await assignmentsTold(ask, person.id)
     if (holdsBack(underOf(assignment)) && told.has(assignmentId))
-      throw new HttpError('not-open', { detail: TOLD_ALREADY })
+      throw new HttpError('not-open', { reason: 'rightIsTold' })
     const { lessonId, newest: edition } = assignment
     const id = nanoid()
     await AttemptRow.create({ ...where, id, lessonId, edition, number }, { transaction })
@@ -401,11 +393,8 @@ export async function confirmAttempt(
   const facts = await attemptFacts(attemptId)
   const assignment = facts && (await readAssignmentOf(database, facts))
   if (assignment && !isInTime(now.getTime(), assignment.closesAt))
-    throw new HttpError('not-open', { detail: CLOSED })
+    throw new HttpError('not-open', { reason: 'hasClosed' })
   const at = await storeConfirmed(within(database), attemptId, now)
   if (!at) throw new HttpError('not-found')
   return { at: at.toISOString() }
 }
-
-const CLOSED = 'It has closed.'
-const TOLD_ALREADY = 'You have been told what is right by now, so no further attempt would count.'

@@ -4,6 +4,7 @@ import type { CardSheet } from './cards.ts'
 import { drawnCards } from './signInCards.ts'
 
 const cards = (count: number): CardSheet => ({
+  language: 'en',
   title: 'Spring intake',
   origin: 'http://harrowmere.example',
   cards: Array.from({ length: count }, (_, at) => ({

@@ -1,9 +1,7 @@
 // Sign-in cards, ten on a sheet: whose it is, where to go, what to type; or a square to point a phone at.
 import type { Content, TableCell } from 'pdfmake/interfaces.js'
-import en from '../locales/en.ts'
+import { wordsIn, type ServerWords } from '../locales/words.ts'
 import { drawPdf, FERN, INK_2, LINE } from '../print/pdf.ts'
-
-const words = en.cards
 
 export interface Card {
   name: string
@@ -14,6 +12,8 @@ export interface Card {
 
 /** A sheet of cards for one class; `origin` is where the server is reached. */
 export interface CardSheet {
+  /** In which their words are. */
+  language: string
   title: string
   origin: string
   cards: readonly Card[]
@@ -25,12 +25,13 @@ const CARD_HEIGHT = 148
 const MARGIN = 28
 
 /** The PDF of these cards, in their order. */
-export function drawCards({ title, origin, cards }: CardSheet): Promise<Buffer> {
+export function drawCards({ language, title, origin, cards }: CardSheet): Promise<Buffer> {
+  const words = wordsIn(language).cards
   const rows: TableCell[][] = []
   for (let at = 0; at < cards.length; at += COLUMNS) {
     const row = cards
       .slice(at, at + COLUMNS)
-      .map((card): TableCell => drawCard(title, origin, card))
+      .map((card): TableCell => drawCard(words, title, origin, card))
     while (row.length < COLUMNS) row.push({ text: '' })
     rows.push(row)
   }
@@ -61,7 +62,7 @@ export function drawCards({ title, origin, cards }: CardSheet): Promise<Buffer> 
 const cardAddress = (origin: string, { signIn, phrase }: Card) =>
   `${origin}/sign-in#card=${encodeURIComponent(signIn)}:${phrase}`
 
-function drawCard(title: string, origin: string, card: Card): Content {
+function drawCard(words: ServerWords['cards'], title: string, origin: string, card: Card): Content {
   const word = (text: string): Content => ({
     text,
     fontSize: 8,

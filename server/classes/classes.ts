@@ -137,9 +137,7 @@ export async function addRoster(
 
 async function checkGroups(ask: Ask, classId: string): Promise<void> {
   if ((await readGroups(ask, classId)).length > MOST_GROUPS)
-    throw new HttpError('class-full', {
-      detail: `A class holds up to ${MOST_GROUPS} groups; nothing was changed.`,
-    })
+    throw new HttpError('class-full', { reason: 'groupsFull', facts: { most: MOST_GROUPS } })
 }
 
 async function makeLearners(
@@ -173,7 +171,7 @@ export async function changeMember(
     if (name !== undefined) {
       const where = { id: personId, homeClass: classId, role: 'learner' as const }
       const [renamed] = await PersonRow.update({ name }, { where, transaction })
-      if (renamed === 0) throw new HttpError('not-allowed', { detail: NOT_OURS })
+      if (renamed === 0) throw new HttpError('not-allowed', { reason: 'nameIsTheirs' })
     }
     if (hasLeft !== undefined) await setLeft(ask, classId, personId, hasLeft)
     if (groups !== undefined) await setGroups(ask, classId, personId, groups)
@@ -181,8 +179,6 @@ export async function changeMember(
   })
   return readClass(context, classId)
 }
-
-const NOT_OURS = 'This account was not made for this class, so its name is its owner’s to change.'
 
 async function setGroups(
   ask: Ask,
@@ -204,7 +200,7 @@ export async function saveGroup(
   await changingClass(context, classId, async (ask) => {
     const known = await readGroups(ask, classId)
     if (known.some((group) => group.title === title && group.id !== id))
-      throw new HttpError('already-exists', { detail: 'Another group has this name already.' })
+      throw new HttpError('already-exists', { reason: 'groupNameThere' })
     await storeGroup(ask, classId, id, title)
     await checkGroups(ask, classId)
   })
@@ -241,8 +237,7 @@ export async function dropTeacher(
   return changingClass(context, classId, async (ask) => {
     const teachers = await readTeachers(ask, classId)
     const others = teachers.filter(({ id }) => id !== personId)
-    if (others.length === 0)
-      throw new HttpError('last-owner', { detail: 'A class needs a teacher. Add another first.' })
+    if (others.length === 0) throw new HttpError('last-owner', { reason: 'lastTeacher' })
     await removeTeacher(ask, classId, personId)
   }).then(() => readClass(context, classId))
 }

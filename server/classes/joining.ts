@@ -28,12 +28,9 @@ interface Found {
 async function findByCode(ask: Ask, typed: string): Promise<Found> {
   const code = readJoinCode(typed)
   const found = code ? await readByCode(ask, code) : null
-  if (!found) throw new HttpError('not-found', { detail: NO_CLASS })
+  if (!found) throw new HttpError('not-found', { reason: 'noClassHere' })
   return found
 }
-
-const NO_CLASS =
-  'No class can be joined with this code. It may have run out; ask your teacher for a new one.'
 
 export async function describeJoining({ database }: Context, typed: string, person: Person | null) {
   const ask = within(database)

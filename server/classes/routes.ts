@@ -28,6 +28,7 @@ import { printCards } from './signInCards.ts'
 import type { Context } from '../context.ts'
 import { within } from '../database/connect.ts'
 import { type Part, whoCalls } from '../http/handlers.ts'
+import { languageOfRequest } from '../http/language.ts'
 import { originOf } from '../http/security.ts'
 import { beginSession } from '../http/session.ts'
 
@@ -73,7 +74,8 @@ export function classRoutes(
     addTeacher: ({ params, body }) => addTeacher(context, params.classId, body.email),
     dropTeacher: ({ params }) => dropTeacher(context, params.classId, params.personId),
     signInCards: async ({ params, body, request, response }) => {
-      const { pdf } = await printCards(context, params.classId, body, originOf(request))
+      const where = { origin: originOf(request), language: languageOfRequest(request) }
+      const { pdf } = await printCards(context, params.classId, body, where)
       response
         .type('application/pdf')
         .set('Content-Disposition', 'attachment; filename="cards.pdf"')

@@ -22,7 +22,7 @@ export async function printCards(
   context: Context,
   classId: string,
   { people, anew }: { people: string[] | null; anew: boolean },
-  origin: string,
+  { origin, language }: { origin: string; language: string },
 ): Promise<{ pdf: Buffer; title: string }> {
   const { sealing } = context
   const { title, cards } = await changingClass(context, classId, async (ask) => {
@@ -42,9 +42,6 @@ export async function printCards(
     )
     return { title: head!.title, cards: given }
   })
-  if (cards.length === 0)
-    throw new HttpError('not-found', {
-      detail: 'None of these people has a card that was not used yet. Make new cards for them.',
-    })
-  return { pdf: Buffer.from(await drawnCards({ title, origin, cards })), title }
+  if (cards.length === 0) throw new HttpError('not-found', { reason: 'noOpenCards' })
+  return { pdf: Buffer.from(await drawnCards({ language, title, origin, cards })), title }
 }

@@ -36,6 +36,8 @@ export class PersonRow extends Model<
   declare card: CreationOptional<Buffer | null>
   /** The class that made the account. */
   declare homeClass: CreationOptional<string | null>
+  /** In which they were here last; see core/words. */
+  declare language: CreationOptional<string | null>
   declare demo: CreationOptional<boolean>
   declare createdAt: CreationOptional<Date>
 }
@@ -224,9 +226,9 @@ const key = () => ({ type: TEXT, primaryKey: true })
 const now = () => ({ type: DATE, defaultValue: NOW })
 const words = () => ({ type: TEXT, defaultValue: '' })
 
-/** Ties the models to a database. */
-export function defineModels(sequelize: Database): void {
-  const as = (tableName: string) => ({ sequelize, tableName })
+type As = (tableName: string) => { sequelize: Database; tableName: string }
+
+function definePeople(as: As): void {
   PersonRow.init(
     {
       id: key(),
@@ -237,11 +239,18 @@ export function defineModels(sequelize: Database): void {
       signIn: TEXT,
       card: BLOB,
       homeClass: TEXT,
+      language: TEXT,
       demo: { type: BOOLEAN, defaultValue: false },
       createdAt: now(),
     },
     as('people'),
   )
+}
+
+/** Ties the models to a database. */
+export function defineModels(sequelize: Database): void {
+  const as: As = (tableName) => ({ sequelize, tableName })
+  definePeople(as)
   LessonRow.init(
     {
       id: key(),

@@ -1,6 +1,7 @@
 // What the HTTP side promises for any input: health, the description, problem documents, headers.
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { contract, healthSchema, problemSchema } from '@fernbrake/core/contract'
+import { sayProblem } from '@fernbrake/core/words'
 import { PersonRow } from '../database/models.ts'
 import { startTestServer, type Agent, type TestServer } from '../testing/testServer.ts'
 
@@ -26,6 +27,45 @@ it('describes every route of the contract', async () => {
     .flatMap((methods) => Object.values(methods))
     .map((operation) => operation.operationId)
   expect(described.sort()).toEqual(Object.keys(contract).sort())
+})
+
+describe('a fault speaks the language that is asked for', () => {
+  it.each([
+    ['en', undefined, 'en'],
+    ['whatever there is', 'xx, en;q=0.5', 'en'],
+    ['English of a country', 'en-GB', 'en'],
+    ['another', 'qaa, en;q=0.5', 'qaa'],
+    ['English before another', 'qaa;q=0.1, en', 'en'],
+    ['nonsense', ';;q=,*', 'en'],
+  ])('%s', async (_what, wanted, language) => {
+    const asked = server.anonymous().get('/api/nothing')
+    const { body } = await (wanted ? asked.set('Accept-Language', wanted) : asked).expect(404)
+    expect(problemSchema.parse(body).detail).toBe(
+      sayProblem(language, { type: 'not-found' })!.detail,
+    )
+  })
+
+  it('and says why in a code and its facts, for whoever has sentences of their own', async () => {
+    const made = await designer
+      .post('/api/classes')
+      .send({ id: 'c-words', title: 'Class', timeZone: 'UTC' })
+      .expect(201)
+    const group = { title: 'Early boats' }
+    const groups = `/api/classes/${made.body.id}/groups`
+    await designer
+      .post(groups)
+      .send({ id: 'g1', ...group })
+      .expect(200)
+    const { body } = await designer
+      .post(groups)
+      .set('Accept-Language', 'qaa')
+      .send({ id: 'g2', ...group })
+      .expect(409)
+    expect(body).toMatchObject({
+      reason: 'groupNameThere',
+      detail: sayProblem('qaa', { type: 'already-exists', reason: 'groupNameThere' })!.detail,
+    })
+  })
 })
 
 describe('bad input gets a problem document', () => {

@@ -2,6 +2,7 @@
 import type { ErrorRequestHandler } from 'express'
 import { BaseError as SequelizeError, ConnectionError, DatabaseError } from 'sequelize'
 import { HttpError } from './HttpError.ts'
+import { languageOfRequest } from './language.ts'
 
 // PostgreSQL's classes 08 (connection) and 57P (shut down), and what Node says of a closed socket.
 const AWAY = /^(08|57P|53)|^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/
@@ -49,5 +50,5 @@ export const problemHandler: ErrorRequestHandler = (error, request, response, ne
   response
     .status(fault.status)
     .type('application/problem+json')
-    .send(JSON.stringify(fault.toProblem(String(request.id))))
+    .send(JSON.stringify(fault.toProblem(languageOfRequest(request), String(request.id))))
 }

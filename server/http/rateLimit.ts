@@ -58,11 +58,8 @@ export const limitGuests = (database: Database) =>
     validate: { xForwardedForHeader: false },
     store: new DatabaseStore(database, 'guest '),
     handler: (_request, _response, next) =>
-      next(new HttpError('too-many-tries', { detail: TOO_MANY_GUESTS })),
+      next(new HttpError('too-many-tries', { reason: 'tooManyGuests' })),
   })
-
-const TOO_MANY_GUESTS =
-  'Too many guests came from this address just now. Wait a few minutes, then try again.'
 
 function limitGuesses(
   database: Database,

@@ -6,7 +6,8 @@ import type pg from 'pg'
 import type { Person } from '@fernbrake/core/contract'
 import { findSession } from './queries/sessions.ts'
 import { originOf } from './security.ts'
-import type { PersonRow } from '../database/models.ts'
+import { PersonRow } from '../database/models.ts'
+import { languageOfRequest } from './language.ts'
 
 declare module 'express-session' {
   interface SessionData {
@@ -81,12 +82,15 @@ async function freshSession(request: Request, fill: () => void): Promise<void> {
 }
 
 /** Begins a fresh session for a person. */
-export const beginSession = (request: Request, personId: string): Promise<void> =>
-  freshSession(request, () => {
+export async function beginSession(request: Request, personId: string): Promise<void> {
+  await freshSession(request, () => {
     request.session.personId = personId
     if (request.get('X-Embedded') && originOf(request).startsWith('https:'))
       Object.assign(request.session.cookie, FRAMED_COOKIE)
   })
+  // What is sent to them later is in the language that they are here in now.
+  await PersonRow.update({ language: languageOfRequest(request) }, { where: { id: personId } })
+}
 
 /** Begins a session in which a person chooses a password first; nobody is signed in by it. */
 export const beginChoosing = (

@@ -60,13 +60,14 @@ export async function whyNotHandIn(
   const asked = await askedBy(upload)
   if (!asked) return new HttpError('not-found')
   if (bytes === undefined || bytes < 1 || bytes > asked.mostBytes)
-    return new HttpError('too-large', { detail: 'The file is larger than is asked for here.' })
+    return new HttpError('too-large', { reason: 'fileTooLarge' })
   const { attemptId, questionId } = upload
   const kept = await HandedFileRow.count({ where: { attemptId, questionId } })
-  return kept + underWay < MOST_KEPT ? null : new HttpError('too-large', { detail: TOO_MANY })
+  return kept + underWay < MOST_KEPT ? null : tooManyFiles()
 }
 
-const TOO_MANY = `No more than ${MOST_KEPT} files are kept for one question.`
+const tooManyFiles = () =>
+  new HttpError('too-large', { reason: 'filesFull', facts: { most: MOST_KEPT } })
 
 /**
  * Takes a finished upload in, whatever its name and its sender say it is: what counts is its content. Called again for
@@ -96,7 +97,7 @@ export async function takeHandedFile(
   })
   if (!isTaken) {
     await store.remove(storageKey)
-    throw new HttpError('too-large', { detail: TOO_MANY })
+    throw tooManyFiles()
   }
   // Not before it is in the database: until then the upload is all there is of it.
   await rm(path, { force: true })

@@ -1,11 +1,12 @@
 // What a learner's player sends: kept once, marked by the server, refused with a reason, and equal to core's figures.
+import { addUp } from '@fernbrake/core/records'
 import fc from 'fast-check'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { lessonWithFilm, PART, withFork, withQuestion } from '@fernbrake/core/testing'
 import { normalise, watchedAgain } from '@fernbrake/core/watching'
 import { prepared, select, within } from '../database/connect.ts'
-import { addUp, readCovered, storeTaken } from './queries/covered.ts'
+import { readCovered, storeTaken } from './queries/covered.ts'
 import {
   goInAsGuest,
   putLesson,

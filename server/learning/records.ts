@@ -1,14 +1,18 @@
 // Taking in what a learner's player sends. A batch is stored whole or not at all, and acknowledged record by record.
-import type {
-  LearnerRecord,
-  OwnNoteRecord,
-  RecordsReply,
-  ResponseRecordInput,
-  SayRecord,
-  SpanRecord,
-} from '@fernbrake/core/contract'
+import type { RecordsReply } from '@fernbrake/core/contract'
 import { asksIn, partOfKind, type Lesson } from '@fernbrake/core/lesson'
 import { MOST_NOTES } from '@fernbrake/core/notes'
+import {
+  heardAt,
+  judgeBatch,
+  timeOf,
+  type BatchTime,
+  type Judgement,
+  type LearnerRecord,
+  type NoteReported,
+  type Outcomes,
+  type RecordRules,
+} from '@fernbrake/core/records'
 import { prepared, within, type Ask } from '../database/connect.ts'
 import { AttemptRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
@@ -23,19 +27,21 @@ import { countOtherNotes, storeOwnNotes } from './queries/ownNotes.ts'
 import { storeSeen } from './queries/seenThings.ts'
 import { storeResponses } from './answers.ts'
 import { tellMore } from './attempts.ts'
-import { clockOf, forgetClock, heardAt, rememberClock, timeOf, type BatchTime } from './clocks.ts'
+import { clockOf, forgetClock, rememberClock } from './clocks.ts'
 import type { Context } from '../context.ts'
 import { settleFinished } from './finishing.ts'
-import { REFUSALS, type Refusal } from './refusals.ts'
-import { noMovement, spanFault, takeMovement, type Movement } from './reported.ts'
 import { keepSayings, talksNow } from './sayings.ts'
 import { holdingOf, underOf } from './telling.ts'
-import { judgeWatched } from './watched.ts'
 
 export interface SentRecords {
   records: readonly LearnerRecord[]
   /** What the device's clock showed as it sent; null where it does not say. */
   sentAt?: string | null
+}
+
+/** What the player is answered, the words of refusals aside. */
+export interface RecordsTaken extends Omit<RecordsReply, 'refused'> {
+  refused: Omit<RecordsReply['refused'][number], 'message'>[]
 }
 
 /** A batch with what it belongs to. */
@@ -46,8 +52,6 @@ interface Batch extends SentRecords {
   lesson: Lesson
   now: Date
 }
-
-type Told = [id: string, refusal: Refusal | null][]
 
 /** So often a batch is judged anew because another of the same learner came in between. */
 const MOST_TRIES = 5
@@ -61,7 +65,7 @@ export async function takeRecords(
   attemptId: string,
   sent: SentRecords,
   now = new Date(),
-): Promise<RecordsReply> {
+): Promise<RecordsTaken> {
   const attempt = await attemptFacts(attemptId)
   if (!attempt) throw new HttpError('not-found')
   const assignment = await readAssignmentOf(context.database, attempt)
@@ -74,9 +78,9 @@ export async function takeRecords(
   const touched = touchedBy(batch)
   const learned = { facts: attempt, lesson: batch.lesson, assignment }
   const more = touched.size > 0 ? await tellMore(context, learned, { touched }) : null
-  const reply: RecordsReply = { kept: [], refused: [], ...(more ? { told: more } : {}) }
+  const reply: RecordsTaken = { kept: [], refused: [], ...(more ? { told: more } : {}) }
   for (const [id, refusal] of told)
-    if (refusal) reply.refused.push({ id, ...refusal })
+    if (refusal) reply.refused.push({ id, code: refusal })
     else reply.kept.push(id)
   return reply
 }
@@ -101,20 +105,21 @@ const timeOfBatch = ({ state }: KnownClock, { attempt, records, sentAt = null, n
     bounds: { openedMs: attempt.openedAt.getTime(), nowMs: now.getTime() },
   })
 
-async function storeWatching(context: Context, batch: Batch): Promise<Told> {
+async function storeWatching(context: Context, batch: Batch): Promise<Outcomes> {
   const { database, pool } = context
   const { id: attemptId } = batch.attempt
   const ask = prepared(pool, 'store-taken')
   for (let tries = 0; tries < MOST_TRIES; tries += 1) {
     const clock = await clockOf(within(database), attemptId)
     if (!clock) break
-    const { told, taken, movement } = judge(batch, clock, await knownAmong(database, batch, tries))
-    const stored = await storeTaken(ask, attemptId, withMovement(taken, movement, batch.now))
+    const judged = judge(batch, clock, await knownAmong(database, batch, tries))
+    const taken = takenOf(judged, batch.now)
+    const stored = await storeTaken(ask, attemptId, taken)
     if (stored === 'gone') break
     noteClock(attemptId, taken, stored)
     if (stored === 'stale') continue
     if (stored === 'storedWithClaims') await settle(context, batch)
-    return told
+    return judged.outcomes
   }
   // What does not come to rest is settled with the row held.
   return storeAll(context, batch)
@@ -140,31 +145,28 @@ function noteClock(attemptId: string, { clock }: Pick<Taken, 'clock'>, stored: S
 }
 
 /** Stores a batch with answers, ways or words in it, while the attempt is held. */
-async function storeAll(context: Context, batch: Batch): Promise<Told> {
+async function storeAll(context: Context, batch: Batch): Promise<Outcomes> {
   const { database } = context
   const { attempt, assignment, lesson, records } = batch
-  const told = await database.transaction(async (transaction): Promise<Told | null> => {
+  const told = await database.transaction(async (transaction): Promise<Outcomes | null> => {
     const ask = within(database)
     const lock = transaction.LOCK.UPDATE
     if (!(await AttemptRow.findByPk(attempt.id, { attributes: ['id'], lock }))) return null
     const clock = (await readClockRow(ask, attempt.id))!
-    const { told, taken, movement, time } = judge(
-      batch,
-      clock,
-      await knownAmong(database, batch, 1),
-    )
+    const judged = judge(batch, clock, await knownAmong(database, batch, 1))
+    const { outcomes, report, time, watched } = judged
     const holding = holdingOf(attempt, lesson, underOf(assignment), { now: batch.now })
-    const about = { attemptId: attempt.id, holding, lesson, assignment, time, spans: taken.spans }
+    const about = { attemptId: attempt.id, holding, lesson, assignment, time, spans: watched.spans }
     const responses = records.filter((record) => record.kind === 'response')
-    told.push(...(await storeResponses(ask, about, responses as ResponseRecordInput[])))
-    told.push(...(await storeNotes(ask, attempt.id, movement.notes)))
-    told.push(...(await storeSayings(ask, batch, time)))
-    await storeTaken(ask, attempt.id, withMovement(taken, movement, batch.now))
-    await storeSeen(ask, attempt.id, movement.seen)
-    await storeChoices(ask, attempt.id, movement.choices)
-    await storeFinished(ask, attempt.id, movement.finished)
+    outcomes.push(...(await storeResponses(ask, about, responses)))
+    outcomes.push(...(await storeNotes(ask, attempt.id, report.notes)))
+    outcomes.push(...(await storeSayings(ask, batch, time)))
+    await storeTaken(ask, attempt.id, takenOf(judged, batch.now))
+    await storeSeen(ask, attempt.id, report.seen)
+    await storeChoices(ask, attempt.id, report.choices)
+    await storeFinished(ask, attempt.id, report.finished)
     await settleFinished(ask, attempt.id, lesson, assignment)
-    return told
+    return outcomes
   })
   // What is remembered is what was committed, and that is read again.
   forgetClock(attempt.id)
@@ -184,50 +186,46 @@ async function settle(
   })
 }
 
-interface Judged {
-  told: Told
-  taken: Pick<Taken, 'spans' | 'parts' | 'clock'>
-  movement: Movement
+/** By which rules of its assignment records are judged. */
+const rulesOf = (assignment: AssignmentFacts | null): RecordRules | null =>
+  assignment && { topRate: assignment.rules.topRate, closesAt: assignment.closesAt }
+
+interface Judged extends Judgement {
   time: BatchTime
+  clock: KnownClock
 }
 
 /** Looks at what was watched and where the learner went, without storing anything; `known` spans are stored already. */
 function judge(batch: Batch, clock: KnownClock, known: ReadonlySet<string>): Judged {
   const { lesson, assignment, records } = batch
   const time = timeOfBatch(clock, batch)
-  const movement = noMovement()
-  const spans: SpanRecord[] = []
-  const told: Told = []
-  for (const record of records) {
-    if (record.kind === 'response' || record.kind === 'say') continue
-    if (record.kind === 'span') {
-      const fault = spanFault(lesson, record)
-      told.push([record.id, fault])
-      if (!fault && !known.has(record.id)) spans.push(record)
-      continue
-    }
-    const refusal = takeMovement(lesson, time, movement, record)
-    // Of notes it is told once it is known how many there are.
-    if (refusal || record.kind !== 'ownNote') told.push([record.id, refusal])
+  return {
+    ...judgeBatch({ lesson, records, rules: rulesOf(assignment) }, time, known),
+    time,
+    clock,
   }
-  const { after, ...watched } = judgeWatched(lesson, assignment, time, spans)
-  const isClockNew = watched.spans.length > 0
-  const next = isClockNew ? { after, revision: clock.revision } : null
-  return { told, taken: { ...watched, clock: next }, movement, time }
 }
 
-const withMovement = (
-  taken: Judged['taken'],
-  { place, released }: Movement,
-  seenAt: Date,
-): Taken => ({ ...taken, place, released, seenAt })
+/** What the one statement stores that every batch needs. */
+function takenOf({ watched, report, clock }: Judged, seenAt: Date): Taken {
+  const { spans, parts, after } = watched
+  const isClockNew = spans.length > 0
+  return {
+    spans,
+    parts,
+    place: report.place,
+    released: report.released,
+    seenAt,
+    clock: isClockNew ? { after, revision: clock.revision } : null,
+  }
+}
 
 async function storeSayings(
   ask: Ask,
   { attempt, assignment, lesson, records, now }: Batch,
   time: BatchTime,
-): Promise<Told> {
-  const said = records.filter((record): record is SayRecord => record.kind === 'say')
+): Promise<Outcomes> {
+  const said = records.filter((record) => record.kind === 'say')
   if (said.length === 0) return []
   const talks = assignment !== null && (await talksNow(assignment, attempt.personId))
   const sayings = said.map(({ kind: _, ...saying }) => ({
@@ -243,8 +241,8 @@ async function storeSayings(
 async function storeNotes(
   ask: Ask,
   attemptId: string,
-  notes: readonly OwnNoteRecord[],
-): Promise<Told> {
+  notes: readonly NoteReported[],
+): Promise<Outcomes> {
   if (notes.length === 0) return []
   const ids = new Set(notes.map(({ noteId }) => noteId))
   const room = MOST_NOTES - (await countOtherNotes(ask, attemptId, [...ids]))
@@ -257,5 +255,5 @@ async function storeNotes(
     attemptId,
     [...latest.values()].filter(({ noteId }) => welcome.has(noteId)),
   )
-  return notes.map(({ id, noteId }) => [id, welcome.has(noteId) ? null : REFUSALS.tooManyNotes])
+  return notes.map(({ id, noteId }) => [id, welcome.has(noteId) ? null : 'tooManyNotes'])
 }

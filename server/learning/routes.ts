@@ -1,6 +1,8 @@
 // Which routes about learning are answered by what.
 import type { Person } from '@fernbrake/core/contract'
 import type { Context } from '../context.ts'
+import { problemWords } from '@fernbrake/core/words'
+import { languageOfRequest } from '../http/language.ts'
 import { type Part, whoCalls } from '../http/handlers.ts'
 import { sendStored } from '../http/sendStored.ts'
 import { beginSession } from '../http/session.ts'
@@ -52,6 +54,10 @@ export function learningRoutes(
       await sendHandedFile(context, { attemptId, id }, response)
       return undefined
     },
-    sendRecords: ({ params, body }) => takeRecords(context, params.attemptId, body),
+    sendRecords: async ({ params, body, request }) => {
+      const { refused, ...reply } = await takeRecords(context, params.attemptId, body)
+      const { refusals } = problemWords(languageOfRequest(request))
+      return { ...reply, refused: refused.map((one) => ({ ...one, message: refusals[one.code] })) }
+    },
   }
 }

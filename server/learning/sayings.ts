@@ -1,9 +1,8 @@
 // What learners say to their class comes with their records, and is handed on to whoever keeps it: the talk.
-import type { Saying } from '@fernbrake/core/contract'
+import type { Outcomes, Saying } from '@fernbrake/core/records'
 import type { Lesson } from '@fernbrake/core/lesson'
 import type { Ask } from '../database/connect.ts'
 import { isAssignedTo, type AssignmentFacts } from './queries/assignments.ts'
-import type { Refusal } from './refusals.ts'
 
 /** A learner who says something. */
 export interface Speaker {
@@ -26,7 +25,7 @@ export type KeepSayings = (
   speaker: Speaker,
   sayings: readonly (Saying & { id: string })[],
   nowMs: number,
-) => Promise<[id: string, refusal: Refusal | null][]>
+) => Promise<Outcomes>
 
 let keep: KeepSayings | null = null
 

@@ -1,8 +1,9 @@
 // How much of the stretch that answers a question had been watched when it was answered.
 import type { Question } from '@fernbrake/core/questions'
+import type { JudgedSpan } from '@fernbrake/core/records'
 import { shareWatched, type Span } from '@fernbrake/core/watching'
 import type { Ask } from '../database/connect.ts'
-import { readCovered, type SpanRow } from './queries/covered.ts'
+import { readCovered } from './queries/covered.ts'
 
 /** What counted as watched before a batch, by part; nothing where none of its questions names a stretch. */
 export async function watchedBefore(
@@ -19,7 +20,7 @@ export function seenShare(
   { evidence }: Question,
   answeredAt: string,
   watched: Record<string, Span[]>,
-  batch: readonly SpanRow[],
+  batch: readonly JudgedSpan[],
 ): number | null {
   if (!evidence || evidence.toMs <= evidence.fromMs) return null
   const answeredMs = Date.parse(answeredAt)

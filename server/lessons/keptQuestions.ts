@@ -39,9 +39,7 @@ export async function keepQuestion(
   const known = await KeptQuestionRow.findByPk(id)
   if (known && known.ownerId !== person.id) throw new HttpError('already-exists')
   if (!known && (await KeptQuestionRow.count({ where: { ownerId: person.id } })) >= MOST_KEPT)
-    throw new HttpError('too-large', {
-      detail: `No more than ${MOST_KEPT} questions are kept. Let some go first.`,
-    })
+    throw new HttpError('too-large', { reason: 'questionShelfFull', facts: { most: MOST_KEPT } })
   const kept = { question: forShelf(question), keptAt: new Date() }
   await KeptQuestionRow.upsert({ id, ownerId: person.id, ...kept })
   return { id }

@@ -132,7 +132,8 @@ export async function giveCopies(
     const unknown = wanted.filter((email) => !given.includes(email))
     if (unknown.length > 0)
       throw new HttpError('no-such-designer', {
-        detail: `No designer has an account with ${unknown.join(', ')}. Nobody was given a copy.`,
+        reason: 'noDesignersFor',
+        facts: { addresses: unknown },
       })
     for (const person of people) {
       const digest = createHash('sha256').update(`${id} ${lessonId} ${person.id}`)

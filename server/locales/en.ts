@@ -7,6 +7,7 @@ const writeTime = ({ until, timeZone }: { until: string; timeZone: string }) =>
   )
 
 export default {
+  language: 'en',
   cards: { goTo: 'Go to', signIn: 'Sign-in name', phrase: 'Pass phrase, for the first time' },
   mail: {
     marked: {

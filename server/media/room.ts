@@ -34,16 +34,11 @@ export function whyNoRoom(
   const own = under.filter((one) => one.ownerId === ownerId)
   const held = under.reduce((sum, one) => sum + one.bytes, 0)
   const ownHeld = own.reduce((sum, one) => sum + one.bytes, 0)
-  if (own.length >= MOST_UNFINISHED) return new HttpError('no-room', { detail: TOO_MANY })
+  if (own.length >= MOST_UNFINISHED) return new HttpError('no-room', { reason: 'tooMuchUnderWay' })
   if (ownBytes + ownHeld + bytes > mostOwnBytes)
-    return new HttpError('no-room', { detail: OWN_FULL })
+    return new HttpError('no-room', { reason: 'ownRoomFull' })
   return freeBytes - held - bytes < KEPT_FREE_BYTES ? new HttpError('no-room') : null
 }
-
-const TOO_MANY =
-  'Too much is being sent already and was never finished. Let some of it finish, then try again.'
-const OWN_FULL =
-  'Your media take all the room that you may have. Remove some that you do not use, or ask your keeper for more.'
 
 /** What of an upload has not come yet, in bytes. */
 export async function missingBytes(folder: string, id: string, size: number): Promise<number> {

@@ -32,9 +32,7 @@ export async function removeMedia(
     const media = await MediaRow.findByPk(mediaId, { transaction, lock: transaction.LOCK.UPDATE })
     if (!media) throw new HttpError('not-found')
     if (media.state === 'preparing')
-      throw new HttpError('medium-in-use', {
-        detail: 'It is still being prepared. Wait until that is over, then remove it.',
-      })
+      throw new HttpError('medium-in-use', { reason: 'stillPrepared' })
     if (await isShownAnywhere(ask, mediaId)) throw new HttpError('medium-in-use')
     const files = await MediaFileRow.findAll({ where: { mediaId }, transaction })
     await media.destroy({ transaction })

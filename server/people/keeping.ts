@@ -55,9 +55,7 @@ export async function addPerson(
     await PersonRow.create({ id, name, email: address, role, passwordHash: null, card })
   } catch (error) {
     if (!(error instanceof UniqueConstraintError)) throw error
-    throw new HttpError('already-exists', {
-      detail: 'Somebody has an account with this email address already.',
-    })
+    throw new HttpError('already-exists', { reason: 'addressThere' })
   }
   return { person: await kept(context, id), phrase }
 }
@@ -73,9 +71,7 @@ export async function changePerson(
     const row = await PersonRow.findByPk(personId, { transaction, lock: transaction.LOCK.UPDATE })
     if (!row) throw new HttpError('not-found')
     if (row.role === 'guest' && role !== undefined)
-      throw new HttpError('not-allowed', {
-        detail: 'A guest has no account that could have a role.',
-      })
+      throw new HttpError('not-allowed', { reason: 'guestsHaveNoRole' })
     if (role !== undefined && role !== 'keeper') leaveAKeeper(row, keepers)
     const change = { ...(name ? { name } : {}), ...(role ? { role } : {}) }
     const leavesClass = role !== undefined && role !== row.role && row.homeClass !== null
@@ -104,9 +100,7 @@ async function lockKeepers(transaction: Transaction): Promise<number> {
 
 function leaveAKeeper(row: PersonRow, keepers: number): void {
   if (row.role === 'keeper' && keepers < 2)
-    throw new HttpError('last-owner', {
-      detail: 'This is the only keeper. Make somebody else a keeper first.',
-    })
+    throw new HttpError('last-owner', { reason: 'onlyKeeper' })
 }
 
 /** Takes the password away and ends all sessions; a phrase opens the choice of a new one. */
@@ -116,8 +110,7 @@ export async function resetPassword(context: Context, personId: string): Promise
   await database.transaction(async (transaction) => {
     const row = await PersonRow.findByPk(personId, { transaction, lock: transaction.LOCK.UPDATE })
     if (!row) throw new HttpError('not-found')
-    if (row.role === 'guest')
-      throw new HttpError('not-allowed', { detail: 'A guest has no password.' })
+    if (row.role === 'guest') throw new HttpError('not-allowed', { reason: 'guestsHaveNoPassword' })
     await row.update({ passwordHash: null, card: sealing.seal(phrase) }, { transaction })
     await endSessionsOf(within(database, transaction), personId)
   })
@@ -131,8 +124,7 @@ export async function removePerson(
   keeper: Person,
   personId: string,
 ): Promise<{ attempts: number; files: number }> {
-  if (personId === keeper.id)
-    throw new HttpError('not-allowed', { detail: 'Nobody removes their own account.' })
+  if (personId === keeper.id) throw new HttpError('not-allowed', { reason: 'notOneself' })
   const { attempts, keys } = await database.transaction(async (transaction) => {
     const keepers = await lockKeepers(transaction)
     // What arrives of this person meanwhile may still name them; it is waited for below, and goes with the rest.
@@ -144,7 +136,8 @@ export async function removePerson(
     const { lessons, classes, media } = await readHolds(ask, personId)
     if (lessons + classes + media > 0)
       throw new HttpError('last-owner', {
-        detail: `Nothing was removed: ${lessons} lessons and ${classes} classes would be left without anybody, and ${media} media of this person are used in lessons. Share them with somebody else first.`,
+        reason: 'leavesOrphans',
+        facts: { lessons, classes, media },
       })
     return removeRows(ask, personId)
   })

@@ -2,19 +2,23 @@
 import type { Person } from '@fernbrake/core/contract'
 import type { Ask } from '../database/connect.ts'
 import { readAddresses, storeMail } from './queries/mails.ts'
-import texts from '../locales/en.ts'
+import { wordsIn } from '../locales/words.ts'
 
-/** Tells learners that their answers were marked. */
+/** Tells learners that their answers were marked, each in the language they were here in last. */
 export async function tellMarks(
   ask: Ask,
   by: Person,
   { title, heldBack }: { title: string; heldBack: { until: string; timeZone: string } | null },
   learners: readonly string[],
 ): Promise<void> {
-  for (const { email, name } of await readAddresses(ask, learners))
+  const known = await readAddresses(ask, learners)
+  // In one order for everybody, so that no two who write to the same people wait for each other.
+  for (const { email, name, language } of known.sort((a, b) => (a.email < b.email ? -1 : 1))) {
+    const { subject, body } = wordsIn(language ?? 'en').mail.marked
     await storeMail(ask, by.id, {
       recipient: email,
-      subject: texts.mail.marked.subject(title),
-      body: texts.mail.marked.body(name, title, by.name, heldBack),
+      subject: subject(title),
+      body: body(name, title, by.name, heldBack),
     })
+  }
 }

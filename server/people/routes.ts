@@ -41,10 +41,10 @@ export function peopleRoutes(
       const { choosing } = request.session
       if (!choosing && !person) throw new HttpError('not-signed-in')
       if (!choosing && !(await hasPassword(person!.id, body.before ?? '')))
-        throw new HttpError('wrong-password', { detail: 'This is not the password so far.' })
+        throw new HttpError('wrong-password', { reason: 'notTheOldPassword' })
       const who = choosing ?? { personId: person!.id, phrase: null }
       const chosen = await choosePassword(context, who, body.password)
-      if (!chosen) throw new HttpError('wrong-password', { detail: CARD_GONE })
+      if (!chosen) throw new HttpError('wrong-password', { reason: 'cardGone' })
       await beginSession(request, chosen.id)
       context.accessChanged({ personId: chosen.id })
       return describeSession(chosen)
@@ -57,8 +57,6 @@ export function peopleRoutes(
     },
   }
 }
-
-const CARD_GONE = 'This card is not good any more. Ask your teacher for a new one.'
 
 export function keepingRoutes(
   context: Context,

@@ -1,4 +1,5 @@
 // Marks that people give: who may, what fits, two at once, and when learners are told.
+import { wordsIn } from '../locales/words.ts'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import type {
@@ -20,7 +21,7 @@ import {
   type Classroom,
   type Somebody,
 } from '../testing/classroom.ts'
-import { startTestServer, type TestServer } from '../testing/testServer.ts'
+import { startTestServer, type TestServer, PASSWORD } from '../testing/testServer.ts'
 
 let server: TestServer
 let teacher: Somebody
@@ -261,6 +262,22 @@ describe('a mark', () => {
     }
     expect(mails[0]).toMatchObject({ recipient: ada.person.email })
     expect(mails[0]!.subject).toContain('A lesson')
+  })
+
+  it('is told in the language that the learner was here in last, whatever the teacher reads', async () => {
+    const { email } = ada.person
+    await server
+      .anonymous()
+      .post('/api/session')
+      .set('Accept-Language', 'qaa')
+      .send({ email, password: PASSWORD })
+      .expect(200)
+    await mark(await write(ada)).expect(200)
+    await tell()
+    const { mails } = (await teacher.agent.get('/api/mailbox').expect(200)).body as {
+      mails: { subject: string; body: string }[]
+    }
+    expect(mails[0]!.subject).toBe(wordsIn('qaa').mail.marked.subject('A lesson'))
   })
 })
 

@@ -20,7 +20,6 @@ import {
   pseudonyms,
   verdictOfPoints,
   withoutFileNames,
-  type MarkFault,
 } from '@fernbrake/core/marking'
 import {
   filesOfAnswer,
@@ -200,13 +199,6 @@ function showAnswer(
   }
 }
 
-const FAULTS: Record<MarkFault, (max: number) => string> = {
-  aboveMax: (max) => `This question brings up to ${max} points; nothing was changed.`,
-  belowZero: () => 'A mark cannot be below 0; nothing was changed.',
-  levelsMissing: () => 'The rubric is not filled in yet; nothing was changed.',
-  levelsDiffer: () => 'The points do not come of the rubric; nothing was changed.',
-}
-
 /** Marks an answer, over the mark that was seen and no other; the same again changes nothing. */
 export async function saveMark(
   { database, announce, pool }: Context,
@@ -222,7 +214,8 @@ export async function saveMark(
   const question = response && (await editionDocument(facts)).questions[response.questionId]
   if (!question || !isGraded(question)) throw new HttpError('not-found')
   const fault = markFault(question, { points, levels })
-  if (fault) throw new HttpError('invalid-input', { detail: FAULTS[fault](question.points) })
+  if (fault)
+    throw new HttpError('invalid-input', { reason: fault, facts: { max: question.points } })
   const verdict = verdictOfPoints(question, points) as 'right' | 'partly' | 'wrong'
   const mark = { attemptId, responseId, revision, points, verdict, levels, comment }
   const stored = await storeMark(within(database), { ...mark, personId: person.id })
@@ -234,9 +227,11 @@ export async function saveMark(
   if (!there) throw new HttpError('not-found')
   const { personId, ...other } = there
   if (personId === person.id && saysTheSame(other, given)) return toMark(other)
-  throw new HttpError('mark-changed', {
-    detail: `${other.by ?? 'Somebody'} has marked this answer in the meantime; nothing of theirs was changed.`,
-  })
+  const { by } = other
+  throw new HttpError(
+    'mark-changed',
+    by === null ? {} : { reason: 'markedBy', facts: { name: by } },
+  )
 }
 
 const saysTheSame = (
@@ -273,9 +268,7 @@ export async function keepComment(
   const ask = within(database)
   const kept = await readKeptComments(ask, person.id)
   if (kept.length >= MOST_COMMENTS && !kept.some((one) => one.id === id))
-    throw new HttpError('too-large', {
-      detail: 'You keep as many comments as there is room for. Forget one first.',
-    })
+    throw new HttpError('too-large', { reason: 'commentsFull' })
   if (!kept.some((one) => one.words === words)) await storeKeptComment(ask, id, person.id, words)
   return { comments: await readKeptComments(ask, person.id) }
 }

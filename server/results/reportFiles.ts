@@ -3,7 +3,7 @@ import { readClassHead } from '../learning/queries/classHead.ts'
 import type { Person, ReportFormat, ReportName } from '@fernbrake/core/contract'
 import { within } from '../database/connect.ts'
 import { HttpError } from '../http/HttpError.ts'
-import texts from '../locales/en.ts'
+import { wordsIn, type ServerWords } from '../locales/words.ts'
 import type { MailFile } from '../people/compose.ts'
 import { classOfAssignment } from '../learning/queries/assignments.ts'
 import { storeMail } from '../people/queries/mails.ts'
@@ -32,6 +32,7 @@ async function overviewOf(
   context: Context,
   person: Person,
   from: SourceOf,
+  words: ServerWords,
   edition?: number,
 ): Promise<ReportDocument> {
   const { about, learners } = await gather(context, person, from, edition)
@@ -41,16 +42,17 @@ async function overviewOf(
     // A class is all who were given it, those too who have not begun, on whatever edition.
     const said = await countActivity(within(context.database), from.sourceId)
     const standing = await readStanding(context, { classId, assignmentId: from.sourceId }, said)
-    return overviewDocument({ ...about, edition: null }, standing.learners)
+    return overviewDocument(words, { ...about, edition: null }, standing.learners)
   }
   const own = learners.map(({ name, stood }) => ({ name, hasLeft: false, attempts: [stood] }))
-  return overviewDocument(about, own)
+  return overviewDocument(words, about, own)
 }
 
 async function talkOf(
   context: Context,
   person: Person,
   { source, sourceId }: SourceOf,
+  words: ServerWords,
 ): Promise<ReportDocument> {
   const classId = source === 'assignment' ? await classOfAssignment(sourceId) : null
   // Those who opened a lesson by its link do not talk.
@@ -61,28 +63,29 @@ async function talkOf(
     readAllPosts(context, person, where),
     readClassHead(within(context.database), classId),
   ])
-  return talkDocument({ ...about, classTitle: head?.title ?? null }, posts)
+  return talkDocument(words, { ...about, classTitle: head?.title ?? null }, posts)
 }
 
 async function documentOf(
   context: Context,
   person: Person,
   from: SourceOf,
+  words: ServerWords,
   { report, edition }: { report: ReportName; edition?: number | undefined },
 ): Promise<ReportDocument> {
   switch (report) {
     case 'overview':
-      return overviewOf(context, person, from, edition)
+      return overviewOf(context, person, from, words, edition)
     case 'watching':
-      return watchingDocument(await readWatchMap(context, person, from, edition))
+      return watchingDocument(words, await readWatchMap(context, person, from, edition))
     case 'questions':
-      return questionsDocument(await readQuestionAnalysis(context, person, from, edition))
+      return questionsDocument(words, await readQuestionAnalysis(context, person, from, edition))
     case 'ways':
-      return waysDocument(await readWays(context, person, from, edition))
+      return waysDocument(words, await readWays(context, person, from, edition))
     case 'comparison':
-      return comparisonDocument(await readComparison(context, person, from))
+      return comparisonDocument(words, await readComparison(context, person, from))
     case 'talk':
-      return talkOf(context, person, from)
+      return talkOf(context, person, from, words)
   }
 }
 
@@ -108,17 +111,19 @@ export async function reportFile(
   context: Context,
   person: Person,
   from: SourceOf,
+  language: string,
   asked: { report: ReportName; edition?: number | undefined; format: ReportFormat },
 ): Promise<MailFile> {
-  return fileOf(await documentOf(context, person, from, asked), asked.format)
+  return fileOf(await documentOf(context, person, from, wordsIn(language), asked), asked.format)
 }
 
 export async function markBookFile(
   context: Context,
   classId: string,
+  language: string,
   format: ReportFormat,
 ): Promise<MailFile> {
-  return fileOf(markBookDocument(await readMarkBook(context, classId)), format)
+  return fileOf(markBookDocument(wordsIn(language), await readMarkBook(context, classId)), format)
 }
 
 /** Mails overview, watching and questions as one PDF and one workbook; one mail to each address. */
@@ -126,23 +131,27 @@ export async function mailReport(
   context: Context,
   person: Person,
   from: SourceOf,
+  language: string,
   { to, edition }: { to: readonly string[]; edition?: number | undefined },
 ): Promise<{ sent: number }> {
+  const words = wordsIn(language)
   const documents = await Promise.all(
     (['overview', 'watching', 'questions'] as const).map((report) =>
-      documentOf(context, person, from, { report, edition }),
+      documentOf(context, person, from, words, { report, edition }),
     ),
   )
   const [first] = documents as [ReportDocument, ...ReportDocument[]]
   const whole: ReportDocument = {
+    language,
     title: first.title,
     about: first.about,
     sentences: documents.flatMap(({ sentences }) => sentences),
     tables: documents.flatMap(({ tables }) => tables),
   }
   const files = await Promise.all([fileOf(whole, 'pdf'), fileOf(whole, 'xlsx')])
-  const addresses = [...new Set(to.map((address) => address.trim().toLowerCase()))]
-  const { subject, body } = texts.report.mail
+  // In one order for everybody, so that no two who write to the same people wait for each other.
+  const addresses = [...new Set(to.map((address) => address.trim().toLowerCase()))].sort()
+  const { subject, body } = words.report.mail
   await context.database.transaction(async (transaction) => {
     for (const recipient of addresses)
       await storeMail(

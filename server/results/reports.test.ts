@@ -1,5 +1,6 @@
 // Results: what SQL counts is what core computes; files, mails and the mark book say the same.
 import ExcelJS from 'exceljs'
+import { wordsIn } from '../locales/words.ts'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { usualRules } from '@fernbrake/core/classes'
@@ -266,6 +267,14 @@ describe('results as files', () => {
     )
     const lines = (await fileOf('overview', 'csv')).toString().trim().split('\r\n')
     expect(lines).toHaveLength(standing.learners.length + 1)
+  })
+
+  it('come in the language that is asked for, their figures as they are', async () => {
+    const asked = teacher.agent.get(`${path}/files/overview?format=csv`).set('Accept-Language', 'qaa')
+    const [head, ...rows] = (await asked.expect(200)).text.trim().split('\r\n')
+    const [, ...same] = (await fileOf('overview', 'csv')).toString().trim().split('\r\n')
+    expect(head).toContain(wordsIn('qaa').report.heads.name)
+    expect(rows.map((row) => row.split(',')[2])).toEqual(same.map((row) => row.split(',')[2]))
   })
 
   it('go by mail to each address once, with the files; no address brings in another header', async () => {

@@ -17,6 +17,7 @@ import {
   release,
   saveMark,
 } from './marking.ts'
+import { languageOfRequest } from '../http/language.ts'
 import { mailReport, markBookFile, reportFile } from './reportFiles.ts'
 import { readComparison, readQuestionAnalysis, readWatchMap, readWays } from './reports.ts'
 import { readResults } from './results.ts'
@@ -83,13 +84,20 @@ export function reportRoutes(
     report: async (call) => {
       const { report, ...from } = call.params
       const asked = { report, ...call.query }
-      return send(await reportFile(context, whoCalls(call), from, asked), call.response)
+      return send(
+        await reportFile(context, whoCalls(call), from, languageOfRequest(call.request), asked),
+        call.response,
+      )
     },
-    mailReport: (call) => mailReport(context, whoCalls(call), call.params, call.body),
+    mailReport: (call) =>
+      mailReport(context, whoCalls(call), call.params, languageOfRequest(call.request), call.body),
     markBook: ({ params }) => readMarkBook(context, params.classId),
     weighAssignment: ({ params, body }) => weighAssignment(context, params, body.weight),
     excuse: ({ params, body }) => excuse(context, params, body.isExcused),
-    markBookFile: async ({ params, query, response }) =>
-      send(await markBookFile(context, params.classId, query.format), response),
+    markBookFile: async ({ params, query, request, response }) =>
+      send(
+        await markBookFile(context, params.classId, languageOfRequest(request), query.format),
+        response,
+      ),
   }
 }

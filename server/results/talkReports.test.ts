@@ -1,4 +1,5 @@
 // What is told of the talk of a class: who has posted what, what waits, what is new; and what goes with a person.
+import { wordsIn } from '../locales/words.ts'
 import { nanoid } from 'nanoid'
 import { beforeEach, describe, expect, it } from 'vitest'
 import type {
@@ -68,7 +69,11 @@ it('the report tells all of it in the order of the lesson, and what waits', asyn
   await teacher.agent.patch(`${talk}/${head.postId}`).send({ isHidden: true }).expect(200)
   const { body } = await teacher.agent.get(`${talk}/activity`).expect(200)
   const { posts } = await readAsTeacher()
-  const document = talkDocument({ ...(body as TalkReport), classTitle: 'Spring intake' }, posts)
+  const document = talkDocument(
+    wordsIn('en'),
+    { ...(body as TalkReport), classTitle: 'Spring intake' },
+    posts,
+  )
   expect(document).toMatchObject({ about: 'Spring intake · Talk' })
   expect(document.sentences).toEqual([
     '1 of 2 has said something.',
@@ -83,7 +88,7 @@ it('the report tells all of it in the order of the lesson, and what waits', asyn
   const file = (source: string) => `/api/results/${source}/files/talk?format=csv`
   // The newest edition may lack a part that was talked about.
   const later = { ...(body as TalkReport), classTitle: null, parts: [] }
-  const lost = talkDocument(later, posts).tables[1]!.rows
+  const lost = talkDocument(wordsIn('en'), later, posts).tables[1]!.rows
   expect(lost.map((row) => row[0])).toEqual(Array(3).fill('A part that the lesson has no longer'))
   const csv = await teacher.agent.get(file(`assignment/${room.assignmentId}`)).expect(200)
   expect(csv.text).toContain('Test learner,1,1,1,0,')

@@ -5,7 +5,9 @@ import { join } from 'node:path'
 import type { Express, Request, RequestHandler, Response } from 'express'
 import expressStaticGzip, { type ExpressStaticGzipOptions } from 'express-static-gzip'
 import { REPOSITORY } from '../settings.ts'
+import { LANGUAGES } from '@fernbrake/core/words'
 import { HttpError } from '../http/HttpError.ts'
+import { languageOfRequest } from '../http/language.ts'
 import { EARLY_PLACE, type EarlyPart } from './learnerPage.ts'
 
 /** Addresses of the learner's page; everything else is the application. */
@@ -21,7 +23,7 @@ export interface LearnerPage {
 }
 
 /** What stands in the built pages where the nonce of each answer belongs. */
-export const NONCE_PLACE = '__CSP_NONCE__'
+const NONCE_PLACE = '__CSP_NONCE__'
 
 /** Mounts the built pages. Their scripts and fonts have their content in their names and may be kept for good. */
 export function mountPages(app: Express, _server: Server, learn: LearnerPage): void {
@@ -61,19 +63,30 @@ function pageOf(path: string, earlyPart?: EarlyPart): RequestHandler {
     const template = await readFile(path, 'utf8').catch((cause: unknown) => {
       throw new HttpError('not-found', { cause })
     })
-    const html = template.replaceAll(NONCE_PLACE, String(response.locals.nonce))
     response.type('html').set('Cache-Control', 'no-store')
-    await sendPage(request, response, html, earlyPart)
+    await sendPage(request, response, template, earlyPart)
   }
 }
 
-/** Sends the head at once, so that scripts and styles are on their way while the early part is looked up. */
+/** What stands in the built pages where the language of each answer belongs. */
+const LANGUAGE_PLACE = '<html lang="en">'
+
+/**
+ * Sends a page with its nonce, in the language that the browser asks for first. The head goes at once, so that scripts and
+ * styles are on their way while the early part is looked up.
+ */
 export async function sendPage(
   request: Request,
   response: Response,
-  html: string,
+  template: string,
   earlyPart?: EarlyPart,
 ): Promise<void> {
+  const language = languageOfRequest(request)
+  const { direction } = LANGUAGES[language]
+  const html = template
+    .replaceAll(NONCE_PLACE, String(response.locals.nonce))
+    .replace(LANGUAGE_PLACE, `<html lang="${language}" dir="${direction}">`)
+  response.set('Content-Language', language).vary('Accept-Language')
   const [head, rest] = html.split(EARLY_PLACE)
   if (!earlyPart || rest === undefined) return void response.send(html)
   response.write(head)

@@ -28,6 +28,7 @@ import {
   type HandedUpload,
 } from '../learning/handedFiles.ts'
 import { bytesOwnedBy, isTakenUpload, takeUpload } from '../media/media.ts'
+import { languageOfRequest } from '../http/language.ts'
 import { missingBytes, whyNoRoom, type Unfinished } from '../media/room.ts'
 
 /** What was begun and not finished is kept this long, in ms: somebody may go on with it from another place. */
@@ -36,11 +37,13 @@ const UNFINISHED_KEPT_MS = 14 * 24 * 60 * 60 * 1000
 /** What a file that comes with an answer is said to be. */
 const ANSWER = 'answer'
 const mayPutMediaIn = ({ role }: Person) => role === 'designer' || role === 'keeper'
-const caller = new AsyncLocalStorage<Person>()
+/** Who calls, and in which language they are answered. */
+const caller = new AsyncLocalStorage<{ person: Person; language: string }>()
 
 /** A fault of the catalogue in the form that the tus server answers with. */
 function tusFault(fault: HttpError) {
-  return { status_code: fault.status, body: JSON.stringify(fault.toProblem()) }
+  const { language = 'en' } = caller.getStore() ?? {}
+  return { status_code: fault.status, body: JSON.stringify(fault.toProblem(language)) }
 }
 
 /** What an upload is said to be; films are what is put in most. */
@@ -81,6 +84,10 @@ async function dropUpload(folder: string, id: string): Promise<void> {
   await rm(join(folder, id), { force: true })
   await rm(join(folder, `${id}.json`), { force: true })
 }
+
+/** Whether what was begun may still be gone on with. */
+const isYoung = ({ creation_date: begun }: { creation_date?: string } = {}) =>
+  begun !== undefined && Date.now() - Date.parse(begun) < UNFINISHED_KEPT_MS
 
 export function createUploads(context: Context, folder: string): Uploads {
   mkdirSync(folder, { recursive: true })
@@ -148,7 +155,7 @@ export function createUploads(context: Context, folder: string): Uploads {
     respectForwardedHeaders: true,
     namingFunction: () => nanoid(),
     onUploadCreate: async (_request, { metadata = {}, size }) => {
-      const person = caller.getStore()!
+      const { person } = caller.getStore()!
       const under = await listUnfinished()
       const said = { filename: metadata.filename ?? '', ownerId: person.id }
       if (metadata.kind !== ANSWER) {
@@ -165,7 +172,7 @@ export function createUploads(context: Context, folder: string): Uploads {
     },
     onIncomingRequest: async (_request, uploadId) => {
       const known = await datastore.configstore.get(uploadId).catch(() => undefined)
-      if (known && known.metadata?.ownerId !== caller.getStore()!.id)
+      if (known && known.metadata?.ownerId !== caller.getStore()!.person.id)
         throw tusFault(new HttpError('upload-gone'))
     },
     onUploadFinish: async (_request, upload) => {
@@ -215,13 +222,13 @@ export function createUploads(context: Context, folder: string): Uploads {
       const size = id === null ? null : await sizeWhenTaken(id, person!)
       if (size !== null) return void sendOffset(response, size)
       acceptCallbacks(response)
-      await caller.run(person!, () => tus.handle(request, response))
+      const calling = { person: person!, language: languageOfRequest(request) }
+      await caller.run(calling, () => tus.handle(request, response))
     },
     dropUnfinished: async () => {
       let dropped = 0
       for (const { id } of await listUploads(folder)) {
-        const { creation_date: begun } = (await datastore.configstore.get(id)) ?? {}
-        if (begun && Date.now() - Date.parse(begun) < UNFINISHED_KEPT_MS) continue
+        if (isYoung(await datastore.configstore.get(id))) continue
         await dropUpload(folder, id)
         dropped += 1
       }

@@ -4,11 +4,11 @@ import {
   type BodyOf,
   type contract,
   type Person,
-  type Saying,
   type TalkReply,
   type TalkReport,
   type WaitingEnquiries,
 } from '@fernbrake/core/contract'
+import { momentFault, type Outcomes, type Refusal, type Saying } from '@fernbrake/core/records'
 import { filmLengthMs, partsInOrder, type Lesson } from '@fernbrake/core/lesson'
 import {
   fitsRange,
@@ -47,9 +47,7 @@ import {
   type MetPost,
 } from './queries/talk.ts'
 import type { Context } from '../context.ts'
-import { REFUSALS, type Refusal } from '../learning/refusals.ts'
 import { talksNow, type Speaker } from '../learning/sayings.ts'
-import { END_SLACK_MS, lengthOf } from '../learning/reported.ts'
 
 /** Where somebody talks, and as what. */
 interface Place extends Onlooker {
@@ -121,29 +119,18 @@ async function newsOf(
   }
 }
 
-/** What keeps somebody from saying something about this place of the lesson, or null. */
-function placeFault(lesson: Lesson, { partId, place }: Saying): Refusal | null {
-  const lengthMs = lengthOf(lesson, partId)
-  if (lengthMs === null) return REFUSALS.unknownPart
-  if (place.on === 'part') return null
-  // There is no moment of what does not play.
-  if (lengthMs === 0) return REFUSALS.unknownPart
-  return place.atMs > lengthMs + END_SLACK_MS ? REFUSALS.beyondEnd : null
-}
-
 /** The posts that sayings are about or reply to, by id. */
 type Met = Map<string, MetPost>
 
 /** What keeps somebody from saying this, whatever else they have said; null where nothing does. */
 function sayingFault(by: Place, lesson: Lesson, saying: Saying, met: Met): Refusal | null {
   const known = met.get(saying.postId)
-  if (known ? !isSameOf(by, known, saying) : !maySay(saying.sort, by.teaches))
-    return REFUSALS.notForYou
+  if (known ? !isSameOf(by, known, saying) : !maySay(saying.sort, by.teaches)) return 'notForYou'
   const head = saying.replyTo === null ? undefined : met.get(saying.replyTo)
   if (saying.replyTo !== null && !mayBeRepliedTo(head, by, known !== undefined))
-    return REFUSALS.unknownPost
-  if (!fitsRange(saying.number, head?.range ?? null)) return REFUSALS.wrongNumber
-  return head || known ? null : placeFault(lesson, saying)
+    return 'unknownPost'
+  if (!fitsRange(saying.number, head?.range ?? null)) return 'wrongNumber'
+  return head || known ? null : momentFault(lesson, saying)
 }
 
 /** Whether it is another word on one's own post, which stays what it was. */
@@ -173,7 +160,7 @@ async function takeAll(
   for (const saying of sayings) {
     const known = met.get(saying.postId)
     const fault = sayingFault(by, lesson, saying, met)
-    const refusal = fault ?? (!known && room <= 0 ? REFUSALS.tooManyPosts : null)
+    const refusal = fault ?? (!known && room <= 0 ? 'tooManyPosts' : null)
     told.push(refusal)
     if (refusal) continue
     if (!known) room -= 1
@@ -199,16 +186,16 @@ export async function takeSayings(
   { assignmentId, personId, lesson }: Speaker,
   sayings: readonly (Saying & { id: string })[],
   nowMs: number,
-): Promise<[id: string, refusal: Refusal | null][]> {
+): Promise<Outcomes> {
   if (sayings.length === 0) return []
-  if (assignmentId === null) return sayings.map(({ id }) => [id, REFUSALS.talkOff])
+  if (assignmentId === null) return sayings.map(({ id }) => [id, 'talkOff'])
   await lockTalk(ask, assignmentId)
   const by = { assignmentId, personId, teaches: false, moderates: false }
   const told = await takeAll(ask, by, lesson, sayings, nowMs)
   return sayings.map(({ id }, index) => [id, told[index]!])
 }
 
-const DETAILS: Partial<Record<Refusal['code'], 'not-found' | 'not-allowed'>> = {
+const DETAILS: Partial<Record<Refusal, 'not-found' | 'not-allowed'>> = {
   unknownPost: 'not-found',
   unknownPart: 'not-found',
   notForYou: 'not-allowed',
@@ -228,8 +215,7 @@ export async function sayToClass(
     const by = teacherAt(assignmentId, person)
     await lockTalk(ask, assignmentId)
     const [refusal] = await takeAll(ask, by, lesson, [saying], Date.now())
-    if (refusal)
-      throw new HttpError(DETAILS[refusal.code] ?? 'invalid-input', { detail: refusal.message })
+    if (refusal) throw new HttpError(DETAILS[refusal] ?? 'invalid-input', { reason: refusal })
     return toPost((await readPost(ask, assignmentId, saying.postId))!, by)
   })
 }
@@ -248,7 +234,7 @@ async function hide(
     const head = post?.replyTo ? await readPost(ask, assignmentId, post.replyTo) : post
     if (!post || !head || !maySee(head, by)) throw new HttpError('not-found')
     if (!mayHide(toPost(post, by), by))
-      throw new HttpError('not-allowed', { detail: 'What teachers say is theirs to take back.' })
+      throw new HttpError('not-allowed', { reason: 'teachersOwn' })
     await storeHiding(ask, { assignmentId, postId }, isHidden, by.personId)
     return toPost((await readPost(ask, assignmentId, postId))!, by)
   })

@@ -17,7 +17,7 @@ const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"
 
 createApp(App)
   .use(createPinia())
-  .use(createAppI18n(document.documentElement.lang || 'en'))
+  .use(await createAppI18n(document.documentElement.lang || 'en'))
   .use(createAppRouter())
   .use(PrimeVue, {
     theme: { preset: fernbrakePreset, options: { darkModeSelector: '.never-dark' } },

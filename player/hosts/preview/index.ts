@@ -1,5 +1,5 @@
 // PreviewHost: shows a draft as a learner would see it, and keeps nothing.
-import type { ResponseRecordInput } from '@fernbrake/core/contract'
+import { noProgress, type ResponseRecordInput } from '@fernbrake/core/records'
 import { tallyOf } from '@fernbrake/core/analysis'
 import { asEdition, withoutNotes, type Lesson } from '@fernbrake/core/lesson'
 import { NOTHING_JUDGED } from '@fernbrake/core/routes'
@@ -41,18 +41,7 @@ export function createPreviewHost({
         learnerName,
         seed: 'preview',
         keepsDrafts: false,
-        progress: {
-          partId,
-          atMs,
-          released: [],
-          finishedParts: [],
-          covered: {},
-          responses: [],
-          chosen: {},
-          ownNotes: [],
-          seen: {},
-          judged: null,
-        },
+        progress: { ...noProgress(), partId, atMs },
       }),
     record(record) {
       if (record.kind === 'response') given.push(record)

@@ -2,13 +2,13 @@
 import {
   ownProblemType,
   type Attempt,
-  type LearnerRecord,
   type LinkReply,
   type Problem,
   type RecordsReply,
   type Session,
   type TalkReply,
 } from '@fernbrake/core/contract'
+import { type LearnerRecord } from '@fernbrake/core/records'
 import type { Judged } from '@fernbrake/core/routes'
 import type { Post } from '@fernbrake/core/talk'
 import { isoTime, nowMs } from '../../clock.ts'

@@ -1,6 +1,6 @@
 // What a page recorded in its last moment. The queue answers later than such a page lives, so it is kept in the one storage
 // that takes it at once, and found there by the next visit.
-import type { LearnerRecord } from '@fernbrake/core/contract'
+import type { LearnerRecord } from '@fernbrake/core/records'
 import { keepHere, readKept } from '../../session/onDevice.ts'
 import type { RecordQueue } from './recordQueue.ts'
 

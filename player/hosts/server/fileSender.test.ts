@@ -1,7 +1,7 @@
 // The way of a file from the learner's device to the server, over connections that fail, and across closed tabs.
 import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { LearnerRecord } from '@fernbrake/core/contract'
+import type { LearnerRecord } from '@fernbrake/core/records'
 import { openFileQueue, type FileQueue } from './fileQueue.ts'
 import { createFileSender, type FileOutcome, type FileSender } from './fileSender.ts'
 

@@ -1,6 +1,6 @@
 // Sends files that go with answers, each until the server has it or says that it can never take it. An answer waits
 // for its files, see `holdsBack`.
-import type { LearnerRecord } from '@fernbrake/core/contract'
+import type { LearnerRecord } from '@fernbrake/core/records'
 import { filesOfAnswer } from '@fernbrake/core/questions'
 import type { HandedFileState, HandedFiles } from '../Host.ts'
 import type { FileQueue, WaitingFile } from './fileQueue.ts'

@@ -4,8 +4,8 @@ import { shallowReactive } from 'vue'
 import { cleanTexts } from '@fernbrake/core/fields'
 import { stagedAddresses } from '@fernbrake/core/lesson'
 import { placeToGoOn } from '@fernbrake/core/playback'
-import type { Attempt, LearnerRecord } from '@fernbrake/core/contract'
-import { noteRecord } from '../../session/learnerProgress.ts'
+import type { Attempt } from '@fernbrake/core/contract'
+import { advance, type LearnerRecord } from '@fernbrake/core/records'
 import type { Host, HostState, OpenedLesson } from '../Host.ts'
 import {
   beaconRecords,
@@ -227,7 +227,7 @@ export function withWaiting(
   waiting: readonly LearnerRecord[],
 ): Attempt['progress'] {
   const progress = structuredClone(attempt.progress)
-  for (const record of waiting) noteRecord(attempt.lesson, progress, record)
+  for (const record of waiting) advance(attempt.lesson, progress, record)
   return progress
 }
 

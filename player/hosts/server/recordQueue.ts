@@ -1,7 +1,7 @@
 // Records that wait to be acknowledged, in IndexedDB, so that they survive a closed tab and a dead battery.
 // Where IndexedDB is refused (private windows), or has no room any more, memory has to do.
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import type { LearnerRecord } from '@fernbrake/core/contract'
+import type { LearnerRecord } from '@fernbrake/core/records'
 import { ON_DISK } from './onDisk.ts'
 
 export interface WaitingRecord {

@@ -1,11 +1,7 @@
 // Sends queued records in batches until each is acknowledged. The queue drops only what the server says it has, or
 // says that it can never take. A repeat is harmless, so whatever is in doubt is sent again.
-import {
-  RECORDS_AT_ONCE,
-  type LearnerRecord,
-  type RecordsReply,
-  type RefusedRecord,
-} from '@fernbrake/core/contract'
+import { RECORDS_AT_ONCE, type RecordsReply, type RefusedRecord } from '@fernbrake/core/contract'
+import { type LearnerRecord } from '@fernbrake/core/records'
 import { pauseAfter } from '@fernbrake/core/fields'
 import type { HostState } from '../Host.ts'
 import type { RecordQueue } from './recordQueue.ts'

@@ -1,18 +1,12 @@
 // SQL about the ways learners took at forks.
+import type { ChoiceReported } from '@fernbrake/core/records'
 import { select, type Ask, type Database } from '../../database/connect.ts'
-
-export interface ChoiceRow {
-  id: string
-  cueId: string
-  choiceId: string
-  at: string
-}
 
 /** Keeps ways that were taken; what is kept already stays as it is. */
 export async function storeChoices(
   ask: Ask,
   attemptId: string,
-  choices: readonly ChoiceRow[],
+  choices: readonly ChoiceReported[],
 ): Promise<void> {
   if (choices.length === 0) return
   await ask(

@@ -1,5 +1,6 @@
 // SQL about what attempts have covered: one multirange an attempt and part, kept by range_agg.
-import { normalise, watchedAgain, type ClockState, type Span } from '@fernbrake/core/watching'
+import type { JudgedSpan, PartWatched } from '@fernbrake/core/records'
+import type { ClockState, Span } from '@fernbrake/core/watching'
 import { run, select, type Ask, type Database } from '../../database/connect.ts'
 
 export interface Covered {
@@ -69,59 +70,18 @@ export async function readCovered(
   return result
 }
 
-export interface SpanRow {
-  id: string
-  partId: string
-  fromMs: number
-  toMs: number
-  rate: number
-  beganAt: string
-  endedAt: string
-  muted: boolean
-  hidden: boolean
-  counts: boolean
-}
-
 /** What a batch of a learner's records says, answers aside. */
 export interface Taken {
   /** None of them stored before. */
-  spans: SpanRow[]
-  /** What comes of them, by part; see `addUp`. */
-  parts: PartTaken[]
+  spans: JudgedSpan[]
+  /** What comes of them, by part; see core/records. */
+  parts: PartWatched[]
   place: { partId: string; atMs: number; at: Date } | null
   /** Cues that lie behind the learner. */
   released: string[]
   seenAt: Date
   /** The clock after these spans, and the revision that it follows on; null where none were judged. */
   clock: { after: ClockState; revision: number } | null
-}
-
-/** What one batch adds to what is kept of a part. */
-export interface PartTaken {
-  partId: string
-  covered: Span[]
-  /** Of these, what the batch holds more than once. */
-  again: Span[]
-  /** What was played at all, as far as it is believed. */
-  played: Span[]
-  leftOut: number
-  tooFast: number
-}
-
-/** Adds up the spans of a batch by part; `doubted` are the ids of those that are not believed. */
-export function addUp(spans: readonly SpanRow[], doubted: ReadonlySet<string>): PartTaken[] {
-  return [...new Set(spans.map(({ partId }) => partId))].map((partId) => {
-    const own = spans.filter((span) => span.partId === partId)
-    const counted = own.filter(({ counts }) => counts)
-    return {
-      partId,
-      covered: normalise(counted),
-      again: watchedAgain(counted),
-      played: normalise(own.filter(({ id }) => !doubted.has(id))),
-      leftOut: own.length - counted.length,
-      tooFast: own.filter(({ id }) => doubted.has(id)).length,
-    }
-  })
 }
 
 /** `stale`: another batch was stored since the clock was read, or one of these spans is stored already. */
@@ -204,7 +164,7 @@ const multirange = (spans: readonly Span[]) =>
 export async function readKnownSpans(
   ask: Ask,
   attemptId: string,
-  spans: readonly Pick<SpanRow, 'id' | 'beganAt'>[],
+  spans: readonly Pick<JudgedSpan, 'id' | 'beganAt'>[],
 ): Promise<Set<string>> {
   const rows = await ask<{ id: string }>(
     `SELECT s.id FROM unnest($2::text[], $3::timestamptz[]) AS sent(id, began_at)
@@ -219,7 +179,7 @@ export async function readKnownSpans(
  * hand over many rows the one read fastest. Nothing is quoted, because nothing needs it: ids have only letters,
  * digits, _ and -, clock times are ISO 8601.
  */
-function rowsOf(spans: readonly SpanRow[]): string {
+function rowsOf(spans: readonly JudgedSpan[]): string {
   const rows = spans.map(
     (s) =>
       `"(,${s.id},${s.partId},${s.fromMs},${s.toMs},${s.rate},${s.beganAt},${s.endedAt},${s.muted},${s.hidden},${s.counts})"`,

@@ -1,5 +1,5 @@
 // SQL about what learners write for themselves.
-import type { OwnNoteRecord } from '@fernbrake/core/contract'
+import type { NoteReported } from '@fernbrake/core/records'
 import type { NotePlace, OwnNote } from '@fernbrake/core/notes'
 import type { Ask } from '../../database/connect.ts'
 
@@ -10,7 +10,7 @@ import type { Ask } from '../../database/connect.ts'
 export async function storeOwnNotes(
   ask: Ask,
   attemptId: string,
-  notes: readonly OwnNoteRecord[],
+  notes: readonly NoteReported[],
 ): Promise<void> {
   if (notes.length === 0) return
   await ask(

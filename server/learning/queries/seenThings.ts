@@ -1,15 +1,13 @@
 // SQL about what learners have seen of the parts of a lesson.
+import type { SeenReported } from '@fernbrake/core/records'
 import type { Ask } from '../../database/connect.ts'
 
-/** Something seen, and when. */
-export interface Seen {
-  partId: string
-  thingId: string
-  at: Date
-}
-
 /** Notes what was seen; the first time counts. */
-export async function storeSeen(ask: Ask, attemptId: string, seen: readonly Seen[]): Promise<void> {
+export async function storeSeen(
+  ask: Ask,
+  attemptId: string,
+  seen: readonly SeenReported[],
+): Promise<void> {
   if (seen.length === 0) return
   await ask(
     `INSERT INTO seen_things (attempt_id, part_id, thing_id, seen_at)

@@ -1,16 +1,17 @@
-// The chain of jobs that prepares a film, on pg-boss: queued in the database, taken by whichever process runs jobs.
-import PgBoss from 'pg-boss'
+// The chain of jobs that prepares a film, each step a job of its own.
 import { Op } from 'sequelize'
 import { MediaJobRow, MediaRow } from '../../database/models.ts'
+import type { JobKind } from '../../jobs/queue.ts'
 import type { Context } from '../../context.ts'
 import { describeMedia, originalOf } from '../media.ts'
 import { UnusableFilm, withFolder, type StepKind } from './step.ts'
 import { runStep } from './steps.ts'
 
-const PREPARING = 'prepare-media'
+export const PREPARING = 'prepare-media'
 /** What comes from elsewhere has a queue of its own: an address that drips must not keep others from being prepared. */
-const FETCHING = 'fetch-media'
-const queueOf = (kind: StepKind) => (kind === 'fetch' ? FETCHING : PREPARING)
+export const FETCHING = 'fetch-media'
+/** In which queue a step of preparing stands. */
+export const queueOf = (kind: string) => (kind === 'fetch' ? FETCHING : PREPARING)
 /** Progress is told at most this often, in ms. */
 const PROGRESS_EVERY_MS = 400
 const RETRIES = 2
@@ -20,57 +21,23 @@ export interface PrepareJob {
   kind: StepKind
 }
 
-export interface JobQueue {
-  enqueue(job: PrepareJob): Promise<void>
-  work(context: Context): Promise<void>
-  stop(): Promise<void>
-}
-
-/** Opens the queue; nothing is worked on before `work`. */
-export async function openQueue(
-  databaseUrl: string,
-  onError: (error: Error) => void,
-): Promise<JobQueue> {
-  const boss = new PgBoss({
-    connectionString: databaseUrl,
-    max: 3,
-    application_name: 'fernbrake-jobs',
-  })
-  boss.on('error', onError)
-  await boss.start()
-  for (const queue of [PREPARING, FETCHING]) await boss.createQueue(queue)
-  /** Those of this process who take jobs, by queue. */
-  const workers: { queue: string; id: string }[] = []
-  const enqueue = async (job: PrepareJob) => {
-    const name = queueOf(job.kind)
-    await boss.send(name, job, { retryLimit: RETRIES, retryDelay: 2, expireInHours: 6 })
-    // Whoever is here need not wait until they would have looked again.
-    for (const { queue, id } of workers) if (queue === name) boss.notifyWorker(id)
-  }
-  return {
-    enqueue,
-    async work(context) {
-      await resumeInterrupted(enqueue)
-      const options = { batchSize: 1, pollingIntervalSeconds: 0.5, includeMetadata: true } as const
-      const take = ([job]: PgBoss.JobWithMetadata<PrepareJob>[]) =>
-        takeJob(context, enqueue, job!.data, job!.retryCount >= RETRIES)
-      // Two at a time: a long conversion must not keep a short film from becoming playable.
-      for (const queue of [PREPARING, PREPARING, FETCHING, FETCHING])
-        workers.push({ queue, id: await boss.work<PrepareJob>(queue, options, take) })
-    },
-    stop: () => boss.stop({ graceful: false, wait: true, timeout: 5000 }),
-  }
-}
+/** The kinds of jobs that prepare media. Two at a time: a long conversion must not keep a short film from becoming playable. */
+export const preparing = (context: Context): JobKind<PrepareJob>[] =>
+  [PREPARING, FETCHING].map((name) => ({
+    name,
+    atOnce: 2,
+    retries: RETRIES,
+    run: (job, { isLastTry }) => doJob(context, job, isLastTry),
+  }))
 
 /** What was under way when a server was killed is begun again; every step may be repeated. */
-async function resumeInterrupted(enqueue: (job: PrepareJob) => Promise<void>): Promise<void> {
+export async function resumeInterrupted({ enqueue }: Context): Promise<void> {
   const rows = await MediaJobRow.findAll({ where: { state: { [Op.in]: ['waiting', 'running'] } } })
   for (const { mediaId, kind } of rows) await enqueue({ mediaId, kind })
 }
 
-async function takeJob(
+async function doJob(
   context: Context,
-  enqueue: (job: PrepareJob) => Promise<void>,
   { mediaId, kind }: PrepareJob,
   isLastTry: boolean,
 ): Promise<void> {
@@ -89,7 +56,7 @@ async function takeJob(
       runStep(kind, { context, media, original, folder, onProgress }),
     )
     await finishStep(context, job, next)
-    for (const later of next) await enqueue({ mediaId, kind: later })
+    for (const later of next) await context.enqueue({ mediaId, kind: later })
   } catch (error) {
     await noteFailure(context, media, job, error, isLastTry)
   }

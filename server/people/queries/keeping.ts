@@ -135,7 +135,7 @@ export async function removePerson(
 const HELD: readonly [name: string, sql: string][] = [
   [
     'account',
-    `SELECT id, name, email, sign_in AS "signIn", role, created_at AS "createdAt" FROM people WHERE id = $1`,
+    `SELECT id, name, email, sign_in AS "signIn", role, language, created_at AS "createdAt" FROM people WHERE id = $1`,
   ],
   [
     'classes',
@@ -193,6 +193,10 @@ const HELD: readonly [name: string, sql: string][] = [
     'talk',
     `SELECT assignment_id AS "assignmentId", id, sort, reply_to AS "replyTo", part_id AS "partId", place, words, number,
             is_gone AS "isGone", said_at AS "saidAt", hidden_at AS "hiddenAt" FROM posts WHERE person_id = $1 ORDER BY said_at`,
+  ],
+  [
+    'identities',
+    `SELECT provider, subject, added_at AS "addedAt" FROM identities WHERE person_id = $1 ORDER BY added_at`,
   ],
   [
     'mails',

@@ -1,11 +1,12 @@
 // The stand-in mailbox: mails that would have been sent.
 import { nanoid } from 'nanoid'
 import type { Ask } from '../../database/connect.ts'
-import { composeMail, type Mail } from '../compose.ts'
+import { afterwards } from '../../jobs/outbox.ts'
+import { composeMail, type Mail, type MailFile } from '../compose.ts'
 
 /**
- * Composes a mail and puts it into the mailbox; `personId` is whose doing it was, `about` what its files tell of, such as
- * `lesson <id>`.
+ * Puts a mail into the mailbox, from where it is sent once all is stored; `personId` is whose doing it was, `about` what its
+ * files tell of, such as `lesson <id>`.
  */
 export async function storeMail(
   ask: Ask,
@@ -16,14 +17,33 @@ export async function storeMail(
   const id = nanoid()
   const { recipient, subject, body, files = [] } = mail
   await ask(
-    `INSERT INTO mails (id, person_id, recipient, subject, body, message, about) VALUES ($1, $2, $3, $4, $5, $6, $7)`,
-    [id, personId, recipient, subject, body, await composeMail(mail), about],
+    `INSERT INTO mails (id, person_id, recipient, subject, body, about) VALUES ($1, $2, $3, $4, $5, $6)`,
+    [id, personId, recipient, subject, body, about],
   )
   for (const [position, { name, contentType, content }] of files.entries())
     await ask(
       `INSERT INTO mail_files (mail_id, position, name, content_type, content) VALUES ($1, $2, $3, $4, $5)`,
       [id, position, name, contentType, content],
     )
+  await afterwards(ask, 'mail', { key: recipient, payload: { mailId: id } })
+}
+
+/** Sends a mail: composes what would go out, and keeps it, since nothing leaves the machine. Sent again it is the same. */
+export async function sendMail({ mailId }: { mailId: string }, ask: Ask): Promise<void> {
+  const [mail] = await ask<Omit<Mail, 'files'>>(
+    'SELECT recipient, subject, body FROM mails WHERE id = $1 AND message IS NULL',
+    [mailId],
+  )
+  // It was sent, or it is gone, such as with whoever it was about.
+  if (!mail) return
+  const files = await ask<MailFile>(
+    'SELECT name, content_type AS "contentType", content FROM mail_files WHERE mail_id = $1 ORDER BY position',
+    [mailId],
+  )
+  await ask('UPDATE mails SET message = $2 WHERE id = $1', [
+    mailId,
+    await composeMail({ ...mail, files }),
+  ])
 }
 
 export interface MailRow {
@@ -63,7 +83,7 @@ export async function readMailFile(
 
 /** Those of some people who can be written to, by address. */
 export const readAddresses = (ask: Ask, personIds: readonly string[]) =>
-  ask<{ email: string; name: string }>(
-    'SELECT email, name FROM people WHERE id = ANY($1::text[]) AND email IS NOT NULL ORDER BY email',
+  ask<{ email: string; name: string; language: string | null }>(
+    'SELECT email, name, language FROM people WHERE id = ANY($1::text[]) AND email IS NOT NULL ORDER BY email',
     [personIds],
   )

@@ -16,6 +16,8 @@ export interface Table {
 }
 
 export interface ReportDocument {
+  /** That of its words. */
+  language: string
   title: string
   /** Which class, which edition, which report. */
   about: string

@@ -10,10 +10,8 @@ import type {
 import { standsAs } from '@fernbrake/core/classes'
 import type { Cell } from '@fernbrake/core/formats'
 import { clockTime } from '@fernbrake/core/media'
-import texts from '../../locales/en.ts'
+import type { ServerWords } from '../../locales/words.ts'
 import { number, share, text, type ReportDocument, type Table } from './document.ts'
-
-const { heads, names, sentences, states } = texts.report
 
 interface About {
   title: string
@@ -21,20 +19,23 @@ interface About {
   edition: number | null
 }
 
-const aboutOf = ({ classTitle, edition }: About, name: string) =>
-  [classTitle, edition === null ? null : texts.report.edition(edition), name]
+const aboutOf = ({ report }: ServerWords, { classTitle, edition }: About, name: string) =>
+  [classTitle, edition === null ? null : report.edition(edition), name]
     .filter((word) => word !== null)
     .join(' · ')
 
 const rounded = (value: number | null, places = 4): number | null =>
   value === null ? null : Number(value.toFixed(places))
-const plain = (value: number) => String(Number(value.toFixed(2)))
+const plain = ({ language }: ServerWords, value: number) =>
+  new Intl.NumberFormat(language, { maximumFractionDigits: 2 }).format(value)
 
 /** How a class stands, learner by learner; those who have not begun are there too. */
 export function overviewDocument(
+  words: ServerWords,
   about: About,
   learners: readonly (Pick<Standing, 'name' | 'hasLeft' | 'attempts'> & { posts?: number })[],
 ): ReportDocument {
+  const { heads, names, sentences, states } = words.report
   const rows = learners.map(({ name, hasLeft, attempts, posts = 0 }) => {
     return { name, hasLeft, ...standsAs(attempts), count: attempts.length, posts }
   })
@@ -42,12 +43,13 @@ export function overviewDocument(
   const meant = rows.filter(({ hasLeft }) => !hasLeft)
   const count = (state: string) => meant.filter((row) => row.state === state).length
   return {
+    language: words.language,
     title: about.title,
-    about: aboutOf(about, names.overview),
+    about: aboutOf(words, about, names.overview),
     sentences: [sentences.standing(count('complete'), meant.length, count('notBegun'))],
     tables: [
       {
-        title: texts.report.learnersTitle,
+        title: words.report.learnersTitle,
         columns: [
           text(heads.name),
           text(heads.stands),
@@ -77,7 +79,8 @@ export function overviewDocument(
   }
 }
 
-export function watchingDocument(map: WatchMap): ReportDocument {
+export function watchingDocument(words: ServerWords, map: WatchMap): ReportDocument {
+  const { names, sentences } = words.report
   const left = map.parts.flatMap(({ title, leaving }) =>
     leaving
       ? [
@@ -89,16 +92,22 @@ export function watchingDocument(map: WatchMap): ReportDocument {
       : [],
   )
   return {
+    language: words.language,
     title: map.title,
-    about: aboutOf(map, names.watching),
-    sentences: map.learners === 0 ? [texts.report.nobody] : left,
-    tables: [learnersWatched(map), overTime(map), returnedTable(map)],
+    about: aboutOf(words, map, names.watching),
+    sentences: map.learners === 0 ? [words.report.nobody] : left,
+    tables: [learnersWatched(words, map), overTime(words, map), returnedTable(words, map)],
   }
 }
 
-const learnersWatched = (map: WatchMap): Table => ({
-  title: texts.report.learnersTitle,
-  columns: [text(heads.part), text(heads.name), share(heads.watched), text(heads.furthest)],
+const learnersWatched = ({ report }: ServerWords, map: WatchMap): Table => ({
+  title: report.learnersTitle,
+  columns: [
+    text(report.heads.part),
+    text(report.heads.name),
+    share(report.heads.watched),
+    text(report.heads.furthest),
+  ],
   rows: map.parts.flatMap(({ title, learners }) =>
     learners.map(({ name, watched, furthestMs }) => [
       title,
@@ -109,14 +118,14 @@ const learnersWatched = (map: WatchMap): Table => ({
   ),
 })
 
-const overTime = (map: WatchMap): Table => ({
-  title: texts.report.curveTitle,
+const overTime = ({ report }: ServerWords, map: WatchMap): Table => ({
+  title: report.curveTitle,
   columns: [
-    text(heads.part),
-    text(heads.at),
-    number(heads.plays),
-    number(heads.learners),
-    share(heads.stillThere),
+    text(report.heads.part),
+    text(report.heads.at),
+    number(report.heads.plays),
+    number(report.heads.learners),
+    share(report.heads.stillThere),
   ],
   rows: map.parts.flatMap(({ title, plays, seenBy, leaveOff, binMs }) =>
     plays.map((count, bin): Cell[] => [
@@ -129,15 +138,15 @@ const overTime = (map: WatchMap): Table => ({
   ),
 })
 
-const returnedTable = (map: WatchMap): Table => ({
-  title: texts.report.returned,
+const returnedTable = ({ report }: ServerWords, map: WatchMap): Table => ({
+  title: report.returned,
   columns: [
-    text(heads.part),
-    text(heads.from),
-    text(heads.to),
-    number(heads.seenBy),
-    number(heads.cameBack),
-    text(heads.line),
+    text(report.heads.part),
+    text(report.heads.from),
+    text(report.heads.to),
+    number(report.heads.seenBy),
+    number(report.heads.cameBack),
+    text(report.heads.line),
   ],
   rows: map.parts.flatMap(({ title, returned }) =>
     returned.map(({ fromMs, toMs, seen, again, line }): Cell[] => [
@@ -151,20 +160,24 @@ const returnedTable = (map: WatchMap): Table => ({
   ),
 })
 
-export function questionsDocument(analysis: QuestionAnalysis): ReportDocument {
+export function questionsDocument(words: ServerWords, analysis: QuestionAnalysis): ReportDocument {
+  const { heads, names, sentences } = words.report
   const { test, questions } = analysis
   const shareOf = (one: { count: number; of: number } | undefined) =>
     one && one.of > 0 ? rounded(one.count / one.of) : null
-  const few = test.learners > 0 && !test.isEnough ? [texts.report.few(test.learners)] : []
+  const few = test.learners > 0 && !test.isEnough ? [words.report.few(test.learners)] : []
   const mean =
-    test.mean === null ? [] : [sentences.test(plain(test.mean), plain(test.max), test.learners)]
+    test.mean === null
+      ? []
+      : [sentences.test(plain(words, test.mean), plain(words, test.max), test.learners)]
   return {
+    language: words.language,
     title: analysis.title,
-    about: aboutOf(analysis, names.questions),
-    sentences: test.learners === 0 ? [texts.report.nobody] : [...mean, ...few],
+    about: aboutOf(words, analysis, names.questions),
+    sentences: test.learners === 0 ? [words.report.nobody] : [...mean, ...few],
     tables: [
       {
-        title: texts.report.questionsTitle,
+        title: words.report.questionsTitle,
         columns: [
           number(heads.number),
           text(heads.question),
@@ -191,7 +204,7 @@ export function questionsDocument(analysis: QuestionAnalysis): ReportDocument {
         ]),
       },
       {
-        title: texts.report.optionsTitle,
+        title: words.report.optionsTitle,
         columns: [
           number(heads.number),
           text(heads.option),
@@ -204,39 +217,40 @@ export function questionsDocument(analysis: QuestionAnalysis): ReportDocument {
           options.map(({ label, right, upper, middle, lower }): Cell[] => [
             no,
             label,
-            right ? texts.report.yes : texts.report.no,
+            right ? words.report.yes : words.report.no,
             rounded(upper),
             rounded(middle),
             rounded(lower),
           ]),
         ),
       },
-      wholeTest(test),
+      wholeTest(words, test),
     ],
   }
 }
 
-function wholeTest(test: QuestionAnalysis['test']): Table {
+function wholeTest(words: ServerWords, test: QuestionAnalysis['test']): Table {
+  const { heads } = words.report
   const figures: [string, number | null][] = [
     ...([
-      [texts.report.test.mean, test.mean],
-      [texts.report.test.median, test.median],
-      [texts.report.test.sd, test.sd],
-      [texts.report.test.lower, test.quartiles?.lower ?? null],
-      [texts.report.test.upper, test.quartiles?.upper ?? null],
-      [texts.report.test.reliability, test.reliability],
-      [texts.report.test.error, test.error],
+      [words.report.test.mean, test.mean],
+      [words.report.test.median, test.median],
+      [words.report.test.sd, test.sd],
+      [words.report.test.lower, test.quartiles?.lower ?? null],
+      [words.report.test.upper, test.quartiles?.upper ?? null],
+      [words.report.test.reliability, test.reliability],
+      [words.report.test.error, test.error],
     ] as [string, number | null][]),
   ]
   return {
-    title: texts.report.wholeTitle,
+    title: words.report.wholeTitle,
     columns: [text(heads.figure), number(heads.value)],
     rows: figures.map(([name, value]) => [name, rounded(value, 3)]),
   }
 }
 
-export function waysDocument(ways: WaysTaken): ReportDocument {
-  const { onward, ending } = texts.report
+export function waysDocument(words: ServerWords, ways: WaysTaken): ReportDocument {
+  const { heads, names, onward, ending } = words.report
   type Way = WaysTaken['parts'][number]['ways'][number]
   const leadsOf = ({ leads }: Way) =>
     leads.to === 'part'
@@ -247,9 +261,10 @@ export function waysDocument(ways: WaysTaken): ReportDocument {
           ? leads.words || ending
           : onward
   return {
+    language: words.language,
     title: ways.title,
-    about: aboutOf(ways, names.ways),
-    sentences: ways.learners === 0 ? [texts.report.nobody] : [],
+    about: aboutOf(words, ways, names.ways),
+    sentences: ways.learners === 0 ? [words.report.nobody] : [],
     tables: [
       {
         title: names.ways,
@@ -279,14 +294,16 @@ export function waysDocument(ways: WaysTaken): ReportDocument {
   }
 }
 
-export function comparisonDocument(comparison: Comparison): ReportDocument {
+export function comparisonDocument(words: ServerWords, comparison: Comparison): ReportDocument {
+  const { heads, names } = words.report
   const { groups, questions } = comparison
   const nameOf = ({ classTitle, edition }: Comparison['groups'][number]) =>
-    `${classTitle ?? texts.report.byLink}, ${texts.report.edition(edition)}`
+    `${classTitle ?? words.report.byLink}, ${words.report.edition(edition)}`
   return {
+    language: words.language,
     title: comparison.title,
-    about: aboutOf({ ...comparison, edition: null }, names.comparison),
-    sentences: groups.length === 0 ? [texts.report.nobody] : [],
+    about: aboutOf(words, { ...comparison, edition: null }, names.comparison),
+    sentences: groups.length === 0 ? [words.report.nobody] : [],
     tables: [
       {
         title: names.comparison,
@@ -299,7 +316,7 @@ export function comparisonDocument(comparison: Comparison): ReportDocument {
           share(heads.score),
         ],
         rows: groups.map((group) => [
-          group.classTitle ?? texts.report.byLink,
+          group.classTitle ?? words.report.byLink,
           group.edition,
           group.learners,
           group.finished,
@@ -308,7 +325,7 @@ export function comparisonDocument(comparison: Comparison): ReportDocument {
         ]),
       },
       {
-        title: texts.report.questionsTitle,
+        title: words.report.questionsTitle,
         columns: [
           number(heads.number),
           text(heads.question),
@@ -330,8 +347,13 @@ function bookFigures(mark: MarkBook['learners'][number]['marks'][string] | undef
   return counts ? [rounded(mark.points, 2), mark.max] : [null, null]
 }
 
-export function markBookDocument({ title, assignments, learners }: MarkBook): ReportDocument {
+export function markBookDocument(
+  words: ServerWords,
+  { title, assignments, learners }: MarkBook,
+): ReportDocument {
+  const { heads, names } = words.report
   return {
+    language: words.language,
     title,
     about: names.markBook,
     sentences: [],

@@ -9,15 +9,15 @@ import {
   waitsForTeacher,
   type Post,
 } from '@fernbrake/core/talk'
-import texts from '../../locales/en.ts'
+import type { ServerWords } from '../../locales/words.ts'
 import { number, text, type ReportDocument } from './document.ts'
 
-const { heads, names, talk } = texts.report
-
 export function talkDocument(
+  words: ServerWords,
   { title, classTitle, parts, people }: TalkReport & { classTitle: string | null },
   posts: readonly Post[],
 ): ReportDocument {
+  const { heads, names, talk } = words.report
   const threads = threadsOf(
     posts,
     partsTalkedAbout(
@@ -37,9 +37,10 @@ export function talkDocument(
     post.number,
     answers,
     post.saidAt,
-    post.isHidden ? texts.report.yes : '',
+    post.isHidden ? words.report.yes : '',
   ]
   return {
+    language: words.language,
     title,
     about: [classTitle, names.talk].filter((word) => word !== null).join(' · '),
     sentences: [
@@ -48,7 +49,7 @@ export function talkDocument(
     ],
     tables: [
       {
-        title: texts.report.learnersTitle,
+        title: words.report.learnersTitle,
         columns: [
           text(heads.name),
           number(talk.heads.comments),

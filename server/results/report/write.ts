@@ -3,7 +3,7 @@ import ExcelJS from 'exceljs'
 import type { Content, TableCell } from 'pdfmake/interfaces.js'
 import { writeCsv, type Cell } from '@fernbrake/core/formats'
 import type { ReportFormat } from '@fernbrake/core/contract'
-import texts from '../../locales/en.ts'
+import { wordsIn } from '../../locales/words.ts'
 import { drawPdf, FERN, INK_2, LINE } from '../../print/pdf.ts'
 import type { Column, ReportDocument, Table } from './document.ts'
 
@@ -56,15 +56,17 @@ const widthOf = ({ head }: Column, rows: Table['rows'], at: number) =>
 /** A page holds about so many lines; a longer table of times is of no use on paper. */
 const MOST_ROWS = 400
 
-function written(cell: Cell | undefined, { kind }: Column): string {
+function written(cell: Cell | undefined, { kind }: Column, language: string): string {
   if (cell === null || cell === undefined) return ''
   if (typeof cell === 'string') return cell
-  return kind === 'share' ? `${Math.round(cell * 100)} %` : String(cell)
+  if (kind === 'share') return `${Math.round(cell * 100)} %`
+  return new Intl.NumberFormat(language, { maximumFractionDigits: 4 }).format(cell)
 }
 
-function tableOf({ columns, rows }: Table): Content {
+function tableOf({ columns, rows }: Table, language: string): Content {
+  const { heads } = wordsIn(language).report
   const cell = (value: Cell | undefined, column: Column): TableCell => ({
-    text: written(value, column),
+    text: written(value, column, language),
     alignment: column.kind === 'text' ? 'left' : 'right',
   })
   const head = columns.map((column) => ({
@@ -77,7 +79,7 @@ function tableOf({ columns, rows }: Table): Content {
     .slice(0, MOST_ROWS)
     .map((row) => columns.map((column, at) => cell(row[at], column)))
   const longest = columns.findIndex(({ head: word }) =>
-    [texts.report.heads.question, texts.report.heads.line, texts.report.heads.way].includes(word),
+    [heads.question, heads.line, heads.way].includes(word),
   )
   return {
     fontSize: 8,
@@ -95,14 +97,21 @@ function tableOf({ columns, rows }: Table): Content {
   }
 }
 
-async function pdfOf({ title, about, sentences, tables }: ReportDocument): Promise<Buffer> {
+async function pdfOf({
+  language,
+  title,
+  about,
+  sentences,
+  tables,
+}: ReportDocument): Promise<Buffer> {
+  const { report } = wordsIn(language)
   const filled = tables.filter(({ rows }) => rows.length > 0)
   return drawPdf({
     pageOrientation: 'landscape',
     pageMargins: [40, 44, 40, 44],
     info: { title: `${title} · ${about}` },
     footer: (page, pages) => ({
-      text: texts.report.page(page, pages),
+      text: report.page(page, pages),
       alignment: 'center',
       fontSize: 8,
       color: INK_2,
@@ -113,9 +122,9 @@ async function pdfOf({ title, about, sentences, tables }: ReportDocument): Promi
       ...sentences.map((sentence) => ({ text: sentence, font: 'Serif', fontSize: 12 })),
       ...filled.flatMap((table): Content[] => [
         { text: table.title, bold: true, fontSize: 12, color: FERN, margin: [0, 12, 0, 2] },
-        tableOf(table),
+        tableOf(table, language),
         ...(table.rows.length > MOST_ROWS
-          ? [{ text: texts.report.cut(table.rows.length - MOST_ROWS), fontSize: 8, color: INK_2 }]
+          ? [{ text: report.cut(table.rows.length - MOST_ROWS), fontSize: 8, color: INK_2 }]
           : []),
       ]),
     ],

@@ -1,5 +1,5 @@
 // SQL about the talk of a class.
-import type { Saying } from '@fernbrake/core/contract'
+import type { Saying } from '@fernbrake/core/records'
 import {
   NO_ACTIVITY,
   seesHidden,

@@ -1,6 +1,7 @@
 // Calls the HTTP API by the names of the contract. Faults become ApiError with the server's own problem document.
 import {
   contract,
+  OWN_PROBLEMS,
   ownProblemType,
   type BodyOf,
   type Contract,
@@ -10,6 +11,7 @@ import {
   type ReplyOf,
   type RouteName,
 } from '@fernbrake/core/contract'
+import { sayProblem } from '@fernbrake/core/words'
 import { isReadOnly } from './readOnly.ts'
 
 export class ApiError extends Error {
@@ -24,10 +26,21 @@ export class ApiError extends Error {
     this.problem = problem
   }
 
+  /** What the server says is wrong, in the language of the interface; null where it has said nothing. */
+  get sentence(): string | null {
+    return this.problem && sentenceOf(this.problem)
+  }
+
   /** The server could not be reached, or says that it is not well: trying again later may help. */
   get isPassing(): boolean {
     return this.status === 0 || this.status >= 500 || this.status === 429
   }
+}
+
+/** What a fault says, in the language of the interface; what only a newer server knows is said in its own words. */
+export function sentenceOf({ type, reason, facts, detail }: Problem): string {
+  const named = { type: type.slice(OWN_PROBLEMS.length), reason, facts }
+  return sayProblem(document.documentElement.lang, named)?.detail ?? detail
 }
 
 /** What has not been answered by then never will be, in ms; the longest work that is asked for takes less. */

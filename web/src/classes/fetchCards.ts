@@ -1,5 +1,6 @@
 // Fetches sign-in cards as a PDF and hands it to the browser to keep or print.
 import { contract, type Class, type Problem } from '@fernbrake/core/contract'
+import { sentenceOf } from '../api/client.ts'
 import { cleanFileName } from '../sharing/cleanFileName.ts'
 import { saveFile } from '../ui/saveFile.ts'
 
@@ -17,7 +18,7 @@ export async function fetchCards(
     })
     if (!response.ok) {
       const problem = (await response.json().catch(() => null)) as Problem | null
-      return problem?.detail ?? t('fault.ours')
+      return problem ? sentenceOf(problem) : t('fault.ours')
     }
     saveFile(await response.blob(), `${cleanFileName(t('classes.cardsFile', { title }))}.pdf`)
     return null

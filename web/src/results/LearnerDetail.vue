@@ -15,7 +15,7 @@ import {
 } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import HandedFile from './HandedFile.vue'
-import { Frond, pluralOf, type FrondCue } from '@fernbrake/player'
+import { Frond, type FrondCue } from '@fernbrake/player'
 
 const props = defineProps<{ lessonId: string; lesson: Lesson; learner: LearnerResult }>()
 const { t, n } = useI18n()
@@ -153,7 +153,7 @@ const ways = computed(() =>
                       number: answer.tryNumber,
                       points: n(answer.points, { maximumFractionDigits: 2 }),
                     },
-                    pluralOf(answer.points),
+                    answer.points,
                   )
                 }}
                 <template v-if="answer.isDoubtful"> · {{ t('results.doubtful') }}</template>

@@ -11,7 +11,7 @@ const { t } = useI18n()
 const sentence = computed(() => {
   if (!(props.error instanceof ApiError)) return t('fault.ours')
   if (props.error.status === 0) return t('fault.unreachable')
-  return props.error.problem?.detail ?? t('fault.ours')
+  return props.error.sentence ?? t('fault.ours')
 })
 </script>
 

@@ -30,7 +30,7 @@ async function signIn(): Promise<void> {
   } catch (error) {
     fault.value =
       error instanceof ApiError && error.status > 0
-        ? (error.problem?.detail ?? t('fault.ours'))
+        ? (error.sentence ?? t('fault.ours'))
         : t('fault.unreachable')
   } finally {
     busy.value = false

@@ -43,7 +43,7 @@ const me = session.person!
 const inWords = <T,>(asked: Promise<T>) =>
   asked.catch((caught: unknown) => {
     const isSaid = caught instanceof ApiError && !caught.isPassing && caught.problem !== null
-    throw isSaid ? new TalkFault(caught.problem!.detail) : caught
+    throw isSaid ? new TalkFault(caught.sentence!) : caught
   })
 const talk = useTalk(
   {

@@ -7,7 +7,6 @@ import { useI18n } from 'vue-i18n'
 import { isBlank, plainOf } from '@fernbrake/core/fields'
 import { edits, MOST_NEW_IDS, sectionsInOrder, type QuizPart } from '@fernbrake/core/lesson'
 import { findWhatCannotBeAsked, isGraded } from '@fernbrake/core/questions'
-import { pluralOf } from '@fernbrake/player'
 import { useBench, type QuizPlace } from '../useBench.ts'
 
 const props = defineProps<{ quiz: QuizPart }>()
@@ -41,7 +40,7 @@ const sections = computed(() => {
 })
 const count = computed(() => sections.value.reduce((sum, { lines }) => sum + lines.length, 0))
 const points = computed(() => sections.value.reduce((sum, one) => sum + one.points, 0))
-const marks = (value: number) => t('player.points', { n: n(value) }, pluralOf(value))
+const marks = (value: number) => t('player.points', { n: n(value) }, value)
 
 const isPicked = (kind: QuizPlace['kind'], id = '') =>
   place.value.kind === kind && (place.value.kind === 'quiz' || place.value.id === id)

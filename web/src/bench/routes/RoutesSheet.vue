@@ -5,7 +5,6 @@ import { useI18n } from 'vue-i18n'
 import { edits } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import type { Extreme, RouteFinding, Survey } from '@fernbrake/core/routes'
-import { pluralOf } from '@fernbrake/player'
 import ChoiceField from '../ChoiceField.vue'
 import SheetFrame from '../SheetFrame.vue'
 import { useBench } from '../useBench.ts'
@@ -32,11 +31,11 @@ function wordsOf(finding: RouteFinding): string {
 const whole = (minutes: number) => Math.max(1, Math.round(minutes))
 /** Seconds are told where the minutes would hide how the ways differ, and of what takes less than two. */
 function lasts(minutes: number, withSeconds: boolean): string {
-  if (!withSeconds) return t('routes.minutes', { n: n(whole(minutes)) }, pluralOf(whole(minutes)))
+  if (!withSeconds) return t('routes.minutes', { n: n(whole(minutes)) }, whole(minutes))
   const seconds = Math.max(1, Math.round(minutes * 60))
   const [full, rest] = [Math.floor(seconds / 60), seconds % 60]
-  const tail = rest > 0 || full === 0 ? t('routes.seconds', { n: n(rest) }, pluralOf(rest)) : ''
-  const head = full > 0 ? t('routes.minutes', { n: n(full) }, pluralOf(full)) : ''
+  const tail = rest > 0 || full === 0 ? t('routes.seconds', { n: n(rest) }, rest) : ''
+  const head = full > 0 ? t('routes.minutes', { n: n(full) }, full) : ''
   return [head, tail].filter(Boolean).join(' ')
 }
 const figures = computed(() => {
@@ -52,7 +51,7 @@ const figures = computed(() => {
   })
   const marks = (name: string, { points, partIds }: Extreme) => ({
     name,
-    figure: t('player.points', { n: n(points) }, pluralOf(points)),
+    figure: t('player.points', { n: n(points) }, points),
     way: partIds.map(titleOf).join(' → '),
   })
   const isOneWay =

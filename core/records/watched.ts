@@ -1,0 +1,103 @@
+// What a batch says was watched: judged by the time that passed and by the rules, then added up.
+import { isInTime } from '../classes/index.ts'
+import type { Lesson } from '../lesson/index.ts'
+import {
+  judgeSpans,
+  normalise,
+  watchedAgain,
+  type ClockState,
+  type Span,
+} from '../watching/index.ts'
+import type { SpanRecord } from './kinds/span.ts'
+import { lengthOf } from './places.ts'
+import type { BatchTime } from './time.ts'
+
+/** Browsers round the speed that they tell. */
+const RATE_SLACK = 0.01
+
+/** Under which rules a class learns the lesson, as far as records are judged by them. */
+export interface RecordRules {
+  topRate: number
+  closesAt: Date | null
+}
+
+/** A span that was judged; where it does not count it is kept all the same. */
+export interface JudgedSpan extends Omit<SpanRecord, 'kind'> {
+  counts: boolean
+}
+
+/** What one batch adds to what is kept of a part. */
+export interface PartWatched {
+  partId: string
+  covered: Span[]
+  /** Of these, what the batch holds more than once. */
+  again: Span[]
+  /** What was played at all, as far as it is believed. */
+  played: Span[]
+  leftOut: number
+  tooFast: number
+}
+
+export interface Watched {
+  spans: JudgedSpan[]
+  parts: PartWatched[]
+  /** The clock after them. */
+  after: ClockState
+}
+
+/**
+ * Judges spans that were not stored before, in the order in which they were played. What is not believed, was played unseen,
+ * or breaks the rules of the assignment is kept too, and counts as nothing.
+ */
+export function judgeWatched(
+  lesson: Lesson,
+  rules: RecordRules | null,
+  time: BatchTime,
+  records: readonly SpanRecord[],
+): Watched {
+  const inOrder = [...new Map(records.map((one) => [one.id, one])).values()].sort(
+    (a, b) => Date.parse(a.beganAt) - Date.parse(b.beganAt),
+  )
+  const reported = inOrder.map((record) => ({
+    fromMs: record.fromMs,
+    toMs: record.toMs,
+    rate: record.rate,
+    beganAtMs: Date.parse(record.beganAt),
+    endedAtMs: Date.parse(record.endedAt),
+  }))
+  const { doubts, state: after } = judgeSpans(time.state, reported, time.bounds)
+  const offsetMs = time.state.offsetMs ?? 0
+  const spans = inOrder.map(({ kind: _, ...record }, at): JudgedSpan => {
+    const endedMs = reported[at]!.endedAtMs + offsetMs
+    const isBelieved = doubts[at] === null
+    return {
+      ...record,
+      toMs: Math.min(record.toMs, lengthOf(lesson, record.partId)!),
+      counts: isBelieved && !record.hidden && isWithinRules(rules, record.rate, endedMs),
+    }
+  })
+  const doubted = new Set(inOrder.flatMap(({ id }, at) => (doubts[at] === null ? [] : [id])))
+  return { spans, parts: addUp(spans, doubted), after }
+}
+
+/** Played faster than the assignment allows, or after it had closed, is kept too, and counts as little. */
+function isWithinRules(rules: RecordRules | null, rate: number, endedAtMs: number): boolean {
+  if (!rules) return true
+  return rate <= rules.topRate + RATE_SLACK && isInTime(endedAtMs, rules.closesAt)
+}
+
+/** Adds up the spans of a batch by part; `doubted` are the ids of those that are not believed. */
+export function addUp(spans: readonly JudgedSpan[], doubted: ReadonlySet<string>): PartWatched[] {
+  return [...new Set(spans.map(({ partId }) => partId))].map((partId) => {
+    const own = spans.filter((span) => span.partId === partId)
+    const counted = own.filter(({ counts }) => counts)
+    return {
+      partId,
+      covered: normalise(counted),
+      again: watchedAgain(counted),
+      played: normalise(own.filter(({ id }) => !doubted.has(id))),
+      leftOut: own.length - counted.length,
+      tooFast: own.filter(({ id }) => doubted.has(id)).length,
+    }
+  })
+}
