@@ -270,7 +270,9 @@ describe('results as files', () => {
   })
 
   it('come in the language that is asked for, their figures as they are', async () => {
-    const asked = teacher.agent.get(`${path}/files/overview?format=csv`).set('Accept-Language', 'qaa')
+    const asked = teacher.agent
+      .get(`${path}/files/overview?format=csv`)
+      .set('Accept-Language', 'qaa')
     const [head, ...rows] = (await asked.expect(200)).text.trim().split('\r\n')
     const [, ...same] = (await fileOf('overview', 'csv')).toString().trim().split('\r\n')
     expect(head).toContain(wordsIn('qaa').report.heads.name)
