@@ -172,6 +172,8 @@ const { marquee, onDown, onMove, onUp, onCancel } = useFrondPointer({
 <style scoped>
 .frond {
   position: relative;
+  /* Time runs this way in every language. */
+  direction: ltr;
   width: 100%;
   min-width: 0;
   user-select: none;

@@ -203,7 +203,7 @@ const widthOf = (gap: Gap) => Math.min(18, Math.max(5, ...gap.fits.map((word) =>
   text-decoration: line-through;
 }
 .solution {
-  margin-left: 6px;
+  margin-inline-start: 6px;
 }
 .bank {
   display: flex;

@@ -81,8 +81,8 @@ function write(next: string): void {
 }
 .model {
   margin-top: 12px;
-  padding-left: 14px;
-  border-left: 3px solid var(--line-strong);
+  padding-inline-start: 14px;
+  border-inline-start: 3px solid var(--line-strong);
 }
 .model h3 {
   font-size: 13.5px;

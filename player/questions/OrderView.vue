@@ -121,7 +121,8 @@ const keptOf = (id: string) => props.mark?.perPart.find((part) => part.id === id
   align-items: center;
   min-height: 52px;
   margin-bottom: 8px;
-  padding: 4px 6px 4px 0;
+  padding-block: 4px;
+  padding-inline: 0 6px;
   border: 1px solid var(--line-strong);
   border-radius: var(--radius);
   background: var(--surface);
@@ -185,7 +186,7 @@ svg {
   cursor: default;
 }
 .word {
-  padding-right: 8px;
+  padding-inline-end: 8px;
   font-size: 12.5px;
   font-weight: 650;
   color: var(--ink-2);
@@ -197,6 +198,6 @@ svg {
 }
 .solution ol {
   margin: 4px 0 0;
-  padding-left: 1.6em;
+  padding-inline-start: 1.6em;
 }
 </style>

@@ -103,8 +103,9 @@ const worthOf = (index: number) =>
 <style scoped>
 .summary {
   margin: 0 0 12px;
-  padding: 8px 14px 8px 34px;
-  border-left: 4px solid var(--fern);
+  padding-block: 8px;
+  padding-inline: 34px 14px;
+  border-inline-start: 4px solid var(--fern);
   background: var(--fern-soft);
   font-family: var(--reading);
   font-size: 16px;
@@ -144,7 +145,7 @@ h3:focus-visible {
   cursor: default;
 }
 .word {
-  margin-left: 8px;
+  margin-inline-start: 8px;
   font-family: var(--interface);
   font-size: 12.5px;
   font-weight: 650;

@@ -197,10 +197,10 @@ audio {
 .fault {
   margin-bottom: 10px;
   padding: 10px 14px;
-  border-left: 3px solid var(--straw);
+  border-inline-start: 3px solid var(--straw);
   background: var(--straw-soft);
 }
 .fb-button + .fb-button {
-  margin-left: 10px;
+  margin-inline-start: 10px;
 }
 </style>

@@ -91,7 +91,8 @@ caption {
 }
 th {
   width: 40%;
-  padding: 8px 8px 8px 0;
+  padding-block: 8px;
+  padding-inline: 0 8px;
   font-weight: 400;
   text-align: start;
   overflow-wrap: anywhere;
@@ -110,7 +111,7 @@ small {
 }
 .figure {
   width: 3.2em;
-  padding-left: 8px;
+  padding-inline-start: 8px;
   font-family: var(--mono);
   text-align: end;
 }

@@ -69,7 +69,7 @@ const blocks = computed(() => (typeof props.text === 'string' ? null : props.tex
 }
 .list {
   margin: 0.3em 0;
-  padding-left: 1.6em;
+  padding-inline-start: 1.6em;
 }
 .table-room {
   display: block;

@@ -242,7 +242,7 @@ progress + .state {
 .refused {
   margin-top: 8px;
   padding: 10px 14px;
-  border-left: 3px solid var(--rust);
+  border-inline-start: 3px solid var(--rust);
   background: var(--rust-soft);
   overflow-wrap: anywhere;
 }

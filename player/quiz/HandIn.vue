@@ -75,7 +75,7 @@ function end(): void {
   flex-wrap: wrap;
   gap: 10px 12px;
   padding: 12px 16px;
-  border-left: 4px solid var(--straw);
+  border-inline-start: 4px solid var(--straw);
   background: var(--straw-soft);
   color: var(--ink);
 }

@@ -117,7 +117,8 @@ const reply = ({ words, number }: Said) =>
 .thread {
   display: grid;
   gap: 8px;
-  padding: 10px 0 12px 12px;
+  padding-block: 10px 12px;
+  padding-inline: 12px 0;
   border-inline-start: 3px solid var(--line-strong);
 }
 .thread.prompt {

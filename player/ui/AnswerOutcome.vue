@@ -68,7 +68,7 @@ defineExpose({ focus: () => box.value?.focus({ preventScroll: true }) })
 .outcome {
   margin: 14px 0;
   padding: 12px 16px;
-  border-left: 4px solid var(--rust);
+  border-inline-start: 4px solid var(--rust);
   background: var(--rust-soft);
   overflow-wrap: anywhere;
   white-space: pre-line;

@@ -390,7 +390,8 @@ h1 {
     flex: 0 1 auto;
   }
   .head {
-    padding: 8px 12px 0 16px;
+    padding-block: 8px 0;
+    padding-inline: 16px 12px;
   }
   h1 {
     font-size: 17px;

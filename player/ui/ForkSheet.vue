@@ -71,7 +71,7 @@ li + li {
   min-height: 56px;
   padding: 10px 16px;
   border: 1px solid var(--line-strong);
-  border-left: 4px solid var(--plum);
+  border-inline-start: 4px solid var(--plum);
   border-radius: var(--radius);
   background: var(--surface);
   color: var(--ink);

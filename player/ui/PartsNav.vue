@@ -68,7 +68,8 @@ button {
   column-gap: 8px;
   width: 100%;
   min-height: 48px;
-  padding: 7px 28px 7px 24px;
+  padding-block: 7px;
+  padding-inline: 24px 28px;
   border: 0;
   border-inline-start: 4px solid transparent;
   background: none;

@@ -41,7 +41,9 @@ const share = computed(() => n(props.watched, { style: 'percent', maximumFractio
       <span class="visually-hidden">{{
         t('player.time', { now: clockTime(mediaMs), all: clockTime(durationMs) })
       }}</span>
-      <span aria-hidden="true">{{ clockTime(mediaMs) }} / {{ clockTime(durationMs) }}</span>
+      <span dir="ltr" aria-hidden="true"
+        >{{ clockTime(mediaMs) }} / {{ clockTime(durationMs) }}</span
+      >
     </span>
     <button
       v-if="range"
@@ -73,7 +75,7 @@ const share = computed(() => n(props.watched, { style: 'percent', maximumFractio
 .play {
   min-width: 112px;
   justify-content: start;
-  padding-left: 2px;
+  padding-inline-start: 2px;
 }
 .play svg {
   width: 18px;
@@ -101,11 +103,12 @@ const share = computed(() => n(props.watched, { style: 'percent', maximumFractio
   }
   .time {
     min-width: 0;
-    margin-right: auto;
+    margin-inline-end: auto;
   }
   .told {
     font-size: 13.5px;
-    padding: 0 8px 0 4px;
+    padding-block: 0;
+    padding-inline: 4px 8px;
   }
 }
 </style>

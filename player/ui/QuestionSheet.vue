@@ -365,7 +365,7 @@ function tryAgain(): void {
 .note {
   margin: 4px 0 14px;
   padding: 10px 14px;
-  border-left: 3px solid var(--straw);
+  border-inline-start: 3px solid var(--straw);
   background: var(--straw-soft);
   white-space: pre-wrap;
 }

@@ -192,6 +192,8 @@ async function zoomTo(next: number): Promise<void> {
 }
 .room {
   position: relative;
+  /* Time runs this way in every language. */
+  direction: ltr;
   max-height: 62vh;
   overflow: auto;
   border: 1px solid var(--line);

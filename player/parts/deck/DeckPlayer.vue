@@ -155,7 +155,8 @@ li button {
   gap: 12px;
   width: 100%;
   min-height: 48px;
-  padding: 6px 24px 6px 20px;
+  padding-block: 6px;
+  padding-inline: 20px 24px;
   border: 0;
   border-inline-start: 4px solid transparent;
   background: none;

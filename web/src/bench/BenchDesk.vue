@@ -379,7 +379,7 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
 .side {
   min-height: 0;
   min-width: 0;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 .notices p {
   padding: 6px 18px;

@@ -166,6 +166,8 @@ defineExpose({
   border-top: 1px solid var(--line);
 }
 .tracks {
+  /* Time runs this way in every language. */
+  direction: ltr;
   margin: 0 8px;
   min-width: 0;
 }
@@ -173,14 +175,15 @@ defineExpose({
   display: flex;
   align-items: center;
   justify-content: flex-end;
-  padding: 0 12px 0 22px;
+  padding-block: 0;
+  padding-inline: 22px 12px;
 }
 .gap {
   flex: 1;
 }
 .others {
   overflow: hidden;
-  margin-left: 16px;
+  margin-inline-start: 16px;
   padding: 2px 8px;
   background: var(--plum-soft);
   font-size: 12.5px;

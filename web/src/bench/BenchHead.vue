@@ -50,80 +50,102 @@ const asLearner = computed(
 
 <template>
   <header class="head">
-    <RouterLink to="/" class="home" :aria-label="t('bench.home')" :title="t('bench.home')"
-      ><FernMark
-    /></RouterLink>
-    <h1 dir="auto">
-      <button type="button" :title="t('sheet.lesson')" @click="emit('settings')">
-        {{ title }}
-      </button>
-    </h1>
-    <p class="status" role="status" data-test="keeping" :class="{ loud: !isQuiet }">
-      {{ base }} · {{ keepingWord }}
-      <RouterLink
-        v-if="draft.keeping.value === 'signedOut'"
-        :to="{ name: 'sign-in', query: { to: route.fullPath } }"
-        >{{ t('bench.signInAgain') }}</RouterLink
+    <div class="where">
+      <RouterLink to="/" class="home" :aria-label="t('bench.home')" :title="t('bench.home')"
+        ><FernMark
+      /></RouterLink>
+      <h1 dir="auto">
+        <button type="button" :title="t('sheet.lesson')" @click="emit('settings')">
+          {{ title }}
+        </button>
+      </h1>
+      <p
+        class="status"
+        role="status"
+        data-test="keeping"
+        :title="`${base} · ${keepingWord}`"
+        :class="{ loud: !isQuiet }"
       >
-    </p>
-    <nav :aria-label="t('bench.places')">
-      <RouterLink
-        :to="{ name: 'bench', params: { lessonId }, query: { part: route.query.part } }"
-        >{{ t('bench.bench') }}</RouterLink
-      >
-      <RouterLink :to="{ name: 'routes', params: { lessonId }, query: route.query }">{{
-        t('routes.routes')
-      }}</RouterLink>
-      <RouterLink :to="{ name: 'results', params: { lessonId } }">{{
-        t('bench.results')
-      }}</RouterLink>
-      <RouterLink :to="{ name: 'sharing', params: { lessonId } }">{{
-        t('sharing.sharing')
-      }}</RouterLink>
-    </nav>
-    <span class="gap" />
-    <Button
-      :label="t('bench.undo')"
-      :title="undoWord"
-      severity="secondary"
-      variant="text"
-      size="small"
-      :disabled="!draft.undoName.value"
-      @click="draft.undo()"
-    />
-    <Button
-      :label="t('bench.redo')"
-      :title="redoWord"
-      severity="secondary"
-      variant="text"
-      size="small"
-      :disabled="!draft.redoName.value"
-      @click="draft.redo()"
-    />
-    <Button
-      :label="t('bench.keys')"
-      severity="secondary"
-      variant="text"
-      size="small"
-      @click="emit('keys')"
-    />
-    <a class="as-learner" :href="asLearner" @click="emit('asLearner', $event)">{{
-      t('bench.asLearner')
-    }}</a>
-    <Button
-      v-if="draft.role === 'owner' || draft.role === 'editor'"
-      :label="t('bench.publish', { number: draft.editions.value.length + 1 })"
-      :disabled="!canPublish"
-      @click="emit('publish')"
-    />
+        {{ base }} · {{ keepingWord }}
+        <RouterLink
+          v-if="draft.keeping.value === 'signedOut'"
+          :to="{ name: 'sign-in', query: { to: route.fullPath } }"
+          >{{ t('bench.signInAgain') }}</RouterLink
+        >
+      </p>
+      <nav :aria-label="t('bench.places')">
+        <RouterLink
+          :to="{ name: 'bench', params: { lessonId }, query: { part: route.query.part } }"
+          >{{ t('bench.bench') }}</RouterLink
+        >
+        <RouterLink :to="{ name: 'routes', params: { lessonId }, query: route.query }">{{
+          t('routes.routes')
+        }}</RouterLink>
+        <RouterLink :to="{ name: 'results', params: { lessonId } }">{{
+          t('bench.results')
+        }}</RouterLink>
+        <RouterLink :to="{ name: 'sharing', params: { lessonId } }">{{
+          t('sharing.sharing')
+        }}</RouterLink>
+      </nav>
+    </div>
+    <div class="acts">
+      <Button
+        :label="t('bench.undo')"
+        :title="undoWord"
+        severity="secondary"
+        variant="text"
+        size="small"
+        :disabled="!draft.undoName.value"
+        @click="draft.undo()"
+      />
+      <Button
+        :label="t('bench.redo')"
+        :title="redoWord"
+        severity="secondary"
+        variant="text"
+        size="small"
+        :disabled="!draft.redoName.value"
+        @click="draft.redo()"
+      />
+      <Button
+        :label="t('bench.keys')"
+        severity="secondary"
+        variant="text"
+        size="small"
+        @click="emit('keys')"
+      />
+      <a class="as-learner" :href="asLearner" @click="emit('asLearner', $event)">{{
+        t('bench.asLearner')
+      }}</a>
+      <Button
+        v-if="draft.role === 'owner' || draft.role === 'editor'"
+        :label="t('bench.publish', { number: draft.editions.value.length + 1 })"
+        :disabled="!canPublish"
+        @click="emit('publish')"
+      />
+    </div>
   </header>
 </template>
 
 <style scoped>
-.head {
+.head,
+.where,
+.acts {
   display: flex;
   align-items: center;
   gap: 10px;
+}
+/* What can be pressed is never cut: what says where one is gives way first, then there are two rows. */
+.where {
+  flex: 1 1 620px;
+  min-width: 0;
+}
+.acts > * {
+  flex: none;
+}
+.head {
+  flex-wrap: wrap;
   min-height: 54px;
   padding: 0 16px;
   border-bottom: 1px solid var(--line);
@@ -188,9 +210,6 @@ nav a {
 nav a.router-link-exact-active {
   border-color: var(--fern);
   color: var(--ink);
-}
-.gap {
-  flex: 1;
 }
 .as-learner {
   padding: 6px 12px;

@@ -246,7 +246,7 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
 }
 .spot {
   position: absolute;
-  padding-left: 6px;
+  padding-inline-start: 6px;
   border: 1.5px dashed #f3ecd8;
   outline: 1px dashed #0f1713;
   color: #f3ecd8;

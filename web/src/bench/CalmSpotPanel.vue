@@ -106,7 +106,8 @@ h3 {
 }
 ul {
   margin: 0;
-  padding: 8px 12px 8px 28px;
+  padding-block: 8px;
+  padding-inline: 28px 12px;
 }
 table {
   width: 100%;
@@ -116,7 +117,8 @@ table {
 th,
 td {
   height: 32px;
-  padding: 2px 8px 2px 0;
+  padding-block: 2px;
+  padding-inline: 0 8px;
   border-bottom: 1px solid var(--line);
   font-weight: 400;
   text-align: start;

@@ -87,7 +87,7 @@ const lead = computed(() => {
 }
 .faults ul {
   margin: 6px 0;
-  padding-left: 18px;
+  padding-inline-start: 18px;
 }
 blockquote {
   margin: 8px 0;

@@ -51,9 +51,10 @@ const extra = computed(() => {
 .card {
   display: block;
   width: 100%;
-  padding: 6px 8px 7px 10px;
+  padding-block: 6px 7px;
+  padding-inline: 10px 8px;
   border: 1px solid var(--line);
-  border-left: 4px solid var(--kind);
+  border-inline-start: 4px solid var(--kind);
   border-radius: var(--radius);
   background: var(--surface);
   color: var(--ink);
@@ -78,14 +79,14 @@ const extra = computed(() => {
 .note {
   --kind: var(--ink-3);
   border-style: dashed;
-  border-left-style: dotted;
+  border-inline-start-style: dotted;
 }
 .card:hover {
   background: var(--ground);
 }
 .selected {
   border-color: var(--ink);
-  border-left-color: var(--kind);
+  border-inline-start-color: var(--kind);
   box-shadow: 0 0 0 1px var(--ink);
 }
 .head {

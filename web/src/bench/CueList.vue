@@ -173,7 +173,8 @@ header {
   align-items: center;
   justify-content: space-between;
   min-height: 44px;
-  padding: 0 12px 0 18px;
+  padding-block: 0;
+  padding-inline: 18px 12px;
   border-bottom: 1px solid var(--line);
 }
 .grid {
@@ -189,9 +190,10 @@ header {
   gap: 12px;
   align-items: center;
   min-height: 36px;
-  padding: 2px 18px 2px 14px;
+  padding-block: 2px;
+  padding-inline: 14px 18px;
   border-bottom: 1px solid var(--line);
-  border-left: 4px solid var(--kind, transparent);
+  border-inline-start: 4px solid var(--kind, transparent);
   font-size: 13.5px;
   cursor: default;
   content-visibility: auto;

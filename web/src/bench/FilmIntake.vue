@@ -260,7 +260,7 @@ h2 {
 .inner .fault {
   margin: 0 0 20px;
   padding: 10px 14px;
-  border-left: 4px solid var(--rust);
+  border-inline-start: 4px solid var(--rust);
   background: var(--rust-soft);
   color: var(--ink);
 }

@@ -126,8 +126,8 @@ onMounted(drawWave)
 }
 .ruler span {
   position: absolute;
-  padding-left: 4px;
-  border-left: 1px solid var(--line-strong);
+  padding-inline-start: 4px;
+  border-inline-start: 1px solid var(--line-strong);
   line-height: 18px;
 }
 .strip {
@@ -138,7 +138,7 @@ onMounted(drawWave)
 }
 .slot {
   flex: none;
-  border-right: 1px solid var(--surface);
+  border-inline-end: 1px solid var(--surface);
 }
 .strip.empty {
   background: var(--sunk);
@@ -149,7 +149,7 @@ onMounted(drawWave)
   bottom: 0;
   width: 3px;
   height: 13px;
-  margin-left: -1px;
+  margin-inline-start: -1px;
   background: var(--surface);
   border: solid var(--ink);
   border-width: 0 1px;

@@ -167,7 +167,7 @@ li {
   text-transform: uppercase;
 }
 .what .who {
-  margin-left: 6px;
+  margin-inline-start: 6px;
 }
 li > :last-child {
   flex: none;

@@ -118,6 +118,6 @@ function remove(): void {
   gap: 2px;
 }
 .buttons > :last-child {
-  margin-left: auto;
+  margin-inline-start: auto;
 }
 </style>

@@ -109,7 +109,7 @@ function pick(line: ScriptLine): void {
   width: 100%;
   padding: 6px 10px;
   border: 0;
-  border-left: 4px solid transparent;
+  border-inline-start: 4px solid transparent;
   background: none;
   color: var(--ink);
   font: inherit;
@@ -121,7 +121,7 @@ function pick(line: ScriptLine): void {
   background: var(--sunk);
 }
 .line.within {
-  border-left-color: var(--fern);
+  border-inline-start-color: var(--fern);
   background: var(--fern-soft);
 }
 .line .mono {

@@ -144,7 +144,8 @@ function drop(beforeId: string | null): void {
   align-items: center;
   gap: 2px;
   min-height: 36px;
-  padding: 0 14px 0 16px;
+  padding-block: 0;
+  padding-inline: 16px 14px;
   border-bottom: 1px solid var(--line);
   background: var(--ground);
   white-space: nowrap;
@@ -210,5 +211,8 @@ li.over {
 }
 .gap {
   flex: 1;
+}
+.parts > button {
+  flex: none;
 }
 </style>

@@ -52,7 +52,7 @@ async function again(): Promise<void> {
   flex-wrap: wrap;
   align-items: center;
   gap: 2px 12px;
-  padding-right: 16px;
+  padding-inline-end: 16px;
   font-size: 12.5px;
   color: var(--ink-2);
 }

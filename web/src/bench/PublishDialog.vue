@@ -251,7 +251,7 @@ function onHide(): void {
 }
 ul {
   margin: 0;
-  padding-left: 20px;
+  padding-inline-start: 20px;
   line-height: 1.9;
 }
 a {

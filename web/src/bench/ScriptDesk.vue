@@ -190,7 +190,8 @@ header {
   align-items: center;
   gap: 8px;
   min-height: 44px;
-  padding: 0 8px 0 18px;
+  padding-block: 0;
+  padding-inline: 18px 8px;
   border-bottom: 1px solid var(--line);
 }
 .gap {
@@ -215,7 +216,7 @@ header {
   gap: 6px;
   width: 34%;
   min-width: 150px;
-  margin-left: auto;
+  margin-inline-start: auto;
   padding: 8px 12px;
 }
 .empty {
@@ -224,6 +225,7 @@ header {
   max-width: 44ch;
 }
 .add {
-  margin: 4px 0 24px 66px;
+  margin-block: 4px 24px;
+  margin-inline: 66px 0;
 }
 </style>

@@ -71,7 +71,8 @@ const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
   display: grid;
   grid-template-columns: 46px minmax(0, 1fr) minmax(150px, 34%);
   gap: 10px;
-  padding: 8px 12px 4px 18px;
+  padding-block: 8px 4px;
+  padding-inline: 18px 12px;
 }
 .line.now {
   background: var(--fern-soft);

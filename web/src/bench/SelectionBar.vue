@@ -70,7 +70,8 @@ function move(): void {
   flex-wrap: wrap;
   align-items: center;
   gap: 6px 12px;
-  padding: 8px 12px 8px 18px;
+  padding-block: 8px;
+  padding-inline: 18px 12px;
   border-top: 1px solid var(--line);
   background: var(--ground);
 }
@@ -83,7 +84,7 @@ form :deep(input) {
   width: 6.5em;
 }
 p {
-  margin-right: auto;
+  margin-inline-end: auto;
   font-weight: 600;
 }
 </style>

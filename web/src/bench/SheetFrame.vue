@@ -48,7 +48,8 @@ header {
   justify-content: space-between;
   gap: 8px;
   min-height: 44px;
-  padding: 6px 12px 6px 18px;
+  padding-block: 6px;
+  padding-inline: 18px 12px;
   border-bottom: 1px solid var(--line);
 }
 h2 {

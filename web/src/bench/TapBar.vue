@@ -66,7 +66,8 @@ onScopeDispose(() => document.removeEventListener('keydown', onKey))
   display: flex;
   align-items: center;
   gap: 14px;
-  padding: 10px 12px 10px 18px;
+  padding-block: 10px;
+  padding-inline: 18px 12px;
   border-bottom: 1px solid var(--line);
   background: var(--ground);
 }

@@ -42,48 +42,50 @@ function leave(): void {
 
 <template>
   <div class="row">
-    <button
-      type="button"
-      :aria-label="t('bench.frameBack')"
-      :title="t('bench.frameBack')"
-      @click="bench.step(-1)"
-    >
-      <svg viewBox="0 0 20 20" aria-hidden="true"><path d="M13 4 L7 10 L13 16 M4 4 V16" /></svg>
-    </button>
-    <button
-      type="button"
-      class="play"
-      :aria-label="paused ? t('bench.play') : t('bench.stop')"
-      :title="paused ? t('bench.play') : t('bench.stop')"
-      @click="bench.toggle()"
-    >
-      <svg viewBox="0 0 20 20" aria-hidden="true" class="solid">
-        <path v-if="paused" d="M5 3 L17 10 L5 17 Z" />
-        <path v-else d="M5 3 H8.5 V17 H5 Z M11.5 3 H15 V17 H11.5 Z" />
-      </svg>
-    </button>
-    <button
-      type="button"
-      :aria-label="t('bench.frameOn')"
-      :title="t('bench.frameOn')"
-      @click="bench.step(1)"
-    >
-      <svg viewBox="0 0 20 20" aria-hidden="true"><path d="M7 4 L13 10 L7 16 M16 4 V16" /></svg>
-    </button>
-    <input
-      v-model="typed"
-      class="mono time"
-      data-test="timecode"
-      :aria-label="t('bench.timecode')"
-      :aria-invalid="wrong"
-      spellcheck="false"
-      autocomplete="off"
-      @focus="typing = true"
-      @blur="leave"
-      @keydown.enter.prevent="goToTyped"
-      @keydown.esc.stop.prevent="leave"
-    />
-    <span class="mono total">/ {{ clockTime(bench.durationMs.value) }}</span>
+    <div class="steps">
+      <button
+        type="button"
+        :aria-label="t('bench.frameBack')"
+        :title="t('bench.frameBack')"
+        @click="bench.step(-1)"
+      >
+        <svg viewBox="0 0 20 20" aria-hidden="true"><path d="M13 4 L7 10 L13 16 M4 4 V16" /></svg>
+      </button>
+      <button
+        type="button"
+        class="play"
+        :aria-label="paused ? t('bench.play') : t('bench.stop')"
+        :title="paused ? t('bench.play') : t('bench.stop')"
+        @click="bench.toggle()"
+      >
+        <svg viewBox="0 0 20 20" aria-hidden="true" class="solid">
+          <path v-if="paused" d="M5 3 L17 10 L5 17 Z" />
+          <path v-else d="M5 3 H8.5 V17 H5 Z M11.5 3 H15 V17 H11.5 Z" />
+        </svg>
+      </button>
+      <button
+        type="button"
+        :aria-label="t('bench.frameOn')"
+        :title="t('bench.frameOn')"
+        @click="bench.step(1)"
+      >
+        <svg viewBox="0 0 20 20" aria-hidden="true"><path d="M7 4 L13 10 L7 16 M16 4 V16" /></svg>
+      </button>
+      <input
+        v-model="typed"
+        class="mono time"
+        data-test="timecode"
+        :aria-label="t('bench.timecode')"
+        :aria-invalid="wrong"
+        spellcheck="false"
+        autocomplete="off"
+        @focus="typing = true"
+        @blur="leave"
+        @keydown.enter.prevent="goToTyped"
+        @keydown.esc.stop.prevent="leave"
+      />
+      <span class="mono total">/ {{ clockTime(bench.durationMs.value) }}</span>
+    </div>
     <span class="gap" />
     <button
       v-for="{ kind, key } in KINDS"
@@ -102,11 +104,20 @@ function leave(): void {
 .row {
   display: flex;
   align-items: center;
-  gap: 6px;
+  flex-wrap: wrap;
+  gap: 0 6px;
   min-height: 44px;
+}
+.steps {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  /* Back and on point as the film runs, and time is written so, in every language. */
+  direction: ltr;
 }
 button {
   display: inline-flex;
+  flex: none;
   align-items: center;
   gap: 7px;
   min-width: 32px;

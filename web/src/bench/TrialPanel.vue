@@ -52,10 +52,11 @@ const drawFrame = (canvas: HTMLCanvasElement) => bench.film.value?.drawTo(canvas
 <style scoped>
 .trial {
   position: absolute;
-  inset: 0 0 0 auto;
+  inset-block: 0;
+  inset-inline-end: 0;
   width: min(440px, 100%);
   overflow-y: auto;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 header {
   position: sticky;
@@ -64,7 +65,8 @@ header {
   display: flex;
   align-items: center;
   gap: 6px;
-  padding: 8px 12px 8px 28px;
+  padding-block: 8px;
+  padding-inline: 28px 12px;
   border-bottom: 1px solid var(--line);
   background: var(--ground);
 }

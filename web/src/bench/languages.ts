@@ -1,6 +1,6 @@
 // The languages that lessons and scripts are offered in, by their names.
 const LANGUAGES = ['en', 'de', 'fr', 'es', 'it', 'nl', 'pl', 'pt', 'sv', 'ar', 'he', 'ja', 'zh']
-const names = new Intl.DisplayNames(['en'], { type: 'language' })
+const names = new Intl.DisplayNames([LOCALE], { type: 'language' })
 
 /** The name of a language, or its tag where it has none. */
 export function languageName(tag: string): string {

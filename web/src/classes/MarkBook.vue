@@ -264,7 +264,7 @@ thead small,
 tbody th,
 tfoot th {
   position: sticky;
-  left: 0;
+  inset-inline-start: 0;
   background: var(--surface);
   font-weight: 500;
   white-space: nowrap;

@@ -48,7 +48,8 @@ a {
   gap: 18px;
   align-items: center;
   min-height: 84px;
-  padding: 10px 20px 10px 10px;
+  padding-block: 10px;
+  padding-inline: 10px 20px;
   border: 1px solid var(--line);
   border-radius: var(--radius);
   background: var(--surface);

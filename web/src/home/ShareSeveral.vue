@@ -76,6 +76,7 @@ async function share(): Promise<void> {
   align-items: center;
   gap: 12px;
   min-height: 36px;
-  margin: -12px 0 12px -10px;
+  margin-block: -12px 12px;
+  margin-inline: -10px 0;
 }
 </style>

@@ -55,7 +55,7 @@ const asked = computed(() => props.enquiries.reduce((sum, one) => sum + one.wait
   margin-bottom: 24px;
   padding: 12px 18px;
   border: 1px solid var(--line);
-  border-left: 4px solid var(--rust);
+  border-inline-start: 4px solid var(--rust);
   border-radius: var(--radius);
   background: var(--surface);
 }

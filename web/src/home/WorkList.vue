@@ -173,7 +173,8 @@ li {
   grid-template-columns: 128px minmax(0, 1fr) auto;
   gap: 18px;
   align-items: center;
-  padding: 10px 20px 10px 10px;
+  padding-block: 10px;
+  padding-inline: 10px 20px;
   border: 1px solid var(--line);
   border-radius: var(--radius);
   background: var(--surface);

@@ -77,8 +77,8 @@ header {
 }
 .asked {
   margin-bottom: 18px;
-  padding-left: 12px;
-  border-left: 3px solid var(--rust);
+  padding-inline-start: 12px;
+  border-inline-start: 3px solid var(--rust);
   color: var(--ink-2);
 }
 .said {

@@ -258,7 +258,7 @@ video {
   display: inline-block;
   width: 11px;
   height: 11px;
-  margin-right: 8px;
+  margin-inline-end: 8px;
   border-radius: 50%;
   background: var(--rust);
 }

@@ -97,7 +97,8 @@ table {
 }
 th,
 td {
-  padding: 3px 10px 3px 0;
+  padding-block: 3px;
+  padding-inline: 0 10px;
   border-top: 1px solid var(--line);
   text-align: start;
 }

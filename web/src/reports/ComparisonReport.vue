@@ -119,6 +119,6 @@ th[scope='row'] {
   display: inline-block;
   width: 12px;
   height: 12px;
-  margin-right: 6px;
+  margin-inline-end: 6px;
 }
 </style>

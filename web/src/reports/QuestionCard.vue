@@ -261,7 +261,8 @@ table {
 }
 th,
 td {
-  padding: 4px 10px 4px 0;
+  padding-block: 4px;
+  padding-inline: 0 10px;
   border-top: 1px solid var(--line);
   text-align: start;
   vertical-align: baseline;

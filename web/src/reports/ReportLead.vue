@@ -14,7 +14,7 @@ defineProps<ReportSource & { report: ReportName }>()
 
 <style scoped>
 .files {
-  float: right;
+  float: inline-end;
   max-width: 60%;
   justify-content: flex-end;
 }

@@ -157,7 +157,7 @@ svg.track {
   left: 0;
   bottom: -4px;
   height: 4px;
-  border-left: 1px solid var(--line-strong);
+  border-inline-start: 1px solid var(--line-strong);
   content: '';
 }
 .axis .asked {

@@ -160,8 +160,9 @@ const heads = computed(() =>
   list-style: none;
 }
 .returned li {
-  padding: 2px 0 2px 12px;
-  border-left: 3px solid var(--fern);
+  padding-block: 2px;
+  padding-inline: 12px 0;
+  border-inline-start: 3px solid var(--fern);
 }
 q {
   font-family: var(--reading);

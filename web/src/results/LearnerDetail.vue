@@ -175,7 +175,7 @@ h3 {
 }
 ol {
   margin: 14px 0 0;
-  padding-left: 22px;
+  padding-inline-start: 22px;
 }
 ol > li {
   margin-bottom: 10px;
@@ -190,7 +190,7 @@ ul li {
   grid-template-columns: 100px minmax(0, 1fr) auto;
   gap: 12px;
   padding: 3px 10px;
-  border-left: 4px solid var(--rust);
+  border-inline-start: 4px solid var(--rust);
 }
 ul li.unmarked {
   border-color: var(--line-strong);

@@ -319,7 +319,7 @@ form {
   gap: 8px;
 }
 .top p {
-  margin-right: auto;
+  margin-inline-end: auto;
 }
 img,
 video {
@@ -343,10 +343,10 @@ h2 {
   font-size: 15px;
 }
 li .muted {
-  margin-left: 8px;
+  margin-inline-start: 8px;
 }
 ul {
   margin: 0;
-  padding-left: 18px;
+  padding-inline-start: 18px;
 }
 </style>

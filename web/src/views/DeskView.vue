@@ -208,7 +208,7 @@ watchEffect(() => (document.title = pile.value?.title ?? t('marking.title')))
   cursor: pointer;
 }
 .switch button + button {
-  border-left: 0;
+  border-inline-start: 0;
 }
 .switch button[aria-pressed='true'] {
   background: var(--fern);
@@ -226,7 +226,7 @@ watchEffect(() => (document.title = pile.value?.title ?? t('marking.title')))
   accent-color: var(--fern);
 }
 .keys {
-  margin-left: auto;
+  margin-inline-start: auto;
   font-size: 13.5px;
 }
 .desk {

@@ -162,7 +162,7 @@ h1 {
   padding: 12px 20px;
 }
 .space div + div {
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 dd {
   margin: 0;

@@ -234,8 +234,9 @@ ol {
   list-style: none;
 }
 ol > li {
-  padding: 10px 0 12px 14px;
-  border-left: 4px solid var(--line-strong);
+  padding-block: 10px 12px;
+  padding-inline: 14px 0;
+  border-inline-start: 4px solid var(--line-strong);
 }
 ol > li + li {
   margin-top: 12px;

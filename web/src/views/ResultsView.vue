@@ -158,10 +158,10 @@ function choose(number: number): void {
 }
 .summary div {
   padding: 14px 20px;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 .summary div:first-child {
-  border-left: 0;
+  border-inline-start: 0;
 }
 dd {
   margin: 0;

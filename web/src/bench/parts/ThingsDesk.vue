@@ -63,6 +63,6 @@ function leaveSheet(event: KeyboardEvent): void {
 .side {
   min-height: 0;
   min-width: 0;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 </style>

@@ -167,8 +167,8 @@ function pickFilm(partId: string): void {
 .said {
   max-height: 4.6em;
   overflow-y: auto;
-  padding-left: 12px;
-  border-left: 3px solid var(--fern);
+  padding-inline-start: 12px;
+  border-inline-start: 3px solid var(--fern);
   font-family: var(--reading);
 }
 .buttons {

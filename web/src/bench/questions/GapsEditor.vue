@@ -75,7 +75,7 @@ const ways = computed(() =>
 <style scoped>
 .gaps {
   margin: 0;
-  padding-left: 1.8em;
+  padding-inline-start: 1.8em;
   font-size: 13.5px;
 }
 </style>

@@ -91,7 +91,7 @@ function type(words: string): void {
 .ways {
   position: absolute;
   top: -3px;
-  right: 0;
+  inset-inline-end: 0;
   display: flex;
   gap: 12px;
   opacity: 0;
@@ -103,7 +103,7 @@ function type(words: string): void {
 }
 .ways.within {
   top: 6px;
-  right: 6px;
+  inset-inline-end: 6px;
   padding: 0 6px;
   background: var(--surface);
 }
@@ -122,6 +122,6 @@ function type(words: string): void {
 }
 .shown {
   padding: 6px 12px;
-  border-left: 3px solid var(--line-strong);
+  border-inline-start: 3px solid var(--line-strong);
 }
 </style>

@@ -86,7 +86,7 @@ function askKept({ id: shelfId, question }: KeptQuestion): void {
 .side {
   min-height: 0;
   min-width: 0;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 h2 {
   font-size: 15px;

@@ -189,6 +189,8 @@ const pulled = computed(() => {
 <style scoped>
 .map {
   position: relative;
+  /* The ways are drawn from left to right in every language. */
+  direction: ltr;
   flex: 1;
   min-height: 0;
 }

@@ -142,7 +142,7 @@ const place = (id: string) => ({ params: { lessonId: lessonId.value }, query: { 
 .side {
   min-width: 0;
   min-height: 0;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 .links {
   display: flex;

@@ -1,0 +1,90 @@
+// Every main screen in a made-up language that is longer by two fifths and written from right to left: nothing is cut, nothing
+// reaches beyond its place, nothing still speaks English.
+import { expect, test, type BrowserContext, type Page } from '@playwright/test'
+import { DEMO_LINK } from '@fernbrake/demo'
+import { DEMO_PASSWORD } from '@fernbrake/server'
+import { startRealServer, type RealServer } from '../support/server.ts'
+import { englishWords, expectTurned } from '../support/unturned.ts'
+
+let server: RealServer
+let english: string[]
+test.beforeAll(async () => {
+  server = await startRealServer({ demo: true })
+  english = await englishWords()
+})
+test.afterAll(() => server?.stop())
+
+const signedIn = async (context: BrowserContext, who: string) => {
+  const data = { email: `${who}@harrowmere.example`, password: DEMO_PASSWORD }
+  const headers = { Origin: server.url }
+  const reply = await context.request.post(`${server.url}/api/session`, { data, headers })
+  expect(reply.status()).toBe(200)
+}
+
+/** Opens each of these addresses and looks it over, once nothing is on its way any more. */
+async function look(page: Page, addresses: readonly string[]): Promise<void> {
+  for (const address of addresses) {
+    await page.goto(server.url + address)
+    await page.waitForLoadState('networkidle')
+    await expectTurned(page, address, english)
+  }
+}
+
+const DESK = { viewport: { width: 1280, height: 800 }, locale: 'qaa' }
+
+test('the screens of a designer', async ({ browser }) => {
+  expect(english.length).toBeGreaterThan(1000)
+  const context = await browser.newContext(DESK)
+  const page = await context.newPage()
+  await look(page, ['/sign-in', '/join', '/nowhere'])
+  await signedIn(context, 'designer')
+  await look(page, [
+    '/',
+    '/shelf',
+    '/classes',
+    '/classes/spring-intake',
+    '/marking',
+    '/marking/assignment/spring-budget',
+    '/lessons/water-that-climbs?part=the-film',
+    '/lessons/night-passage/routes',
+    '/lessons/water-that-climbs/sharing',
+    '/lessons/water-that-climbs/preview?part=the-film',
+    '/lessons/water-that-climbs/results',
+    '/stand-ins/mailbox',
+  ])
+  const results = '/classes/spring-intake/assignments/spring-water'
+  await look(page, [
+    results,
+    ...['watching', 'questions', 'comparison', 'now', 'talk'].map((one) => `${results}/${one}`),
+  ])
+  await context.close()
+})
+
+test('the screens of a keeper', async ({ browser }) => {
+  const context = await browser.newContext(DESK)
+  await signedIn(context, 'keeper')
+  await look(await context.newPage(), ['/keeper', '/'])
+  await context.close()
+})
+
+test('the screens of a learner, on a phone', async ({ browser }) => {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    locale: 'qaa',
+  })
+  const page = await context.newPage()
+  await look(page, [`/open/${DEMO_LINK}`])
+  await signedIn(context, 'learner')
+  await look(page, ['/', `/open/${DEMO_LINK}`])
+  await page.locator('main button').first().tap()
+  await page.waitForURL(/learn/)
+  await page.waitForLoadState('networkidle')
+  await expectTurned(page, 'a page of a lesson', english)
+  await page.getByRole('button', { name: /“Water That Climbs”/ }).tap()
+  await page.getByRole('button', { name: /The chamber/ }).tap()
+  await page.getByRole('heading', { name: /Why is the hill/ }).waitFor()
+  await expectTurned(page, 'a question', english)
+  await context.close()
+})
