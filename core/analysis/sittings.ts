@@ -1,5 +1,4 @@
 // From the records of learners to what the analysis of questions asks for.
-import { inOrder, plainOf } from '../fields/index.ts'
 import { partsInOrder, type Lesson } from '../lesson/index.ts'
 import {
   isGraded,
@@ -7,6 +6,8 @@ import {
   readableAnswer,
   type Answer,
   type Question,
+  chosenIn,
+  optionsOf,
 } from '../questions/index.ts'
 import { mean } from '../statistics/index.ts'
 import { SEEN_SHARE } from '../watching/index.ts'
@@ -54,29 +55,6 @@ export function askedIn(lesson: Lesson): AskedPlace[] {
     })
 }
 
-function optionsOf(question: Question): { id: string; right: boolean; label: string }[] {
-  if (question.kind === 'choice')
-    return inOrder(Object.values(question.options)).map(({ id, right, text }) => ({
-      id,
-      right,
-      label: plainOf(text),
-    }))
-  if (question.kind === 'trueFalse')
-    return [true, false].map((value) => ({
-      id: String(value),
-      label: String(value),
-      right: question.right === value,
-    }))
-  return []
-}
-
-const pickedIn = (answer: Answer): string[] =>
-  answer.kind === 'choice'
-    ? answer.picked
-    : answer.kind === 'trueFalse'
-      ? [String(answer.value)]
-      : []
-
 /** What one learner did with each of these questions; the options and the time are those of the first try. */
 export function sittingOf(
   asked: readonly AskedPlace[],
@@ -90,7 +68,7 @@ export function sittingOf(
       if (!first) return []
       const outcome = {
         points: questionScore(question, tries),
-        picked: pickedIn(first.answer),
+        picked: chosenIn(first.answer),
         tries: tries.length,
         tookMs: first.tookMs,
         hadSeen: first.seenShare === null ? null : first.seenShare >= SEEN_SHARE,

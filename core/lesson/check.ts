@@ -1,6 +1,6 @@
 // Whether a value is a lesson: its shape (Zod) and its inner references.
 import { findBadKey, issuesOf, partsOfText, type Issue } from '../fields/index.ts'
-import { partsOfQuestion } from '../questions/index.ts'
+import { partsOfQuestion, holdsCut } from '../questions/index.ts'
 import { noteProven, withoutProven } from './proven.ts'
 import { askersNamedBy, cuesNamedBy, partsNamedBy, partsNamedIn } from './references.ts'
 import { askingOf, partOfKind } from './parts.ts'
@@ -41,12 +41,7 @@ function findMisfiledKeys(lesson: Lesson): Issue[] {
 /** What a question carries on its way to a learner has no place where it is written. */
 function findCut({ questions }: Lesson): Issue[] {
   return Object.values(questions)
-    .filter(
-      (question) =>
-        question.cut !== undefined ||
-        question.mix !== undefined ||
-        (question.kind === 'area' && question.asked !== undefined),
-    )
+    .filter(holdsCut)
     .map(({ id }) => ({
       path: ['questions', id],
       code: 'question.cut',

@@ -1,5 +1,11 @@
 // A draft as an edition holds it.
-import { withOthers, wordsListed, wordsOf, type Question } from '../questions/index.ts'
+import {
+  comparesWords,
+  withOthers,
+  wordsListed,
+  wordsOf,
+  type Question,
+} from '../questions/index.ts'
 import { withoutHidden } from './hidden.ts'
 import type { Lesson } from './schema.ts'
 
@@ -18,9 +24,7 @@ export const questionIn = (
   question: Question,
   words: readonly string[] = [],
 ): Question =>
-  isTyped(question) ? withOthers(question, [...wordsSaid(lesson), ...words]) : question
-
-const isTyped = ({ kind }: Question) => kind === 'shortText' || kind === 'gaps'
+  comparesWords(question) ? withOthers(question, [...wordsSaid(lesson), ...words]) : question
 
 /** All words that the questions of a lesson list as right and let slips pass in. */
 export const wordsAsked = ({ questions }: Pick<Lesson, 'questions'>): Set<string> =>
@@ -32,7 +36,7 @@ export const wordsAsked = ({ questions }: Pick<Lesson, 'questions'>): Set<string
  */
 export function asEdition(draft: Lesson, words: readonly string[] = []): Lesson {
   const lesson = withoutHidden(draft)
-  const typed = Object.values(lesson.questions).filter(isTyped)
+  const typed = Object.values(lesson.questions).filter(comparesWords)
   if (typed.length === 0) return lesson
   const known = [...wordsSaid(lesson), ...words]
   const questions = { ...lesson.questions }

@@ -1,4 +1,5 @@
 // Reading order: of parts, of cues in film time, of script lines.
+import { leafShape, type LeafShape } from '../questions/index.ts'
 import { inOrder, LONGEST_MEDIA_MS } from '../fields/index.ts'
 import type { Cue, Lesson, Script, ScriptLine } from './schema.ts'
 
@@ -106,7 +107,8 @@ export function roomToShift(script: Script, fromMs: number): { backMs: number; o
   return { backMs: -first, onMs: LONGEST_MEDIA_MS - last }
 }
 
-/** Whether a question cue asks a recap, which is drawn in a shape of its own. */
-export function isRecap(lesson: Pick<Lesson, 'questions'>, cue: { questionId: string }): boolean {
-  return lesson.questions[cue.questionId]?.kind === 'recap'
-}
+/** The shape of the leaf of a question cue; that of any where it asks what is not there. */
+export const leafOfCue = (
+  { questions }: Pick<Lesson, 'questions'>,
+  { questionId }: { questionId: string },
+): LeafShape => (questions[questionId] ? leafShape(questions[questionId]) : 'question')

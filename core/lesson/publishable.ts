@@ -1,6 +1,6 @@
 // What keeps a draft from becoming an edition. Doubts belong to the proof; these are plain impossibilities.
 import type { Issue } from '../fields/index.ts'
-import { findWhatCannotBeAsked, type Question } from '../questions/index.ts'
+import { findWhatCannotBeAsked, type Question, pointsAtFrame } from '../questions/index.ts'
 import { withoutHidden } from './hidden.ts'
 import { cueStartMs } from './order.ts'
 import { filmLengthMs, filmsInOrder, hasFrames, partOfKind, partsInOrder } from './parts.ts'
@@ -96,7 +96,7 @@ function findBadQuestion(lesson: Lesson, cue: Cue): Issue[] {
 /** A question that points at a frame, though the film stays with its host and nobody can draw its frames. */
 function findMissingFrame(lesson: Lesson, partId: string, question: Question): Blocking[] {
   const film = partOfKind(lesson, partId, 'film')
-  if (question.kind !== 'area' || question.mediaId !== null || !film || hasFrames(film)) return []
+  if (!pointsAtFrame(question) || !film || hasFrames(film)) return []
   const message = `A question asks for a place on a frame, and the film of “${film.title}” stays with its host.`
   return [{ path: ['mediaId'], code: 'cue.noFrame', message }]
 }

@@ -1,7 +1,7 @@
 // What keeps a part that is no film from being published.
 import { isBlank, type Issue } from '../fields/index.ts'
 import { endsTooSoon } from '../chronicle/index.ts'
-import { findWhatCannotBeAsked } from '../questions/index.ts'
+import { findWhatCannotBeAsked, pointsAtFrame } from '../questions/index.ts'
 import type { ChroniclePart } from './chronicleSchema.ts'
 import type { PageBlock, PagePart } from './pageSchema.ts'
 import { sectionsInOrder } from './parts.ts'
@@ -61,16 +61,15 @@ function findBadQuestions(
   return asksIn(part).flatMap(({ id, questionId }) => {
     const question = lesson.questions[questionId]!
     // Only a film holds a frame that could be pointed at.
-    const frame: (Issue & { code: UnreadyCode })[] =
-      question.kind === 'area' && question.mediaId === null
-        ? [
-            {
-              path: ['mediaId'],
-              code: 'quiz.noPicture',
-              message: 'A question outside a film asks for a place on a picture and has none.',
-            },
-          ]
-        : []
+    const frame: (Issue & { code: UnreadyCode })[] = pointsAtFrame(question)
+      ? [
+          {
+            path: ['mediaId'],
+            code: 'quiz.noPicture',
+            message: 'A question outside a film asks for a place on a picture and has none.',
+          },
+        ]
+      : []
     return [...findWhatCannotBeAsked(question), ...frame].map(({ path, ...issue }) => ({
       ...issue,
       path: [ASKING_MAP[part.kind], id, ...path.map(String)],

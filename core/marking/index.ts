@@ -1,4 +1,3 @@
 // The only door of core/marking: what a person decides about an answer, and in which order they come to it.
 export * from './given.ts'
 export * from './pile.ts'
-export * from './nameless.ts'

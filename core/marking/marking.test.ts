@@ -1,14 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { blankBase, blankQuestion } from '../questions/index.ts'
+import { blankBase, blankQuestion, plainFileName, withoutNames } from '../questions/index.ts'
 import {
   inPileOrder,
   markFault,
   nextUnmarked,
-  plainFileName,
   pseudonyms,
   verdictOfPoints,
-  withoutFileNames,
   type InPile,
 } from './index.ts'
 
@@ -116,11 +114,11 @@ describe('whose answer it is, while names are hidden', () => {
   it('is not in an answer, of which all else stays', () => {
     const file = (id: string, name: string) => ({ id, name, bytes: 7 })
     const answer = { kind: 'upload' as const, files: [file('a', 'Greta.png'), file('b', 'G.pdf')] }
-    expect(withoutFileNames(answer)).toEqual({
+    expect(withoutNames(answer)).toEqual({
       kind: 'upload',
       files: [file('a', '1.png'), file('b', '2.pdf')],
     })
     const text = { kind: 'longText' as const, text: 'A sketch.png' }
-    expect(withoutFileNames(text)).toBe(text)
+    expect(withoutNames(text)).toBe(text)
   })
 })

@@ -1,15 +1,11 @@
 // What of a question stays when it becomes one of another kind.
-import { inOrder, isBlank, type RichText } from '../fields/index.ts'
+import { inOrder, isBlank } from '../fields/index.ts'
 import type { QuestionBase } from './base.ts'
+import { makingOf } from './makings.ts'
 import type { Question } from './schema.ts'
 
 /** A list of texts that several kinds have: options, or things to order or tick. */
-type Lines = Record<string, { id: string; order: string; text: RichText }>
-
-function linesOf(question: Question): Lines | null {
-  if (question.kind === 'choice' || question.kind === 'poll') return question.options
-  return question.kind === 'order' || question.kind === 'checklist' ? question.items : null
-}
+const linesOf = (question: Question) => makingOf(question).lines?.(question) ?? null
 
 /** The common fields of a question, without those that only its kind has. */
 function baseOf(question: Question): QuestionBase {

@@ -1,12 +1,13 @@
 // The only door of core/questions: one folder a kind, and the functions that serve every kind.
 export { answerSchema, questionSchema } from './schema.ts'
 export type { Answer, AnswerOf, Question, QuestionKindName, QuestionOf } from './schema.ts'
-export { nearWords, withOthers, wordsListed, wordsOf } from './nearWords.ts'
+export { comparesWords, nearWords, withOthers, wordsListed, wordsOf } from './nearWords.ts'
 export { forShelf } from './shelf.ts'
 export { carriedOver } from './carry.ts'
 export { blankBase, HELP_AFTER_TRIES, type BaseFields, type QuestionBase } from './base.ts'
-export type { Chance } from './kind.ts'
+export type { Chance, Countable, LeafShape } from './kind.ts'
 export {
+  chosenIn,
   filesAsked,
   filesOfAnswer,
   fitsQuestion,
@@ -17,14 +18,31 @@ export {
   isSelfJudged,
   isSettledHere,
   isUnsaid,
+  leafShape,
   markQuestion,
   mediaOfQuestion,
   partsOfQuestion,
   QUESTION_KINDS,
   readableAnswer,
+  readsAsWord,
   textsOf,
 } from './kinds.ts'
-export { blankQuestion, drawAnswer, findWhatCannotBeAsked } from './makings.ts'
+export {
+  blankQuestion,
+  canBePartly,
+  countablesOf,
+  countsWords,
+  drawAnswer,
+  findWhatCannotBeAsked,
+  guessing,
+  harderBy,
+  holdsCut,
+  modelAnswer,
+  optionsOf,
+  pointsAtFrame,
+  showsTally,
+  withoutNames,
+} from './makings.ts'
 export {
   isSettled,
   pointsAfterTries,
@@ -100,3 +118,4 @@ export {
   trueStatement,
 } from './recap/kind.ts'
 export type { RecapAnswer, RecapQuestion, RecapSet, RecapStatement } from './recap/schema.ts'
+export { plainFileName } from './upload/kind.ts'

@@ -58,6 +58,29 @@ export interface QuestionKind<Q extends QuestionBase, A> {
   filesAsked?(question: Q): FilesAsked
   /** The ids of the files that an answer names. */
   filesOf?(answer: A): string[]
+  /** Its leaf on the frond, where that has a shape of its own. */
+  leaf?: LeafShape
+  /** What of a few things an answer names, by id; only of kinds whose answers can be counted by them. */
+  chosen?(answer: A): string[]
+  /** How an answer reads is one of a few words that the language files have (`true`, `false`). */
+  readsAsWord?: true
+}
+
+/** The shapes of leaves on the frond. */
+export type LeafShape = 'question' | 'recap'
+
+/** A text of a list that a question is made of. */
+export interface Line {
+  id: string
+  order: string
+  text: RichText
+}
+
+/** One of a few things that can be chosen, as it is counted afterwards. */
+export interface Countable {
+  id: string
+  label: string
+  colour: string | null
 }
 
 /** What a kind can do for those who write its questions, hold them back, or rehearse them: learners need none of it. */
@@ -72,6 +95,34 @@ export interface QuestionMaking<Q extends QuestionBase, A> {
   hiding?: Hiding<Q, A>
   /** An answer as a simulated learner gives it: right, or with a mistake that people make. */
   draw(question: Q, right: boolean, chance: Chance): A
+  /** The chance of being right for whoever knows nothing; none where it is not said. */
+  guessing?(question: Q): number
+  /** How much harder it is than one that asks for one thing of a few, in logits; as hard where it is not said. */
+  harder?(question: Q): number
+  /** The texts that go along where it becomes a question of another kind that has such a list. */
+  lines?(question: Q): Record<string, Line>
+  /** Whether no answer can be right in part. */
+  neverPartly?(question: Q): boolean
+  /** Whether it points at a frame of the film that asks it. */
+  pointsAtFrame?(question: Q): boolean
+  /** Whether it holds what only a question has that was cut for a learner. */
+  holdsCut?(question: Q): boolean
+  /** The words that it lists as right and lets slips pass in; empty where it minds slips. */
+  slipsIn?(question: Q): string[]
+  /** The question with words that are no slips for what it lists; without any where there are none. */
+  withOthers?(question: Q, others: string[]): Q
+  /** What can be chosen, and what of it is right: how often each was picked is told by thirds of a class. */
+  options?(question: Q): { id: string; label: string; right: boolean }[]
+  /** What can be chosen where nothing is right: how often each was, is shown as bars. */
+  countables?(question: Q): Countable[]
+  /** Whether whoever has answered may see how all have. */
+  showsTally?(question: Q): boolean
+  /** A good answer, for whoever marks; '' where there is none. */
+  model?(question: Q): RichText
+  /** Whether the words of an answer are counted for whoever marks. */
+  countsWords?: true
+  /** An answer as those may see it who are not to know whose it is. */
+  withoutNames?(answer: A): A
 }
 
 export const issueAt = (path: string, code: string, message: string): Issue => ({

@@ -6,12 +6,17 @@ import {
   answerSchema,
   blankBase,
   blankQuestion,
+  chosenIn,
+  countablesOf,
   drawAnswer,
   findWhatCannotBeAsked,
   fitsQuestion,
+  guessing,
+  harderBy,
   isByPerson,
   isGraded,
   markQuestion,
+  optionsOf,
   QUESTION_KINDS,
   questionSchema,
   readableAnswer,
@@ -37,6 +42,22 @@ describe.each(QUESTION_KINDS)('%s', (kind) => {
     expect(questionSchema.safeParse(question)).toMatchObject({ success: true })
     expect(findWhatCannotBeAsked(question)).toEqual([])
     expect(textsOf(question)).toContain('What is it?')
+  })
+
+  it('counts by things that it has, and says how it is guessed in a share', () => {
+    const known = [...optionsOf(question), ...countablesOf(question)].map(({ id }) => id)
+    fc.assert(
+      fc.property(fc.boolean(), fc.double({ min: 0, max: 1, maxExcluded: true }), (right, at) => {
+        const chosen = chosenIn(drawAnswer(question, right, { next: () => at }))
+        if (known.length > 0) expect(chosen.length).toBeGreaterThan(0)
+        for (const id of chosen) expect(known).toContain(id)
+      }),
+      { seed: 22, numRuns: 60 },
+    )
+    expect(optionsOf(question).every(({ label }) => label !== '')).toBe(true)
+    expect(guessing(question)).toBeGreaterThanOrEqual(0)
+    expect(guessing(question)).toBeLessThan(1)
+    expect(harderBy(question)).toBeGreaterThanOrEqual(0)
   })
 
   it('refuses keys that nobody knows', () => {

@@ -4,7 +4,7 @@ import { area } from './area/kind.ts'
 import { checklist } from './checklist/kind.ts'
 import { choice } from './choice/kind.ts'
 import { gaps } from './gaps/kind.ts'
-import type { FilesAsked, QuestionKind } from './kind.ts'
+import type { FilesAsked, LeafShape, QuestionKind } from './kind.ts'
 import { longText } from './longText/kind.ts'
 import { match } from './match/kind.ts'
 import { number } from './number/kind.ts'
@@ -86,6 +86,17 @@ export const isSettledHere = (question: Question, verdict: Verdict): boolean =>
 
 /** Whether another try begins with the answer before it. */
 export const isMended = (question: Pick<Question, 'kind'>): boolean => kindOf(question).mended
+
+/** The shape of its leaf on the frond. */
+export const leafShape = (question: Pick<Question, 'kind'>): LeafShape =>
+  kindOf(question).leaf ?? 'question'
+
+/** What of a few things an answer names; nothing where its kind is not counted so. */
+export const chosenIn = (answer: Answer): string[] => kindOf(answer).chosen?.(answer) ?? []
+
+/** Whether its answers read as words that the language files have. */
+export const readsAsWord = (question: Pick<Question, 'kind'>): boolean =>
+  kindOf(question).readsAsWord ?? false
 
 /** All texts of a question that a learner may read. */
 export function textsOf(question: Question): RichText[] {

@@ -1,7 +1,7 @@
 // Words that lie a slip away from what is listed: typed instead of it, they are other words and no slips. They come from a
 // lesson's films and, where one is at hand, from a list of the words of its language.
-import { readPassage } from './gaps/passage.ts'
 import { MOST_OTHERS } from './limits.ts'
+import { makingOf } from './makings.ts'
 import type { Question } from './schema.ts'
 import { likelySlips, slipsAllowed } from './shortText/slips.ts'
 import { isOneWord } from './shortText/spellings.ts'
@@ -30,31 +30,20 @@ function isInflected(one: string, other: string): boolean {
   return one.replace(/is$/, 'es') === other || other.replace(/is$/, 'es') === one
 }
 
-/** The answers in words that a question lists as right; empty for kinds that compare none. */
-function listedRight(question: Question): string[] {
-  if (question.kind === 'shortText')
-    return Object.values(question.listed)
-      .filter(({ as, share }) => as === 'words' && share > 0)
-      .map(({ text }) => text)
-  if (question.kind === 'gaps' && question.filledBy === 'typing')
-    return readPassage(question.passage).gaps.flatMap(({ fits }) => fits)
-  return []
-}
-
 /** The words that a question lists as right and lets slips pass in, as they are compared; none where it minds slips. */
-export function wordsListed(question: Question): Set<string> {
-  const letsPass =
-    (question.kind === 'shortText' || question.kind === 'gaps') && question.rules.typos
-  return letsPass ? wordsOf(listedRight(question)) : new Set()
-}
+export const wordsListed = (question: Question): Set<string> =>
+  wordsOf(makingOf(question).slipsIn?.(question) ?? [])
+
+/** Whether it compares words with what it lists. */
+export const comparesWords = (question: Question): boolean =>
+  makingOf(question).withOthers !== undefined
 
 /** The question with those of `words` that are no slips for what it lists; the same question where there is nothing to say. */
 export function withOthers(question: Question, words: Iterable<string>): Question {
-  if (question.kind !== 'shortText' && question.kind !== 'gaps') return question
-  const { others: before, ...rules } = question.rules
+  const { withOthers: write } = makingOf(question)
+  if (!write) return question
   const others = nearWords(wordsListed(question), words).slice(0, MOST_OTHERS)
-  if (others.length === 0 && before === undefined) return question
-  return { ...question, rules: others.length > 0 ? { ...rules, others } : rules }
+  return write(question, others)
 }
 
 /** Those of some words that lie a slip away from a listed one and are no form of it; each once. */

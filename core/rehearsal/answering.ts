@@ -1,40 +1,21 @@
 // How a simulated learner answers: a chance of being right from ability and difficulty, as in item response theory
 // (three-parameter logistic model).
 import { plainOf } from '../fields/index.ts'
-import type { Question } from '../questions/index.ts'
+import { guessing, harderBy, type Question } from '../questions/index.ts'
 
 /** How sharply ability tells right from wrong. */
 const DISCRIMINATION = 1.3
 /** Difficulty of a question whose evidence was watched, and what not having seen it adds. */
 const DIFFICULTY = -0.9
 const UNSEEN = 1.2
-/** Harder where more has to be right at once. */
-const HARDER: Partial<Record<Question['kind'], number>> = {
-  shortText: 0.6,
-  number: 0.8,
-  gaps: 0.6,
-  order: 0.4,
-  match: 0.4,
-  recap: 0.3,
-  area: 0.2,
-}
-const SEVERAL = 0.8
 /** A stem of so many letters is read at ease; twice as many is harder by this. */
 const EASY_LETTERS = 120
 const LONG_STEM = 0.25
 
 export function difficultyOf(question: Question, hadSeen: boolean): number {
-  const several = question.kind === 'choice' && question.several ? SEVERAL : 0
   const letters = plainOf(question.stem).length
   const reading = LONG_STEM * Math.max(0, Math.log2(letters / EASY_LETTERS || 1))
-  return DIFFICULTY + (hadSeen ? 0 : UNSEEN) + several + (HARDER[question.kind] ?? 0) + reading
-}
-
-/** Who knows nothing still hits one option of so many. */
-export function guessing(question: Question): number {
-  if (question.kind === 'trueFalse') return 0.5
-  if (question.kind !== 'choice' || question.several) return 0
-  return 1 / Math.max(2, Object.keys(question.options).length)
+  return DIFFICULTY + (hadSeen ? 0 : UNSEEN) + harderBy(question) + reading
 }
 
 /** Between the guessing floor and 1. */

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { LearnerRecord } from '../records/index.ts'
 import { edits, filmLengthMs, partOfKind } from '../lesson/index.ts'
-import { blankBase, blankQuestion, markQuestion } from '../questions/index.ts'
+import { blankBase, blankQuestion, markQuestion, guessing } from '../questions/index.ts'
 import { partsLeft } from '../routes/index.ts'
 import {
   DECK,
@@ -21,7 +21,6 @@ import {
   chanceOfLeaving,
   chanceOfRight,
   drawPersona,
-  guessing,
   simulateLearner,
   simulateLesson,
 } from './index.ts'

@@ -1,7 +1,7 @@
 // What a part's frond shows a learner: its cues, and how the learner stands at each question.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { cuesInOrder, isRecap, type Lesson } from '@fernbrake/core/lesson'
+import { cuesInOrder, leafOfCue, type Lesson } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import type { FrondCue } from '../frond/model.ts'
 import type { QuestionStanding } from './useAnswers.ts'
@@ -40,7 +40,7 @@ export function useFrondCues(
       const standing =
         tells && lastMark?.verdict === 'right' ? 'right' : triesUsed > 0 ? 'answered' : 'open'
       const key = standing === 'open' ? 'question' : standing
-      const kind = isRecap(lesson, cue) ? 'recap' : cue.kind
+      const kind = leafOfCue(lesson, cue)
       return [{ ...at, kind, standing, label: t(`player.cue.${key}`, { time }) }]
     }),
   )

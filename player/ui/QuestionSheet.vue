@@ -15,6 +15,7 @@ import {
   readableAnswer,
   type Answer,
   type Question,
+  readsAsWord,
 } from '@fernbrake/core/questions'
 import TextView from '../questions/TextView.vue'
 import AnswerOutcome from './AnswerOutcome.vue'
@@ -136,8 +137,8 @@ const helped = computed(
 const givenUntold = computed(() => {
   const { lastAnswer } = props.standing
   if (!answered.value || tellsHere.value || !lastAnswer) return null
-  if (lastAnswer.kind === 'trueFalse') return t(lastAnswer.value ? 'player.true' : 'player.false')
-  return readableAnswer(props.question, lastAnswer)
+  const said = readableAnswer(props.question, lastAnswer)
+  return readsAsWord(props.question) ? t(`player.${said}`) : said
 })
 const feedback = computed(() => {
   const key = props.standing.lastMark?.verdict ?? null

@@ -1,4 +1,4 @@
-// How long functions may be, and where SQL may stand: rules for ESLint, and what looks whether exceptions are still needed
+// How long functions may be, where SQL and tests of kind may stand: rules for ESLint, and what looks whether exceptions are still needed
 // (exceptions.mjs).
 import { ESLint } from 'eslint'
 import { LONG_FUNCTIONS } from './exceptions.mjs'
@@ -19,6 +19,17 @@ const SPREADS = ['Object', 'Array'].map((kind) => ({
   selector: `${kind}Expression > SpreadElement > ${kind}Expression.argument`,
   message: 'Write it without the spread.',
 }))
+/** Kinds of questions by the names that are no other thing's as well. */
+const KIND = '[value=/^(trueFalse|shortText|gaps|longText|match|poll|scale|checklist|terms)$/]'
+const KINDS = [
+  `BinaryExpression[operator=/^[!=]==$/] > Literal${KIND}`,
+  `SwitchCase > Literal${KIND}`,
+].map((selector) => ({
+  selector,
+  message: 'Ask core/questions: whatever differs by kind stands with the kind.',
+}))
+/** Where kinds of questions are at home: what they are, how they are answered, how they are written. */
+const HOMES_OF_KINDS = ['core/questions/**', 'player/questions/**', 'web/src/bench/questions/**']
 const TESTS = ['**/*.test.*', '**/*.spec.ts']
 
 /** For the list in eslint.config.js. */
@@ -28,6 +39,16 @@ export const sizeRules = [
     rules: { 'no-restricted-syntax': ['error', ...SPREADS] },
   },
   { files: ['**/*.vue'], rules: { 'vue/no-restricted-syntax': ['error', ...SPREADS] } },
+  {
+    files: ['core/**/*.ts', 'player/**/*.ts', 'web/**/*.ts'],
+    ignores: [...TESTS, ...HOMES_OF_KINDS],
+    rules: { 'no-restricted-syntax': ['error', ...SPREADS, ...KINDS] },
+  },
+  {
+    files: ['player/**/*.vue', 'web/**/*.vue'],
+    ignores: HOMES_OF_KINDS,
+    rules: { 'no-restricted-syntax': ['error', ...SPREADS, ...KINDS] },
+  },
   {
     files: ['**/*.ts', '**/*.vue', '**/*.mjs'],
     ignores: TESTS,
@@ -40,7 +61,7 @@ export const sizeRules = [
   {
     files: ['server/**/*.ts'],
     ignores: [...TESTS, 'server/**/queries/**', 'server/database/**', 'server/testing/**'],
-    rules: { 'no-restricted-syntax': ['error', ...SPREADS, ...SQL] },
+    rules: { 'no-restricted-syntax': ['error', ...SPREADS, ...KINDS, ...SQL] },
   },
 ]
 

@@ -35,6 +35,11 @@ describe('is refused', () => {
     ['server/lessons/planted.ts', 'export const sql = `SELECT 1 FROM x`\n', 'no-restricted-syntax'],
     ['web/src/planted.ts', 'export const at = { ...{ a: 1 } }\n', 'no-restricted-syntax'],
     ['server/lessons/planted.ts', 'export const at = [...[1, 2]]\n', 'no-restricted-syntax'],
+    [
+      'core/lesson/planted.ts',
+      `export const is = (one: { kind: string }) => one.kind === 'gaps'\n`,
+      'no-restricted-syntax',
+    ],
     ['server/http/planted.ts', `export const sql = 'DELETE FROM x'\n`, 'no-restricted-syntax'],
     [
       'server/routes/planted.ts',

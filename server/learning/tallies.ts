@@ -1,5 +1,6 @@
 // How all have answered a poll or a scale, for a learner who has answered it too.
 import { tallyOf, type Tally } from '@fernbrake/core/analysis'
+import { showsTally } from '@fernbrake/core/questions'
 import { ResponseRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { attemptFacts } from './queries/attemptFacts.ts'
@@ -17,8 +18,7 @@ export async function readTally(
   if (!facts) throw new HttpError('not-found')
   const { questions } = await editionDocument(facts)
   const question = Object.hasOwn(questions, questionId) ? questions[questionId]! : null
-  const isOpen =
-    (question?.kind === 'poll' || question?.kind === 'scale') && question.resultsFor === 'everyone'
+  const isOpen = question !== null && showsTally(question)
   if (!isOpen || (await ResponseRow.count({ where: { attemptId, questionId } })) === 0)
     throw new HttpError('not-found')
   return tallyOf(await newestAnswers(database, facts.lessonId, questionId))

@@ -8,7 +8,7 @@ import {
   cuesInOrder,
   cueStartMs,
   filmsInOrder,
-  isRecap,
+  leafOfCue,
   partsInOrder,
   posterOf,
   type Lesson,
@@ -99,7 +99,7 @@ export function smallCues(lesson: Lesson, partId: string): LessonCard['cues'] {
       : [
           {
             id: cue.id,
-            kind: cue.kind === 'question' && isRecap(lesson, cue) ? 'recap' : cue.kind,
+            kind: cue.kind === 'question' ? leafOfCue(lesson, cue) : cue.kind,
             fromMs: cueStartMs(cue),
             toMs: cueEndMs(cue),
           },

@@ -14,19 +14,15 @@ import {
   type PileCard,
   type Source,
 } from '@fernbrake/core/contract'
-import {
-  markFault,
-  plainFileName,
-  pseudonyms,
-  verdictOfPoints,
-  withoutFileNames,
-} from '@fernbrake/core/marking'
+import { markFault, pseudonyms, verdictOfPoints } from '@fernbrake/core/marking'
 import {
   filesOfAnswer,
   isByPerson,
   isGraded,
   readableAnswer,
   type Question,
+  plainFileName,
+  withoutNames,
 } from '@fernbrake/core/questions'
 import { direct, within } from '../database/connect.ts'
 import { AttemptRow, PersonRow } from '../database/models.ts'
@@ -180,7 +176,7 @@ function showAnswer(
   handed: readonly { id: string; name: string; contentType: string }[],
   isHidden: boolean,
 ): Omit<PileAnswer, 'attemptId' | 'learner' | 'questionId' | 'asked'> {
-  const answer = isHidden ? withoutFileNames(response.answer) : response.answer
+  const answer = isHidden ? withoutNames(response.answer) : response.answer
   const wanted = filesOfAnswer(answer)
   const called = (id: string, name: string) =>
     isHidden ? plainFileName(name, wanted.indexOf(id) + 1) : name

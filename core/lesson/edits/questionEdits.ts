@@ -51,9 +51,9 @@ export const setSeveral: Edit<{ questionId: string; several: boolean }> = {
   name: 'setSeveral',
   change: (draft, { questionId, several }) => {
     const question = draft.questions[questionId]
-    if (question?.kind !== 'choice' && question?.kind !== 'poll') return
+    if (!question || !('several' in question)) return
     question.several = several
-    if (several || question.kind === 'poll') return
+    if (several || !('credit' in question)) return
     const rights = inOrder(Object.values(question.options)).filter(({ right }) => right)
     for (const option of rights.slice(1)) option.right = false
   },

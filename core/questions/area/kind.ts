@@ -164,6 +164,9 @@ export const areaMaking: QuestionMaking<AreaQuestion, AreaAnswer> = {
     )
     return { kind: 'area', points: [missed, ...points.slice(1)] }
   },
+  harder: () => 0.2,
+  pointsAtFrame: ({ mediaId }) => mediaId === null,
+  holdsCut: ({ asked }) => asked !== undefined,
 }
 
 const CORNERS: readonly AreaPoint[] = [0.02, 0.98].flatMap((x) =>

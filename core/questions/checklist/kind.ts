@@ -59,4 +59,5 @@ export const checklistMaking: QuestionMaking<ChecklistQuestion, ChecklistAnswer>
     const done = right ? ids : ids.slice(0, -1).filter(() => chance.next() < 0.7)
     return { kind: 'checklist', ticked: done }
   },
+  lines: ({ items }) => items,
 }

@@ -30,6 +30,7 @@ export const choice: QuestionKind<ChoiceQuestion, ChoiceAnswer> = {
       .join('; '),
   texts: (question) => optionsInOrder(question).flatMap(({ text, feedback }) => [text, feedback]),
   media: () => [],
+  chosen: ({ picked }) => picked,
 }
 
 export const choiceMaking: QuestionMaking<ChoiceQuestion, ChoiceAnswer> = {
@@ -94,4 +95,11 @@ export const choiceMaking: QuestionMaking<ChoiceQuestion, ChoiceAnswer> = {
       return verdict === 'right' || (max > 0 && points >= max)
     })
   },
+  // Who knows nothing still hits one option of so many.
+  guessing: ({ several, options }) => (several ? 0 : 1 / Math.max(2, Object.keys(options).length)),
+  harder: ({ several }) => (several ? 0.8 : 0),
+  lines: ({ options }) => options,
+  neverPartly: ({ several }) => !several,
+  options: (question) =>
+    optionsInOrder(question).map(({ id, right, text }) => ({ id, right, label: plainOf(text) })),
 }

@@ -3,7 +3,7 @@ import { issueAt, mistakeOf, type QuestionKind, type QuestionMaking } from '../k
 import { markOf } from '../mark.ts'
 import { answerOf, ownOf } from '../reading.ts'
 import { findListed } from '../shortText/judge.ts'
-import { comparable } from '../shortText/words.ts'
+import { comparable, withOtherWords } from '../shortText/words.ts'
 import { shuffled } from '../../chance/index.ts'
 import { mixOf } from '../mix.ts'
 import { passageOf, readPassage, type Gap } from './passage.ts'
@@ -120,4 +120,10 @@ export const gapsMaking: QuestionMaking<GapsQuestion, GapsAnswer> = {
     })
     return { kind: 'gaps', filled: Object.fromEntries(filled) as GapsAnswer['filled'] }
   },
+  harder: () => 0.6,
+  slipsIn: ({ rules, filledBy, passage }) =>
+    rules.typos && filledBy === 'typing'
+      ? readPassage(passage).gaps.flatMap(({ fits }) => fits)
+      : [],
+  withOthers: withOtherWords,
 }

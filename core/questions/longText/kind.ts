@@ -49,4 +49,6 @@ export const longTextMaking: QuestionMaking<LongTextQuestion, LongTextAnswer> = 
     const words = text.split(' ').slice(0, wordsTo ?? Infinity)
     return { kind: 'longText', text: words.join(' ') }
   },
+  model: ({ model }) => model,
+  countsWords: true,
 }

@@ -142,4 +142,5 @@ export const matchMaking: QuestionMaking<MatchQuestion, MatchAnswer> = {
     const { [one.id]: _, ...rest } = matched
     return { kind: 'match', matched: rest }
   },
+  harder: () => 0.4,
 }

@@ -74,4 +74,5 @@ export const numberMaking: QuestionMaking<NumberQuestion, NumberAnswer> = {
     }))
     return mistakeOf(wrongs, ({ text }) => judge(question, text).value)
   },
+  harder: () => 0.8,
 }

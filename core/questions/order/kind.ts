@@ -92,4 +92,6 @@ export const orderMaking: QuestionMaking<OrderQuestion, OrderAnswer> = {
     ;[ids[at], ids[at + 1]] = [ids[at + 1]!, ids[at]!]
     return { kind: 'order', ids }
   },
+  harder: () => 0.4,
+  lines: ({ items }) => items,
 }

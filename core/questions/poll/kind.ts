@@ -22,6 +22,7 @@ export const poll: QuestionKind<PollQuestion, PollAnswer> = {
       .join('; '),
   texts: (question) => Object.values(question.options).map(({ text }) => text),
   media: () => [],
+  chosen: ({ picked }) => [...new Set(picked)],
 }
 
 export const pollMaking: QuestionMaking<PollQuestion, PollAnswer> = {
@@ -54,4 +55,12 @@ export const pollMaking: QuestionMaking<PollQuestion, PollAnswer> = {
     kind: 'poll',
     picked: [oneOf(inOrder(Object.values(question.options)), chance).id],
   }),
+  lines: ({ options }) => options,
+  countables: ({ options }) =>
+    inOrder(Object.values(options)).map(({ id, text, colour }) => ({
+      id,
+      label: plainOf(text),
+      colour,
+    })),
+  showsTally: ({ resultsFor }) => resultsFor === 'everyone',
 }

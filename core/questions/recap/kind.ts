@@ -90,6 +90,7 @@ export const recap: QuestionKind<RecapQuestion, RecapAnswer> = {
       inOrder(Object.values(statements)).map(({ text }) => text),
     ),
   media: () => [],
+  leaf: 'recap',
 }
 
 export const recapMaking: QuestionMaking<RecapQuestion, RecapAnswer> = {
@@ -150,4 +151,5 @@ export const recapMaking: QuestionMaking<RecapQuestion, RecapAnswer> = {
     })
     return { kind: 'recap', picks: Object.fromEntries(picks) as RecapAnswer['picks'] }
   },
+  harder: () => 0.3,
 }

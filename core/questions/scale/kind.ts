@@ -27,6 +27,7 @@ export const scale: QuestionKind<ScaleQuestion, ScaleAnswer> = {
   },
   texts: ({ labels }) => Object.values(labels),
   media: () => [],
+  chosen: ({ value }) => [String(value)],
 }
 
 export const scaleMaking: QuestionMaking<ScaleQuestion, ScaleAnswer> = {
@@ -48,4 +49,11 @@ export const scaleMaking: QuestionMaking<ScaleQuestion, ScaleAnswer> = {
     const low = right ? from + (to - from) / 3 : from
     return { kind: 'scale', value: Math.round(low + chance.next() * (to - low)) }
   },
+  countables: (question) =>
+    stepsOf(question).map((step) => ({
+      id: String(step),
+      label: `${step} ${labelOfStep(question, step)}`.trim(),
+      colour: question.colour,
+    })),
+  showsTally: ({ resultsFor }) => resultsFor === 'everyone',
 }

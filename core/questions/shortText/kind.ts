@@ -6,6 +6,7 @@ import { hasRepeats, ordersFor } from '../options.ts'
 import { answerOf } from '../reading.ts'
 import { findListed } from './judge.ts'
 import { readPattern } from './pattern.ts'
+import { withOtherWords } from './words.ts'
 import type { ListedAnswer, ShortTextAnswer, ShortTextQuestion } from './schema.ts'
 
 /** Texts longer than this are nobody's short answer, and are not compared, in characters. */
@@ -86,4 +87,12 @@ export const shortTextMaking: QuestionMaking<ShortTextQuestion, ShortTextAnswer>
       return found !== null && found.share === 1
     })
   },
+  harder: () => 0.6,
+  slipsIn: ({ rules, listed }) =>
+    rules.typos
+      ? Object.values(listed)
+          .filter(({ as, share }) => as === 'words' && share > 0)
+          .map(({ text }) => text)
+      : [],
+  withOthers: withOtherWords,
 }

@@ -99,3 +99,10 @@ export function withoutArticle(plain: string): string | null {
 export const spelledOut = (text: string): string =>
   text.normalize('NFC').replace(/[äöüÄÖÜ]/g, (letter) => `${SPELLED[letter.toLowerCase()]!}`)
 const SPELLED: Record<string, string> = { ä: 'ae', ö: 'oe', ü: 'ue' }
+
+/** A question with words that are no slips for what it lists; the same question where there is nothing to say. */
+export function withOtherWords<Q extends { rules: WordRules }>(question: Q, others: string[]): Q {
+  const { others: before, ...rules } = question.rules
+  if (others.length === 0 && before === undefined) return question
+  return { ...question, rules: others.length > 0 ? { ...rules, others } : rules }
+}

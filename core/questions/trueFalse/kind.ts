@@ -21,6 +21,8 @@ export const trueFalse: QuestionKind<TrueFalseQuestion, TrueFalseAnswer> = {
   readable: (_question, { value }) => String(value),
   texts: () => [],
   media: () => [],
+  chosen: ({ value }) => [String(value)],
+  readsAsWord: true,
 }
 
 export const trueFalseMaking: QuestionMaking<TrueFalseQuestion, TrueFalseAnswer> = {
@@ -29,4 +31,12 @@ export const trueFalseMaking: QuestionMaking<TrueFalseQuestion, TrueFalseAnswer>
   findWhatCannotBeAsked: () => [],
   cut: (question) => ({ ...question, right: false }),
   draw: (question, right) => ({ kind: 'trueFalse', value: right === question.right }),
+  guessing: () => 0.5,
+  neverPartly: () => true,
+  options: ({ right }) =>
+    [true, false].map((value) => ({
+      id: String(value),
+      label: String(value),
+      right: right === value,
+    })),
 }

@@ -10,6 +10,10 @@ export const BYTES_A_MEGABYTE = 1_000_000
 export const sortsTaken = ({ takes }: Pick<UploadQuestion, 'takes'>): FileSort[] =>
   FILE_SORTS.filter((sort) => takes[sort])
 
+/** A file's name by its place, 1 for the first; what it was called may say whose it is. Only its ending stays. */
+export const plainFileName = (name: string, place: number): string =>
+  `${place}${/\.[a-z0-9]{1,8}$/i.exec(name)?.[0] ?? ''}`
+
 export const upload: QuestionKind<UploadQuestion, UploadAnswer> = {
   graded: true,
   byPerson: true,
@@ -47,4 +51,11 @@ export const uploadMaking: QuestionMaking<UploadQuestion, UploadAnswer> = {
       : [],
   cut: ({ rubric: _, ...question }) => question,
   draw: () => ({ kind: 'upload', files: [{ id: 'sketch', name: 'Sketch.png', bytes: 24_000 }] }),
+  withoutNames: (answer) => ({
+    ...answer,
+    files: answer.files.map((file, index) => ({
+      ...file,
+      name: plainFileName(file.name, index + 1),
+    })),
+  }),
 }

@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { msOfX, panWindow, zoomWindow } from '@fernbrake/core/frond'
-import { cueStartMs, isRecap, type Cue } from '@fernbrake/core/lesson'
+import { cueStartMs, leafOfCue, type Cue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, useElementWidth, type FrondCue } from '@fernbrake/player'
 import EvidenceBand from './EvidenceBand.vue'
@@ -41,7 +41,7 @@ const frondCues = computed<FrondCue[]>(() => bench.cues.value.map(frondCueOf))
 function frondCueOf(cue: Cue): FrondCue {
   const place = placeOf(cue)
   const known = made.get(cue)
-  const kind = cue.kind === 'question' && isRecap(bench.lesson.value, cue) ? 'recap' : cue.kind
+  const kind = cue.kind === 'question' ? leafOfCue(bench.lesson.value, cue) : cue.kind
   const isSame = known?.kind === kind && known.fromMs === place.fromMs
   if (known && isSame && known.toMs === place.toMs) return known
   const label = `${t(`bench.kind.${cue.kind}`)} ${clockTime(cueStartMs(cue))}`

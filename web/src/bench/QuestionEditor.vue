@@ -10,6 +10,7 @@ import {
   isGraded,
   QUESTION_KINDS,
   type QuestionKindName,
+  canBePartly,
 } from '@fernbrake/core/questions'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
@@ -29,17 +30,17 @@ const bench = useBench()
 const { t } = useI18n()
 const { draft } = bench
 const question = computed(() => bench.lesson.value.questions[props.questionId]!)
+const editor = computed(() => EDITORS[question.value.kind])
 const judged = computed(() => isGraded(question.value) && !isByPerson(question.value))
 const kinds = computed(() =>
   QUESTION_KINDS.map((value) => ({ value, label: t(`ask.kind.${value}`) })),
 )
 /** Where part of it may be right, that has words of its own. */
-const OUTCOMES = computed(() => {
-  const { kind } = question.value
-  const canBePartly =
-    question.value.kind === 'choice' ? question.value.several : kind !== 'trueFalse'
-  return canBePartly ? (['right', 'partly', 'wrong'] as const) : (['right', 'wrong'] as const)
-})
+const OUTCOMES = computed(() =>
+  canBePartly(question.value)
+    ? (['right', 'partly', 'wrong'] as const)
+    : (['right', 'wrong'] as const),
+)
 
 function pickKind(kind: QuestionKindName): void {
   const ids = Array.from({ length: MOST_NEW_IDS }, () => nanoid())
@@ -71,7 +72,7 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
     </div>
     <slot name="moment" />
     <RichField
-      :label="t(question.kind === 'trueFalse' ? 'ask.statementText' : 'sheet.stem')"
+      :label="t(editor.stem ?? 'sheet.stem')"
       :text="question.stem"
       :max="2000"
       :rows="2"
@@ -80,10 +81,10 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
     />
     <p class="help">{{ t('ask.formulas') }}</p>
     <component
-      :is="EDITORS[question.kind]"
+      :is="editor.view"
       :key="question.kind"
       :question="question"
-      v-bind="question.kind === 'area' ? { atMs: cue?.atMs ?? null } : {}"
+      v-bind="editor.atMoment ? { atMs: cue?.atMs ?? null } : {}"
     />
     <EvidenceField :cue="cue" :question="question" :judged="judged" />
     <MaterialField :question="question" />

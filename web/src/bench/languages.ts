@@ -1,4 +1,6 @@
 // The languages that lessons and scripts are offered in, by their names.
+import { LOCALE } from '../ui/locale.ts'
+
 const LANGUAGES = ['en', 'de', 'fr', 'es', 'it', 'nl', 'pl', 'pt', 'sv', 'ar', 'he', 'ja', 'zh']
 const names = new Intl.DisplayNames([LOCALE], { type: 'language' })
 

@@ -4,7 +4,13 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { PileAnswer, Source } from '@fernbrake/core/contract'
 import { isBlank } from '@fernbrake/core/fields'
-import { countWords, type Question } from '@fernbrake/core/questions'
+import {
+  countWords,
+  type Question,
+  countsWords,
+  modelAnswer,
+  readsAsWord,
+} from '@fernbrake/core/questions'
 import { TextView } from '@fernbrake/player'
 import HandedFile from '../results/HandedFile.vue'
 import { writeMoment } from '../ui/dates.ts'
@@ -19,14 +25,10 @@ const { t, n } = useI18n()
 const folder = computed(
   () => `/api/marking/${props.source}/${props.sourceId}/attempts/${props.answer.attemptId}/files`,
 )
-const words = computed(() =>
-  props.answer.answer.kind === 'longText' ? countWords(props.answer.text) : null,
-)
-const model = computed(() => (props.question.kind === 'longText' ? props.question.model : ''))
+const words = computed(() => (countsWords(props.question) ? countWords(props.answer.text) : null))
+const model = computed(() => modelAnswer(props.question))
 const text = computed(() =>
-  props.question.kind === 'trueFalse'
-    ? t(props.answer.text === 'true' ? 'results.value.true' : 'results.value.false')
-    : props.answer.text,
+  readsAsWord(props.question) ? t(`results.value.${props.answer.text}`) : props.answer.text,
 )
 </script>
 

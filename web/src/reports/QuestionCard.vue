@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One question of the analysis.
+import { readsAsWord, type QuestionKindName } from '@fernbrake/core/questions'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -18,7 +19,9 @@ const seconds = computed(() =>
 )
 const telling = computed(() => tellingOf(props.question.discrimination))
 const labelOf = (label: string) =>
-  props.question.kind === 'trueFalse' ? t(`results.value.${label}`) : label
+  readsAsWord({ kind: props.question.kind as QuestionKindName })
+    ? t(`results.value.${label}`)
+    : label
 const THIRDS = ['upper', 'middle', 'lower'] as const
 const seenShare = ({ count, of }: { count: number; of: number }) => (of > 0 ? count / of : null)
 const evidence = computed(() => {

@@ -5,7 +5,14 @@ import { useI18n } from 'vue-i18n'
 import { itemState, leafOf, placesAsked } from '@fernbrake/core/analysis'
 import type { LearnerResult } from '@fernbrake/core/contract'
 import { plainOf } from '@fernbrake/core/fields'
-import { isByPerson, isSelfJudged, type Question, type Verdict } from '@fernbrake/core/questions'
+import {
+  isByPerson,
+  isSelfJudged,
+  type Question,
+  type Verdict,
+  leafShape,
+  readsAsWord,
+} from '@fernbrake/core/questions'
 import {
   partsInOrder,
   thingsToSee,
@@ -53,7 +60,7 @@ const leaves = (asked: Asked[]) =>
       : [
           {
             id: `${props.learner.attemptId}-${id}`,
-            kind: question.kind === 'recap' ? 'recap' : 'question',
+            kind: leafShape(question),
             fromMs: atMs,
             toMs: atMs,
             label: plainOf(question.stem),
@@ -63,8 +70,7 @@ const leaves = (asked: Asked[]) =>
   )
 /** What was said; true and false are words of the reader's language. */
 function wordsOf(question: Question, text: string): string {
-  if (question.kind === 'trueFalse')
-    return t(text === 'true' ? 'results.value.true' : 'results.value.false')
+  if (readsAsWord(question)) return t(`results.value.${text}`)
   return text || t('results.nothingPicked')
 }
 const verdictOf = (question: Question, verdict: Verdict) =>

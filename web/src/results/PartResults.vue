@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // How the class did in one part: a film's frond with its stem as thick as the number who watched, a quiz's, or what of
 // another part was seen; and a table of what was asked.
+import { leafShape } from '@fernbrake/core/questions'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { placesAsked } from '@fernbrake/core/analysis'
@@ -49,7 +50,7 @@ const leaves = computed(() =>
     const label = judged
       ? t('results.leaf', { share: percent(share), answered })
       : t('results.leafAsked', { answered })
-    const kind = question.kind === 'recap' ? 'recap' : 'question'
+    const kind = leafShape(question)
     return { id, kind, fromMs: at, toMs: at, share, label }
   }),
 )

@@ -17,21 +17,29 @@ import TermsEditor from './TermsEditor.vue'
 import TrueFalseEditor from './TrueFalseEditor.vue'
 import UploadEditor from './UploadEditor.vue'
 
-export const EDITORS: Readonly<Record<QuestionKindName, Component>> = {
-  choice: ChoiceEditor,
-  trueFalse: TrueFalseEditor,
-  shortText: ShortTextEditor,
-  number: NumberEditor,
-  gaps: GapsEditor,
-  order: LinesEditor,
-  match: MatchEditor,
-  area: AreaEditor,
-  longText: LongTextEditor,
-  upload: UploadEditor,
-  recording: RecordingEditor,
-  poll: PollEditor,
-  scale: ScaleEditor,
-  checklist: LinesEditor,
-  recap: RecapEditor,
-  terms: TermsEditor,
+interface Editor {
+  view: Component
+  /** What its stem is called, where that is more than a question. */
+  stem?: string
+  /** It is shown at which moment of the film it is asked. */
+  atMoment?: true
+}
+
+export const EDITORS: Readonly<Record<QuestionKindName, Editor>> = {
+  choice: { view: ChoiceEditor },
+  trueFalse: { view: TrueFalseEditor, stem: 'ask.statementText' },
+  shortText: { view: ShortTextEditor },
+  number: { view: NumberEditor },
+  gaps: { view: GapsEditor },
+  order: { view: LinesEditor },
+  match: { view: MatchEditor },
+  area: { view: AreaEditor, atMoment: true },
+  longText: { view: LongTextEditor },
+  upload: { view: UploadEditor },
+  recording: { view: RecordingEditor },
+  poll: { view: PollEditor },
+  scale: { view: ScaleEditor },
+  checklist: { view: LinesEditor },
+  recap: { view: RecapEditor },
+  terms: { view: TermsEditor },
 }
