@@ -1,4 +1,5 @@
 // What services work with. Handed in once, so that tests and several servers can each have their own.
+import type { Readable } from 'node:stream'
 import type pg from 'pg'
 import type { Logger } from 'pino'
 import type { LoggedEdit } from '@fernbrake/core/lesson'
@@ -19,6 +20,14 @@ export interface AccessChange {
   sessionId?: string
 }
 
+/** Bytes in the store. */
+export interface Stored {
+  bytes: number
+  changedAt: Date
+  /** All of it, or from one byte to another, both included. */
+  read(part?: { from: number; to: number }): Readable
+}
+
 /** Where media bytes lie. A folder now; an object store can take its place without anyone else noticing. */
 export interface MediaStore {
   /** Moves a finished local file in under `key`, replacing what was there; answers with its size in bytes. */
@@ -27,8 +36,10 @@ export interface MediaStore {
   hold(key: string, localPath: string): Promise<number>
   /** Puts a copy of what lies under one key under another as well. */
   copy(from: string, to: string): Promise<void>
-  /** A local path to read `key` from. */
-  pathTo(key: string): string
+  /** What lies under a key, to be read in whole or in part; null where nothing does. */
+  open(key: string): Promise<Stored | null>
+  /** Gives `work` a local file with what lies under a key, which it only reads; not to be used once `work` is over. */
+  withFile<T>(key: string, work: (localPath: string) => Promise<T>): Promise<T>
   remove(key: string): Promise<void>
   freeBytes(): Promise<number>
 }

@@ -1,5 +1,6 @@
 // Where media bytes lie. A folder now; an object store can take its place without anyone else noticing.
 import type { MediaStore } from '../context.ts'
+import { createReadStream } from 'node:fs'
 import { copyFile, link, mkdir, rename, rm, stat, statfs } from 'node:fs/promises'
 import { basename, dirname, join, resolve, sep } from 'node:path'
 
@@ -12,7 +13,20 @@ export function createFolderStore(folder: string): MediaStore {
     return path
   }
   return {
-    pathTo,
+    async open(key) {
+      const path = pathTo(key)
+      const found = await stat(path).catch(() => null)
+      if (!found?.isFile()) return null
+      return {
+        bytes: found.size,
+        changedAt: found.mtime,
+        read: (part) =>
+          part
+            ? createReadStream(path, { start: part.from, end: part.to })
+            : createReadStream(path),
+      }
+    },
+    withFile: (key, work) => work(pathTo(key)),
     async take(key, localPath) {
       const path = pathTo(key)
       await mkdir(dirname(path), { recursive: true })

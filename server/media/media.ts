@@ -256,11 +256,15 @@ export async function prepareAgain(context: Context, mediaId: string): Promise<M
   return describeMedia(mediaId, media.ownerId)
 }
 
-/** The local path of the file as it was put in. */
-export async function originalOf({ store }: Context, mediaId: string): Promise<string> {
+/** Gives `work` a local file with what was put in. */
+export async function withOriginal<T>(
+  { store }: Context,
+  mediaId: string,
+  work: (localPath: string) => Promise<T>,
+): Promise<T> {
   const file = await MediaFileRow.findOne({ where: { mediaId, kind: 'original' } })
   if (!file) throw new HttpError('not-found')
-  return store.pathTo(file.storageKey)
+  return store.withFile(file.storageKey, work)
 }
 
 /** The file to answer with: `playable` is the original where that plays as it is. */

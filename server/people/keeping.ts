@@ -1,5 +1,4 @@
 // The keeper's tasks: accounts, passwords, removal, and all that is held about one person.
-import { createReadStream } from 'node:fs'
 import { randomBytes } from 'node:crypto'
 import { once } from 'node:events'
 import type { Writable } from 'node:stream'
@@ -19,7 +18,7 @@ import {
   readSpace,
   removePerson as removeRows,
 } from './queries/keeping.ts'
-import type { Context } from '../context.ts'
+import type { Context, Stored } from '../context.ts'
 
 export async function overviewForKeeper({
   database,
@@ -161,7 +160,7 @@ export async function exportPerson(
   const held = await readHeld(ask, personId)
   if (held.account!.length === 0) throw new HttpError('not-found')
   const files = await readHandedOf(ask, personId)
-  return (to) => writeArchive(to, held, files, (key) => createReadStream(store.pathTo(key)))
+  return (to) => writeArchive(to, held, files, (key) => store.open(key))
 }
 
 /** Writes as fast as it is read at the other end. */
@@ -169,7 +168,7 @@ async function writeArchive(
   to: Writable,
   held: object,
   files: readonly { key: string; name: string }[],
-  read: (key: string) => AsyncIterable<unknown>,
+  open: (key: string) => Promise<Stored | null>,
 ): Promise<void> {
   const zip = new Zip((error, chunk, isLast) => {
     if (error) return to.destroy(error)
@@ -182,7 +181,9 @@ async function writeArchive(
   for (const [index, { key, name }] of files.entries()) {
     const entry = new ZipPassThrough(`files/${index + 1} ${plainName(name)}`)
     zip.add(entry)
-    for await (const chunk of read(key)) {
+    const stored = await open(key)
+    if (!stored) throw new Error(`The file ${key} is not in the store`)
+    for await (const chunk of stored.read()) {
       entry.push(chunk as Buffer)
       if (to.writableNeedDrain) await once(to, 'drain')
     }

@@ -3,7 +3,7 @@ import { Op } from 'sequelize'
 import { MediaJobRow, MediaRow } from '../../database/models.ts'
 import type { JobKind } from '../../jobs/queue.ts'
 import type { Context } from '../../context.ts'
-import { describeMedia, originalOf } from '../media.ts'
+import { describeMedia, withOriginal } from '../media.ts'
 import { UnusableFilm, withFolder, type StepKind } from './step.ts'
 import { runStep } from './steps.ts'
 
@@ -49,11 +49,15 @@ async function doJob(
   await job.update({ state: 'running', progress: 0 })
   await tell(context, media)
   try {
-    // What is still to be fetched has none yet.
-    const original = kind === 'fetch' ? '' : await originalOf(context, mediaId)
     const onProgress = progressTeller(context, media, job)
+    const step = { context, media, onProgress }
     const next = await withFolder((folder) =>
-      runStep(kind, { context, media, original, folder, onProgress }),
+      // What is still to be fetched has no original yet.
+      kind === 'fetch'
+        ? runStep(kind, { ...step, original: '', folder })
+        : withOriginal(context, mediaId, (original) =>
+            runStep(kind, { ...step, original, folder }),
+          ),
     )
     await finishStep(context, job, next)
     for (const later of next) await context.enqueue({ mediaId, kind: later })
