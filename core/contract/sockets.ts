@@ -3,6 +3,13 @@ import { z } from 'zod'
 import { idSchema } from '../fields/index.ts'
 import { loggedEditSchema } from './lessons.ts'
 import { mediaSchema } from './media.ts'
+import type { Access } from './route.ts'
+
+/** Who may ask to hear of what; decided as for routes. */
+export const WATCH_ACCESS = {
+  watchLesson: 'lessonViewer',
+  watchResults: 'lessonEditor',
+} as const satisfies Record<string, Access>
 
 /** A client asks to hear of a lesson's edits, or of its answers; answered with whether it may. */
 export const watchLessonSchema = z.strictObject({ lessonId: idSchema })

@@ -1,6 +1,5 @@
 // Files that learners hand in: who may, what is taken by its content, and who gets them back.
 import { rm } from 'node:fs/promises'
-import type { Person } from '@fernbrake/core/contract'
 import { cutText, idSchema } from '@fernbrake/core/fields'
 import { filesAsked, isOfSort, type FileSort } from '@fernbrake/core/questions'
 import { AttemptRow, HandedFileRow } from '../database/models.ts'
@@ -47,16 +46,13 @@ async function askedBy({ attemptId, questionId }: HandedUpload) {
   return filesAsked(lesson.questions[questionId]!)
 }
 
-/** Why this person may not hand this in, or null. What is not theirs does not exist for them. */
+/** Why this may not be handed in by whoever's attempt it is, or null. */
 export async function whyNotHandIn(
-  person: Person,
-  upload: HandedUpload | null,
+  upload: HandedUpload,
   bytes: number | undefined,
   /** So many more for the same question are on their way. */
   underWay: number,
 ): Promise<HttpError | null> {
-  const facts = upload && (await attemptFacts(upload.attemptId))
-  if (!upload || facts?.personId !== person.id) return new HttpError('not-found')
   const asked = await askedBy(upload)
   if (!asked) return new HttpError('not-found')
   if (bytes === undefined || bytes < 1 || bytes > asked.mostBytes)

@@ -10,6 +10,14 @@ export const ROLES_FROM: Record<LessonRoleName, LessonRoleName[]> = {
   viewer: ['owner', 'editor', 'commenter', 'viewer'],
 }
 
+/** By what the contract says of who may use something of a lesson. */
+export const ROLES_OF = {
+  lessonViewer: ROLES_FROM.viewer,
+  lessonCommenter: ROLES_FROM.commenter,
+  lessonEditor: ROLES_FROM.editor,
+  lessonOwner: ROLES_FROM.owner,
+} as const
+
 /** Whether a person has one of these roles on a lesson. Guests and learners never edit. */
 export async function hasLessonRole(
   person: Person,

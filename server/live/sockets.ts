@@ -7,6 +7,7 @@ import { nanoid } from 'nanoid'
 import type { Logger } from 'pino'
 import {
   showSelectionSchema,
+  WATCH_ACCESS,
   watchLessonSchema,
   type ClientToServerEvents,
   type Person,
@@ -14,7 +15,8 @@ import {
 } from '@fernbrake/core/contract'
 import { outsideTransactions } from '../database/boundTransactions.ts'
 import { within, type Database } from '../database/connect.ts'
-import { hasLessonRole, ROLES_FROM } from '../lessons/roles.ts'
+import { ROLES_OF } from '../lessons/roles.ts'
+import { may } from '../routes/authorise.ts'
 import { isFromOwnPage } from '../http/security.ts'
 import { personOf } from '../http/session.ts'
 import { liveSessions, sessionsWithRole } from './queries/liveAccess.ts'
@@ -65,14 +67,14 @@ export function createLiveServer(database: Database, log: Logger): LiveServer {
   /** Leaves in the rooms of a lesson only those who may be there. */
   const weed = async (lessonId: string) => {
     for (const [room, roles] of [
-      [lessonRoom(lessonId), ROLES_FROM.viewer],
-      [resultsRoom(lessonId), ROLES_FROM.editor],
+      [lessonRoom(lessonId), ROLES_OF[WATCH_ACCESS.watchLesson]],
+      [resultsRoom(lessonId), ROLES_OF[WATCH_ACCESS.watchResults]],
     ] as const) {
       const inside = await io.in(room).fetchSockets()
       if (inside.length === 0) continue
       const ids = inside.map(({ data }) => data.sessionId)
-      const may = await sessionsWithRole(ask, ids, lessonId, roles)
-      for (const socket of inside.filter(({ data }) => !may.has(data.sessionId))) {
+      const allowed = await sessionsWithRole(ask, ids, lessonId, roles)
+      for (const socket of inside.filter(({ data }) => !allowed.has(data.sessionId))) {
         socket.leave(room)
         io.to(room).emit('editorGone', { lessonId, key: socket.data.key })
       }
@@ -132,7 +134,7 @@ function welcome(socket: LiveSocket): void {
     const parsed = watchLessonSchema.safeParse(message)
     if (!parsed.success || typeof reply !== 'function') return
     const { lessonId } = parsed.data
-    hasLessonRole(person, lessonId, ROLES_FROM.viewer)
+    may(WATCH_ACCESS.watchLesson, person, { lessonId })
       .then(async (allowed) => {
         if (allowed) {
           await socket.join(lessonRoom(lessonId))
@@ -147,7 +149,7 @@ function welcome(socket: LiveSocket): void {
     const parsed = watchLessonSchema.safeParse(message)
     if (!parsed.success || typeof reply !== 'function') return
     const { lessonId } = parsed.data
-    hasLessonRole(person, lessonId, ['owner', 'editor'])
+    may(WATCH_ACCESS.watchResults, person, { lessonId })
       .then(async (allowed) => {
         if (allowed) await socket.join(resultsRoom(lessonId))
         reply(allowed)

@@ -1,4 +1,5 @@
-// Who may use a route. Every access that the contract names is decided here and nowhere else.
+// Who may use a route, listen on a socket, or send a file. Every access that the contract names is decided here and nowhere
+// else.
 import type { Access, LessonRoleName, Person } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
 import { within } from '../database/connect.ts'
@@ -56,6 +57,20 @@ export async function authorise(
       assertNever(access)
   }
 }
+
+/** The same as a question, for what is no route: sockets, and what uploads say they are. */
+export const may = (
+  access: Access,
+  person: Person | null,
+  params: Record<string, string> = {},
+): Promise<boolean> =>
+  authorise(access, person, params).then(
+    () => true,
+    (error: unknown) => {
+      if (error instanceof HttpError) return false
+      throw error
+    },
+  )
 
 function allow(allowed: boolean): void {
   if (!allowed) throw new HttpError('not-allowed')

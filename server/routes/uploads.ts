@@ -15,7 +15,7 @@ import {
   type Person,
 } from '@fernbrake/core/contract'
 import { LARGEST_BYTES, LARGEST_FILM_BYTES } from '@fernbrake/core/media'
-import { authorise } from './authorise.ts'
+import { authorise, may } from './authorise.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { asHttpError } from '../http/problemHandler.ts'
 import { personOf } from '../http/session.ts'
@@ -36,7 +36,6 @@ const UNFINISHED_KEPT_MS = 14 * 24 * 60 * 60 * 1000
 
 /** What a file that comes with an answer is said to be. */
 const ANSWER = 'answer'
-const mayPutMediaIn = ({ role }: Person) => role === 'designer' || role === 'keeper'
 /** Who calls, and in which language they are answered. */
 const caller = new AsyncLocalStorage<{ person: Person; language: string }>()
 
@@ -83,6 +82,13 @@ function sendOffset(response: Response, size: number): void {
 async function dropUpload(folder: string, id: string): Promise<void> {
   await rm(join(folder, id), { force: true })
   await rm(join(folder, `${id}.json`), { force: true })
+}
+
+/** What an answer's file says that it is; what is not theirs does not exist for whoever sends it. */
+async function handedBy(person: Person, metadata: Metadata): Promise<HandedUpload> {
+  const handed = readHandedUpload(metadata)
+  if (handed && (await may('attemptOwner', person, { attemptId: handed.attemptId }))) return handed
+  throw tusFault(new HttpError('not-found'))
 }
 
 /** Whether what was begun may still be gone on with. */
@@ -159,13 +165,13 @@ export function createUploads(context: Context, folder: string): Uploads {
       const under = await listUnfinished()
       const said = { filename: metadata.filename ?? '', ownerId: person.id }
       if (metadata.kind !== ANSWER) {
-        if (!mayPutMediaIn(person)) throw tusFault(new HttpError('not-allowed'))
+        if (!(await may('designer', person))) throw tusFault(new HttpError('not-allowed'))
         await needRoom(person, size, kindOf(metadata.kind), under)
         return { metadata: { ...said, kind: kindOf(metadata.kind) } }
       }
-      const handed = readHandedUpload(metadata)
+      const handed = await handedBy(person, metadata)
       const forThis = under.filter((one) => isFor(one, handed)).length
-      const fault = await whyNotHandIn(person, handed, size, forThis)
+      const fault = await whyNotHandIn(handed, size, forThis)
       if (fault) throw tusFault(fault)
       await needRoom(person, size, null, under)
       return { metadata: { ...said, ...handed, kind: ANSWER } }
