@@ -4,11 +4,11 @@ import InputText from 'primevue/inputtext'
 import { ref, useId, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { addressMeant, addressSchema } from '@fernbrake/core/fields'
-import { useBench } from './useBench.ts'
+import { useRights } from './useBench.ts'
 
 const props = defineProps<{ label: string; address: string }>()
 const emit = defineEmits<{ change: [address: string] }>()
-const { canEdit } = useBench()
+const { canEdit } = useRights()
 const { t } = useI18n()
 const id = useId()
 const typed = ref(props.address)

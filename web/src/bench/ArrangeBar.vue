@@ -12,13 +12,14 @@ import {
   type OverlayCue,
   type Side,
 } from '@fernbrake/core/lesson'
-import { useBench } from './useBench.ts'
+import { useSelection, useBench } from './useBench.ts'
 
 const bench = useBench()
+const selection = useSelection()
 const { draft } = bench
 const { t } = useI18n()
 const overlays = computed(() =>
-  bench.selectedCues.value.filter((cue): cue is OverlayCue => cue.kind === 'overlay'),
+  selection.selectedCues.value.filter((cue): cue is OverlayCue => cue.kind === 'overlay'),
 )
 const cueIds = computed(() => overlays.value.map(({ id }) => id))
 const free = computed(() => overlays.value.filter(({ locked }) => !locked))

@@ -54,7 +54,7 @@ closeWithScope(() => draft)
 const bench = createBench(draft, {
   bookmark: () =>
     t('bench.newBookmark', {
-      number: bench.cues.value.filter((cue) => cue.kind === 'bookmark').length + 1,
+      number: bench.selection.cues.value.filter((cue) => cue.kind === 'bookmark').length + 1,
     }),
   overlay: () => t('bench.newOverlay'),
 })
@@ -67,22 +67,22 @@ const onRoutes = computed(() => route.name === 'routes')
 const RoutesDesk = defineAsyncComponent(() => import('./routes/RoutesDesk.vue'))
 const router = useRouter()
 const writeQuery = useQuery()
-if (typeof route.query.part === 'string') bench.goToPart(route.query.part)
+if (typeof route.query.part === 'string') bench.places.goToPart(route.query.part)
 /** Results lead to what asks a question: a cue, an item of a quiz, a thing in a part. */
 function showWhatAsks(id: string): void {
   const cue = draft.lesson.value.cues[id]
   if (cue) {
-    bench.goToPart(cue.partId)
-    return bench.select(id, true)
+    bench.places.goToPart(cue.partId)
+    return bench.selection.select(id, true)
   }
-  const item = bench.openPart.value?.kind === 'quiz' && bench.openPart.value.items[id]
-  if (item) bench.quizPlace.value = { kind: 'item', id }
-  else bench.thingId.value = id
+  const item = bench.places.openPart.value?.kind === 'quiz' && bench.places.openPart.value.items[id]
+  if (item) bench.places.quizPlace.value = { kind: 'item', id }
+  else bench.places.thingId.value = id
 }
 onMounted(() => {
   // What a class says leads to the moment that it is about.
   if (typeof route.query.at === 'string') {
-    bench.seek(Number(route.query.at) || 0)
+    bench.playhead.seek(Number(route.query.at) || 0)
     writeQuery({ at: undefined })
   }
   if (typeof route.query.ask !== 'string') return
@@ -90,7 +90,7 @@ onMounted(() => {
   writeQuery({ ask: undefined })
 })
 watch(
-  () => bench.openPart.value?.id,
+  () => bench.places.openPart.value?.id,
   (part, before) => {
     if (part && before && route.query.part !== part) writeQuery({ part })
   },
@@ -115,25 +115,25 @@ async function showLesson(): Promise<void> {
   const isShown = showsLesson.value && !onRoutes.value
   if (onRoutes.value)
     await router.push({ name: 'bench', params: { lessonId: draft.lessonId }, query: route.query })
-  bench.select(null)
+  bench.selection.select(null)
   beside.value = null
   showsLesson.value = !isShown
 }
 
 const { follow } = useMedia((media) => {
-  bench.media.value = media
-  const part = bench.part.value
+  bench.playhead.media.value = media
+  const part = bench.places.part.value
   // The film's length is known only now; it is written into the lesson once, as an edit like any other.
-  if (part?.mediaId === media.id && media.state === 'ready' && bench.canEdit.value) {
+  if (part?.mediaId === media.id && media.state === 'ready' && bench.rights.canEdit.value) {
     const { durationMs, frameRate } = media
     if (part.durationMs !== durationMs || part.frameRate !== frameRate)
       draft.amend(edits.attachFilm, { partId: part.id, mediaId: media.id, durationMs, frameRate })
   }
 })
 watch(
-  () => bench.part.value?.mediaId ?? null,
+  () => bench.places.part.value?.mediaId ?? null,
   (mediaId) => {
-    if (bench.media.value?.id !== mediaId) bench.media.value = null
+    if (bench.playhead.media.value?.id !== mediaId) bench.playhead.media.value = null
     follow(mediaId)
   },
   { immediate: true },
@@ -141,7 +141,7 @@ watch(
 
 /** Shows one of the desks and puts the focus there. */
 async function showDesk(desk: 'script' | 'list', focus: string): Promise<void> {
-  bench.select(null)
+  bench.selection.select(null)
   closeWhole()
   bench.desk.value = desk
   await nextTick()
@@ -151,20 +151,20 @@ async function showDesk(desk: 'script' | 'list', focus: string): Promise<void> {
 /** Another film is being chosen for the one that is there. */
 const replacing = ref(false)
 const tried = computed(() => {
-  const cue = bench.selected.value
+  const cue = bench.selection.selected.value
   return bench.showsTrial.value && cue?.kind === 'question' ? cue : null
 })
 /** A part that is neither film nor quiz. */
 const things = computed(() => {
-  const open = bench.openPart.value
+  const open = bench.places.openPart.value
   return open && open.kind !== 'film' && open.kind !== 'quiz' ? open : null
 })
-const isFilm = computed(() => (bench.openPart.value?.kind ?? 'film') === 'film')
-const plays = computed(() => bench.media.value?.state === 'ready' && !replacing.value)
+const isFilm = computed(() => (bench.places.openPart.value?.kind ?? 'film') === 'film')
+const plays = computed(() => bench.playhead.media.value?.state === 'ready' && !replacing.value)
 
 /** The edit is made at once, whatever part is open by now; how long the film is, is known once it was looked at. */
 function attachFilm(forPart: string | null, mediaId: string): void {
-  if (forPart === (bench.part.value?.id ?? null)) replacing.value = false
+  if (forPart === (bench.places.part.value?.id ?? null)) replacing.value = false
   const partId = forPart ?? nanoid()
   const { title } = draft.lesson.value
   if (forPart === null) draft.make(edits.addFilmPart, { id: partId, title })
@@ -175,23 +175,23 @@ const uploadOf = useFilmUploads(attachFilm)
 
 // What is on its way comes into the lesson while its bench is open.
 const placer = placerOf(draft)
-if (bench.canEdit.value) void bench.placings.open(placer)
+if (bench.rights.canEdit.value) void bench.placings.open(placer)
 onScopeDispose(() => bench.placings.close(placer))
 onScopeDispose(
   bench.placings.onPlaced((place, thingId) => {
-    const isOpen = 'partId' in place && place.partId === bench.openPart.value?.id
-    if (isOpen && thingId) bench.thingId.value = thingId
+    const isOpen = 'partId' in place && place.partId === bench.places.openPart.value?.id
+    if (isOpen && thingId) bench.places.thingId.value = thingId
   }),
 )
 
 /** Asks a question from the shelf at the moment shown. */
 function askKept({ id: shelfId, question }: KeptQuestion): void {
-  const partId = bench.part.value?.id
+  const partId = bench.places.part.value?.id
   if (!partId) return
   const ids = { cueId: nanoid(), questionId: nanoid(), shelfId }
-  const atMs = bench.mediaMs.value
+  const atMs = bench.playhead.mediaMs.value
   if (draft.make(edits.addKeptQuestion, { ...ids, question, partId, atMs }))
-    bench.select(ids.cueId, true)
+    bench.selection.select(ids.cueId, true)
 }
 
 /** On the map of routes the film and its cues are out of sight. */
@@ -211,21 +211,24 @@ useBenchKeys(bench, {
     ),
 })
 
-watch(bench.selectedId, (id) => {
+watch(bench.selection.selectedId, (id) => {
   if (id) closeWhole()
 })
 // A cue that someone else removed must not stay selected.
-watch(bench.selected, (cue) => {
-  if (!cue && bench.selectedIds.value.length > 0) bench.select(null)
+watch(bench.selection.selected, (cue) => {
+  if (!cue && bench.selection.selectedIds.value.length > 0) bench.selection.select(null)
 })
 /** From the part and the moment that are shown; a new tab begins with the part. */
 function seeAsLearner(event: MouseEvent): void {
   if (event.ctrlKey || event.metaKey || event.shiftKey) return
   event.preventDefault()
-  const query = { part: bench.openPart.value?.id, at: Math.round(bench.mediaMs.value) }
+  const query = {
+    part: bench.places.openPart.value?.id,
+    at: Math.round(bench.playhead.mediaMs.value),
+  }
   void router.push({ name: 'preview', params: { lessonId: draft.lessonId }, query })
 }
-onBeforeRouteLeave(() => bench.film.value?.pause())
+onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
 </script>
 
 <template>
@@ -280,9 +283,9 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
     </main>
     <main v-else class="work">
       <QuizDesk
-        v-if="bench.quiz.value"
-        :key="bench.quiz.value.id"
-        :quiz="bench.quiz.value"
+        v-if="bench.places.quiz.value"
+        :key="bench.places.quiz.value.id"
+        :quiz="bench.places.quiz.value"
         :covered="showsLesson || beside !== null"
       />
       <PartDesk
@@ -296,10 +299,10 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
           <BenchStage v-if="plays" />
           <FilmIntake
             v-else
-            :key="bench.part.value?.id ?? 'none'"
+            :key="bench.places.part.value?.id ?? 'none'"
             :replacing="replacing"
-            :upload="uploadOf(bench.part.value?.id ?? null)"
-            @uploaded="attachFilm(bench.part.value?.id ?? null, $event)"
+            :upload="uploadOf(bench.places.part.value?.id ?? null)"
+            @uploaded="attachFilm(bench.places.part.value?.id ?? null, $event)"
             @keep="replacing = false"
           />
         </div>
@@ -322,18 +325,19 @@ onBeforeRouteLeave(() => bench.film.value?.pause())
         <LinksSheet v-else-if="beside === 'links'" @close="beside = null" />
         <CueList
           v-else-if="
-            bench.desk.value === 'list' && !(bench.sheetOpen.value && bench.selected.value)
+            bench.desk.value === 'list' &&
+            !(bench.selection.sheetOpen.value && bench.selection.selected.value)
           "
         />
-        <SeveralSheet v-else-if="bench.selectedCues.value.length > 1" />
+        <SeveralSheet v-else-if="bench.selection.selectedCues.value.length > 1" />
         <CueSheet
-          v-else-if="bench.selected.value"
-          :key="bench.selected.value.id"
-          :cue="bench.selected.value"
+          v-else-if="bench.selection.selected.value"
+          :key="bench.selection.selected.value.id"
+          :cue="bench.selection.selected.value"
         />
         <QuestionShelf
           v-else-if="bench.desk.value === 'questions'"
-          :ask-label="t('questionShelf.ask', { time: clockTime(bench.mediaMs.value) })"
+          :ask-label="t('questionShelf.ask', { time: clockTime(bench.playhead.mediaMs.value) })"
           @ask="askKept"
         >
           <DeskTabs />

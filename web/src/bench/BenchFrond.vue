@@ -10,10 +10,13 @@ import { Frond, useElementWidth, type FrondCue } from '@fernbrake/player'
 import EvidenceBand from './EvidenceBand.vue'
 import FilmTracks from './FilmTracks.vue'
 import PreparingNote from './PreparingNote.vue'
-import { useBench } from './useBench.ts'
+import { usePlayhead, useRights, useSelection, useBench } from './useBench.ts'
 import { useFrondDrag } from './useFrondDrag.ts'
 
 const bench = useBench()
+const playhead = usePlayhead()
+const rights = useRights()
+const selection = useSelection()
 const { t } = useI18n()
 const others = bench.others.names
 const root = useTemplateRef<HTMLElement>('root')
@@ -26,7 +29,7 @@ const msPerPx = computed(() => (view.value.toMs - view.value.fromMs) / view.valu
 const { snaps, snappedMs, placeOf, onDrag } = useFrondDrag(bench, msPerPx)
 
 watch(
-  bench.durationMs,
+  playhead.durationMs,
   (durationMs) => {
     if (range.value.toMs === 0 || range.value.toMs > durationMs)
       range.value = { fromMs: 0, toMs: durationMs }
@@ -36,7 +39,7 @@ watch(
 
 /** What is drawn of each cue: of a thousand cues an edit changes one, and only that is made and drawn anew. */
 const made = new WeakMap<Cue, FrondCue>()
-const frondCues = computed<FrondCue[]>(() => bench.cues.value.map(frondCueOf))
+const frondCues = computed<FrondCue[]>(() => selection.cues.value.map(frondCueOf))
 
 function frondCueOf(cue: Cue): FrondCue {
   const place = placeOf(cue)
@@ -54,16 +57,17 @@ function frondCueOf(cue: Cue): FrondCue {
 
 /** A plain click on one of several that are selected keeps them, so that they can be dragged together. */
 function onPick(id: string, extend: boolean): void {
-  const isAmongSeveral = bench.selectedIds.value.length > 1 && bench.selectedIds.value.includes(id)
-  if (extend || !isAmongSeveral) bench.select(id, !extend, extend)
+  const isAmongSeveral =
+    selection.selectedIds.value.length > 1 && selection.selectedIds.value.includes(id)
+  if (extend || !isAmongSeveral) selection.select(id, !extend, extend)
 }
 
 function onMarquee(ids: string[]): void {
-  bench.selectMany([...new Set([...bench.selectedIds.value, ...ids])])
+  selection.selectMany([...new Set([...selection.selectedIds.value, ...ids])])
 }
 
-function zoom(factor: number, anchorMs = bench.mediaMs.value): void {
-  range.value = zoomWindow(view.value, factor, anchorMs, bench.durationMs.value)
+function zoom(factor: number, anchorMs = playhead.mediaMs.value): void {
+  range.value = zoomWindow(view.value, factor, anchorMs, playhead.durationMs.value)
 }
 
 function onWheel(event: WheelEvent): void {
@@ -72,20 +76,24 @@ function onWheel(event: WheelEvent): void {
     zoom(event.deltaY < 0 ? 1.25 : 0.8, msOfX(event.clientX - left, view.value))
   } else {
     const px = Math.abs(event.deltaX) > Math.abs(event.deltaY) ? event.deltaX : event.deltaY
-    range.value = panWindow(view.value, px * msPerPx.value, bench.durationMs.value)
+    range.value = panWindow(view.value, px * msPerPx.value, playhead.durationMs.value)
   }
 }
 
 // While the film plays past the edge the window turns the page.
-watch(bench.mediaMs, (ms) => {
+watch(playhead.mediaMs, (ms) => {
   const { fromMs, toMs } = view.value
   if (ms >= fromMs && ms <= toMs) return
-  range.value = panWindow(view.value, ms - fromMs - (toMs - fromMs) * 0.1, bench.durationMs.value)
+  range.value = panWindow(
+    view.value,
+    ms - fromMs - (toMs - fromMs) * 0.1,
+    playhead.durationMs.value,
+  )
 })
 
 defineExpose({
   zoom,
-  zoomAll: () => (range.value = { fromMs: 0, toMs: bench.durationMs.value }),
+  zoomAll: () => (range.value = { fromMs: 0, toMs: playhead.durationMs.value }),
   toggleSnap: () => (snaps.value = !snaps.value),
 })
 </script>
@@ -109,7 +117,7 @@ defineExpose({
         size="small"
         :aria-pressed="snaps"
         :class="{ off: !snaps }"
-        :disabled="!bench.canEdit.value"
+        :disabled="!rights.canEdit.value"
         @click="snaps = !snaps"
       />
       <Button
@@ -131,21 +139,21 @@ defineExpose({
         severity="secondary"
         variant="text"
         size="small"
-        @click="range = { fromMs: 0, toMs: bench.durationMs.value }"
+        @click="range = { fromMs: 0, toMs: playhead.durationMs.value }"
       />
     </div>
     <div ref="root" class="tracks" @wheel.prevent="onWheel">
       <FilmTracks :view="view" :margin="MARGIN" />
       <Frond
-        :duration-ms="bench.durationMs.value"
+        :duration-ms="playhead.durationMs.value"
         :window="range"
         :cues="frondCues"
-        :playhead-ms="bench.mediaMs.value"
-        :selected-ids="bench.selectedIds.value"
+        :playhead-ms="playhead.mediaMs.value"
+        :selected-ids="selection.selectedIds.value"
         :snapped-ms="snappedMs"
-        :editable="bench.canEdit.value"
+        :editable="rights.canEdit.value"
         seekable
-        @seek="bench.seek"
+        @seek="playhead.seek"
         @pick="onPick"
         @drag="onDrag"
         @marquee="onMarquee"

@@ -14,36 +14,41 @@ import {
 } from '@fernbrake/core/lesson'
 import { createHearing, driveFilm, filmElement, OverlayView, STAGE_PACE } from '@fernbrake/player'
 import CornerHandles from '../ui/CornerHandles.vue'
-import { useBench } from './useBench.ts'
+import { usePlayhead, useRights, useSelection, useBench } from './useBench.ts'
 import { useStageDrag } from './useStageDrag.ts'
 
 const bench = useBench()
+const playhead = usePlayhead()
+const rights = useRights()
+const selection = useSelection()
 const { t } = useI18n()
 const slot = ref<HTMLElement | null>(null)
 const stage = ref<HTMLElement | null>(null)
 
 /** As one text, so that what is new of a medium that is being prepared does not load its film again. */
 const source = computed(() => {
-  const media = bench.media.value
+  const media = playhead.media.value
   return media && JSON.stringify({ id: media.id, player: media.hosted?.player ?? null })
 })
 /** What lies on the stage at this moment, from the back to the front. */
 const overlays = computed(() =>
   inOrder(
-    bench.cues.value.filter(
+    selection.cues.value.filter(
       (cue): cue is OverlayCue =>
         cue.kind === 'overlay' &&
-        (cue.shown?.when === 'always' || isShownAt(cue, bench.mediaMs.value)),
+        (cue.shown?.when === 'always' || isShownAt(cue, playhead.mediaMs.value)),
     ),
   ),
 )
 const { drawn, guides, onDown, onMove, onUp, onKey, pointOf } = useStageDrag(bench, stage, overlays)
-const isSelected = (id: string) => bench.selectedIds.value.includes(id)
+const isSelected = (id: string) => selection.selectedIds.value.includes(id)
 /** The calm spots, while the sheet of an overlay offers them. */
-const spots = computed(() => (bench.sheetOpen.value ? (bench.calm.found.value?.best ?? []) : []))
+const spots = computed(() =>
+  selection.sheetOpen.value ? (bench.calm.found.value?.best ?? []) : [],
+)
 /** Coming here by Tab selects; what a click does is settled when the pointer goes down. */
 function onFocus(event: FocusEvent, { id }: OverlayCue): void {
-  if (!isSelected(id) && (event.target as Element).matches(':focus-visible')) bench.select(id)
+  if (!isSelected(id) && (event.target as Element).matches(':focus-visible')) selection.select(id)
 }
 const nameOf = (overlay: OverlayCue) =>
   t('bench.overlayOnStage', { form: t(`overlay.form.${formOf(overlay)}`), text: overlay.text })
@@ -58,32 +63,32 @@ watch(
     const file = { address: mediaFileAddress(id, 'playable'), poster: '' }
     const element = filmElement({ ...file, player }, t('bench.stage'))
     slot.value.replaceChildren(element)
-    bench.video.value = player ? null : (element as HTMLVideoElement)
-    const film = driveFilm(element, bench.frameRate.value, {
-      onTick: (ms) => (bench.mediaMs.value = ms),
-      onPlay: () => (bench.snapshot.value = film.snapshot()),
+    playhead.video.value = player ? null : (element as HTMLVideoElement)
+    const film = driveFilm(element, playhead.frameRate.value, {
+      onTick: (ms) => (playhead.mediaMs.value = ms),
+      onPlay: () => (playhead.snapshot.value = film.snapshot()),
       onPause: () => {
-        bench.snapshot.value = film.snapshot()
-        bench.mediaMs.value = Math.min(film.nowMs(), bench.durationMs.value)
+        playhead.snapshot.value = film.snapshot()
+        playhead.mediaMs.value = Math.min(film.nowMs(), playhead.durationMs.value)
       },
       onEnded: () => {
-        bench.snapshot.value = film.snapshot()
-        bench.mediaMs.value = bench.durationMs.value
+        playhead.snapshot.value = film.snapshot()
+        playhead.mediaMs.value = playhead.durationMs.value
       },
-      onForeignSeek: (ms) => (bench.mediaMs.value = ms),
+      onForeignSeek: (ms) => (playhead.mediaMs.value = ms),
       onSettled: () => undefined,
-      onState: () => (bench.snapshot.value = film.snapshot()),
+      onState: () => (playhead.snapshot.value = film.snapshot()),
     })
-    bench.film.value = film
-    bench.snapshot.value = film.snapshot()
-    film.seekTo(bench.mediaMs.value)
+    playhead.film.value = film
+    playhead.snapshot.value = film.snapshot()
+    film.seekTo(playhead.mediaMs.value)
   },
   { flush: 'post' },
 )
 function closeFilm(): void {
-  bench.film.value?.destroy()
-  bench.film.value = null
-  bench.video.value = null
+  playhead.film.value?.destroy()
+  playhead.film.value = null
+  playhead.video.value = null
 }
 onScopeDispose(closeFilm)
 
@@ -92,13 +97,13 @@ const mediumAddress = (cue: OverlayCue) => {
   return mediaId ? mediaFileAddress(mediaId, 'playable') : null
 }
 provide(STAGE_PACE, {
-  mediaMs: bench.mediaMs,
-  playing: computed(() => bench.snapshot.value?.paused === false),
-  rate: computed(() => bench.snapshot.value?.rate ?? 1),
-  muted: computed(() => bench.snapshot.value?.muted ?? false),
-  pause: () => bench.film.value?.pause(),
-  play: () => void bench.film.value?.play(),
-  hear: createHearing((quiet) => bench.film.value?.setQuiet(quiet)).hear,
+  mediaMs: playhead.mediaMs,
+  playing: computed(() => playhead.snapshot.value?.paused === false),
+  rate: computed(() => playhead.snapshot.value?.rate ?? 1),
+  muted: computed(() => playhead.snapshot.value?.muted ?? false),
+  pause: () => playhead.film.value?.pause(),
+  play: () => void playhead.film.value?.play(),
+  hear: createHearing((quiet) => playhead.film.value?.setQuiet(quiet)).hear,
 })
 const frame = ({ x, y, width, height }: Box, degrees = 0) => {
   return {
@@ -115,9 +120,11 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
   <div
     ref="stage"
     class="stage"
-    :style="{ '--ratio': (bench.media.value?.width ?? 16) / (bench.media.value?.height ?? 9) }"
+    :style="{
+      '--ratio': (playhead.media.value?.width ?? 16) / (playhead.media.value?.height ?? 9),
+    }"
   >
-    <div ref="slot" class="film" @click="bench.toggle()" />
+    <div ref="slot" class="film" @click="playhead.toggle()" />
     <div v-if="bench.showsGrid.value" class="grid" :style="{ '--fields': GRID_FIELDS }" />
     <template v-for="overlay in drawn" :key="overlay.id">
       <OverlayView :overlay="overlay" :address="mediumAddress(overlay)" />
@@ -137,7 +144,9 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
         @keydown="onKey($event, overlay)"
       >
         <template
-          v-if="overlay.id === bench.selectedId.value && bench.canEdit.value && !overlay.locked"
+          v-if="
+            overlay.id === selection.selectedId.value && rights.canEdit.value && !overlay.locked
+          "
         >
           <CornerHandles
             @down="(event, corner) => onDown(event, overlay, corner)"
@@ -155,7 +164,7 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
         </template>
       </div>
       <span
-        v-if="overlay.id === bench.selectedId.value && bench.canEdit.value && pointOf(overlay)"
+        v-if="overlay.id === selection.selectedId.value && rights.canEdit.value && pointOf(overlay)"
         class="point"
         :style="{ left: `${pointOf(overlay)!.x * 100}%`, top: `${pointOf(overlay)!.y * 100}%` }"
         :title="t('bench.pointTo')"

@@ -7,10 +7,12 @@ import { boxOnStage, edits, type OverlayCue } from '@fernbrake/core/lesson'
 import { ENOUGH_CONTRAST } from '@fernbrake/core/colour'
 import { type Spot } from '@fernbrake/core/media'
 import { readingMs } from '@fernbrake/core/text'
-import { useBench } from './useBench.ts'
+import { usePlayhead, useRights, useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: OverlayCue }>()
 const bench = useBench()
+const playhead = usePlayhead()
+const rights = useRights()
 const { t, n } = useI18n()
 const found = computed(() => bench.calm.found.value)
 const needsMs = computed(() => readingMs(wordsOf(props.cue)))
@@ -73,7 +75,7 @@ function moveTo(spot: Spot): void {
           <td v-for="(figure, at) in figures(spot)" :key="at" class="mono">{{ figure }}</td>
           <td>
             <Button
-              v-if="bench.canEdit.value && !cue.locked"
+              v-if="rights.canEdit.value && !cue.locked"
               :label="t('calm.move')"
               :aria-label="t('calm.moveLong', { number: index + 1 })"
               size="small"
@@ -88,7 +90,7 @@ function moveTo(spot: Spot): void {
     <p v-else class="hint" role="status">
       {{
         t(
-          `calm.${bench.calm.looking.value ? 'looking' : bench.media.value?.hosted ? 'hosted' : 'unknown'}`,
+          `calm.${bench.calm.looking.value ? 'looking' : playhead.media.value?.hosted ? 'hosted' : 'unknown'}`,
         )
       }}
     </p>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // Something of the lesson that holds or does not.
 import Checkbox from 'primevue/checkbox'
-import { useBench } from './useBench.ts'
+import { useRights } from './useBench.ts'
 
 defineProps<{ label: string; checked: boolean }>()
 const emit = defineEmits<{ change: [checked: boolean] }>()
-const bench = useBench()
+const rights = useRights()
 </script>
 
 <template>
@@ -13,7 +13,7 @@ const bench = useBench()
     <Checkbox
       :model-value="checked"
       binary
-      :disabled="!bench.canEdit.value"
+      :disabled="!rights.canEdit.value"
       @update:model-value="emit('change', $event)"
     />
     {{ label }}

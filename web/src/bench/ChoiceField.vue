@@ -2,7 +2,7 @@
 // One of a few named values of the lesson; with `always` of the screen, which those who only look may set too.
 import Select from 'primevue/select'
 import { useId } from 'vue'
-import { useBench } from './useBench.ts'
+import { useRights } from './useBench.ts'
 
 defineProps<{
   label: string
@@ -13,7 +13,7 @@ defineProps<{
   placeholder?: string
 }>()
 const emit = defineEmits<{ change: [value: Value] }>()
-const bench = useBench()
+const rights = useRights()
 const id = useId()
 </script>
 
@@ -28,7 +28,7 @@ const id = useId()
       option-value="value"
       size="small"
       :placeholder="placeholder"
-      :disabled="!always && !bench.canEdit.value"
+      :disabled="!always && !rights.canEdit.value"
       @update:model-value="emit('change', $event)"
     />
   </div>

@@ -2,7 +2,7 @@
 // A colour of the lesson, which may be none where that is offered.
 import { useId } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useBench } from './useBench.ts'
+import { useRights } from './useBench.ts'
 
 const props = defineProps<{
   label: string
@@ -11,7 +11,7 @@ const props = defineProps<{
   noneLabel?: string
 }>()
 const emit = defineEmits<{ change: [colour: string | null] }>()
-const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const id = useId()
 const valueOf = (event: Event) => (event.target as HTMLInputElement).value.toUpperCase()
@@ -26,14 +26,14 @@ const isNone = (event: Event) => (event.target as HTMLInputElement).checked
         :id="id"
         type="color"
         :value="(colour ?? usual).toLowerCase()"
-        :disabled="!bench.canEdit.value"
+        :disabled="!rights.canEdit.value"
         @input="emit('change', valueOf($event))"
       />
       <label v-if="noneLabel" class="check">
         <input
           type="checkbox"
           :checked="colour === null"
-          :disabled="!bench.canEdit.value"
+          :disabled="!rights.canEdit.value"
           :aria-label="t('overlay.without', { what: label })"
           @change="emit('change', isNone($event) ? null : props.usual)"
         />

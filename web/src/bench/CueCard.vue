@@ -5,10 +5,11 @@ import { useI18n } from 'vue-i18n'
 import { cueStartMs, type Cue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { cueWords, wordlessKey } from './cueWords.ts'
-import { useBench } from './useBench.ts'
+import { useSelection, useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: Cue }>()
 const bench = useBench()
+const selection = useSelection()
 const { t } = useI18n()
 /** Who else has it in hand. */
 const inHand = computed(() =>
@@ -17,7 +18,7 @@ const inHand = computed(() =>
     ?.map((name) => t('others.isHere', { name }))
     .join(', '),
 )
-const isSelected = computed(() => bench.selectedIds.value.includes(props.cue.id))
+const isSelected = computed(() => selection.selectedIds.value.includes(props.cue.id))
 const time = computed(() =>
   props.cue.kind === 'overlay'
     ? `${clockTime(props.cue.fromMs)}–${clockTime(props.cue.toMs)}`
@@ -25,7 +26,7 @@ const time = computed(() =>
 )
 const words = computed(() => cueWords(bench.lesson.value, props.cue) || t(wordlessKey(props.cue)))
 const extra = computed(() => {
-  if (bench.isBeyondEnd(props.cue)) return t('bench.beyondEnd')
+  if (selection.isBeyondEnd(props.cue)) return t('bench.beyondEnd')
   return props.cue.kind === 'question' && props.cue.hold !== 'none' ? t('bench.holds') : null
 })
 </script>
@@ -36,7 +37,7 @@ const extra = computed(() => {
     class="card"
     :class="[cue.kind, { selected: isSelected }]"
     :aria-pressed="isSelected"
-    @click="bench.select(cue.id, true, $event.shiftKey || $event.ctrlKey || $event.metaKey)"
+    @click="selection.select(cue.id, true, $event.shiftKey || $event.ctrlKey || $event.metaKey)"
   >
     <span class="head">
       <b>{{ t(`bench.kind.${cue.kind}`) }}</b> <span class="mono">{{ time }}</span>

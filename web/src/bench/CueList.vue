@@ -9,9 +9,11 @@ import { cueWords, wordlessKey } from './cueWords.ts'
 import DeskTabs from './DeskTabs.vue'
 import SelectionBar from './SelectionBar.vue'
 import TimeField from './TimeField.vue'
-import { useBench, type CueKind } from './useBench.ts'
+import { type CueKind, usePlayhead, useSelection, useBench } from './useBench.ts'
 
 const bench = useBench()
+const playhead = usePlayhead()
+const selection = useSelection()
 const { t, n } = useI18n()
 const grid = useTemplateRef<HTMLElement>('grid')
 const shownKind = ref<CueKind | 'all'>('all')
@@ -21,18 +23,18 @@ const kinds = computed(() => [
   ...KINDS.map((value) => ({ value, label: t(`bench.kinds.${value}`) })),
 ])
 const rows = computed(() =>
-  bench.cues.value.filter((cue) => shownKind.value === 'all' || cue.kind === shownKind.value),
+  selection.cues.value.filter((cue) => shownKind.value === 'all' || cue.kind === shownKind.value),
 )
-const selected = computed(() => new Set(bench.selectedIds.value))
+const selected = computed(() => new Set(selection.selectedIds.value))
 /** The row that the keys start from. */
-const current = ref<string | null>(bench.selectedId.value)
+const current = ref<string | null>(selection.selectedId.value)
 const tabStop = computed(() =>
   rows.value.some(({ id }) => id === current.value) ? current.value : rows.value[0]?.id,
 )
 /** Where a stretch of rows that is selected with Shift begins. */
-let anchor: string | null = bench.selectedId.value
+let anchor: string | null = selection.selectedId.value
 
-const time = (cue: Cue) => timecodeOf(cueStartMs(cue), bench.frameRate.value)
+const time = (cue: Cue) => timecodeOf(cueStartMs(cue), playhead.frameRate.value)
 const length = (cue: Cue) =>
   cue.kind === 'overlay'
     ? t('bench.seconds', {
@@ -45,16 +47,16 @@ function pick(id: string, how: 'one' | 'toggle' | 'stretch'): void {
   if (how === 'stretch') selectStretch(id)
   else {
     anchor = id
-    bench.select(id, how === 'one', how === 'toggle')
+    selection.select(id, how === 'one', how === 'toggle')
   }
   // The list stays, so that the next one can be picked; Enter opens the sheet.
-  bench.sheetOpen.value = false
+  selection.sheetOpen.value = false
 }
 
 function selectStretch(id: string): void {
   const ids = rows.value.map((cue) => cue.id)
   const [from, to] = [ids.indexOf(anchor ?? id), ids.indexOf(id)]
-  bench.selectMany(ids.slice(Math.max(0, Math.min(from, to)), Math.max(from, to) + 1))
+  selection.selectMany(ids.slice(Math.max(0, Math.min(from, to)), Math.max(from, to) + 1))
 }
 
 function onClick(event: MouseEvent, id: string): void {
@@ -79,7 +81,7 @@ function onKey(event: KeyboardEvent, index: number): void {
     Home: () => void goToRow(0, event.shiftKey),
     End: () => void goToRow(rows.value.length - 1, event.shiftKey),
     ' ': () => pick(cue.id, 'toggle'),
-    Enter: () => bench.select(cue.id, true),
+    Enter: () => selection.select(cue.id, true),
   }
   const action = actions[event.key]
   if (!action) return
@@ -87,7 +89,7 @@ function onKey(event: KeyboardEvent, index: number): void {
   action()
 }
 
-watch(bench.selectedId, async (id) => {
+watch(selection.selectedId, async (id) => {
   if (!id) return
   current.value = id
   await nextTick()
@@ -134,12 +136,12 @@ watch(bench.selectedId, async (id) => {
         :aria-selected="selected.has(cue.id)"
         :tabindex="cue.id === tabStop ? 0 : -1"
         @click="onClick($event, cue.id)"
-        @dblclick="bench.select(cue.id, true)"
+        @dblclick="selection.select(cue.id, true)"
         @keydown="onKey($event, index)"
       >
         <span role="gridcell" class="mono">
           <TimeField
-            v-if="bench.selectedIds.value.length === 1 && selected.has(cue.id)"
+            v-if="selection.selectedIds.value.length === 1 && selected.has(cue.id)"
             hide-label
             :label="t('sheet.at')"
             :ms="cueStartMs(cue)"
@@ -149,13 +151,13 @@ watch(bench.selectedId, async (id) => {
         </span>
         <span role="gridcell" class="kind">{{ t(`bench.kind.${cue.kind}`) }}</span>
         <span role="gridcell" class="words" dir="auto"
-          ><b v-if="bench.isBeyondEnd(cue)" class="beyond">{{ t('bench.beyondEnd') }}</b>
+          ><b v-if="selection.isBeyondEnd(cue)" class="beyond">{{ t('bench.beyondEnd') }}</b>
           {{ cueWords(bench.lesson.value, cue) || t(wordlessKey(cue)) }}</span
         >
         <span role="gridcell" class="mono end">{{ length(cue) }}</span>
       </div>
     </div>
-    <SelectionBar v-if="bench.selectedCues.value.length > 0" />
+    <SelectionBar v-if="selection.selectedCues.value.length > 0" />
     <p v-else class="help">{{ t('bench.listHelp') }}</p>
   </section>
 </template>

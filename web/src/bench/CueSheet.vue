@@ -13,12 +13,16 @@ import QuestionEditor from './QuestionEditor.vue'
 import SheetFrame from './SheetFrame.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
-import { useBench } from './useBench.ts'
+import { useCueActs, usePlayhead, useRights, useSelection, useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: Cue }>()
 const bench = useBench()
+const acts = useCueActs()
+const playhead = usePlayhead()
+const rights = useRights()
+const selection = useSelection()
 const { t } = useI18n()
-const time = computed(() => timecodeOf(cueStartMs(props.cue), bench.frameRate.value))
+const time = computed(() => timecodeOf(cueStartMs(props.cue), playhead.frameRate.value))
 </script>
 
 <template>
@@ -26,30 +30,30 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), bench.frameRate.va
     class="cue"
     :class="cue.kind"
     :title="t(`bench.kind.${cue.kind}`)"
-    @close="bench.select(null)"
+    @close="selection.select(null)"
   >
     <template #aside
       ><span class="mono">{{ time }}</span></template
     >
-    <template v-if="bench.mayTouch([cue.id])" #actions>
+    <template v-if="rights.mayTouch([cue.id])" #actions>
       <Button
-        v-if="bench.canEdit.value"
+        v-if="rights.canEdit.value"
         :label="t('sheet.copyHere')"
         severity="secondary"
         variant="text"
         size="small"
-        @click="bench.duplicate()"
+        @click="acts.duplicate()"
       />
       <Button
         :label="t('sheet.delete')"
         severity="danger"
         variant="text"
         size="small"
-        @click="bench.remove()"
+        @click="acts.remove()"
       />
     </template>
-    <p v-if="!bench.mayTouch([cue.id])" class="notice straw">
-      {{ t(bench.canNote.value ? 'bench.notesOnly' : 'bench.readOnly') }}
+    <p v-if="!rights.mayTouch([cue.id])" class="notice straw">
+      {{ t(rights.canNote.value ? 'bench.notesOnly' : 'bench.readOnly') }}
     </p>
     <QuestionEditor v-if="cue.kind === 'question'" :question-id="cue.questionId" :cue="cue">
       <template #moment><CueMoment :cue="cue" /></template>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // What stands beside the film: its script, the list of its cues, or questions kept to be asked again.
 import { useI18n } from 'vue-i18n'
-import { useBench } from './useBench.ts'
+import { useSelection, useBench } from './useBench.ts'
 
 const bench = useBench()
+const selection = useSelection()
 const { t } = useI18n()
 const DESKS = ['script', 'list', 'questions'] as const
 const NAMES = {
@@ -14,7 +15,7 @@ const NAMES = {
 
 /** Whoever turns to the script wants to read it, not the sheet of what was selected in the list. */
 function choose(desk: (typeof DESKS)[number]): void {
-  if (desk !== 'list') bench.select(null)
+  if (desk !== 'list') selection.select(null)
   bench.desk.value = desk
 }
 </script>

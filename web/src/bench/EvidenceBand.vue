@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits } from '@fernbrake/core/lesson'
-import { useBench } from './useBench.ts'
+import { usePlaces, useRights, useSelection, useBench } from './useBench.ts'
 
 const props = defineProps<{
   x: (ms: number) => number
@@ -12,23 +12,26 @@ const props = defineProps<{
   msAt: (clientX: number) => number
 }>()
 const bench = useBench()
+const places = usePlaces()
+const rights = useRights()
+const selection = useSelection()
 const { t } = useI18n()
 /** The shortest stretch that dragging makes, in ms. */
 const SHORTEST_MS = 400
 
 const question = computed(() => {
-  const cue = bench.selected.value
+  const cue = selection.selected.value
   return cue?.kind === 'question' ? bench.lesson.value.questions[cue.questionId] : undefined
 })
 const kept = computed(() => {
   const evidence = question.value?.evidence
-  return evidence && evidence.partId === bench.part.value?.id ? evidence : null
+  return evidence && evidence.partId === places.part.value?.id ? evidence : null
 })
 const dragged = ref<{ fromMs: number; toMs: number } | null>(null)
 const shown = computed(() => dragged.value ?? kept.value)
 
 function drag(event: PointerEvent, end: 'fromMs' | 'toMs'): void {
-  if (!bench.canEdit.value || !kept.value) return
+  if (!rights.canEdit.value || !kept.value) return
   const handle = event.currentTarget as SVGElement
   handle.setPointerCapture(event.pointerId)
   const { fromMs, toMs } = kept.value

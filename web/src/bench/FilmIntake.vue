@@ -11,12 +11,13 @@ import AddressPad from '../shelf/AddressPad.vue'
 import ShelfList from '../shelf/ShelfList.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
-import { useBench } from './useBench.ts'
+import { usePlayhead, useRights } from './useBench.ts'
 import type { FilmUpload } from './useFilmUpload.ts'
 
 const props = defineProps<{ replacing: boolean; upload: FilmUpload }>()
 const emit = defineEmits<{ uploaded: [mediaId: string]; keep: [] }>()
-const bench = useBench()
+const playhead = usePlayhead()
+const rights = useRights()
 const { t, n } = useI18n()
 const picker = ref<HTMLInputElement | null>(null)
 const over = ref(false)
@@ -29,15 +30,16 @@ const share = computed(() =>
     : 0,
 )
 const job = computed(
-  () => bench.media.value?.jobs.find((j) => j.state === 'running' || j.state === 'waiting') ?? null,
+  () =>
+    playhead.media.value?.jobs.find((j) => j.state === 'running' || j.state === 'waiting') ?? null,
 )
 /** Faults that may be over in a while. */
 const AGAIN = new Set(['conversionFailed', 'notReached', 'notPlayed'])
-const fault = computed(() => bench.media.value?.fault ?? null)
+const fault = computed(() => playhead.media.value?.fault ?? null)
 
 function take(file: File | undefined | null): void {
   over.value = false
-  if (file && bench.canEdit.value) void begin(file)
+  if (file && rights.canEdit.value) void begin(file)
 }
 
 /** What is open beneath the buttons. */
@@ -45,7 +47,8 @@ const open = ref<'shelf' | 'recorder' | 'address' | null>(null)
 const shelf = useLoaded(async () => (await call('mediaList')).media)
 const films = computed(() =>
   (shelf.value.value ?? []).filter(
-    ({ id, kind, state }) => kind === 'film' && state === 'ready' && id !== bench.media.value?.id,
+    ({ id, kind, state }) =>
+      kind === 'film' && state === 'ready' && id !== playhead.media.value?.id,
   ),
 )
 const toggle = (what: NonNullable<typeof open.value>) =>
@@ -85,8 +88,10 @@ const isHalted = computed(() =>
   ['paused', 'failed', 'noRoom'].includes(progress.value?.state ?? ''),
 )
 async function again(): Promise<void> {
-  if (bench.media.value)
-    bench.media.value = await call('prepareAgain', { params: { mediaId: bench.media.value.id } })
+  if (playhead.media.value)
+    playhead.media.value = await call('prepareAgain', {
+      params: { mediaId: playhead.media.value.id },
+    })
 }
 </script>
 
@@ -121,7 +126,7 @@ async function again(): Promise<void> {
         <Button v-if="isHalted" :label="t('intake.other')" severity="secondary" @click="forget" />
       </div>
     </div>
-    <div v-else-if="bench.media.value?.state === 'preparing'" class="inner" role="status">
+    <div v-else-if="playhead.media.value?.state === 'preparing'" class="inner" role="status">
       <h2>{{ t(job?.kind === 'fetch' ? 'intake.fetching' : 'intake.preparing') }}</h2>
       <template v-if="job?.kind === 'playable' || job?.kind === 'fetch'">
         <ProgressBar
@@ -139,12 +144,12 @@ async function again(): Promise<void> {
       </template>
       <template v-else>
         <ProgressBar mode="indeterminate" :aria-label="t('intake.preparing')" />
-        <p>{{ t(bench.media.value.hosted ? 'intake.measuring' : 'intake.looking') }}</p>
+        <p>{{ t(playhead.media.value.hosted ? 'intake.measuring' : 'intake.looking') }}</p>
       </template>
     </div>
     <div v-else class="inner">
       <p v-if="fault" class="fault" role="alert">
-        {{ t(`intake.fault.${fault}`, { name: bench.media.value!.title }) }}
+        {{ t(`intake.fault.${fault}`, { name: playhead.media.value!.title }) }}
       </p>
       <h2>{{ replacing ? t('intake.replaceTitle') : t('intake.title') }}</h2>
       <p>{{ replacing ? t('intake.replaceHelp') : t('intake.help') }}</p>
@@ -152,21 +157,21 @@ async function again(): Promise<void> {
       <div class="buttons">
         <Button
           :label="t('intake.choose')"
-          :disabled="!bench.canEdit.value"
+          :disabled="!rights.canEdit.value"
           @click="picker?.click()"
         />
         <Button
           :label="t('take.device.film')"
           severity="secondary"
           :aria-expanded="open === 'recorder'"
-          :disabled="!bench.canEdit.value"
+          :disabled="!rights.canEdit.value"
           @click="toggle('recorder')"
         />
         <Button
           :label="t('take.address')"
           severity="secondary"
           :aria-expanded="open === 'address'"
-          :disabled="!bench.canEdit.value"
+          :disabled="!rights.canEdit.value"
           @click="toggle('address')"
         />
         <Button
@@ -174,7 +179,7 @@ async function again(): Promise<void> {
           :label="t('take.shelf')"
           severity="secondary"
           :aria-expanded="open === 'shelf'"
-          :disabled="!bench.canEdit.value"
+          :disabled="!rights.canEdit.value"
           @click="toggle('shelf')"
         />
         <Button

@@ -10,10 +10,10 @@ import {
   peakColumns,
   timecodeOf,
 } from '@fernbrake/core/media'
-import { useBench } from './useBench.ts'
+import { usePlayhead } from './useBench.ts'
 
 const props = defineProps<{ view: FrondWindow; margin: number }>()
-const bench = useBench()
+const playhead = usePlayhead()
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const STRIP_HEIGHT = 40
 /** A tick's word needs this much room before the right edge, in pixels. */
@@ -30,17 +30,17 @@ const ticks = computed(() =>
 )
 const tickWord = (ms: number) =>
   props.view.toMs - props.view.fromMs < 15_000
-    ? timecodeOf(ms, bench.frameRate.value).slice(3)
+    ? timecodeOf(ms, playhead.frameRate.value).slice(3)
     : clockTime(ms)
 
 const strip = computed(() =>
-  bench.media.value?.files.includes('filmstrip')
-    ? mediaFileAddress(bench.media.value.id, 'filmstrip')
+  playhead.media.value?.files.includes('filmstrip')
+    ? mediaFileAddress(playhead.media.value.id, 'filmstrip')
     : null,
 )
 /** Frames side by side in their own shape, each the one that stands for the time in its middle. */
 const slots = computed(() => {
-  const { media, durationMs } = bench
+  const { media, durationMs } = playhead
   if (!strip.value || !media.value?.width || durationMs.value === 0) return []
   const layout = filmstripLayout(durationMs.value)
   const width = STRIP_HEIGHT * (media.value.width / media.value.height!)
@@ -60,7 +60,7 @@ const slots = computed(() => {
 /** The shots in view, thinned out where they would run together. */
 const shots = computed(() => {
   const shown: number[] = []
-  for (const ms of bench.times.shots.value) {
+  for (const ms of playhead.times.shots.value) {
     const at = x(ms)
     if (at < 0 || at > props.view.width) continue
     if (shown.length === 0 || at - shown.at(-1)! >= SHOT_ROOM) shown.push(at)
@@ -84,12 +84,12 @@ function drawWave(): void {
   colours ??= coloursOf(canvas.value)
   context.clearRect(0, 0, width, height)
   context.fillStyle = colours.pause
-  for (const { fromMs, toMs } of bench.times.pauses.value)
+  for (const { fromMs, toMs } of playhead.times.pauses.value)
     if (toMs >= view.fromMs && fromMs <= view.toMs)
       context.fillRect(x(fromMs), 0, Math.max(1, x(toMs) - x(fromMs)), height)
-  if (!bench.times.peaks.value) return
+  if (!playhead.times.peaks.value) return
   const columns = Math.max(1, Math.round(view.width / COLUMN_PX))
-  const drawn = peakColumns(bench.times.peaks.value, view.fromMs, view.toMs, columns)
+  const drawn = peakColumns(playhead.times.peaks.value, view.fromMs, view.toMs, columns)
   context.fillStyle = colours.wave
   for (let column = 0; column < columns; column += 1) {
     const top = (0.5 - drawn[column * 2 + 1]! / 2) * height
@@ -97,7 +97,7 @@ function drawWave(): void {
     context.fillRect(column * COLUMN_PX, top, COLUMN_PX - 1, Math.max(1, bottom - top))
   }
 }
-watch([bench.times.peaks, bench.times.pauses, () => props.view], drawWave, { flush: 'post' })
+watch([playhead.times.peaks, playhead.times.pauses, () => props.view], drawWave, { flush: 'post' })
 onMounted(drawWave)
 </script>
 

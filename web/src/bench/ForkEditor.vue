@@ -12,10 +12,11 @@ import NumberField from './NumberField.vue'
 import TargetFields from './TargetFields.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
-import { useBench } from './useBench.ts'
+import { useRights, useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: ForkCue }>()
 const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const { draft } = bench
 const USUAL_COUNTDOWN_MS = 15_000
@@ -87,7 +88,7 @@ function change(choiceId: string, what: Partial<Pick<Choice, 'text' | 'target' |
         @change="change(way.id, { target: $event })"
       />
       <Button
-        v-if="bench.canEdit.value && ways.length > 1"
+        v-if="rights.canEdit.value && ways.length > 1"
         class="remove"
         :label="t('fork.removeWay')"
         :aria-label="t('fork.removeWayLong', { number: index + 1 })"
@@ -98,7 +99,7 @@ function change(choiceId: string, what: Partial<Pick<Choice, 'text' | 'target' |
       />
     </fieldset>
     <Button
-      v-if="bench.canEdit.value"
+      v-if="rights.canEdit.value"
       :label="t('fork.addWay')"
       severity="secondary"
       variant="outlined"
@@ -112,7 +113,7 @@ function change(choiceId: string, what: Partial<Pick<Choice, 'text' | 'target' |
         <Checkbox
           :model-value="cue.countdownMs !== null"
           binary
-          :disabled="!bench.canEdit.value"
+          :disabled="!rights.canEdit.value"
           @update:model-value="rules({ countdownMs: $event ? USUAL_COUNTDOWN_MS : null })"
         />
         {{ t('fork.countdown') }}

@@ -9,10 +9,11 @@ import { call } from '../api/client.ts'
 import SheetFrame from './SheetFrame.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { writeClock, writeDay } from '../ui/dates.ts'
-import { useBench } from './useBench.ts'
+import { useRights, useBench } from './useBench.ts'
 
 const emit = defineEmits<{ close: [] }>()
 const bench = useBench()
+const rights = useRights()
 const { t, te } = useI18n()
 const entries = shallowRef<readonly HistoryEntry[]>([])
 const more = ref(false)
@@ -102,7 +103,7 @@ async function goBackTo(revision: number): Promise<void> {
           </span>
           <span v-if="step.revision === newest" class="who">{{ t('history.now') }}</span>
           <Button
-            v-else-if="bench.canEdit.value && canGoBackTo(step.revision)"
+            v-else-if="rights.canEdit.value && canGoBackTo(step.revision)"
             :label="t('history.goBack')"
             :aria-label="
               t('history.goBackLong', { name: nameOf(step.name), time: writeClock(step.at) })

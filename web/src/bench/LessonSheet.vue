@@ -13,10 +13,13 @@ import EndingFields from './EndingFields.vue'
 import { languageChoices } from './languages.ts'
 import SheetFrame from './SheetFrame.vue'
 import WordsField from './WordsField.vue'
-import { useBench } from './useBench.ts'
+import { usePlaces, usePlayhead, useRights, useBench } from './useBench.ts'
 
 const emit = defineEmits<{ close: []; replace: []; beside: [what: 'history' | 'links'] }>()
 const bench = useBench()
+const places = usePlaces()
+const playhead = usePlayhead()
+const rights = useRights()
 const { draft } = bench
 const { t } = useI18n()
 const RULES: SeekRule[] = ['free', 'backOnly', 'none']
@@ -81,41 +84,41 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
       @change="draft.make(edits.setLanguage, { language: $event })"
     />
     <WordsField
-      v-if="bench.openPart.value"
+      v-if="places.openPart.value"
       :label="t('parts.name')"
-      :text="bench.openPart.value.title"
+      :text="places.openPart.value.title"
       :max="200"
-      @change="draft.make(edits.renamePart, { partId: bench.openPart.value.id, title: $event })"
+      @change="draft.make(edits.renamePart, { partId: places.openPart.value.id, title: $event })"
     />
     <ChoiceField
-      v-if="bench.part.value"
+      v-if="places.part.value"
       :label="t('sheet.seeking')"
-      :value="bench.part.value.seekRule"
+      :value="places.part.value.seekRule"
       :choices="rules"
-      @change="draft.make(edits.setSeekRule, { partId: bench.part.value.id, seekRule: $event })"
+      @change="draft.make(edits.setSeekRule, { partId: places.part.value.id, seekRule: $event })"
     />
     <ChoiceField
-      v-if="bench.part.value && dropsFrames(bench.part.value.frameRate)"
+      v-if="places.part.value && dropsFrames(places.part.value.frameRate)"
       :label="t('sheet.timecode')"
-      :value="bench.part.value.timecode ?? 'drop'"
+      :value="places.part.value.timecode ?? 'drop'"
       :choices="countings"
-      @change="setCounting(bench.part.value.id, $event)"
+      @change="setCounting(places.part.value.id, $event)"
     />
     <EndingFields
       :label="t('sheet.endMessage')"
       :ending="draft.lesson.value.ending"
       @change="draft.make(edits.setEnding, $event)"
     />
-    <div v-if="bench.media.value" class="field">
+    <div v-if="playhead.media.value" class="field">
       <span class="label">{{ t('sheet.film') }}</span>
       <p class="film">
-        <span dir="auto">{{ bench.media.value.title }}</span>
+        <span dir="auto">{{ playhead.media.value.title }}</span>
         <Button
           :label="t('sheet.otherFilm')"
           severity="secondary"
           variant="outlined"
           size="small"
-          :disabled="!bench.canEdit.value"
+          :disabled="!rights.canEdit.value"
           @click="emit('replace')"
         />
       </p>

@@ -7,15 +7,17 @@ import { useI18n } from 'vue-i18n'
 import { edits, type Script, type ScriptLine } from '@fernbrake/core/lesson'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
-import { useBench } from './useBench.ts'
+import { usePlayhead, useReading, useBench } from './useBench.ts'
 
 const props = defineProps<{ script: Script; line: ScriptLine }>()
 const emit = defineEmits<{ done: [] }>()
 const bench = useBench()
+const playhead = usePlayhead()
+const reading = useReading()
 const { draft } = bench
 const { t } = useI18n()
 const root = useTemplateRef<HTMLElement>('root')
-const isLast = computed(() => bench.lines.value.at(-1)?.id === props.line.id)
+const isLast = computed(() => reading.lines.value.at(-1)?.id === props.line.id)
 const words = () => root.value?.querySelector('textarea') ?? null
 onMounted(() => words()?.focus())
 
@@ -29,7 +31,7 @@ function setTimes(times: { fromMs?: number; toMs?: number }): void {
 function split(): void {
   const at = words()?.selectionStart ?? 0
   const { fromMs, toMs } = props.line
-  const now = bench.mediaMs.value
+  const now = playhead.mediaMs.value
   const isWithin = now > fromMs + 200 && now < toMs - 200
   const newLineId = nanoid(10)
   draft.make(edits.splitLine, { ...here.value, newLineId, at, ...(isWithin ? { atMs: now } : {}) })

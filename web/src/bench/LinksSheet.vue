@@ -7,11 +7,13 @@ import type { PageCheck } from '@fernbrake/core/contract'
 import { cueStartMs, linksOf, type LinkPlace } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { call } from '../api/client.ts'
-import { useBench } from './useBench.ts'
+import { usePlaces, useSelection, useBench } from './useBench.ts'
 import SheetFrame from './SheetFrame.vue'
 
 const emit = defineEmits<{ close: [] }>()
 const bench = useBench()
+const { goToPart, thingId: openThing } = usePlaces()
+const selection = useSelection()
 const { t } = useI18n()
 type Answer = PageCheck | 'unreachable'
 
@@ -38,9 +40,9 @@ async function test(): Promise<void> {
 }
 
 function goTo({ partId, cueId, thingId }: LinkPlace): void {
-  bench.goToPart(partId)
-  if (cueId !== null) bench.select(cueId, true)
-  else bench.thingId.value = thingId
+  goToPart(partId)
+  if (cueId !== null) selection.select(cueId, true)
+  else openThing.value = thingId
   emit('close')
 }
 function placeWords({ partId, cueId }: LinkPlace): string {

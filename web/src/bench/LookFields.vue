@@ -9,10 +9,13 @@ import { edits, lookOf, type OverlayCue, type OverlayLook } from '@fernbrake/cor
 import ChoiceField from './ChoiceField.vue'
 import ColourField from './ColourField.vue'
 import NumberField from './NumberField.vue'
-import { useBench } from './useBench.ts'
+import { useCueActs, useRights, useSelection, useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: OverlayCue }>()
 const bench = useBench()
+const acts = useCueActs()
+const rights = useRights()
+const selection = useSelection()
 const { draft } = bench
 const { t } = useI18n()
 const look = computed(() => lookOf(props.cue.look))
@@ -24,7 +27,7 @@ const USUAL_BORDER = { colour: '#17231C', width: 0.005 }
 const percent = (share: number) => Math.round(share * 1000) / 10
 /** All overlays that are selected take a look together. */
 const cueIds = computed(() =>
-  bench.selectedCues.value.flatMap(({ id, kind }) => (kind === 'overlay' ? [id] : [])),
+  selection.selectedCues.value.flatMap(({ id, kind }) => (kind === 'overlay' ? [id] : [])),
 )
 const named = computed(() =>
   Object.values(bench.lesson.value.looks ?? {}).sort((a, b) => a.name.localeCompare(b.name)),
@@ -122,21 +125,21 @@ function keep(): void {
         @change="setLook({ corner: $event / 100 })"
       />
     </div>
-    <div v-if="bench.canEdit.value" class="looks">
+    <div v-if="rights.canEdit.value" class="looks">
       <Button
         :label="t('overlay.copyLook')"
         size="small"
         severity="secondary"
         variant="text"
-        @click="bench.copiedLook.value = { ...cue.look }"
+        @click="acts.copiedLook.value = { ...cue.look }"
       />
       <Button
         :label="t('overlay.pasteLook')"
         size="small"
         severity="secondary"
         variant="text"
-        :disabled="bench.copiedLook.value === null"
-        @click="apply(bench.copiedLook.value!)"
+        :disabled="acts.copiedLook.value === null"
+        @click="apply(acts.copiedLook.value!)"
       />
       <span v-for="one in named" :key="one.id" class="named">
         <button

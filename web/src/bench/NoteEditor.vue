@@ -8,7 +8,7 @@ import { provideBench, useBench } from './useBench.ts'
 
 defineProps<{ cue: NoteCue }>()
 const bench = useBench()
-provideBench({ ...bench, canEdit: bench.canNote })
+provideBench({ ...bench, rights: { ...bench.rights, canEdit: bench.rights.canNote } })
 const { t } = useI18n()
 </script>
 

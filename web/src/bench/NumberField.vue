@@ -2,7 +2,7 @@
 // A number of the lesson; takes effect on Enter, on an arrow key, or on leaving.
 import InputNumber from 'primevue/inputnumber'
 import { useId } from 'vue'
-import { useBench } from './useBench.ts'
+import { useRights } from './useBench.ts'
 
 withDefaults(
   defineProps<{
@@ -17,7 +17,7 @@ withDefaults(
 )
 /** An emptied field counts as its smallest value. */
 const emit = defineEmits<{ change: [value: number] }>()
-const bench = useBench()
+const rights = useRights()
 const id = useId()
 </script>
 
@@ -33,7 +33,7 @@ const id = useId()
       :suffix="suffix"
       size="small"
       fluid
-      :disabled="!bench.canEdit.value"
+      :disabled="!rights.canEdit.value"
       @update:model-value="emit('change', $event ?? min)"
     />
   </div>

@@ -17,12 +17,14 @@ import NumberField from './NumberField.vue'
 import PageFields from './PageFields.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
-import { useBench } from './useBench.ts'
+import { usePlayhead, useRights, useBench } from './useBench.ts'
 import { useOtherParts } from './useOtherParts.ts'
 import { useCueChoices } from './useCueChoices.ts'
 
 const props = defineProps<{ cue: OverlayCue }>()
 const bench = useBench()
+const playhead = usePlayhead()
+const rights = useRights()
 const { draft } = bench
 const { t } = useI18n()
 const cueId = computed(() => props.cue.id)
@@ -76,7 +78,7 @@ function setAction(value: OverlayAction | null): void {
 function pickDeed(does: 'nothing' | OverlayAction['does']): void {
   const pauses = action.value?.pauses ?? true
   if (does === 'nothing') setAction(null)
-  else if (does === 'time') setAction({ does, atMs: bench.mediaMs.value, pauses: false })
+  else if (does === 'time') setAction({ does, atMs: playhead.mediaMs.value, pauses: false })
   else if (does === 'part') setAction({ does, partId: parts.value[0]!.value, pauses: false })
   else if (does === 'text') setAction({ does, text: '', pauses })
   else if (does === 'question') setAction({ does, cueId: questions.value[0]!.value, pauses })
@@ -198,7 +200,7 @@ function pickDeed(does: 'nothing' | OverlayAction['does']): void {
       <Checkbox
         :model-value="action.pauses"
         binary
-        :disabled="!bench.canEdit.value"
+        :disabled="!rights.canEdit.value"
         @update:model-value="setAction({ ...action, pauses: $event })"
       />
       {{ t('overlay.pauses') }}

@@ -24,10 +24,11 @@ import SecondFilmField from './SecondFilmField.vue'
 import SoundField from './SoundField.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
-import { useBench } from './useBench.ts'
+import { useRights, useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: OverlayCue }>()
 const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const { draft } = bench
 const form = computed(() => formOf(props.cue))
@@ -121,7 +122,7 @@ function setSpan(part: { fromMs?: number; toMs?: number }): void {
       <TimeField :label="t('sheet.goes')" :ms="cue.toMs" @change="setSpan({ toMs: $event })" />
     </div>
     <CalmSpotPanel v-if="showsWords(form)" :cue="cue" />
-    <ArrangeBar v-if="bench.canEdit.value" />
+    <ArrangeBar v-if="rights.canEdit.value" />
     <LookFields :cue="cue" />
     <OverlayBehaviour :cue="cue" />
     <PlaceFields :cue="cue" />

@@ -8,7 +8,7 @@ import type { Opens } from '@fernbrake/core/fields'
 import { call } from '../api/client.ts'
 import AddressField from './AddressField.vue'
 import ChoiceField from './ChoiceField.vue'
-import { useBench } from './useBench.ts'
+import { useRights } from './useBench.ts'
 
 const props = defineProps<{ label: string; address: string | null; opens: Opens }>()
 const emit = defineEmits<{
@@ -16,7 +16,7 @@ const emit = defineEmits<{
   /** What the page calls itself. */
   found: [title: string]
 }>()
-const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const found = ref<PageCheck | 'unreachable' | null>(null)
 const looking = ref(false)
@@ -73,7 +73,7 @@ watch(
     </template>
   </p>
   <Button
-    v-if="address && !looking && bench.canEdit.value"
+    v-if="address && !looking && rights.canEdit.value"
     class="look"
     :label="t('page.look')"
     size="small"

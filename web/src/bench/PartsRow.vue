@@ -6,13 +6,15 @@ import { nanoid } from 'nanoid'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits, idsOfPart, partsInOrder, type PartKind } from '@fernbrake/core/lesson'
-import { useBench } from './useBench.ts'
+import { usePlaces, useRights, useBench } from './useBench.ts'
 
 const bench = useBench()
+const places = usePlaces()
+const rights = useRights()
 const { draft } = bench
 const { t } = useI18n()
 const parts = computed(() => partsInOrder(bench.lesson.value))
-const openId = computed(() => bench.openPart.value?.id ?? null)
+const openId = computed(() => places.openPart.value?.id ?? null)
 const place = computed(() => parts.value.findIndex(({ id }) => id === openId.value))
 
 const KINDS = ['film', 'page', 'still', 'deck', 'chronicle', 'quiz'] as const
@@ -26,7 +28,7 @@ function add(kind: PartKind): void {
       : kind === 'quiz'
         ? draft.make(edits.addQuizPart, { id, title, sectionId: nanoid() })
         : draft.make(edits.addPart, { id, kind, title })
-  if (done) bench.goToPart(id)
+  if (done) places.goToPart(id)
 }
 
 function move(by: 1 | -1): void {
@@ -38,16 +40,16 @@ function remove(): void {
   const partId = openId.value
   if (!partId) return
   const next = parts.value[place.value + 1] ?? parts.value[place.value - 1]
-  if (draft.make(edits.removePart, { partId }) && next) bench.goToPart(next.id)
+  if (draft.make(edits.removePart, { partId }) && next) places.goToPart(next.id)
 }
 function copy(): void {
-  const part = bench.openPart.value
+  const part = places.openPart.value
   if (!part) return
   const ids = idsOfPart(bench.lesson.value, part.id)
   const newIds = Object.fromEntries(ids.map((id) => [id, nanoid()]))
   const title = t('parts.copyOf', { title: part.title || t('bench.untitled') })
   if (draft.make(edits.copyPart, { partId: part.id, title, newIds }))
-    bench.goToPart(newIds[part.id]!)
+    places.goToPart(newIds[part.id]!)
 }
 
 const addMenu = useTemplateRef('addMenu')
@@ -56,7 +58,7 @@ const adds = computed(() =>
 )
 const menu = useTemplateRef('menu')
 const actions = computed(() => {
-  const hidden = bench.openPart.value?.hidden === true
+  const hidden = places.openPart.value?.hidden === true
   const partId = openId.value ?? ''
   return [
     { label: t('parts.earlier'), disabled: place.value <= 0, command: () => move(-1) },
@@ -89,7 +91,7 @@ function drop(beforeId: string | null): void {
       <li
         v-for="(part, index) in parts"
         :key="part.id"
-        :draggable="bench.canEdit.value"
+        :draggable="rights.canEdit.value"
         :class="{ hidden: part.hidden, over: over === part.id && dragged !== part.id }"
         @dragstart="dragged = part.id"
         @dragend="dragged = over = null"
@@ -99,7 +101,7 @@ function drop(beforeId: string | null): void {
           type="button"
           :aria-current="part.id === openId ? 'true' : undefined"
           :title="part.title || t('bench.untitled')"
-          @click="bench.goToPart(part.id)"
+          @click="places.goToPart(part.id)"
         >
           <span class="number">{{ index + 1 }}</span>
           <span class="title" dir="auto">{{ part.title || t('bench.untitled') }}</span>
@@ -110,7 +112,7 @@ function drop(beforeId: string | null): void {
         </button>
       </li>
     </ol>
-    <template v-if="bench.canEdit.value">
+    <template v-if="rights.canEdit.value">
       <Button
         :label="t('parts.addPart')"
         severity="secondary"

@@ -9,11 +9,13 @@ import { timecodeOf } from '@fernbrake/core/media'
 import PictureCutter from '../shelf/PictureCutter.vue'
 import TakeInto from './placing/TakeInto.vue'
 import FitField from './FitField.vue'
-import { useBench } from './useBench.ts'
+import { usePlayhead, useRights, useBench } from './useBench.ts'
 
 const props = defineProps<{ cueId: string; content: Extract<OverlayForm, { form: 'picture' }> }>()
 const emit = defineEmits<{ change: [content: OverlayForm] }>()
 const bench = useBench()
+const playhead = usePlayhead()
+const rights = useRights()
 const { t } = useI18n()
 const source = useTemplateRef('source')
 const cutting = ref(false)
@@ -31,13 +33,13 @@ function onPaste(event: ClipboardEvent): void {
 
 /** The frame that the stage shows, in the film's own size. */
 function takeFrame(): void {
-  const video = bench.video.value
+  const video = playhead.video.value
   if (!video || video.videoWidth === 0) return
   const canvas = document.createElement('canvas')
   canvas.width = video.videoWidth
   canvas.height = video.videoHeight
   canvas.getContext('2d')!.drawImage(video, 0, 0)
-  const at = timecodeOf(bench.mediaMs.value, bench.frameRate.value)
+  const at = timecodeOf(playhead.mediaMs.value, playhead.frameRate.value)
   const name = t('picture.frameName', { at })
   canvas.toBlob((blob) => blob && void source.value?.take(blob, name), 'image/png')
 }
@@ -62,10 +64,10 @@ function takeFrame(): void {
       @asked="awaitCut"
       @close="cutting = false"
     />
-    <template v-if="bench.canEdit.value && !cutting">
+    <template v-if="rights.canEdit.value && !cutting">
       <TakeInto ref="source" kind="picture" :place="place">
         <Button
-          v-if="bench.video.value"
+          v-if="playhead.video.value"
           :label="t('picture.fromFilm')"
           size="small"
           severity="secondary"

@@ -4,11 +4,12 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../api/client.ts'
-import { useBench } from './useBench.ts'
+import { usePlayhead, useRights } from './useBench.ts'
 
-const bench = useBench()
+const playhead = usePlayhead()
+const rights = useRights()
 const { t, n } = useI18n()
-const jobs = computed(() => bench.media.value?.jobs ?? [])
+const jobs = computed(() => playhead.media.value?.jobs ?? [])
 const underWay = computed(() =>
   jobs.value
     .filter(({ state }) => state === 'running' || state === 'waiting')
@@ -20,8 +21,8 @@ const underWay = computed(() =>
 const failed = computed(() => jobs.value.filter(({ state }) => state === 'failed'))
 
 async function again(): Promise<void> {
-  const mediaId = bench.media.value?.id
-  if (mediaId) bench.media.value = await call('prepareAgain', { params: { mediaId } })
+  const mediaId = playhead.media.value?.id
+  if (mediaId) playhead.media.value = await call('prepareAgain', { params: { mediaId } })
 }
 </script>
 
@@ -32,11 +33,11 @@ async function again(): Promise<void> {
       >{{ t(`bench.step.${kind}`) }} <span class="mono">{{ share }}</span></span
     >
   </p>
-  <p v-else-if="bench.media.value?.hosted" class="note">{{ t('bench.hostedNote') }}</p>
+  <p v-else-if="playhead.media.value?.hosted" class="note">{{ t('bench.hostedNote') }}</p>
   <p v-else-if="failed.length > 0" class="note">
     {{ t('bench.stepFailed', { step: t(`bench.step.${failed[0]!.kind}`) }) }}
     <Button
-      v-if="bench.canEdit.value"
+      v-if="rights.canEdit.value"
       :label="t('intake.again')"
       severity="secondary"
       variant="text"

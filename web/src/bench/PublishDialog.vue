@@ -14,10 +14,12 @@ import { call } from '../api/client.ts'
 import ChangeList from '../sharing/ChangeList.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
-import { useBench, type QuizPlace } from './useBench.ts'
+import { type QuizPlace, usePlaces, useSelection, useBench } from './useBench.ts'
 
 const visible = defineModel<boolean>('visible', { required: true })
 const bench = useBench()
+const places = usePlaces()
+const selection = useSelection()
 const { draft } = bench
 const { t } = useI18n()
 const route = useRoute()
@@ -76,12 +78,12 @@ async function goTo(issue: Issue): Promise<void> {
   const cueId = cueOf(issue)
   const part = partOf(issue)
   if (part) {
-    bench.goToPart(part.partId)
-    bench.quizPlace.value = part.place
-    bench.thingId.value = part.thingId
+    places.goToPart(part.partId)
+    places.quizPlace.value = part.place
+    places.thingId.value = part.thingId
   } else if (cueId) {
-    bench.goToPart(draft.lesson.value.cues[cueId]!.partId)
-    bench.select(cueId, true)
+    places.goToPart(draft.lesson.value.cues[cueId]!.partId)
+    selection.select(cueId, true)
   }
 }
 

@@ -11,12 +11,12 @@ import { holdingWords } from '@fernbrake/core/text'
 import { call } from '../api/client.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
-import { useBench } from './useBench.ts'
+import { useRights } from './useBench.ts'
 
 /** `askLabel` is the button that asks a question here. */
 defineProps<{ askLabel: string }>()
 const emit = defineEmits<{ ask: [kept: KeptQuestion] }>()
-const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const id = useId()
 const words = ref('')
@@ -82,7 +82,7 @@ async function letGo({ id: keptId }: KeptQuestion): Promise<void> {
               size="small"
               severity="secondary"
               variant="outlined"
-              :disabled="!bench.canEdit.value"
+              :disabled="!rights.canEdit.value"
               @click="emit('ask', kept)"
             />
             <Button

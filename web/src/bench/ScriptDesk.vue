@@ -14,9 +14,24 @@ import ScriptLine from './ScriptLine.vue'
 import ScriptTools from './ScriptTools.vue'
 import TapBar from './TapBar.vue'
 import { useCaptionIntake } from './useCaptionIntake.ts'
-import { useBench, type CueKind } from './useBench.ts'
+import {
+  type CueKind,
+  useCueActs,
+  usePlaces,
+  usePlayhead,
+  useReading,
+  useRights,
+  useSelection,
+  useBench,
+} from './useBench.ts'
 
 const bench = useBench()
+const acts = useCueActs()
+const places = usePlaces()
+const playhead = usePlayhead()
+const reading = useReading()
+const rights = useRights()
+const selection = useSelection()
 const { t } = useI18n()
 const list = ref<HTMLElement | null>(null)
 const editingId = ref<string | null>(null)
@@ -28,8 +43,8 @@ const intake = useCaptionIntake(bench, () => (showsTools.value = false))
 /** Cues by the line they begin in; those before the first line stand under −1. */
 const cuesByLine = computed(() => {
   const groups = new Map<number, Cue[]>()
-  for (const cue of bench.cues.value) {
-    const index = lineIndexAt(bench.lines.value, cueStartMs(cue))
+  for (const cue of selection.cues.value) {
+    const index = lineIndexAt(reading.lines.value, cueStartMs(cue))
     const group = groups.get(index)
     if (group) group.push(cue)
     else groups.set(index, [cue])
@@ -39,7 +54,7 @@ const cuesByLine = computed(() => {
 /** What is shown, from top to bottom: the numbers of the lines, −1 first where cues come before them all. */
 const rows = computed(() => [
   ...(cuesByLine.value.has(-1) ? [-1] : []),
-  ...bench.lines.value.map((_, index) => index),
+  ...reading.lines.value.map((_, index) => index),
 ])
 
 /** Only what is in view is on the page: a film of hours has thousands of lines. */
@@ -49,7 +64,7 @@ const virtualizer = useVirtualizer(
     getScrollElement: () => list.value,
     estimateSize: () => 74,
     overscan: 6,
-    getItemKey: (row: number) => bench.lines.value[rows.value[row]!]?.id ?? 'before',
+    getItemKey: (row: number) => reading.lines.value[rows.value[row]!]?.id ?? 'before',
   })),
 )
 const items = computed(() =>
@@ -67,7 +82,7 @@ function showLine(index: number): void {
   if (row >= 0 && !inView) virtualizer.value.scrollToIndex(row, { align: 'center' })
 }
 
-watch(bench.lineIndex, async (index) => {
+watch(reading.lineIndex, async (index) => {
   await nextTick()
   // The text does not move under the hands of somebody who works in it.
   if (list.value && !list.value.matches(':focus-within')) showLine(index)
@@ -76,22 +91,22 @@ watch(bench.lineIndex, async (index) => {
 // Whoever comes back from a sheet finds the script where the film stands.
 onMounted(async () => {
   await nextTick()
-  if (bench.lineIndex.value > 0) showLine(bench.lineIndex.value)
+  if (reading.lineIndex.value > 0) showLine(reading.lineIndex.value)
 })
 
 function placeAt(kind: CueKind, index: number): void {
-  const line = bench.lines.value[index]!
+  const line = reading.lines.value[index]!
   // A question comes once its line has been said; what is to be seen comes with it.
   const atMs = kind === 'question' ? line.toMs : line.fromMs
-  bench.seek(atMs)
-  bench.place(kind, bench.mediaMs.value, kind === 'overlay' ? line.toMs : undefined)
+  playhead.seek(atMs)
+  acts.place(kind, playhead.mediaMs.value, kind === 'overlay' ? line.toMs : undefined)
 }
 
 function addFirstLine(): void {
-  const scriptId = bench.script.value?.id
-  const last = bench.lines.value.at(-1)
+  const scriptId = reading.script.value?.id
+  const last = reading.lines.value.at(-1)
   if (!scriptId) return
-  const fromMs = Math.max(bench.mediaMs.value, last?.toMs ?? 0)
+  const fromMs = Math.max(playhead.mediaMs.value, last?.toMs ?? 0)
   const lineId = nanoid(10)
   if (bench.draft.make(edits.addLine, { scriptId, lineId, fromMs, toMs: fromMs + 3000 }))
     editingId.value = lineId
@@ -99,7 +114,7 @@ function addFirstLine(): void {
 
 function onFound(index: number): void {
   showLine(index)
-  bench.seek(bench.lines.value[index]!.fromMs)
+  playhead.seek(reading.lines.value[index]!.fromMs)
 }
 const setEditing = (id: string, on: boolean) => (editingId.value = on ? id : null)
 </script>
@@ -116,7 +131,7 @@ const setEditing = (id: string, on: boolean) => (editingId.value = on ? id : nul
       <span class="gap" />
       <ScriptFind v-if="rows.length > 0" @found="onFound" @matches="foundIds = $event" />
       <Button
-        v-if="bench.part.value"
+        v-if="places.part.value"
         :label="t('script.tools')"
         :aria-expanded="showsTools"
         severity="secondary"
@@ -127,8 +142,8 @@ const setEditing = (id: string, on: boolean) => (editingId.value = on ? id : nul
     </header>
     <ScriptTools
       v-if="
-        (showsTools || bench.lines.value.length === 0) &&
-        bench.part.value &&
+        (showsTools || reading.lines.value.length === 0) &&
+        places.part.value &&
         !tapping &&
         !intake.doubt.value
       "
@@ -138,7 +153,7 @@ const setEditing = (id: string, on: boolean) => (editingId.value = on ? id : nul
     <TapBar v-if="tapping" @done="tapping = false" />
     <CaptionIntake :intake="intake" />
     <div ref="list" class="lines" tabindex="-1">
-      <p v-if="bench.lines.value.length === 0" class="empty">{{ t('bench.noScript') }}</p>
+      <p v-if="reading.lines.value.length === 0" class="empty">{{ t('bench.noScript') }}</p>
       <div class="all" :style="{ height: `${virtualizer.getTotalSize()}px` }">
         <div
           v-for="{ item, index } in items"
@@ -154,18 +169,18 @@ const setEditing = (id: string, on: boolean) => (editingId.value = on ? id : nul
           </div>
           <ScriptLine
             v-else
-            :line="bench.lines.value[index]!"
+            :line="reading.lines.value[index]!"
             :cues="cuesByLine.get(index) ?? []"
-            :is-now="index === bench.lineIndex.value"
-            :is-found="foundIds.has(bench.lines.value[index]!.id)"
-            :editing="editingId === bench.lines.value[index]!.id"
-            @update:editing="setEditing(bench.lines.value[index]!.id, $event)"
+            :is-now="index === reading.lineIndex.value"
+            :is-found="foundIds.has(reading.lines.value[index]!.id)"
+            :editing="editingId === reading.lines.value[index]!.id"
+            @update:editing="setEditing(reading.lines.value[index]!.id, $event)"
             @place="placeAt($event, index)"
           />
         </div>
       </div>
       <Button
-        v-if="bench.script.value && bench.canEdit.value"
+        v-if="reading.script.value && rights.canEdit.value"
         class="add"
         :label="t('script.addLine')"
         severity="secondary"

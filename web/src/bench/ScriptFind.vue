@@ -4,17 +4,17 @@ import InputText from 'primevue/inputtext'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { findInLines } from '@fernbrake/core/text'
-import { useBench } from './useBench.ts'
+import { useReading } from './useBench.ts'
 
 const emit = defineEmits<{ found: [index: number]; matches: [ids: ReadonlySet<string>] }>()
-const bench = useBench()
+const reading = useReading()
 const { t } = useI18n()
 const query = ref('')
 const at = ref(-1)
-const found = computed(() => findInLines(bench.lines.value, query.value))
+const found = computed(() => findInLines(reading.lines.value, query.value))
 watch(found, (indices) => {
   at.value = -1
-  emit('matches', new Set(indices.map((index) => bench.lines.value[index]!.id)))
+  emit('matches', new Set(indices.map((index) => reading.lines.value[index]!.id)))
 })
 
 function go(direction: 1 | -1): void {

@@ -5,12 +5,14 @@ import type { Cue, ScriptLine } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import CueCard from './CueCard.vue'
 import LineEditor from './LineEditor.vue'
-import { useBench, type CueKind } from './useBench.ts'
+import { type CueKind, usePlayhead, useReading, useRights } from './useBench.ts'
 
 defineProps<{ line: ScriptLine; cues: readonly Cue[]; isNow: boolean; isFound: boolean }>()
 const editing = defineModel<boolean>('editing', { required: true })
 const emit = defineEmits<{ place: [kind: CueKind] }>()
-const bench = useBench()
+const playhead = usePlayhead()
+const reading = useReading()
+const rights = useRights()
 const { t } = useI18n()
 const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
 </script>
@@ -19,9 +21,9 @@ const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
   <div class="line" :class="{ now: isNow, found: isFound }">
     <span class="mono at">{{ clockTime(line.fromMs) }}</span>
     <LineEditor
-      v-if="editing && bench.script.value"
+      v-if="editing && reading.script.value"
       class="editor"
-      :script="bench.script.value"
+      :script="reading.script.value"
       :line="line"
       @done="editing = false"
     />
@@ -31,14 +33,14 @@ const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
           type="button"
           class="words"
           dir="auto"
-          :lang="bench.script.value?.language"
+          :lang="reading.script.value?.language"
           :aria-current="isNow"
-          @click="bench.seek(line.fromMs)"
-          @dblclick="bench.canEdit.value && (editing = true)"
+          @click="playhead.seek(line.fromMs)"
+          @dblclick="rights.canEdit.value && (editing = true)"
         >
           {{ line.text || t('bench.noWords') }}
         </button>
-        <div v-if="bench.canEdit.value" class="here">
+        <div v-if="rights.canEdit.value" class="here">
           <button
             v-for="kind in KINDS"
             :key="kind"

@@ -12,19 +12,26 @@ import { readTypedShift } from '@fernbrake/core/media'
 import { linesOfPlainText, roughTimes } from '@fernbrake/core/text'
 import ChoiceField from './ChoiceField.vue'
 import { languageChoices, languageName } from './languages.ts'
-import { useBench } from './useBench.ts'
+import { usePlaces, usePlayhead, useReading, useRights, useBench } from './useBench.ts'
 
 const emit = defineEmits<{ file: [file: File | undefined]; tap: [] }>()
 const bench = useBench()
+const places = usePlaces()
+const playhead = usePlayhead()
+const reading = useReading()
+const rights = useRights()
 const { draft } = bench
 const { t, n } = useI18n()
 const id = useId()
 const picker = useTemplateRef<HTMLInputElement>('picker')
-const hasLines = computed(() => bench.lines.value.length > 0)
+const hasLines = computed(() => reading.lines.value.length > 0)
 
 /** The languages there are, and those that a script can be begun in. */
 const languages = computed(() => {
-  const there = new Set([bench.scriptLanguage.value, ...bench.scripts.value.map((s) => s.language)])
+  const there = new Set([
+    reading.scriptLanguage.value,
+    ...reading.scripts.value.map((s) => s.language),
+  ])
   return [...there].map((value) => ({ value, label: languageName(value) }))
 })
 const others = computed(() =>
@@ -32,15 +39,15 @@ const others = computed(() =>
 )
 
 function addLanguage(language: string): void {
-  const partId = bench.part.value?.id
+  const partId = places.part.value?.id
   if (!partId) return
-  const source = bench.script.value
+  const source = reading.script.value
   const newIds = Object.fromEntries(
     Object.keys(source?.lines ?? {}).map((lineId) => [lineId, nanoid(10)]),
   )
   const from = source ? { from: { scriptId: source.id, newIds } } : {}
   if (draft.make(edits.addScript, { id: nanoid(), partId, language, ...from }))
-    bench.scriptLanguage.value = language
+    reading.scriptLanguage.value = language
 }
 
 function take(event: Event): void {
@@ -50,7 +57,7 @@ function take(event: Event): void {
 }
 
 function download(ending: 'vtt' | 'srt'): void {
-  const script = bench.script.value
+  const script = reading.script.value
   if (!script) return
   const { lines, carried } = captionsOf(script)
   const text = ending === 'vtt' ? writeWebVtt(lines, carried) : writeSrt(lines, carried)
@@ -67,11 +74,11 @@ const plain = ref('')
 const plainLines = computed(() => linesOfPlainText(plain.value))
 
 function takePlain(): void {
-  const partId = bench.part.value?.id
+  const partId = places.part.value?.id
   if (!partId || plainLines.value.length === 0) return
-  const timed = roughTimes(plainLines.value, bench.times.pauses.value, bench.durationMs.value)
+  const timed = roughTimes(plainLines.value, playhead.times.pauses.value, playhead.durationMs.value)
   const lines = timed.map((line) => ({ id: nanoid(10), ...line }))
-  const language = bench.scriptLanguage.value
+  const language = reading.scriptLanguage.value
   if (!draft.make(edits.importScript, { id: nanoid(), partId, language, lines })) return
   pasting.value = false
   plain.value = ''
@@ -96,20 +103,20 @@ const roomWords = computed(() => {
 })
 
 function shiftLines(): void {
-  const ms = readTypedShift(shift.value, bench.frameRate.value)
+  const ms = readTypedShift(shift.value, playhead.frameRate.value)
   shiftIsWrong.value = ms === null
   lacking.value = null
-  if (ms === null || !bench.script.value) return
-  const first = bench.lines.value[bench.lineIndex.value]?.fromMs ?? bench.mediaMs.value
+  if (ms === null || !reading.script.value) return
+  const first = reading.lines.value[reading.lineIndex.value]?.fromMs ?? playhead.mediaMs.value
   const fromMs = fromHere.value === 'all' ? 0 : first
-  const { backMs, onMs } = roomToShift(bench.script.value, fromMs)
+  const { backMs, onMs } = roomToShift(reading.script.value, fromMs)
   const possible = Math.min(Math.max(ms, backMs), onMs)
   if (possible !== ms) lacking.value = { fromMs, byMs: possible }
   else shiftBy(fromMs, ms)
 }
 
 function shiftBy(fromMs: number, byMs: number): void {
-  draft.make(edits.shiftLines, { scriptId: bench.script.value!.id, fromMs, byMs })
+  draft.make(edits.shiftLines, { scriptId: reading.script.value!.id, fromMs, byMs })
   shift.value = ''
   lacking.value = null
 }
@@ -120,13 +127,13 @@ function shiftBy(fromMs: number, byMs: number): void {
     <div class="pair">
       <ChoiceField
         :label="t('script.language')"
-        :value="bench.scriptLanguage.value"
+        :value="reading.scriptLanguage.value"
         :choices="languages"
         always
-        @change="bench.scriptLanguage.value = $event"
+        @change="reading.scriptLanguage.value = $event"
       />
       <ChoiceField
-        v-if="bench.canEdit.value"
+        v-if="rights.canEdit.value"
         :label="t('script.addLanguage')"
         value=""
         :placeholder="t('script.chooseLanguage')"
@@ -135,7 +142,7 @@ function shiftBy(fromMs: number, byMs: number): void {
       />
     </div>
     <div class="buttons">
-      <template v-if="bench.canEdit.value">
+      <template v-if="rights.canEdit.value">
         <Button
           :label="hasLines ? t('bench.otherCaptions') : t('bench.bringCaptions')"
           severity="secondary"
@@ -186,13 +193,13 @@ function shiftBy(fromMs: number, byMs: number): void {
         <Button
           :label="t('script.takePlain', plainLines.length)"
           size="small"
-          :disabled="plainLines.length === 0 || bench.durationMs.value === 0"
+          :disabled="plainLines.length === 0 || playhead.durationMs.value === 0"
           @click="takePlain"
         />
         <p v-if="hasLines" class="warning">{{ t('script.replaces') }}</p>
       </div>
     </div>
-    <form v-if="hasLines && bench.canEdit.value" class="buttons" @submit.prevent="shiftLines">
+    <form v-if="hasLines && rights.canEdit.value" class="buttons" @submit.prevent="shiftLines">
       <label :for="`${id}-shift`">{{ t('script.shiftBy') }}</label>
       <InputText
         :id="`${id}-shift`"
@@ -243,13 +250,13 @@ function shiftBy(fromMs: number, byMs: number): void {
       />
     </div>
     <Button
-      v-if="bench.script.value && bench.canEdit.value"
+      v-if="reading.script.value && rights.canEdit.value"
       class="remove"
-      :label="t('script.removeScript', { language: languageName(bench.script.value.language) })"
+      :label="t('script.removeScript', { language: languageName(reading.script.value.language) })"
       severity="danger"
       variant="text"
       size="small"
-      @click="draft.make(edits.removeScript, { scriptId: bench.script.value.id })"
+      @click="draft.make(edits.removeScript, { scriptId: reading.script.value.id })"
     />
   </div>
 </template>

@@ -10,11 +10,11 @@ import TakeInto from './placing/TakeInto.vue'
 import FitField from './FitField.vue'
 import TimeField from './TimeField.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
-import { useBench } from './useBench.ts'
+import { useRights } from './useBench.ts'
 
 const props = defineProps<{ cueId: string; content: Extract<OverlayForm, { form: 'film' }> }>()
 const emit = defineEmits<{ change: [content: OverlayForm] }>()
-const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 /** The second film itself, for its length. */
 const media = useLoaded(async () => {
@@ -36,7 +36,7 @@ watch(
       :src="mediaFileAddress(content.mediaId, 'poster')"
       alt=""
     />
-    <TakeInto v-if="bench.canEdit.value" kind="film" :place="{ at: 'overlay', cueId }" />
+    <TakeInto v-if="rights.canEdit.value" kind="film" :place="{ at: 'overlay', cueId }" />
     <TimeField
       :label="t('secondFilm.from')"
       :ms="content.startMs"
@@ -48,7 +48,7 @@ watch(
       <Checkbox
         :model-value="content.sound"
         binary
-        :disabled="!bench.canEdit.value"
+        :disabled="!rights.canEdit.value"
         @update:model-value="emit('change', { ...content, sound: $event })"
       />
       {{ t('secondFilm.sound') }}

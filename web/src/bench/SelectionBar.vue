@@ -5,27 +5,30 @@ import InputText from 'primevue/inputtext'
 import { ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { readTypedShift } from '@fernbrake/core/media'
-import { useBench } from './useBench.ts'
+import { useCueActs, usePlayhead, useRights, useSelection } from './useBench.ts'
 
-const bench = useBench()
+const acts = useCueActs()
+const playhead = usePlayhead()
+const rights = useRights()
+const selection = useSelection()
 const { t } = useI18n()
 const id = useId()
 const typed = ref('')
 const wrong = ref(false)
 
 function move(): void {
-  const ms = readTypedShift(typed.value, bench.frameRate.value)
+  const ms = readTypedShift(typed.value, playhead.frameRate.value)
   wrong.value = ms === null
   if (ms === null) return
-  bench.moveSelection(ms)
+  acts.moveSelection(ms)
   typed.value = ''
 }
 </script>
 
 <template>
   <div class="bar">
-    <p role="status">{{ t('bench.selectedCount', bench.selectedCues.value.length) }}</p>
-    <form v-if="bench.canEdit.value" @submit.prevent="move">
+    <p role="status">{{ t('bench.selectedCount', selection.selectedCues.value.length) }}</p>
+    <form v-if="rights.canEdit.value" @submit.prevent="move">
       <label :for="id">{{ t('bench.moveBy') }}</label>
       <InputText
         :id="id"
@@ -46,20 +49,20 @@ function move(): void {
       />
     </form>
     <Button
-      v-if="bench.canEdit.value"
+      v-if="rights.canEdit.value"
       :label="t('sheet.copyHere')"
       severity="secondary"
       variant="text"
       size="small"
-      @click="bench.duplicate()"
+      @click="acts.duplicate()"
     />
     <Button
-      v-if="bench.canEdit.value"
+      v-if="rights.canEdit.value"
       :label="t('sheet.delete')"
       severity="danger"
       variant="text"
       size="small"
-      @click="bench.remove()"
+      @click="acts.remove()"
     />
   </div>
 </template>

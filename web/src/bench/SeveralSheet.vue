@@ -6,19 +6,20 @@ import ArrangeBar from './ArrangeBar.vue'
 import CueCard from './CueCard.vue'
 import SelectionBar from './SelectionBar.vue'
 import SheetFrame from './SheetFrame.vue'
-import { useBench } from './useBench.ts'
+import { useRights, useSelection } from './useBench.ts'
 
-const bench = useBench()
+const rights = useRights()
+const selection = useSelection()
 const { t } = useI18n()
 const inOrder = computed(() =>
-  bench.cues.value.filter(({ id }) => bench.selectedIds.value.includes(id)),
+  selection.cues.value.filter(({ id }) => selection.selectedIds.value.includes(id)),
 )
 </script>
 
 <template>
-  <SheetFrame :title="t('bench.several')" @close="bench.select(null)">
+  <SheetFrame :title="t('bench.several')" @close="selection.select(null)">
     <CueCard v-for="cue in inOrder" :key="cue.id" :cue="cue" />
-    <ArrangeBar v-if="bench.canEdit.value" />
+    <ArrangeBar v-if="rights.canEdit.value" />
     <template #foot><SelectionBar /></template>
   </SheetFrame>
 </template>

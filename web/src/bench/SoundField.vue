@@ -9,11 +9,12 @@ import SoundPlayer from '../ui/SoundPlayer.vue'
 import TakeInto from './placing/TakeInto.vue'
 import ChoiceField from './ChoiceField.vue'
 import WordsField from './WordsField.vue'
-import { useBench } from './useBench.ts'
+import { useRights, useBench } from './useBench.ts'
 
 type Sound = Extract<OverlayForm, { form: 'sound' }>
 const props = defineProps<{ cue: OverlayCue; content: Sound }>()
 const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const BEGINS = ['withFilm', 'pressed'] as const
 const begins = computed(() => BEGINS.map((value) => ({ value, label: t(`sound.begins.${value}`) })))
@@ -32,7 +33,7 @@ function change(part: Partial<Omit<Sound, 'form'>>): void {
       :src="mediaFileAddress(content.mediaId, 'playable')"
       :name="cue.text || t('sound.sound')"
     />
-    <TakeInto v-if="bench.canEdit.value" kind="sound" :place="{ at: 'overlay', cueId: cue.id }" />
+    <TakeInto v-if="rights.canEdit.value" kind="sound" :place="{ at: 'overlay', cueId: cue.id }" />
     <WordsField
       :label="t('shelf.field.said')"
       :text="content.said ?? ''"
@@ -50,7 +51,7 @@ function change(part: Partial<Omit<Sound, 'form'>>): void {
       <Checkbox
         :model-value="content.quiets"
         binary
-        :disabled="!bench.canEdit.value"
+        :disabled="!rights.canEdit.value"
         @update:model-value="change({ quiets: $event })"
       />
       {{ t('sound.quiets') }}

@@ -4,23 +4,28 @@ import Button from 'primevue/button'
 import { computed, onMounted, onScopeDispose, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits, lineIndexAt } from '@fernbrake/core/lesson'
-import { useBench } from './useBench.ts'
+import { usePlayhead, useReading, useBench } from './useBench.ts'
 
 const emit = defineEmits<{ done: [] }>()
 const bench = useBench()
+const playhead = usePlayhead()
+const reading = useReading()
 const { t } = useI18n()
 /** The line that the next tap begins. */
-const index = ref(Math.max(0, lineIndexAt(bench.lines.value, bench.mediaMs.value)))
-const next = computed(() => bench.lines.value[index.value] ?? null)
+const index = ref(Math.max(0, lineIndexAt(reading.lines.value, playhead.mediaMs.value)))
+const next = computed(() => reading.lines.value[index.value] ?? null)
 /** A person presses this long after what they heard, in ms. */
 const REACTION_MS = 150
 
 function tap(): void {
   const line = next.value
-  const scriptId = bench.script.value?.id
+  const scriptId = reading.script.value?.id
   if (!line || !scriptId) return
-  const rate = bench.snapshot.value?.rate ?? 1
-  const atMs = Math.max(0, (bench.film.value?.nowMs() ?? bench.mediaMs.value) - REACTION_MS * rate)
+  const rate = playhead.snapshot.value?.rate ?? 1
+  const atMs = Math.max(
+    0,
+    (playhead.film.value?.nowMs() ?? playhead.mediaMs.value) - REACTION_MS * rate,
+  )
   bench.draft.make(edits.tapLine, { scriptId, lineId: line.id, atMs })
   index.value += 1
 }
@@ -36,8 +41,8 @@ function onKey(event: KeyboardEvent): void {
 
 onMounted(() => {
   document.addEventListener('keydown', onKey)
-  if (next.value) bench.seek(Math.max(0, next.value.fromMs - 2000))
-  if (bench.snapshot.value?.paused) bench.toggle()
+  if (next.value) playhead.seek(Math.max(0, next.value.fromMs - 2000))
+  if (playhead.snapshot.value?.paused) playhead.toggle()
 })
 onScopeDispose(() => document.removeEventListener('keydown', onKey))
 </script>

@@ -6,7 +6,7 @@ import type { Target } from '@fernbrake/core/lesson'
 import ChoiceField from './ChoiceField.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
-import { useBench } from './useBench.ts'
+import { usePlayhead } from './useBench.ts'
 import { useOtherParts } from './useOtherParts.ts'
 
 /** `fromMs`: when it leads away, where that is a time of the film. */
@@ -14,7 +14,7 @@ const props = defineProps<{ target: Target; partId: string; fromMs?: number }>()
 /** Led back this far at first, where the playhead stands on what leads away. */
 const USUAL_WAY_BACK_MS = 10_000
 const emit = defineEmits<{ change: [target: Target] }>()
-const bench = useBench()
+const benchPlayhead = usePlayhead()
 const { t } = useI18n()
 const parts = useOtherParts(() => props.partId)
 const kinds = computed(() =>
@@ -24,7 +24,7 @@ const kinds = computed(() =>
 )
 
 function pick(to: Target['to']): void {
-  const here = bench.mediaMs.value
+  const here = benchPlayhead.mediaMs.value
   if (to === 'time')
     emit('change', {
       to,

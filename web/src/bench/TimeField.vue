@@ -3,13 +3,14 @@
 import InputText from 'primevue/inputtext'
 import { ref, useId, watch } from 'vue'
 import { readTypedTime, timecodeOf } from '@fernbrake/core/media'
-import { useBench } from './useBench.ts'
+import { usePlayhead, useRights } from './useBench.ts'
 
 const props = defineProps<{ label: string; ms: number; hideLabel?: boolean; mostMs?: number }>()
 const emit = defineEmits<{ change: [ms: number] }>()
-const bench = useBench()
+const playhead = usePlayhead()
+const rights = useRights()
 const id = useId()
-const shown = () => timecodeOf(props.ms, bench.frameRate.value)
+const shown = () => timecodeOf(props.ms, playhead.frameRate.value)
 const typed = ref(shown())
 const wrong = ref(false)
 watch(
@@ -19,10 +20,10 @@ watch(
 
 function take(): void {
   if (typed.value === shown()) return
-  const ms = readTypedTime(typed.value, bench.frameRate.value, props.ms)
+  const ms = readTypedTime(typed.value, playhead.frameRate.value, props.ms)
   wrong.value = ms === null
   if (ms === null) return
-  emit('change', Math.min(ms, props.mostMs ?? bench.durationMs.value))
+  emit('change', Math.min(ms, props.mostMs ?? playhead.durationMs.value))
   typed.value = shown()
 }
 </script>
@@ -36,7 +37,7 @@ function take(): void {
       class="mono"
       size="small"
       :invalid="wrong"
-      :disabled="!bench.canEdit.value"
+      :disabled="!rights.canEdit.value"
       @keydown.enter.prevent="take"
       @blur="take"
     />

@@ -3,18 +3,20 @@
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { clockTime, readTypedTime, timecodeOf } from '@fernbrake/core/media'
-import { useBench } from './useBench.ts'
+import { useCueActs, usePlayhead, useRights } from './useBench.ts'
 
-const bench = useBench()
+const acts = useCueActs()
+const playhead = usePlayhead()
+const rights = useRights()
 const { t } = useI18n()
-const shown = computed(() => timecodeOf(bench.mediaMs.value, bench.frameRate.value))
+const shown = computed(() => timecodeOf(playhead.mediaMs.value, playhead.frameRate.value))
 const typed = ref(shown.value)
 const typing = ref(false)
 const wrong = ref(false)
 watch(shown, (value) => {
   if (!typing.value) typed.value = value
 })
-const paused = computed(() => bench.snapshot.value?.paused ?? true)
+const paused = computed(() => playhead.snapshot.value?.paused ?? true)
 const KINDS = [
   { kind: 'question', key: 'Q' },
   { kind: 'overlay', key: 'O' },
@@ -24,12 +26,12 @@ const KINDS = [
 ] as const
 
 function goToTyped(): void {
-  const ms = readTypedTime(typed.value, bench.frameRate.value, bench.mediaMs.value)
+  const ms = readTypedTime(typed.value, playhead.frameRate.value, playhead.mediaMs.value)
   wrong.value = ms === null
   if (ms === null) return
   typing.value = false
-  bench.film.value?.pause()
-  bench.seek(ms)
+  playhead.film.value?.pause()
+  playhead.seek(ms)
   typed.value = shown.value
 }
 
@@ -47,7 +49,7 @@ function leave(): void {
         type="button"
         :aria-label="t('bench.frameBack')"
         :title="t('bench.frameBack')"
-        @click="bench.step(-1)"
+        @click="playhead.step(-1)"
       >
         <svg viewBox="0 0 20 20" aria-hidden="true"><path d="M13 4 L7 10 L13 16 M4 4 V16" /></svg>
       </button>
@@ -56,7 +58,7 @@ function leave(): void {
         class="play"
         :aria-label="paused ? t('bench.play') : t('bench.stop')"
         :title="paused ? t('bench.play') : t('bench.stop')"
-        @click="bench.toggle()"
+        @click="playhead.toggle()"
       >
         <svg viewBox="0 0 20 20" aria-hidden="true" class="solid">
           <path v-if="paused" d="M5 3 L17 10 L5 17 Z" />
@@ -67,7 +69,7 @@ function leave(): void {
         type="button"
         :aria-label="t('bench.frameOn')"
         :title="t('bench.frameOn')"
-        @click="bench.step(1)"
+        @click="playhead.step(1)"
       >
         <svg viewBox="0 0 20 20" aria-hidden="true"><path d="M7 4 L13 10 L7 16 M16 4 V16" /></svg>
       </button>
@@ -84,7 +86,7 @@ function leave(): void {
         @keydown.enter.prevent="goToTyped"
         @keydown.esc.stop.prevent="leave"
       />
-      <span class="mono total">/ {{ clockTime(bench.durationMs.value) }}</span>
+      <span class="mono total">/ {{ clockTime(playhead.durationMs.value) }}</span>
     </div>
     <span class="gap" />
     <button
@@ -92,8 +94,8 @@ function leave(): void {
       :key="kind"
       type="button"
       class="place"
-      :disabled="kind === 'note' ? !bench.canNote.value : !bench.canEdit.value"
-      @click="bench.place(kind)"
+      :disabled="kind === 'note' ? !rights.canNote.value : !rights.canEdit.value"
+      @click="acts.place(kind)"
     >
       <kbd>{{ key }}</kbd> {{ t(`bench.kind.${kind}`) }}
     </button>

@@ -5,19 +5,20 @@ import { computed, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { QuestionCue } from '@fernbrake/core/lesson'
 import { QuestionTrial } from '@fernbrake/player'
-import { useBench } from './useBench.ts'
+import { usePlayhead, useBench } from './useBench.ts'
 
 /** `cue` asks it of a film; null in a quiz. */
 const props = defineProps<{ cue: QuestionCue | null; questionId: string }>()
 const emit = defineEmits<{ close: [] }>()
 const bench = useBench()
+const playhead = usePlayhead()
 const { t } = useI18n()
 const trial = useTemplateRef('trial')
 const question = computed(() => bench.lesson.value.questions[props.questionId]!)
 const material = computed(
   () => bench.lesson.value.materials?.[question.value.materialId ?? ''] ?? null,
 )
-const drawFrame = (canvas: HTMLCanvasElement) => bench.film.value?.drawTo(canvas) ?? false
+const drawFrame = (canvas: HTMLCanvasElement) => playhead.film.value?.drawTo(canvas) ?? false
 </script>
 
 <template>

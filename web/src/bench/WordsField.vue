@@ -3,7 +3,7 @@
 import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'
 import { useId } from 'vue'
-import { useBench } from './useBench.ts'
+import { useRights, useBench } from './useBench.ts'
 
 withDefaults(
   defineProps<{
@@ -18,6 +18,7 @@ withDefaults(
 )
 const emit = defineEmits<{ change: [text: string] }>()
 const bench = useBench()
+const rights = useRights()
 const id = useId()
 
 /** Undo and redo are the lesson's own here: the browser's know nothing of what another tab or editor changed. */
@@ -46,7 +47,7 @@ function onBeforeInput(event: InputEvent): void {
       :id="id"
       :model-value="text"
       :maxlength="max"
-      :disabled="!bench.canEdit.value"
+      :disabled="!rights.canEdit.value"
       :invalid="invalid"
       dir="auto"
       @update:model-value="emit('change', $event ?? '')"
@@ -58,7 +59,7 @@ function onBeforeInput(event: InputEvent): void {
       :maxlength="max"
       :rows="rows"
       auto-resize
-      :disabled="!bench.canEdit.value"
+      :disabled="!rights.canEdit.value"
       :invalid="invalid"
       dir="auto"
       @update:model-value="emit('change', $event ?? '')"

@@ -1,6 +1,7 @@
 // The keys of the bench. They never fire while typing, and can be switched off.
 import { onMounted, onScopeDispose } from 'vue'
 import { keysOn } from '@fernbrake/player'
+import type { Playhead } from './shared/playhead.ts'
 import type { Bench } from './useBench.ts'
 
 /** What acts also where the film is not in sight. */
@@ -24,57 +25,63 @@ const AGAIN_MS = 900
 const JUMPS_MS = [1000, 2000, 5000]
 const RATES = [1, 2, 4]
 
-export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
+/** Playing by three keys: back, further back when pressed again; on, faster when pressed again; and stop or go. */
+function createShuttle(playhead: Playhead) {
   let lastJ = { atMs: -Infinity, count: 0 }
 
   function back(): void {
     const nowMs = performance.now()
     const count = nowMs - lastJ.atMs < AGAIN_MS ? Math.min(lastJ.count + 1, JUMPS_MS.length - 1) : 0
     lastJ = { atMs: nowMs, count }
-    bench.film.value?.setRate(1)
-    bench.seek(bench.mediaMs.value - JUMPS_MS[count]!)
+    playhead.film.value?.setRate(1)
+    playhead.seek(playhead.mediaMs.value - JUMPS_MS[count]!)
   }
 
   function on(): void {
-    const film = bench.film.value
+    const film = playhead.film.value
     if (!film) return
     const { paused, rate } = film.snapshot()
     const faster = RATES[Math.min(RATES.length - 1, RATES.indexOf(rate) + 1)]!
     film.setRate(paused ? 1 : faster)
-    if (paused) bench.toggle()
+    if (paused) playhead.toggle()
   }
 
   function toggle(): void {
-    bench.film.value?.setRate(1)
-    bench.toggle()
+    playhead.film.value?.setRate(1)
+    playhead.toggle()
   }
+  return { back, on, toggle }
+}
 
+export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
+  const { playhead, selection } = bench
+  const { back, on, toggle } = createShuttle(playhead)
   const single: Record<string, (event: KeyboardEvent) => void> = {
     ' ': toggle,
     k: toggle,
     j: back,
     l: on,
     ArrowLeft: (event) =>
-      event.shiftKey ? bench.seek(bench.mediaMs.value - 1000) : bench.step(-1),
+      event.shiftKey ? playhead.seek(playhead.mediaMs.value - 1000) : playhead.step(-1),
     ArrowRight: (event) =>
-      event.shiftKey ? bench.seek(bench.mediaMs.value + 1000) : bench.step(1),
-    ArrowUp: () => bench.toCue(-1),
-    ArrowDown: () => bench.toCue(1),
-    q: () => bench.place('question'),
-    o: () => bench.place('overlay'),
-    b: () => bench.place('bookmark'),
-    f: () => bench.place('fork'),
-    n: () => bench.place('note'),
-    ',': (event) => bench.nudge(event.shiftKey ? -10 : -1),
-    '<': () => bench.nudge(-10),
-    '.': (event) => bench.nudge(event.shiftKey ? 10 : 1),
-    '>': () => bench.nudge(10),
+      event.shiftKey ? playhead.seek(playhead.mediaMs.value + 1000) : playhead.step(1),
+    ArrowUp: () => selection.toCue(-1),
+    ArrowDown: () => selection.toCue(1),
+    q: () => bench.acts.place('question'),
+    o: () => bench.acts.place('overlay'),
+    b: () => bench.acts.place('bookmark'),
+    f: () => bench.acts.place('fork'),
+    n: () => bench.acts.place('note'),
+    ',': (event) => bench.acts.nudge(event.shiftKey ? -10 : -1),
+    '<': () => bench.acts.nudge(-10),
+    '.': (event) => bench.acts.nudge(event.shiftKey ? 10 : 1),
+    '>': () => bench.acts.nudge(10),
     s: () => actions.toggleSnap(),
-    '[': () => bench.setEdge('in'),
-    ']': () => bench.setEdge('out'),
+    '[': () => bench.acts.setEdge('in'),
+    ']': () => bench.acts.setEdge('out'),
     Enter: () => actions.focusSheet(),
-    Delete: () => bench.remove(),
-    Backspace: () => bench.remove(),
+    Delete: () => bench.acts.remove(),
+    Backspace: () => bench.acts.remove(),
     '+': () => actions.zoom(1.6),
     '=': () => actions.zoom(1.6),
     '-': () => actions.zoom(1 / 1.6),
@@ -85,15 +92,15 @@ export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
   const withControl: Record<string, (event: KeyboardEvent) => void> = {
     z: (event) => (event.shiftKey ? bench.draft.redo() : bench.draft.undo()),
     y: () => bench.draft.redo(),
-    d: () => bench.duplicate(),
-    a: () => bench.selectMany(bench.cues.value.map(({ id }) => id)),
+    d: () => bench.acts.duplicate(),
+    a: () => selection.selectMany(selection.cues.value.map(({ id }) => id)),
     '/': () => actions.findInScript(),
   }
 
   function onKey(event: KeyboardEvent): void {
     if (event.altKey || event.defaultPrevented) return
     const target = event.target as Element
-    if (event.key === 'Escape' && bench.selectedId.value && !target.closest('[role="dialog"]'))
+    if (event.key === 'Escape' && selection.selectedId.value && !target.closest('[role="dialog"]'))
       return leaveSheet(target)
     if (target.closest(TYPING)) return
     const controlled = event.ctrlKey || event.metaKey
@@ -109,7 +116,7 @@ export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
 
   function leaveSheet(target: Element): void {
     if (target instanceof HTMLElement) target.blur()
-    bench.select(null)
+    selection.select(null)
   }
 
   onMounted(() => document.addEventListener('keydown', onKey))

@@ -23,6 +23,7 @@ export interface IntakeReport {
 }
 
 export function useCaptionIntake(bench: ReturnType<typeof useBench>, onTaken: () => void) {
+  const { places, rights } = bench
   /** Name of the file that is being read. */
   const reading = ref<string | null>(null)
   /** A file of which nobody can be sure which signs it has. */
@@ -37,7 +38,7 @@ export function useCaptionIntake(bench: ReturnType<typeof useBench>, onTaken: ()
   }
 
   async function take(file: File | undefined): Promise<void> {
-    if (!file || !bench.part.value || !bench.canEdit.value) return
+    if (!file || !places.part.value || !rights.canEdit.value) return
     report.value = doubt.value = null
     const read = await open(file)
     if (read?.read.ok && !read.isSure) doubt.value = { file, read }
@@ -60,9 +61,9 @@ export function useCaptionIntake(bench: ReturnType<typeof useBench>, onTaken: ()
   }
 
   function bringIn(name: string, read: Extract<ReadFile['read'], { ok: true }>): void {
-    const partId = bench.part.value?.id
+    const partId = places.part.value?.id
     if (!partId) return
-    const language = bench.scriptLanguage.value
+    const language = bench.reading.scriptLanguage.value
     const script = scriptFrom(read, () => nanoid(10))
     if (!bench.draft.make(edits.importScript, { id: nanoid(), partId, language, ...script })) return
     const { faults, more } = read

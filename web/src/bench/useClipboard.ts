@@ -9,6 +9,7 @@ const CLIP_TYPE = 'application/x-fernbrake-cues'
 const TEXT_FIELDS = 'input, textarea, select, [contenteditable="true"], [role="dialog"]'
 
 export function useClipboard(bench: Bench, isHere: () => boolean): void {
+  const { acts } = bench
   /** Text that is marked or written is the browser's business. */
   function isText(event: ClipboardEvent): boolean {
     const inField = event.target instanceof Element && event.target.closest(TEXT_FIELDS) !== null
@@ -17,12 +18,12 @@ export function useClipboard(bench: Bench, isHere: () => boolean): void {
 
   function onCopy(event: ClipboardEvent): void {
     if (!isHere() || isText(event)) return
-    const clip = bench.copied()
+    const clip = acts.copied()
     if (!clip || !event.clipboardData) return
     event.preventDefault()
     event.clipboardData.setData(CLIP_TYPE, JSON.stringify(clip))
     event.clipboardData.setData('text/plain', wordsOf(clip))
-    if (event.type === 'cut') bench.remove()
+    if (event.type === 'cut') acts.remove()
   }
 
   function onPaste(event: ClipboardEvent): void {
@@ -30,7 +31,7 @@ export function useClipboard(bench: Bench, isHere: () => boolean): void {
     const clip = readClip(event.clipboardData?.getData(CLIP_TYPE) ?? '')
     if (!clip) return
     event.preventDefault()
-    bench.paste(clip)
+    acts.paste(clip)
   }
 
   const listeners = { copy: onCopy, cut: onCopy, paste: onPaste } as const

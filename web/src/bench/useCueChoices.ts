@@ -3,13 +3,14 @@ import { computed } from 'vue'
 import { cueStartMs, type Cue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { cueWords } from './cueWords.ts'
-import { useBench } from './useBench.ts'
+import { useSelection, useBench } from './useBench.ts'
 
 /** The cues that `isOffered`, in film time. */
 export function useCueChoices(isOffered: (cue: Cue) => boolean) {
   const bench = useBench()
+  const selection = useSelection()
   return computed(() =>
-    bench.cues.value
+    selection.cues.value
       .filter(isOffered)
       .map((cue) => ({
         value: cue.id,

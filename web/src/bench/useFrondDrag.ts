@@ -25,13 +25,14 @@ interface Outcome {
 
 /** `msPerPx` says how much film a pixel of the frond is. */
 export function useFrondDrag(bench: Bench, msPerPx: Ref<number>) {
+  const { playhead, reading, selection } = bench
   const drag = shallowRef<FrondDrag | null>(null)
   const snaps = ref(true)
 
   const movedIds = computed(() => {
     const { id } = drag.value ?? { id: null }
     if (id === null) return []
-    return bench.selectedIds.value.includes(id) ? bench.selectedIds.value : [id]
+    return selection.selectedIds.value.includes(id) ? selection.selectedIds.value : [id]
   })
 
   /** Everything in the film that may hold what is dragged, itself left out. */
@@ -39,22 +40,22 @@ export function useFrondDrag(bench: Bench, msPerPx: Ref<number>) {
     const moved = new Set(movedIds.value)
     const at = (kind: SnapPoint['kind'], ...times: number[]) => times.map((ms) => ({ ms, kind }))
     return snapPoints([
-      ...at('cue', 0, bench.durationMs.value),
-      ...bench.times.shots.value.flatMap((ms) => at('shot', ms)),
-      ...bench.cues.value
+      ...at('cue', 0, playhead.durationMs.value),
+      ...playhead.times.shots.value.flatMap((ms) => at('shot', ms)),
+      ...selection.cues.value
         .filter(({ id }) => !moved.has(id))
         .flatMap((cue) =>
           cue.kind === 'bookmark'
             ? at('bookmark', cue.atMs)
             : at('cue', cueStartMs(cue), cueEndMs(cue)),
         ),
-      ...bench.lines.value.flatMap(({ fromMs, toMs }) => at('line', fromMs, toMs)),
-      ...bench.times.pauses.value.flatMap(({ fromMs, toMs }) => at('pause', fromMs, toMs)),
+      ...reading.lines.value.flatMap(({ fromMs, toMs }) => at('line', fromMs, toMs)),
+      ...playhead.times.pauses.value.flatMap(({ fromMs, toMs }) => at('pause', fromMs, toMs)),
     ])
   })
 
   const onFrame = (ms: number) =>
-    msOfFrame(frameAt(Math.max(0, ms), bench.frameRate.value), bench.frameRate.value)
+    msOfFrame(frameAt(Math.max(0, ms), playhead.frameRate.value), playhead.frameRate.value)
   const reachMs = (by: FrondDrag) => (snaps.value && !by.free ? REACH_PX * msPerPx.value : -1)
 
   /** Everything that is dragged moves, to a point or to a whole frame of the cue in hand. */
@@ -77,7 +78,7 @@ export function useFrondDrag(bench: Bench, msPerPx: Ref<number>) {
     const place =
       by.part === 'start'
         ? { fromMs: Math.max(0, Math.min(ms, toMs - SHORTEST_MS)), toMs }
-        : { fromMs, toMs: Math.min(bench.durationMs.value, Math.max(ms, fromMs + SHORTEST_MS)) }
+        : { fromMs, toMs: Math.min(playhead.durationMs.value, Math.max(ms, fromMs + SHORTEST_MS)) }
     return { shift: 0, place, snappedMs: point?.ms ?? null }
   }
 
@@ -105,8 +106,8 @@ export function useFrondDrag(bench: Bench, msPerPx: Ref<number>) {
     const now = outcome.value
     if (!cue || !now) return
     const { place, shift } = now
-    bench.film.value?.pause()
-    bench.seek(next.part === 'end' ? placeOf(cue).toMs : placeOf(cue).fromMs)
+    playhead.film.value?.pause()
+    playhead.seek(next.part === 'end' ? placeOf(cue).toMs : placeOf(cue).fromMs)
     if (!next.done) return
     const cueIds = movedIds.value
     drag.value = null

@@ -36,12 +36,16 @@ const SNAP_PX = 7
 const TURN_DEGREES = 5
 const TURN_SNAP_DEGREES = 15
 
+/** The ids of those that belong together with an overlay, itself among them; none where it stands alone. */
+const groupOf = ({ groupId }: OverlayCue, all: readonly OverlayCue[]): string[] =>
+  groupId ? all.filter((one) => one.groupId === groupId).map(({ id }) => id) : []
+
 export function useStageDrag(
   bench: Bench,
   stage: Ref<HTMLElement | null>,
   onStage: Ref<readonly OverlayCue[]>,
 ) {
-  const { draft } = bench
+  const { draft, selection, rights } = bench
   let held: Held | null = null
   /** What is being changed and not yet an edit, by overlay. */
   const pending = shallowRef<Record<string, Partial<OverlayCue>>>({})
@@ -51,22 +55,21 @@ export function useStageDrag(
   )
 
   function selectWith(overlay: OverlayCue, extend: boolean): void {
-    const isSelected = bench.selectedIds.value.includes(overlay.id)
+    const isSelected = selection.selectedIds.value.includes(overlay.id)
     if (isSelected && !extend) return
-    const group = overlay.groupId
-      ? onStage.value.filter(({ groupId }) => groupId === overlay.groupId).map(({ id }) => id)
-      : []
-    if (extend || group.length < 2) return bench.select(overlay.id, false, extend)
-    bench.selectMany([...group.filter((id) => id !== overlay.id), overlay.id])
+    const group = groupOf(overlay, onStage.value)
+    if (extend || group.length < 2) return selection.select(overlay.id, false, extend)
+    selection.selectMany([...group.filter((id) => id !== overlay.id), overlay.id])
   }
 
   function onDown(event: PointerEvent, overlay: OverlayCue, how: How): void {
     selectWith(overlay, event.shiftKey || event.ctrlKey || event.metaKey)
-    if (!bench.canEdit.value || event.button !== 0 || overlay.locked) return
+    if (!rights.canEdit.value || event.button !== 0 || overlay.locked) return
     const target = event.currentTarget as Element
     target.setPointerCapture(event.pointerId)
     const along = onStage.value.filter(
-      ({ id, locked }) => !locked && (id === overlay.id || bench.selectedIds.value.includes(id)),
+      ({ id, locked }) =>
+        !locked && (id === overlay.id || selection.selectedIds.value.includes(id)),
     )
     held = { how, overlay, along, x: event.clientX, y: event.clientY }
   }
@@ -158,7 +161,7 @@ export function useStageDrag(
   /** Arrows move what is selected; with Shift they resize the overlay that has the focus, with Alt they turn it. */
   function onKey(event: KeyboardEvent, overlay: OverlayCue): void {
     const by = nudgeOf(event.key)
-    if (!by || !bench.canEdit.value || overlay.locked || event.ctrlKey || event.metaKey) return
+    if (!by || !rights.canEdit.value || overlay.locked || event.ctrlKey || event.metaKey) return
     event.preventDefault()
     event.stopPropagation()
     const cueId = overlay.id
@@ -170,7 +173,7 @@ export function useStageDrag(
     if (event.shiftKey)
       return void draft.make(edits.setOverlayBox, { cueId, box: resizedBox(overlay.box, ...by) })
     const along = onStage.value.filter(
-      ({ id, locked }) => !locked && (id === cueId || bench.selectedIds.value.includes(id)),
+      ({ id, locked }) => !locked && (id === cueId || selection.selectedIds.value.includes(id)),
     )
     const moved = movedTogether(
       along.map(({ box }) => box),

@@ -5,9 +5,10 @@ import { computed, ref, useId, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits, MOST_TAGS, readTags } from '@fernbrake/core/lesson'
 import WordsField from '../WordsField.vue'
-import { useBench } from '../useBench.ts'
+import { useBench, useRights } from '../useBench.ts'
 
-const { draft, canEdit } = useBench()
+const { draft } = useBench()
+const { canEdit } = useRights()
 const { t } = useI18n()
 const id = useId()
 const lesson = draft.lesson

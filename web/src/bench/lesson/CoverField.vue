@@ -11,10 +11,12 @@ import ColourField from '../ColourField.vue'
 import NumberField from '../NumberField.vue'
 import { USUAL_WASH } from '../placing/places.ts'
 import TakeInto from '../placing/TakeInto.vue'
-import { useBench } from '../useBench.ts'
+import { useBench, usePlayhead, useRights } from '../useBench.ts'
 import { usePixels } from './usePixels.ts'
 
-const { draft, canEdit, placings, media: film } = useBench()
+const { draft, placings } = useBench()
+const { canEdit } = useRights()
+const { media: film } = usePlayhead()
 const { t, n } = useI18n()
 
 const cover = computed(() => draft.lesson.value.cover ?? null)

@@ -7,9 +7,10 @@ import { edits, shownTheme, THEME_FONTS, USUAL_THEME, type Theme } from '@fernbr
 import { useTheme } from '@fernbrake/player'
 import ChoiceField from '../ChoiceField.vue'
 import ColourField from '../ColourField.vue'
-import { useBench } from '../useBench.ts'
+import { useBench, useRights } from '../useBench.ts'
 
-const { draft, canEdit } = useBench()
+const { draft } = useBench()
+const { canEdit } = useRights()
 const { t } = useI18n()
 const theme = computed(() => draft.lesson.value.theme ?? USUAL_THEME)
 const shown = computed(() => shownTheme(theme.value))

@@ -8,7 +8,7 @@ import { useLoaded } from '../../ui/useLoaded.ts'
 import { call } from '../../api/client.ts'
 import type { Place } from '../placing/places.ts'
 import TakeInto from '../placing/TakeInto.vue'
-import { useBench } from '../useBench.ts'
+import { useRights } from '../useBench.ts'
 
 const props = defineProps<{
   label: string
@@ -16,7 +16,7 @@ const props = defineProps<{
   mediaId: string | null
   place: Place
 }>()
-const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const known = useLoaded(async () =>
   props.mediaId ? call('media', { params: { mediaId: props.mediaId } }) : null,
@@ -38,7 +38,7 @@ watch(() => props.mediaId, known.reload)
       <p v-if="media" class="title" dir="auto">{{ media.title }}</p>
     </template>
     <p v-else class="none">{{ t('parts.noMedium') }}</p>
-    <TakeInto v-if="bench.canEdit.value" :kind="kind" :place="place" />
+    <TakeInto v-if="rights.canEdit.value" :kind="kind" :place="place" />
     <slot :media="media" />
   </fieldset>
 </template>

@@ -4,16 +4,17 @@ import { useI18n } from 'vue-i18n'
 import { edits, type Part } from '@fernbrake/core/lesson'
 import SheetFrame from '../SheetFrame.vue'
 import WordsField from '../WordsField.vue'
-import { useBench } from '../useBench.ts'
+import { useRights, useBench } from '../useBench.ts'
 
 const props = defineProps<{ part: Part; help: string }>()
 const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 </script>
 
 <template>
   <SheetFrame :title="t(`parts.kind.${part.kind}`)" :closes="false">
-    <p v-if="!bench.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
+    <p v-if="!rights.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
     <WordsField
       :label="t('parts.name')"
       :text="part.title"

@@ -2,10 +2,10 @@
 // The name of the part at the head of its desk; pressing it opens the sheet of the part itself.
 import { useI18n } from 'vue-i18n'
 import type { Part } from '@fernbrake/core/lesson'
-import { useBench } from '../useBench.ts'
+import { usePlaces } from '../useBench.ts'
 
 defineProps<{ part: Part; facts: string }>()
-const bench = useBench()
+const places = usePlaces()
 const { t } = useI18n()
 </script>
 
@@ -13,8 +13,8 @@ const { t } = useI18n()
   <button
     type="button"
     class="whole"
-    :aria-pressed="bench.thingId.value === null"
-    @click="bench.thingId.value = null"
+    :aria-pressed="places.thingId.value === null"
+    @click="places.thingId.value = null"
   >
     <span class="title" dir="auto">{{ part.title || t('bench.untitled') }}</span>
     <span class="facts">{{ facts }}</span>

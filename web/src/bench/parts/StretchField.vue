@@ -8,11 +8,12 @@ import { filmLengthMs, filmsInOrder, linesInOrder, scriptOfPart } from '@fernbra
 import ChoiceField from '../ChoiceField.vue'
 import LinePicker from '../LinePicker.vue'
 import StretchTimes from '../StretchTimes.vue'
-import { useBench } from '../useBench.ts'
+import { useRights, useBench } from '../useBench.ts'
 
 const props = defineProps<{ label: string; stretch: Stretch | null }>()
 const emit = defineEmits<{ change: [stretch: Stretch] }>()
 const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 /** As long as a sentence or two. */
 const USUAL_MS = 8000
@@ -56,7 +57,7 @@ function pickFilm(partId: string): void {
         :most-ms="lengthMs"
         @change="set"
       />
-      <div v-if="bench.canEdit.value" class="ways">
+      <div v-if="rights.canEdit.value" class="ways">
         <Button
           v-if="lines.length > 0"
           :label="t(picking ? 'evidence.donePicking' : 'evidence.pick')"

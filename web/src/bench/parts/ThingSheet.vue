@@ -6,7 +6,7 @@ import { useI18n } from 'vue-i18n'
 import type { Part } from '@fernbrake/core/lesson'
 import PlaceButtons from '../quiz/PlaceButtons.vue'
 import SheetFrame from '../SheetFrame.vue'
-import { useBench } from '../useBench.ts'
+import { usePlaces, useRights } from '../useBench.ts'
 import { useThings } from './useThings.ts'
 
 const props = withDefaults(
@@ -21,15 +21,16 @@ const props = withDefaults(
   }>(),
   { moves: true },
 )
-const bench = useBench()
+const places = usePlaces()
+const rights = useRights()
 const { t } = useI18n()
 const { move, copy, remove } = useThings(() => props.part)
 const at = computed(() => props.order.indexOf(props.thingId))
 </script>
 
 <template>
-  <SheetFrame :title="title" @close="bench.thingId.value = null">
-    <template v-if="bench.canEdit.value" #actions>
+  <SheetFrame :title="title" @close="places.thingId.value = null">
+    <template v-if="rights.canEdit.value" #actions>
       <PlaceButtons
         :can-up="at > 0"
         :can-down="at < order.length - 1"
@@ -46,7 +47,7 @@ const at = computed(() => props.order.indexOf(props.thingId))
         />
       </PlaceButtons>
     </template>
-    <p v-if="!bench.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
+    <p v-if="!rights.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
     <div class="sheet-form"><slot /></div>
   </SheetFrame>
 </template>

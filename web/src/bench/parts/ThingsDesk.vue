@@ -2,7 +2,7 @@
 // The desk of a part that is made of things: the part as learners meet it, and beside it the sheet of what is picked.
 import { watch } from 'vue'
 import TrialPanel from '../TrialPanel.vue'
-import { useBench } from '../useBench.ts'
+import { usePlaces, useBench } from '../useBench.ts'
 
 const props = defineProps<{
   label: string
@@ -14,19 +14,20 @@ const props = defineProps<{
   questionId: string | null
 }>()
 const bench = useBench()
+const places = usePlaces()
 // What somebody else removed, or undo did, cannot stay picked.
 watch(
   () => props.isThere,
   (isThere) => {
-    if (!isThere) bench.thingId.value = null
+    if (!isThere) places.thingId.value = null
   },
 )
 
 /** Escape leaves the sheet for what it belongs to. */
 function leaveSheet(event: KeyboardEvent): void {
-  if (event.defaultPrevented || bench.thingId.value === null) return
+  if (event.defaultPrevented || places.thingId.value === null) return
   document.querySelector<HTMLElement>('.left [data-picked]')?.focus()
-  bench.thingId.value = null
+  places.thingId.value = null
 }
 </script>
 

@@ -14,7 +14,7 @@ import {
   type ThingOf,
 } from '@fernbrake/core/lesson'
 import type { KeptQuestion } from '@fernbrake/core/contract'
-import { useBench } from '../useBench.ts'
+import { usePlaces, useBench } from '../useBench.ts'
 
 /** A question with nothing written yet. */
 export const blankQuestionHere = (): NewQuestion => ({
@@ -41,6 +41,7 @@ export function focusSheet(): void {
 
 export function useThings(part: () => Part) {
   const bench = useBench()
+  const places = usePlaces()
   const { draft } = bench
   const partId = () => part().id
 
@@ -50,7 +51,7 @@ export function useThings(part: () => Part) {
     more: { afterId?: string | null; asks?: NewQuestion } = {},
   ): boolean {
     const done = draft.make(edits.addThings, { partId: partId(), map, things, ...more })
-    if (done) bench.thingId.value = things.at(-1)!.id
+    if (done) places.thingId.value = things.at(-1)!.id
     return done
   }
   const set = (thingId: string, change: ChangeOf<ThingOf>): boolean =>
@@ -61,7 +62,7 @@ export function useThings(part: () => Part) {
     const { things, questions } = idsOfThing(part(), thingId)
     const newIds = Object.fromEntries([...things, ...questions].map((id) => [id, nanoid()]))
     if (draft.make(edits.copyThing, { partId: partId(), thingId, newIds }))
-      bench.thingId.value = newIds[thingId]!
+      places.thingId.value = newIds[thingId]!
   }
   /** What takes its place is shown next, else the part. */
   function remove(thingId: string, order: readonly string[]): void {
@@ -70,7 +71,7 @@ export function useThings(part: () => Part) {
     const left = [order[at + 1], order[at - 1]].find(
       (id) => id && Object.values(mapsOfPart(part())).some((map) => Object.hasOwn(map, id)),
     )
-    bench.thingId.value = left ?? null
+    places.thingId.value = left ?? null
   }
   return { add, set, move, copy, remove }
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The picture or frame that is pointed at, and the places on it: drawn, moved and drawn larger by pointer, keys or numbers.
+import { usePlayhead, useRights } from '../useBench.ts'
 import Button from 'primevue/button'
 import Checkbox from 'primevue/checkbox'
 import { nanoid } from 'nanoid'
@@ -26,7 +27,9 @@ import { useQuestion } from './useQuestion.ts'
 
 /** `atMs` is when the film holds for it; null in a quiz, where only a picture can be pointed at. */
 const props = defineProps<{ question: AreaQuestion; atMs: number | null }>()
-const { bench, make, set, setEntry } = useQuestion(() => props.question)
+const { make, set, setEntry } = useQuestion(() => props.question)
+const playhead = usePlayhead()
+const rights = useRights()
 const { t } = useI18n()
 const PATH = ['places']
 const MOST_PLACES = 20
@@ -40,32 +43,32 @@ const selected = computed(
 
 /** The frame at which the film will be held, as soon as the stage shows it. */
 function drawFrame(): void {
-  const video = bench.video.value
+  const video = playhead.video.value
   if (props.question.mediaId !== null || !canvas.value || !video?.videoWidth) return
   canvas.value.width = video.videoWidth
   canvas.value.height = video.videoHeight
   canvas.value.getContext('2d')?.drawImage(video, 0, 0)
 }
 onMounted(() => {
-  if (props.question.mediaId === null && props.atMs !== null) bench.seek(props.atMs)
+  if (props.question.mediaId === null && props.atMs !== null) playhead.seek(props.atMs)
   drawFrame()
 })
 watch(
-  () => bench.video.value,
+  () => playhead.video.value,
   (video, _before, onCleanup) => {
     video?.addEventListener('seeked', drawFrame)
     onCleanup(() => video?.removeEventListener('seeked', drawFrame))
   },
   { immediate: true },
 )
-onScopeDispose(() => bench.video.value?.removeEventListener('seeked', drawFrame))
+onScopeDispose(() => playhead.video.value?.removeEventListener('seeked', drawFrame))
 watch(canvas, drawFrame)
 
 const grounds = computed(() =>
   (['frame', 'picture'] as const).map((value) => ({ value, label: t(`ask.ground.${value}`) })),
 )
 /** Frames of a film that stays with its host cannot be drawn, so places are on a picture. */
-const isHosted = computed(() => Boolean(bench.media.value?.hosted))
+const isHosted = computed(() => Boolean(playhead.media.value?.hosted))
 /** Whether a picture is wanted, though none is chosen yet. */
 const picksPicture = ref(props.question.mediaId !== null || props.atMs === null)
 const onPicture = computed(
@@ -110,7 +113,7 @@ const setSide = (place: AreaPlace, side: (typeof SIDES)[number], value: number) 
       @change="pickGround"
     />
     <TakeInto
-      v-if="bench.canEdit.value && onPicture"
+      v-if="rights.canEdit.value && onPicture"
       kind="picture"
       :place="{ at: 'area', questionId: question.id }"
     />
@@ -129,7 +132,7 @@ const setSide = (place: AreaPlace, side: (typeof SIDES)[number], value: number) 
         :shape="place.shape"
         :name="place.label || t('ask.place', { number: index + 1 })"
         :selected="place.id === selected?.id"
-        :movable="bench.canEdit.value"
+        :movable="rights.canEdit.value"
         @select="selectedId = place.id"
         @change="change(place, { shape: $event })"
       />
@@ -150,7 +153,7 @@ const setSide = (place: AreaPlace, side: (typeof SIDES)[number], value: number) 
         severity="secondary"
         variant="outlined"
         size="small"
-        :disabled="!bench.canEdit.value || places.length >= MOST_PLACES"
+        :disabled="!rights.canEdit.value || places.length >= MOST_PLACES"
         @click="add"
       />
     </div>
@@ -172,7 +175,7 @@ const setSide = (place: AreaPlace, side: (typeof SIDES)[number], value: number) 
           <Checkbox
             :model-value="selected.right"
             binary
-            :disabled="!bench.canEdit.value"
+            :disabled="!rights.canEdit.value"
             @update:model-value="change(selected, { right: $event })"
           />
           {{ t('ask.placeIsRight') }}
@@ -198,7 +201,7 @@ const setSide = (place: AreaPlace, side: (typeof SIDES)[number], value: number) 
         @change="change(selected, { feedback: $event })"
       />
       <Button
-        v-if="bench.canEdit.value"
+        v-if="rights.canEdit.value"
         :label="t('ask.removePlace')"
         severity="secondary"
         variant="text"
@@ -212,7 +215,7 @@ const setSide = (place: AreaPlace, side: (typeof SIDES)[number], value: number) 
       <Checkbox
         :model-value="question.all"
         binary
-        :disabled="!bench.canEdit.value"
+        :disabled="!rights.canEdit.value"
         @update:model-value="set({ all: $event })"
       />
       {{ t('ask.allPlaces') }}

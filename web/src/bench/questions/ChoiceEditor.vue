@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The options of a choice question: which are right, what each says when it is picked.
+import { useRights } from '../useBench.ts'
 import Checkbox from 'primevue/checkbox'
 import RadioButton from 'primevue/radiobutton'
 import { computed } from 'vue'
@@ -15,7 +16,8 @@ import RichField from './RichField.vue'
 import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: ChoiceQuestion }>()
-const { bench, make, set } = useQuestion(() => props.question)
+const { make, set } = useQuestion(() => props.question)
+const rights = useRights()
 const { t } = useI18n()
 const questionId = computed(() => props.question.id)
 const CREDITS = ['allOrNothing', 'partial', 'penalised'] as const
@@ -38,7 +40,7 @@ const isAlone = (lines: PastedLine[]) =>
         <Checkbox
           :model-value="question.several"
           binary
-          :disabled="!bench.canEdit.value"
+          :disabled="!rights.canEdit.value"
           @update:model-value="make(edits.setSeveral, { questionId, several: $event })"
         />
         {{ t('sheet.several') }}
@@ -47,7 +49,7 @@ const isAlone = (lines: PastedLine[]) =>
         <Checkbox
           :model-value="question.shuffle ?? false"
           binary
-          :disabled="!bench.canEdit.value"
+          :disabled="!rights.canEdit.value"
           @update:model-value="set({ shuffle: $event })"
         />
         {{ t('ask.shuffle') }}
@@ -70,7 +72,7 @@ const isAlone = (lines: PastedLine[]) =>
             v-if="question.several"
             :model-value="entry.right"
             binary
-            :disabled="!bench.canEdit.value"
+            :disabled="!rights.canEdit.value"
             :aria-label="t('sheet.isRight', { number })"
             @update:model-value="
               make(edits.setOptionRight, { questionId, optionId: entry.id, right: $event })
@@ -81,7 +83,7 @@ const isAlone = (lines: PastedLine[]) =>
             :model-value="entry.right ? entry.id : null"
             :value="entry.id"
             :name="`right-${questionId}`"
-            :disabled="!bench.canEdit.value"
+            :disabled="!rights.canEdit.value"
             :aria-label="t('sheet.isRight', { number })"
             @update:model-value="
               make(edits.setOptionRight, { questionId, optionId: entry.id, right: true })

@@ -6,7 +6,7 @@ import { computed, nextTick, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { inOrder } from '@fernbrake/core/fields'
 import { edits } from '@fernbrake/core/lesson'
-import { useBench } from '../useBench.ts'
+import { useRights, useBench } from '../useBench.ts'
 
 const props = defineProps<{
   questionId: string
@@ -24,6 +24,7 @@ const props = defineProps<{
 }>()
 defineSlots<{ default(props: { entry: E; number: number; called: string }): unknown }>()
 const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const rows = computed(() => inOrder(Object.values(props.entries)))
 const list = useTemplateRef('list')
@@ -50,7 +51,7 @@ function move(entryId: string, by: 1 | -1): void {
       <div class="fields">
         <slot :entry="entry" :number="index + 1" :called="nameOf(index + 1)" />
       </div>
-      <div v-if="bench.canEdit.value" class="acts">
+      <div v-if="rights.canEdit.value" class="acts">
         <template v-if="!fixed">
           <Button
             label="↑"
@@ -87,7 +88,7 @@ function move(entryId: string, by: 1 | -1): void {
       severity="secondary"
       variant="outlined"
       size="small"
-      :disabled="!bench.canEdit.value || rows.length >= most"
+      :disabled="!rights.canEdit.value || rows.length >= most"
       @click="add"
     />
   </div>

@@ -19,7 +19,7 @@ import CheckField from '../CheckField.vue'
 import ChoiceField from '../ChoiceField.vue'
 import LinePicker from '../LinePicker.vue'
 import StretchTimes from '../StretchTimes.vue'
-import { useBench } from '../useBench.ts'
+import { usePlayhead, useReading, useRights, useBench } from '../useBench.ts'
 
 const props = defineProps<{
   /** What asks it of a film; null in a quiz. */
@@ -28,6 +28,9 @@ const props = defineProps<{
   judged: boolean
 }>()
 const bench = useBench()
+const playhead = usePlayhead()
+const reading = useReading()
+const rights = useRights()
 const { t } = useI18n()
 const { draft } = bench
 const evidence = computed(() => props.question.evidence)
@@ -60,7 +63,7 @@ const untilMs = computed(
   () => props.cue?.atMs ?? (filmLengthMs(bench.lesson.value, filmId.value ?? '') || 0),
 )
 const script = computed(() => {
-  if (props.cue) return bench.lines.value
+  if (props.cue) return reading.lines.value
   const { lesson } = bench
   const found = filmId.value && scriptOfPart(lesson.value, filmId.value, lesson.value.language)
   return found ? linesInOrder(found) : []
@@ -121,9 +124,9 @@ function pickFilm(partId: string): void {
         severity="secondary"
         variant="text"
         size="small"
-        @click="bench.seek(evidence.fromMs)"
+        @click="playhead.seek(evidence.fromMs)"
       />
-      <template v-if="bench.canEdit.value && filmId">
+      <template v-if="rights.canEdit.value && filmId">
         <Button
           v-if="script.length > 0"
           :label="t(picking ? 'evidence.donePicking' : 'evidence.pick')"

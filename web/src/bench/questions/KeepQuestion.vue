@@ -8,10 +8,11 @@ import { edits } from '@fernbrake/core/lesson'
 import { forShelf, type Question } from '@fernbrake/core/questions'
 import { call } from '../../api/client.ts'
 import FaultNotice from '../../ui/FaultNotice.vue'
-import { useBench } from '../useBench.ts'
+import { useRights, useBench } from '../useBench.ts'
 
 const props = defineProps<{ question: Question }>()
 const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const fault = shallowRef<unknown>(null)
 const busy = ref(false)
@@ -39,7 +40,7 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <fieldset v-if="bench.canEdit.value">
+  <fieldset v-if="rights.canEdit.value">
     <legend>{{ t('questionShelf.title') }}</legend>
     <p class="help">{{ t('questionShelf.keepHelp') }}</p>
     <Button

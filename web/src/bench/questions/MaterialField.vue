@@ -9,11 +9,12 @@ import { edits } from '@fernbrake/core/lesson'
 import type { Question } from '@fernbrake/core/questions'
 import ChoiceField from '../ChoiceField.vue'
 import WordsField from '../WordsField.vue'
-import { useBench } from '../useBench.ts'
+import { useRights, useBench } from '../useBench.ts'
 import RichField from './RichField.vue'
 
 const props = defineProps<{ question: Question }>()
 const bench = useBench()
+const rights = useRights()
 const { draft } = bench
 const { t } = useI18n()
 const NONE = 'no material'
@@ -70,7 +71,7 @@ function pick(value: string): void {
         @change="draft.make(edits.setMaterial, { materialId: own.id, change: { text: $event } })"
       />
       <Button
-        v-if="bench.canEdit.value"
+        v-if="rights.canEdit.value"
         :label="t('material.remove')"
         severity="secondary"
         variant="text"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The right number, how near an answer must come to it, and its unit.
+import { useRights } from '../useBench.ts'
 import Checkbox from 'primevue/checkbox'
 import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
@@ -18,7 +19,8 @@ import WordsField from '../WordsField.vue'
 import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: NumberQuestion }>()
-const { bench, set } = useQuestion(() => props.question)
+const { set } = useQuestion(() => props.question)
+const rights = useRights()
 const { t } = useI18n()
 const valueId = useId()
 const tryId = useId()
@@ -78,7 +80,7 @@ const unitHelp = computed(() => {
           :model-value="written"
           inputmode="decimal"
           :invalid="!isRead"
-          :disabled="!bench.canEdit.value"
+          :disabled="!rights.canEdit.value"
           @update:model-value="write($event ?? '')"
         />
       </div>
@@ -130,7 +132,7 @@ const unitHelp = computed(() => {
         <Checkbox
           :model-value="question.unitNeeded"
           binary
-          :disabled="!bench.canEdit.value"
+          :disabled="!rights.canEdit.value"
           @update:model-value="set({ unitNeeded: $event })"
         />
         {{ t('ask.unitNeeded') }}

@@ -7,7 +7,7 @@ import { computed, ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { isBlank, type RichText } from '@fernbrake/core/fields'
 import { edits } from '@fernbrake/core/lesson'
-import { useBench } from '../useBench.ts'
+import { useRights, useBench } from '../useBench.ts'
 
 const props = defineProps<{
   questionId: string
@@ -22,6 +22,7 @@ const props = defineProps<{
   alone?: (lines: Line[]) => boolean
 }>()
 const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const id = useId()
 const open = ref(false)
@@ -48,7 +49,7 @@ function take(): void {
 </script>
 
 <template>
-  <div v-if="bench.canEdit.value" class="paste">
+  <div v-if="rights.canEdit.value" class="paste">
     <Button
       :label="t('ask.pasteList')"
       severity="secondary"

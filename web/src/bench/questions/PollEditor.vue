@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The options of a poll, their colours, and who sees how all answered.
+import { useRights } from '../useBench.ts'
 import Checkbox from 'primevue/checkbox'
 import { useI18n } from 'vue-i18n'
 import { edits } from '@fernbrake/core/lesson'
@@ -13,7 +14,8 @@ import RichField from './RichField.vue'
 import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: PollQuestion }>()
-const { bench, make, set, setEntry } = useQuestion(() => props.question)
+const { make, set, setEntry } = useQuestion(() => props.question)
+const rights = useRights()
 const { t } = useI18n()
 const PATH = ['options']
 const blank = () => ({ text: '', colour: null })
@@ -26,7 +28,7 @@ const blank = () => ({ text: '', colour: null })
       <Checkbox
         :model-value="question.several"
         binary
-        :disabled="!bench.canEdit.value"
+        :disabled="!rights.canEdit.value"
         @update:model-value="make(edits.setSeveral, { questionId: question.id, several: $event })"
       />
       {{ t('sheet.several') }}

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The sets of a recap: similar statements, of which one is true.
+import { useRights } from '../useBench.ts'
 import Button from 'primevue/button'
 import RadioButton from 'primevue/radiobutton'
 import { nanoid } from 'nanoid'
@@ -12,7 +13,8 @@ import RichField from './RichField.vue'
 import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: RecapQuestion }>()
-const { bench, make, setEntry } = useQuestion(() => props.question)
+const { make, setEntry } = useQuestion(() => props.question)
+const rights = useRights()
 const { t } = useI18n()
 const MOST_SETS = 12
 const sets = computed(() => setsInOrder(props.question))
@@ -49,7 +51,7 @@ function addSet(): void {
             :model-value="entry.right ? entry.id : null"
             :value="entry.id"
             :name="`true-${set.id}`"
-            :disabled="!bench.canEdit.value"
+            :disabled="!rights.canEdit.value"
             :aria-label="t('ask.isTrue', { number, set: index + 1 })"
             @update:model-value="setEntry(pathOf(set.id), entry.id, { right: true }, 'right')"
           />
@@ -66,7 +68,7 @@ function addSet(): void {
       </div>
     </EntryRows>
     <Button
-      v-if="bench.canEdit.value && sets.length > 1"
+      v-if="rights.canEdit.value && sets.length > 1"
       :label="t('ask.removeSet', { number: index + 1 })"
       severity="secondary"
       variant="text"
@@ -79,7 +81,7 @@ function addSet(): void {
     severity="secondary"
     variant="outlined"
     size="small"
-    :disabled="!bench.canEdit.value || sets.length >= MOST_SETS"
+    :disabled="!rights.canEdit.value || sets.length >= MOST_SETS"
     @click="addSet"
   />
 </template>

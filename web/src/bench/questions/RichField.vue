@@ -7,14 +7,14 @@ import { isSameText, plainOf, type RichText } from '@fernbrake/core/fields'
 import { readFormulas, typeFormulas } from '@fernbrake/core/text'
 import { TextView } from '@fernbrake/player'
 import WordsField from '../WordsField.vue'
-import { useBench } from '../useBench.ts'
+import { useRights } from '../useBench.ts'
 
 const props = withDefaults(
   defineProps<{ label: string; text: RichText; max: number; rows?: number; hideLabel?: boolean }>(),
   { rows: 1 },
 )
 const emit = defineEmits<{ change: [text: RichText] }>()
-const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 /** What stands in the field; it is set anew only where somebody else, or undo, changed what it says. */
 const typed = ref(typeFormulas(props.text))
@@ -50,7 +50,7 @@ function type(words: string): void {
     <span v-else class="label" :class="{ 'visually-hidden': hideLabel }">{{ label }}</span>
     <TextView v-if="isDrawn" class="shown" :text="text" />
     <div
-      v-if="bench.canEdit.value"
+      v-if="rights.canEdit.value"
       class="ways"
       :class="{ always: typed === null, within: hideLabel && typed !== null }"
     >

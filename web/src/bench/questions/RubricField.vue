@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The rubric of what a person marks: written as lines, shown as it will be used.
+import { useRights } from '../useBench.ts'
 import { computed, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import {
@@ -14,7 +15,8 @@ import {
 import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: LongTextQuestion | RecordingQuestion | UploadQuestion }>()
-const { bench, set } = useQuestion(() => props.question as LongTextQuestion)
+const { set } = useQuestion(() => props.question as LongTextQuestion)
+const rights = useRights()
 const { t, n } = useI18n()
 const id = useId()
 const criteria = computed(() => rubricOf(props.question))
@@ -35,7 +37,7 @@ const rows = computed(() => Math.min(10, (props.question.rubric ?? '').split('\n
         :maxlength="LONGEST_RUBRIC"
         :placeholder="t('ask.rubricExample')"
         :value="question.rubric ?? ''"
-        :disabled="!bench.canEdit.value"
+        :disabled="!rights.canEdit.value"
         :aria-describedby="`${id}-help`"
         @change="set({ rubric: ($event.target as HTMLTextAreaElement).value })"
       />

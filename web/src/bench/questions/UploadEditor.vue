@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Which sorts of file are taken, how many, and how large.
+import { useRights } from '../useBench.ts'
 import Checkbox from 'primevue/checkbox'
 import { useI18n } from 'vue-i18n'
 import {
@@ -14,7 +15,8 @@ import RubricField from './RubricField.vue'
 import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: UploadQuestion }>()
-const { bench, set } = useQuestion(() => props.question)
+const { set } = useQuestion(() => props.question)
+const rights = useRights()
 const { t } = useI18n()
 </script>
 
@@ -26,7 +28,7 @@ const { t } = useI18n()
       <Checkbox
         :model-value="question.takes[sort]"
         binary
-        :disabled="!bench.canEdit.value"
+        :disabled="!rights.canEdit.value"
         @update:model-value="set({ takes: { ...question.takes, [sort]: $event } })"
       />
       {{ t(`ask.fileSort.${sort}`) }}

@@ -3,7 +3,7 @@
 import Checkbox from 'primevue/checkbox'
 import { useI18n } from 'vue-i18n'
 import type { WordRules } from '@fernbrake/core/questions'
-import { useBench } from '../useBench.ts'
+import { useRights } from '../useBench.ts'
 
 const props = defineProps<{
   rules: WordRules
@@ -12,7 +12,7 @@ const props = defineProps<{
 }>()
 const MOST_SHOWN = 12
 const emit = defineEmits<{ change: [rules: WordRules] }>()
-const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const minds = (change: Partial<WordRules['minds']>) =>
   emit('change', { ...props.rules, minds: { ...props.rules.minds, ...change } })
@@ -24,7 +24,7 @@ const minds = (change: Partial<WordRules['minds']>) =>
       <Checkbox
         :model-value="rules.typos"
         binary
-        :disabled="!bench.canEdit.value"
+        :disabled="!rights.canEdit.value"
         @update:model-value="emit('change', { ...rules, typos: $event })"
       />
       {{ t('ask.typos') }}
@@ -42,7 +42,7 @@ const minds = (change: Partial<WordRules['minds']>) =>
       <Checkbox
         :model-value="rules.minds.case"
         binary
-        :disabled="!bench.canEdit.value"
+        :disabled="!rights.canEdit.value"
         @update:model-value="minds({ case: $event })"
       />
       {{ t('ask.mindsCase') }}
@@ -51,7 +51,7 @@ const minds = (change: Partial<WordRules['minds']>) =>
       <Checkbox
         :model-value="rules.minds.accents"
         binary
-        :disabled="!bench.canEdit.value"
+        :disabled="!rights.canEdit.value"
         @update:model-value="minds({ accents: $event })"
       />
       {{ t('ask.mindsAccents') }}

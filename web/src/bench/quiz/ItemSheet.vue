@@ -7,11 +7,13 @@ import { useI18n } from 'vue-i18n'
 import { edits, sectionsInOrder, type QuizItem, type QuizPart } from '@fernbrake/core/lesson'
 import QuestionEditor from '../QuestionEditor.vue'
 import SheetFrame from '../SheetFrame.vue'
-import { useBench } from '../useBench.ts'
+import { usePlaces, useRights, useBench } from '../useBench.ts'
 import PlaceButtons from './PlaceButtons.vue'
 
 const props = defineProps<{ quiz: QuizPart; item: QuizItem }>()
 const bench = useBench()
+const places = usePlaces()
+const rights = useRights()
 const { draft } = bench
 const { t } = useI18n()
 const where = computed(() => ({ partId: props.quiz.id, itemId: props.item.id }))
@@ -31,14 +33,14 @@ const canMove = (by: 1 | -1) => {
 function copy(): void {
   const ids = { newItemId: nanoid(), newQuestionId: nanoid() }
   if (draft.make(edits.copyQuizItem, { ...where.value, ...ids }))
-    bench.quizPlace.value = { kind: 'item', id: ids.newItemId }
+    places.quizPlace.value = { kind: 'item', id: ids.newItemId }
 }
 
 /** The question that takes its place is shown next, else the quiz. */
 function remove(): void {
   const next = order.value[at.value + 1] ?? order.value[at.value - 1]
   if (!draft.make(edits.removeQuizItem, where.value)) return
-  bench.quizPlace.value = next ? { kind: 'item', id: next } : { kind: 'quiz' }
+  places.quizPlace.value = next ? { kind: 'item', id: next } : { kind: 'quiz' }
 }
 </script>
 
@@ -46,9 +48,9 @@ function remove(): void {
   <SheetFrame
     class="item"
     :title="t('quiz.questionOf', { number: at + 1, count: order.length })"
-    @close="bench.quizPlace.value = { kind: 'quiz' }"
+    @close="places.quizPlace.value = { kind: 'quiz' }"
   >
-    <template v-if="bench.canEdit.value" #actions>
+    <template v-if="rights.canEdit.value" #actions>
       <PlaceButtons
         :can-up="canMove(-1)"
         :can-down="canMove(1)"
@@ -64,7 +66,7 @@ function remove(): void {
         />
       </PlaceButtons>
     </template>
-    <p v-if="!bench.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
+    <p v-if="!rights.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
     <QuestionEditor :question-id="item.questionId" :cue="null" />
   </SheetFrame>
 </template>

@@ -7,7 +7,7 @@ import type { KeptQuestion } from '@fernbrake/core/contract'
 import { edits, type QuizPart } from '@fernbrake/core/lesson'
 import QuestionShelf from '../QuestionShelf.vue'
 import TrialPanel from '../TrialPanel.vue'
-import { useBench } from '../useBench.ts'
+import { usePlaces, useBench } from '../useBench.ts'
 import ItemSheet from './ItemSheet.vue'
 import QuizOutline from './QuizOutline.vue'
 import QuizSheet from './QuizSheet.vue'
@@ -19,8 +19,9 @@ const props = defineProps<{
   covered: boolean
 }>()
 const bench = useBench()
+const places = usePlaces()
 const { t } = useI18n()
-const place = bench.quizPlace
+const place = places.quizPlace
 const item = computed(() =>
   place.value.kind === 'item' ? (props.quiz.items[place.value.id] ?? null) : null,
 )

@@ -7,13 +7,15 @@ import { useI18n } from 'vue-i18n'
 import { isBlank, plainOf } from '@fernbrake/core/fields'
 import { edits, MOST_NEW_IDS, sectionsInOrder, type QuizPart } from '@fernbrake/core/lesson'
 import { findWhatCannotBeAsked, isGraded } from '@fernbrake/core/questions'
-import { useBench, type QuizPlace } from '../useBench.ts'
+import { type QuizPlace, usePlaces, useRights, useBench } from '../useBench.ts'
 
 const props = defineProps<{ quiz: QuizPart }>()
 const bench = useBench()
+const places = usePlaces()
+const rights = useRights()
 const { draft } = bench
 const { t, n } = useI18n()
-const place = bench.quizPlace
+const place = places.quizPlace
 
 const sections = computed(() => {
   let number = 0
@@ -114,7 +116,7 @@ function addSection(): void {
           </button>
         </li>
       </ol>
-      <div v-if="bench.canEdit.value" class="adds">
+      <div v-if="rights.canEdit.value" class="adds">
         <Button
           :label="t('quiz.addQuestion')"
           severity="secondary"
@@ -133,7 +135,7 @@ function addSection(): void {
       </div>
     </section>
     <Button
-      v-if="bench.canEdit.value"
+      v-if="rights.canEdit.value"
       class="add-section"
       :label="t('quiz.addSection')"
       severity="secondary"

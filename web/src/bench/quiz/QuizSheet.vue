@@ -9,10 +9,11 @@ import EndingFields from '../EndingFields.vue'
 import RichField from '../questions/RichField.vue'
 import SheetFrame from '../SheetFrame.vue'
 import WordsField from '../WordsField.vue'
-import { useBench } from '../useBench.ts'
+import { useRights, useBench } from '../useBench.ts'
 
 const props = defineProps<{ quiz: QuizPart }>()
 const bench = useBench()
+const rights = useRights()
 const { draft } = bench
 const { t } = useI18n()
 const partId = computed(() => props.quiz.id)
@@ -30,7 +31,7 @@ const set = (rules: Partial<QuizRules>) =>
 
 <template>
   <SheetFrame :title="t('quiz.quiz')" :closes="false">
-    <p v-if="!bench.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
+    <p v-if="!rights.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
     <WordsField
       :label="t('parts.name')"
       :text="quiz.title"

@@ -7,22 +7,24 @@ import { edits, type QuizPart, type QuizSection } from '@fernbrake/core/lesson'
 import RichField from '../questions/RichField.vue'
 import SheetFrame from '../SheetFrame.vue'
 import WordsField from '../WordsField.vue'
-import { useBench } from '../useBench.ts'
+import { usePlaces, useRights, useBench } from '../useBench.ts'
 import PlaceButtons from './PlaceButtons.vue'
 
 const props = defineProps<{ quiz: QuizPart; section: QuizSection }>()
 const bench = useBench()
+const places = usePlaces()
+const rights = useRights()
 const { draft } = bench
 const { t } = useI18n()
 const where = computed(() => ({ partId: props.quiz.id, sectionId: props.section.id }))
 const order = computed(() => inOrder(Object.values(props.quiz.sections)).map(({ id }) => id))
 const at = computed(() => order.value.indexOf(props.section.id))
-const close = () => (bench.quizPlace.value = { kind: 'quiz' })
+const close = () => (places.quizPlace.value = { kind: 'quiz' })
 </script>
 
 <template>
   <SheetFrame :title="t('quiz.section')" @close="close">
-    <template v-if="bench.canEdit.value" #actions>
+    <template v-if="rights.canEdit.value" #actions>
       <PlaceButtons
         :can-up="at > 0"
         :can-down="at < order.length - 1"
@@ -30,7 +32,7 @@ const close = () => (bench.quizPlace.value = { kind: 'quiz' })
         @remove="draft.make(edits.removeQuizSection, where)"
       />
     </template>
-    <p v-if="!bench.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
+    <p v-if="!rights.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
     <WordsField
       :label="t('quiz.sectionTitle')"
       :text="section.title"

@@ -9,19 +9,21 @@ import { filmLengthMs, filmsInOrder } from '@fernbrake/core/lesson'
 import ChoiceField from '../ChoiceField.vue'
 import TakeInto from '../placing/TakeInto.vue'
 import StretchTimes from '../StretchTimes.vue'
-import { useBench } from '../useBench.ts'
+import { usePlaces, usePlayhead, useBench } from '../useBench.ts'
 import PadFrame from './PadFrame.vue'
 
 type Medium = Extract<Block, { block: 'picture' | 'sound' | 'stretch' }>
 const props = defineProps<{ kind: Medium['block'] }>()
 const emit = defineEmits<{ done: [block: Medium]; close: [] }>()
 const bench = useBench()
+const places = usePlaces()
+const playhead = usePlayhead()
 const { t } = useI18n()
 
 /** As long as one sentence or two. */
 const USUAL_STRETCH_MS = 8000
-const fromMs = ref(Math.max(0, bench.mediaMs.value - USUAL_STRETCH_MS))
-const toMs = ref(Math.max(bench.mediaMs.value, USUAL_STRETCH_MS))
+const fromMs = ref(Math.max(0, playhead.mediaMs.value - USUAL_STRETCH_MS))
+const toMs = ref(Math.max(playhead.mediaMs.value, USUAL_STRETCH_MS))
 const films = computed(() =>
   filmsInOrder(bench.lesson.value).map(({ id, title }) => ({
     value: id,
@@ -29,7 +31,7 @@ const films = computed(() =>
   })),
 )
 /** The film that it is a stretch of: the open one, or one of the lesson's. */
-const filmId = ref(bench.part.value?.id ?? films.value[0]?.value ?? null)
+const filmId = ref(places.part.value?.id ?? films.value[0]?.value ?? null)
 const lengthMs = computed(() => filmLengthMs(bench.lesson.value, filmId.value ?? '') ?? 0)
 const canStretch = computed(
   () => filmId.value !== null && fromMs.value < toMs.value && toMs.value <= lengthMs.value,

@@ -8,7 +8,7 @@ import { useI18n } from 'vue-i18n'
 import Button from 'primevue/button'
 import { END, graphOf, type Way } from '@fernbrake/core/routes'
 import type { Part } from '@fernbrake/core/lesson'
-import { useBench } from '../useBench.ts'
+import { useRights, useBench } from '../useBench.ts'
 import { isInColumns, layOut, NODE } from './layout.ts'
 import RouteLines from './RouteLines.vue'
 import { usePull } from './usePull.ts'
@@ -24,6 +24,7 @@ const emit = defineEmits<{
   drawn: [fromId: string, toId: string]
 }>()
 const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const flow = useVueFlow('routes')
 const graph = computed(() => graphOf(bench.lesson.value))
@@ -136,7 +137,7 @@ const pulled = computed(() => {
           t('routes.end')
         }}</span>
         <span
-          v-if="data.part && bench.canEdit.value"
+          v-if="data.part && rights.canEdit.value"
           class="foot nodrag nopan"
           :data-foot="id"
           :title="t('routes.pull')"

@@ -9,13 +9,16 @@ import { edits } from '@fernbrake/core/lesson'
 import { END, surveyRoutes, type Way } from '@fernbrake/core/routes'
 import { useQuery } from '../../ui/useQuery.ts'
 import SheetFrame from '../SheetFrame.vue'
-import { useBench } from '../useBench.ts'
+import { usePlaces, useRights, useSelection, useBench } from '../useBench.ts'
 import GateField from './GateField.vue'
 import RouteMap from './RouteMap.vue'
 import RoutesSheet from './RoutesSheet.vue'
 import WaysField from './WaysField.vue'
 
 const bench = useBench()
+const places = usePlaces()
+const rights = useRights()
+const selection = useSelection()
 const { draft } = bench
 const { t } = useI18n()
 const route = useRoute()
@@ -55,9 +58,9 @@ function pickWay(way: Way): void {
   pick(way.fromId)
   pressed.value = way
   if (!isWrittenThere(way)) return
-  bench.goToPart(way.fromId)
-  if (way.kind === 'pin') bench.thingId.value = way.thingId
-  else bench.select(way.thingId, true)
+  places.goToPart(way.fromId)
+  if (way.kind === 'pin') places.thingId.value = way.thingId
+  else selection.select(way.thingId, true)
 }
 function draw(fromId: string, toId: string): void {
   const target =
@@ -95,7 +98,7 @@ const place = (id: string) => ({ params: { lessonId: lessonId.value }, query: { 
       :title="part.title || t('bench.untitled')"
       @close="partId = null"
     >
-      <p v-if="!bench.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
+      <p v-if="!rights.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
       <div class="sheet-form">
         <div class="links">
           <Button
@@ -103,7 +106,7 @@ const place = (id: string) => ({ params: { lessonId: lessonId.value }, query: { 
             severity="secondary"
             variant="outlined"
             size="small"
-            @click="(bench.goToPart(part.id), router.push({ name: 'bench', ...place(part.id) }))"
+            @click="(places.goToPart(part.id), router.push({ name: 'bench', ...place(part.id) }))"
           />
           <RouterLink :to="{ name: 'preview', ...place(part.id) }">{{
             t('routes.tryFromHere')

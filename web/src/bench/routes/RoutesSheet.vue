@@ -7,11 +7,12 @@ import { clockTime } from '@fernbrake/core/media'
 import type { Extreme, RouteFinding, Survey } from '@fernbrake/core/routes'
 import ChoiceField from '../ChoiceField.vue'
 import SheetFrame from '../SheetFrame.vue'
-import { useBench } from '../useBench.ts'
+import { useRights, useBench } from '../useBench.ts'
 
 const props = defineProps<{ survey: Survey }>()
 const emit = defineEmits<{ part: [partId: string] }>()
 const bench = useBench()
+const rights = useRights()
 const { t, n } = useI18n()
 const titleOf = (partId: string) => bench.lesson.value.parts[partId]?.title || t('bench.untitled')
 const partOf = (finding: RouteFinding) =>
@@ -73,7 +74,7 @@ const choices = <T extends string>(of: string, values: readonly T[]) =>
 
 <template>
   <SheetFrame :title="t('routes.routes')" :closes="false">
-    <p v-if="!bench.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
+    <p v-if="!rights.canEdit.value" class="notice straw">{{ t('bench.readOnly') }}</p>
     <div class="sheet-form">
       <section>
         <h3>{{ t('routes.findings') }}</h3>

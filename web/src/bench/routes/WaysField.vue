@@ -9,10 +9,11 @@ import { followingPart, graphOf } from '@fernbrake/core/routes'
 import ChoiceField from '../ChoiceField.vue'
 import ConditionFields from '../ConditionFields.vue'
 import WordsField from '../WordsField.vue'
-import { useBench } from '../useBench.ts'
+import { useRights, useBench } from '../useBench.ts'
 
 const props = defineProps<{ part: Part; pickedId?: string | null }>()
 const bench = useBench()
+const rights = useRights()
 const { draft } = bench
 const { t } = useI18n()
 const routes = computed(() => routesFrom(bench.lesson.value, props.part.id))
@@ -88,7 +89,7 @@ const order = computed(() => {
         :max="200"
         @change="set(route.id, { words: $event })"
       />
-      <div v-if="bench.canEdit.value" class="buttons">
+      <div v-if="rights.canEdit.value" class="buttons">
         <Button
           v-for="by in [-1, 1] as const"
           :key="by"
@@ -109,7 +110,7 @@ const order = computed(() => {
       </div>
     </div>
     <Button
-      v-if="bench.canEdit.value"
+      v-if="rights.canEdit.value"
       class="add"
       :label="t('routes.add')"
       severity="secondary"

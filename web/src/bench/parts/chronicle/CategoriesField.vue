@@ -8,11 +8,12 @@ import { inOrder } from '@fernbrake/core/fields'
 import { edits, type ChroniclePart } from '@fernbrake/core/lesson'
 import ColourField from '../../ColourField.vue'
 import WordsField from '../../WordsField.vue'
-import { useBench } from '../../useBench.ts'
+import { useRights, useBench } from '../../useBench.ts'
 import { useThings } from '../useThings.ts'
 
 const props = defineProps<{ part: ChroniclePart }>()
 const bench = useBench()
+const rights = useRights()
 const { draft } = bench
 const { t } = useI18n()
 const { set } = useThings(() => props.part)
@@ -46,7 +47,7 @@ const remove = (thingId: string) =>
         @change="set(category.id, { name: $event })"
       />
       <Button
-        v-if="bench.canEdit.value"
+        v-if="rights.canEdit.value"
         :label="t('sheet.delete')"
         severity="danger"
         variant="text"
@@ -55,7 +56,7 @@ const remove = (thingId: string) =>
       />
     </div>
     <Button
-      v-if="bench.canEdit.value"
+      v-if="rights.canEdit.value"
       class="add"
       :label="t('parts.addCategory')"
       severity="secondary"

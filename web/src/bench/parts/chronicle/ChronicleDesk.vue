@@ -10,7 +10,7 @@ import { edits, type ChroniclePart } from '@fernbrake/core/lesson'
 import { ChronicleDrawing, useChronicle } from '@fernbrake/player'
 import ChoiceField from '../../ChoiceField.vue'
 import RichField from '../../questions/RichField.vue'
-import { useBench } from '../../useBench.ts'
+import { usePlaces, useRights, useBench } from '../../useBench.ts'
 import MediumField from '../MediumField.vue'
 import PartSheet from '../PartSheet.vue'
 import PartTitle from '../PartTitle.vue'
@@ -21,9 +21,11 @@ import ItemSheet from './ItemSheet.vue'
 
 const props = defineProps<{ part: ChroniclePart; covered: boolean }>()
 const bench = useBench()
+const places = usePlaces()
+const rights = useRights()
 const { t } = useI18n()
 const { add } = useThings(() => props.part)
-const picked = bench.thingId
+const picked = places.thingId
 const { items } = useChronicle(toRef(props, 'part'))
 const item = computed(() => props.part.items[picked.value ?? ''] ?? null)
 const order = computed(() => items.value.map(({ item: one }) => one.id))
@@ -75,7 +77,7 @@ function addItem(): void {
       </li>
     </ol>
     <Button
-      v-if="bench.canEdit.value"
+      v-if="rights.canEdit.value"
       class="add"
       :label="t('parts.addItem')"
       severity="secondary"
@@ -112,7 +114,7 @@ function addItem(): void {
           :place="{ at: 'background', partId: part.id }"
         >
           <Button
-            v-if="part.background && bench.canEdit.value"
+            v-if="part.background && rights.canEdit.value"
             :label="t('parts.noBackground')"
             severity="secondary"
             variant="text"

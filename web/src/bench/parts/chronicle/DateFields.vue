@@ -10,12 +10,12 @@ import {
   type ChronicleDate,
 } from '@fernbrake/core/chronicle'
 import ChoiceField from '../../ChoiceField.vue'
-import { useBench } from '../../useBench.ts'
+import { useRights } from '../../useBench.ts'
 import { LOCALE } from '../../../ui/locale.ts'
 
 const props = defineProps<{ label: string; date: ChronicleDate }>()
 const emit = defineEmits<{ change: [date: ChronicleDate] }>()
-const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const yearId = useId()
 
@@ -79,7 +79,7 @@ const numberOf = (value: string) => (value === NONE ? undefined : Number(value))
       <InputText
         :id="yearId"
         :model-value="typed"
-        :disabled="!bench.canEdit.value"
+        :disabled="!rights.canEdit.value"
         :invalid="!isYear"
         inputmode="numeric"
         maxlength="6"

@@ -10,14 +10,14 @@ import CheckField from '../../CheckField.vue'
 import ChoiceField from '../../ChoiceField.vue'
 import RichField from '../../questions/RichField.vue'
 import WordsField from '../../WordsField.vue'
-import { useBench } from '../../useBench.ts'
+import { useRights } from '../../useBench.ts'
 import MediumField from '../MediumField.vue'
 import ThingSheet from '../ThingSheet.vue'
 import { useThings } from '../useThings.ts'
 import DateFields from './DateFields.vue'
 
 const props = defineProps<{ part: ChroniclePart; item: ChronicleItem; order: readonly string[] }>()
-const bench = useBench()
+const rights = useRights()
 const { t } = useI18n()
 const things = useThings(() => props.part)
 const set = (change: Parameters<typeof things.set>[1]) => things.set(props.item.id, change)
@@ -93,7 +93,7 @@ const setMedium = (change: Partial<NonNullable<ChronicleItem['medium']>>) =>
       :place="{ at: 'item', partId: part.id, thingId: item.id, kind }"
     >
       <Button
-        v-if="item.medium && bench.canEdit.value"
+        v-if="item.medium && rights.canEdit.value"
         :label="t('parts.dropMedium')"
         severity="secondary"
         variant="text"

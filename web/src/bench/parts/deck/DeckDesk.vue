@@ -10,7 +10,7 @@ import CheckField from '../../CheckField.vue'
 import TakeInto from '../../placing/TakeInto.vue'
 import RichField from '../../questions/RichField.vue'
 import WordsField from '../../WordsField.vue'
-import { useBench } from '../../useBench.ts'
+import { usePlaces, useRights, useBench } from '../../useBench.ts'
 import PartSheet from '../PartSheet.vue'
 import PartTitle from '../PartTitle.vue'
 import ThingSheet from '../ThingSheet.vue'
@@ -19,9 +19,11 @@ import { useThings } from '../useThings.ts'
 
 const props = defineProps<{ part: DeckPart; covered: boolean }>()
 const bench = useBench()
+const places = usePlaces()
+const rights = useRights()
 const { t } = useI18n()
 const { set } = useThings(() => props.part)
-const picked = bench.thingId
+const picked = places.thingId
 const slides = computed(() => inOrder(Object.values(props.part.slides)))
 const slide = computed(() => props.part.slides[picked.value ?? ''] ?? null)
 const shown = computed(() => slide.value ?? slides.value[0] ?? null)
@@ -65,7 +67,7 @@ function drop(beforeId: string | null): void {
       <li
         v-for="(one, index) in slides"
         :key="one.id"
-        :draggable="bench.canEdit.value"
+        :draggable="rights.canEdit.value"
         :class="{ over: over === one.id && dragged !== one.id }"
         @dragstart="dragged = one.id"
         @dragend="dragged = over = null"
@@ -83,7 +85,7 @@ function drop(beforeId: string | null): void {
         </button>
       </li>
     </ol>
-    <div v-if="bench.canEdit.value" class="adds">
+    <div v-if="rights.canEdit.value" class="adds">
       <TakeInto kind="picture" :place="place" several />
       <TakeInto kind="document" :place="place" />
     </div>

@@ -15,7 +15,7 @@ import {
 import { findWhatCannotBeAsked } from '@fernbrake/core/questions'
 import { PageBlocks, PageBlockView } from '@fernbrake/player'
 import QuestionShelf from '../../QuestionShelf.vue'
-import { useBench } from '../../useBench.ts'
+import { usePlaces, useRights, useBench } from '../../useBench.ts'
 import PartSheet from '../PartSheet.vue'
 import PartTitle from '../PartTitle.vue'
 import ThingsDesk from '../ThingsDesk.vue'
@@ -26,9 +26,11 @@ import { newBlock, type AddKind } from './newBlock.ts'
 
 const props = defineProps<{ part: PagePart; covered: boolean }>()
 const bench = useBench()
+const places = usePlaces()
+const rights = useRights()
 const { t } = useI18n()
 const { add } = useThings(() => props.part)
-const picked = bench.thingId
+const picked = places.thingId
 const block = computed(() => props.part.blocks[picked.value ?? ''] ?? null)
 const all = computed(() => blocksInOrder(props.part))
 /** Where a question from the shelf is to come; null while none is being chosen. */
@@ -85,7 +87,7 @@ function drop(beforeId: string | null, inside: PageBlock['inside']): void {
             <button
               type="button"
               class="handle"
-              :draggable="bench.canEdit.value"
+              :draggable="rights.canEdit.value"
               :aria-pressed="one.id === picked"
               :data-picked="one.id === picked || undefined"
               @dragstart="dragged = one.id"
@@ -108,7 +110,7 @@ function drop(beforeId: string | null, inside: PageBlock['inside']): void {
             <button
               type="button"
               class="handle"
-              :draggable="bench.canEdit.value"
+              :draggable="rights.canEdit.value"
               :data-block="one.id"
               :aria-pressed="one.id === picked"
               :data-picked="one.id === picked || undefined"
@@ -123,7 +125,7 @@ function drop(beforeId: string | null, inside: PageBlock['inside']): void {
         </template>
         <template #end="{ place: there }">
           <div
-            v-if="bench.canEdit.value"
+            v-if="rights.canEdit.value"
             class="adder"
             @dragover.prevent
             @drop.prevent="drop(null, there)"

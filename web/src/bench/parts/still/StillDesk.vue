@@ -11,7 +11,7 @@ import { PinMark, StillPicture } from '@fernbrake/player'
 import TakeInto from '../../placing/TakeInto.vue'
 import RichField from '../../questions/RichField.vue'
 import WordsField from '../../WordsField.vue'
-import { useBench } from '../../useBench.ts'
+import { usePlaces, useRights, useBench } from '../../useBench.ts'
 import MediumField from '../MediumField.vue'
 import PartSheet from '../PartSheet.vue'
 import PartTitle from '../PartTitle.vue'
@@ -21,9 +21,11 @@ import PinSheet from './PinSheet.vue'
 
 const props = defineProps<{ part: StillPart; covered: boolean }>()
 const bench = useBench()
+const places = usePlaces()
+const rights = useRights()
 const { t } = useI18n()
 const { add, set, remove } = useThings(() => props.part)
-const picked = bench.thingId
+const picked = places.thingId
 const pins = computed(() => inOrder(Object.values(props.part.pins)))
 const pin = computed(() => props.part.pins[picked.value ?? ''] ?? null)
 const picture = useTemplateRef('picture')
@@ -56,7 +58,7 @@ const shown = computed((): StillPart => {
   return { ...props.part, pins: { ...props.part.pins, [at.id]: { ...moved, x: at.x, y: at.y } } }
 })
 function press(event: PointerEvent, pinId: string | null): void {
-  if (!bench.canEdit.value || event.button !== 0 || !picture.value) return
+  if (!rights.canEdit.value || event.button !== 0 || !picture.value) return
   if (pinId === null) {
     if (!placing.value) return
     const { x, y } = picture.value.pointAt(event)
@@ -92,7 +94,7 @@ const ARROWS: Record<string, [x: number, y: number]> = {
 function onKey(event: KeyboardEvent): void {
   const pinId = (event.target as HTMLElement).closest<HTMLElement>('[data-pin]')?.dataset.pin
   const moved = pinId && props.part.pins[pinId]
-  if (!moved || !bench.canEdit.value || event.altKey || event.ctrlKey || event.metaKey) return
+  if (!moved || !rights.canEdit.value || event.altKey || event.ctrlKey || event.metaKey) return
   const arrow = ARROWS[event.key]
   if (event.key === 'Delete')
     remove(
@@ -121,7 +123,7 @@ const nameOf = (index: number) =>
     <PartTitle :part="part" :facts="t('parts.pins', pins.length)" />
     <div v-if="!part.mediaId" class="empty">
       <p>{{ t('parts.noPicture') }}</p>
-      <TakeInto v-if="bench.canEdit.value" kind="picture" :place="place" />
+      <TakeInto v-if="rights.canEdit.value" kind="picture" :place="place" />
     </div>
     <div v-else class="plane" :class="{ placing }" @keydown="onKey">
       <StillPicture
@@ -132,7 +134,7 @@ const nameOf = (index: number) =>
         @pick="picked = $event"
         @press="press"
       />
-      <div v-if="bench.canEdit.value" class="tools">
+      <div v-if="rights.canEdit.value" class="tools">
         <Button
           :label="t(placing ? 'parts.placingPin' : 'parts.addPin')"
           :aria-pressed="placing"
