@@ -12,6 +12,7 @@ import {
   type RouteName,
 } from '@fernbrake/core/contract'
 import { sayProblem } from '@fernbrake/core/words'
+import { LOCALE } from '../ui/locale.ts'
 import { isReadOnly } from './readOnly.ts'
 
 export class ApiError extends Error {
@@ -40,7 +41,7 @@ export class ApiError extends Error {
 /** What a fault says, in the language of the interface; what only a newer server knows is said in its own words. */
 export function sentenceOf({ type, reason, facts, detail }: Problem): string {
   const named = { type: type.slice(OWN_PROBLEMS.length), reason, facts }
-  return sayProblem(document.documentElement.lang, named)?.detail ?? detail
+  return sayProblem(LOCALE, named)?.detail ?? detail
 }
 
 /** What has not been answered by then never will be, in ms; the longest work that is asked for takes less. */

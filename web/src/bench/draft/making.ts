@@ -1,0 +1,92 @@
+// Edits as they are made on this device: on screen and kept at once, each a step that can be undone.
+import { nanoid } from 'nanoid'
+import { computed, shallowRef } from 'vue'
+import {
+  addOwnEdit,
+  amendEdit,
+  carriesOn,
+  emptyUndo,
+  noteEdit,
+  redo,
+  runEdit,
+  undo,
+  type Edit,
+  type EditMade,
+  type Lesson,
+  type UndoOutcome,
+} from '@fernbrake/core/lesson'
+import type { Held } from './held.ts'
+
+/** Letters typed within this time of one another are one step of undo, in ms. */
+const SAME_STEP_MS = 1500
+
+/** `isUnderWay` tells which edits are being sent; `onMade` hears that there is something to send. */
+export function createMaking(
+  { state, keeping, notice, storage }: Held,
+  isUnderWay: (editId: string) => boolean,
+  onMade: () => void,
+) {
+  const steps = shallowRef(emptyUndo)
+  let lastMadeMs = 0
+  let position = Date.now()
+
+  /** Makes a named edit. Answers false, with a notice, where the lesson would not be valid. */
+  function make<A>(edit: Edit<A>, args: A): boolean {
+    const outcome = runEdit(state.value.view, edit, args)
+    if (!outcome.ok) {
+      notice.value = { kind: 'invalid', name: edit.name, issues: outcome.issues }
+      return false
+    }
+    notice.value = null
+    if (outcome.made.patches.length === 0) return true
+    const goesOn = performance.now() - lastMadeMs < SAME_STEP_MS
+    lastMadeMs = performance.now()
+    steps.value = noteEdit(steps.value, outcome.made, goesOn)
+    keep(outcome.made, outcome.lesson, goesOn)
+    return true
+  }
+
+  /** Makes an edit that follows by itself from one made before, and is undone together with it. */
+  function amend<A>(edit: Edit<A>, args: A): void {
+    const outcome = runEdit(state.value.view, edit, args)
+    if (!outcome.ok || outcome.made.patches.length === 0) return
+    steps.value = amendEdit(steps.value, outcome.made)
+    keep(outcome.made, outcome.lesson, false)
+  }
+
+  /** Puts an edit among the waiting ones; letters of one word that have not been sent travel as one edit. */
+  function keep(made: EditMade, lesson: Lesson, goesOn: boolean): void {
+    const last = state.value.pending.at(-1)
+    const merges = goesOn && last && !isUnderWay(last.id) && carriesOn(last, made)
+    const { name, patches } = made
+    if (merges) {
+      const merged = { ...last, patches }
+      const pending = [...state.value.pending.slice(0, -1), merged]
+      state.value = { ...state.value, pending, view: lesson }
+      void storage.put(merged, position)
+    } else {
+      const edit = { id: nanoid(), name, patches }
+      state.value = addOwnEdit(state.value, edit, lesson)
+      void storage.put(edit, (position += 1))
+    }
+    if (keeping.value === 'kept') keeping.value = 'sending'
+    onMade()
+  }
+
+  function step(outcome: UndoOutcome | null): void {
+    if (!outcome) return
+    steps.value = outcome.state
+    lastMadeMs = 0
+    notice.value = outcome.ok ? null : { kind: 'undoBlocked', name: outcome.name, issues: [] }
+    if (outcome.ok) keep(outcome.made, outcome.lesson, false)
+  }
+  return {
+    make,
+    amend,
+    undo: () => step(undo(steps.value, state.value.view)),
+    redo: () => step(redo(steps.value, state.value.view)),
+    undoName: computed(() => steps.value.past.at(-1)?.name ?? null),
+    redoName: computed(() => steps.value.future.at(-1)?.name ?? null),
+    forgetSteps: () => void (steps.value = emptyUndo),
+  }
+}
