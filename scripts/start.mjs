@@ -16,7 +16,8 @@ import { giveUp, say } from './lib/say.mjs'
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const wants = (flag) => process.argv.includes(`--${flag}`)
 const dataFolder = resolve(process.env.FERNBRAKE_DATA ?? join(root, '.data'))
-const wantedPort = Number(process.env.FERNBRAKE_PORT ?? 4310)
+const USUAL_PORT = 4310
+let wantedPort = Number(process.env.FERNBRAKE_PORT ?? USUAL_PORT)
 const pidFile = join(dataFolder, 'server.pid')
 const ownPidFile = join(dataFolder, 'start.pid')
 /** Is there while a new database is filled: files that lie in the data folder meanwhile are the demo's. */
@@ -44,6 +45,9 @@ if (existsSync(join(dataFolder, 'restoring')))
   giveUp('A backup was being restored here and was cut off. Restore it again: npm run restore.')
 notePid(ownPidFile, process.pid)
 await endLeftover(pidFile, 'server/main.ts')
+// Whoever works on it may have another one running, and has not said which port this one is to have.
+if (wants('dev') && !process.env.FERNBRAKE_PORT)
+  wantedPort = await freePort(wantedPort).catch(() => freePort())
 await freePort(wantedPort).catch(() =>
   giveUp(
     `Port ${wantedPort} is taken by another program. Start with another one: FERNBRAKE_PORT=${wantedPort + 1} npm start`,
@@ -83,7 +87,7 @@ const environment = (database) => ({
   FERNBRAKE_DATA: dataFolder,
   FERNBRAKE_PORT: String(wantedPort),
   // The stand-in film host shows the demo's films.
-  ...(hasDemo ? {} : { FERNBRAKE_FILM_HOST: 'no' }),
+  ...(hasDemo ? (wants('dev') ? { FERNBRAKE_FILM_HOST: '0' } : {}) : { FERNBRAKE_FILM_HOST: 'no' }),
 })
 
 const has = (name) =>
@@ -131,9 +135,11 @@ const restarts = createRestarts()
 let hasListened = false
 
 function serve(onListening) {
+  // In development the server begins anew whenever a file of its own changes.
+  const watching = wants('dev') ? ['--watch', '--watch-preserve-output'] : []
   const mode = wants('dev') ? ['--dev'] : []
   // In a process group of its own, so that Ctrl-C comes to it through this command alone, in the right order.
-  server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', ...mode], {
+  server = spawn(process.execPath, [...watching, '--import', 'tsx', 'server/main.ts', ...mode], {
     cwd: root,
     env: {
       ...process.env,

@@ -13,22 +13,31 @@ import {
   sendPage,
   type LearnerPage,
 } from './routes/pages.ts'
-import { REPOSITORY } from './settings.ts'
+import { readSettings, REPOSITORY } from './settings.ts'
 
-/** Mounts Vite for web and player; their hot reload listens on ports beside the server's. */
+/** Mounts Vite for web and player; their hot reload comes by the server's own port, each at an address of its own. */
 export async function mountDevelopmentPages(
   app: Express,
-  _server: Server,
+  server: Server,
   learn: LearnerPage,
 ): Promise<void> {
-  const open = (workspace: string, port: number) =>
+  const ready = join(readSettings(process.env).dataFolder, 'vite')
+  const open = (workspace: string) =>
     createVite({
       root: join(REPOSITORY, workspace),
       configFile: join(REPOSITORY, workspace, 'vite.config.ts'),
+      // Read as it is: a copy that comes and goes would make the server begin anew, again and again.
+      configLoader: 'native',
+      // With the data: several may be worked on at once, each with what was made ready for it.
+      cacheDir: join(ready, workspace),
       appType: 'custom',
-      server: { middlewareMode: true, hmr: { port } },
+      server: {
+        middlewareMode: true,
+        hmr: { server, path: `/hot-${workspace}` },
+        fs: { allow: [REPOSITORY, ready] },
+      },
     })
-  const [player, web] = await Promise.all([open('player', 4320), open('web', 4321)])
+  const [player, web] = await Promise.all([open('player'), open('web')])
   const page =
     (
       workspace: string,
@@ -43,7 +52,10 @@ export async function mountDevelopmentPages(
   app.get(OPEN_PATH, page('player', player))
   app.get(EMBED_PATH, letBeFramed, page('player', player))
   app.get(LEARN_PATH, learn.session, page('player', player, learn.earlyPart))
-  app.use(player.middlewares)
+  // Only what is the player's: it would take what the application asks for by full paths for its own.
+  app.use((request, response, next) =>
+    request.url.startsWith('/player/') ? player.middlewares(request, response, next) : next(),
+  )
   app.use(web.middlewares)
   app.get('/{*path}', page('web', web))
 }
