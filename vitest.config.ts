@@ -1,8 +1,8 @@
 import { defineConfig } from 'vitest/config'
 import vue from '@vitejs/plugin-vue'
 
-// Generous, because a busy machine is no fault; what hangs is still found.
-const LIMIT_MS = 240_000
+// A busy machine is no fault; what hangs is found in two minutes.
+const LIMIT_MS = 120_000
 
 const project = (name: string, more: object = {}) => ({
   plugins: [vue()],
@@ -24,7 +24,12 @@ export default defineConfig({
       project('player'),
       project('web'),
       // The commands themselves, each with a database of its own.
-      project('scripts', { include: ['scripts/**/*.test.mjs'] }),
+      // They start servers, and one installs what a package needs.
+      project('scripts', {
+        include: ['scripts/**/*.test.mjs'],
+        testTimeout: 2 * LIMIT_MS,
+        hookTimeout: 2 * LIMIT_MS,
+      }),
       // Against a real PostgreSQL, which the test command starts; one database a file; much of it is waiting,
       // so two at a time share the cores well. What is kept in memory goes by ids that are drawn anew for each file.
       project('server', { maxWorkers: 2, isolate: false }),

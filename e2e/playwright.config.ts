@@ -22,7 +22,8 @@ export const CHROMIUM = {
 export default defineConfig({
   testDir: 'tests',
   globalTeardown: './support/run.ts',
-  timeout: 900_000,
+  // No step waits longer than two minutes; a test is many of them.
+  timeout: 480_000,
   expect: { timeout: 120_000 },
   // Much of a test is waiting for a film to play; two at a time share the cores well.
   workers: 2,

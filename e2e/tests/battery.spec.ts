@@ -23,7 +23,7 @@ const LEARNER = 'learner@harrowmere.example'
 const FILM = 'the-film'
 
 test.beforeAll(async () => {
-  test.setTimeout(900_000)
+  test.setTimeout(480_000)
   server = await startRealServer({ demo: true })
   device = mkdtempSync(join(tmpdir(), 'fernbrake-device-'))
 })

@@ -19,7 +19,7 @@ let code = ''
 const PASSWORD = 'a heron on the weir'
 
 test.beforeAll(async ({ browser }) => {
-  test.setTimeout(900_000)
+  test.setTimeout(480_000)
   server = await startRealServer({ demo: true })
   desk = await openDesk(browser)
   errors = watchForErrors(desk)

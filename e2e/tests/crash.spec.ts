@@ -20,7 +20,7 @@ const BEGAN_MS = Date.now() - 3_600_000
 
 let server: RealServer
 test.beforeAll(async () => {
-  test.setTimeout(600_000)
+  test.setTimeout(480_000)
   server = await startRealServer({ demo: true })
 })
 test.afterAll(() => server?.stop())

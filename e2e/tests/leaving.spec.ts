@@ -16,7 +16,7 @@ const FILM = 'the-film'
 const FRAMES_MS = 250
 
 test.beforeAll(async ({ browser }) => {
-  test.setTimeout(900_000)
+  test.setTimeout(480_000)
   server = await startRealServer({ demo: true })
   const page = await openDesk(browser)
   context = page.context()

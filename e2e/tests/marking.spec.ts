@@ -33,7 +33,7 @@ async function giveTheLog(): Promise<void> {
 }
 
 test.beforeAll(async ({ browser }) => {
-  test.setTimeout(900_000)
+  test.setTimeout(480_000)
   server = await startRealServer({ demo: true })
   desk = await openDesk(browser)
   errors = watchForErrors(desk)

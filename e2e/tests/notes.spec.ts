@@ -11,7 +11,7 @@ test.describe.configure({ mode: 'serial' })
 
 let server: RealServer
 test.beforeAll(async () => {
-  test.setTimeout(900_000)
+  test.setTimeout(480_000)
   server = await startRealServer({ demo: true })
 })
 test.afterAll(() => server?.stop())

@@ -13,7 +13,7 @@ let bench: Page
 let errors: string[]
 
 test.beforeAll(async ({ browser }) => {
-  test.setTimeout(900_000)
+  test.setTimeout(480_000)
   server = await startRealServer({ demo: true })
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
   bench = await context.newPage()

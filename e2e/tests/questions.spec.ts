@@ -23,7 +23,7 @@ let link = ''
 let kinds: Kind[]
 
 test.beforeAll(async ({ browser }) => {
-  test.setTimeout(900_000)
+  test.setTimeout(480_000)
   desk = await startBench(browser, { title: 'Every Kind of Question', seconds: 7 })
   ;({ page: bench, errors } = desk)
   kinds = everyKind(bench)

@@ -8,7 +8,7 @@ import { startRealServer, type RealServer } from '../support/server.ts'
 
 let server: RealServer
 test.beforeAll(async () => {
-  test.setTimeout(900_000)
+  test.setTimeout(480_000)
   server = await startRealServer({ demo: true })
 })
 test.afterAll(() => server?.stop())

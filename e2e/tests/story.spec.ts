@@ -24,7 +24,7 @@ let errors: string[]
 let link = ''
 
 test.beforeAll(async ({ browser }) => {
-  test.setTimeout(900_000)
+  test.setTimeout(480_000)
   server = await startRealServer()
   folder = mkdtempSync(join(tmpdir(), 'fernbrake-story-'))
   bench = await openDesk(browser)

@@ -18,7 +18,7 @@ const SAID = 'Who holds the lamp?'
 const ASKED = 'May I do it twice?'
 
 test.beforeAll(async ({ browser }) => {
-  test.setTimeout(900_000)
+  test.setTimeout(480_000)
   server = await startRealServer({ demo: true })
   teacher = await openDesk(browser)
   tam = await openPhone(browser)

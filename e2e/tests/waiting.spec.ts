@@ -64,7 +64,7 @@ async function assign(
 }
 
 test.beforeAll(async ({ browser }) => {
-  test.setTimeout(900_000)
+  test.setTimeout(480_000)
   server = await startRealServer({ demo: true })
   const lesson = { id: 'gate-work', lesson: gateWork() }
   await inDatabase(server.settings, (client) => putLesson(client, TEACHER, lesson))
