@@ -86,7 +86,7 @@ const thickness = computed(() =>
 
 const msAt = (clientX: number) => msAtX(clientX - root.value!.getBoundingClientRect().left)
 
-const { marquee, onDown, onMove, onUp, onCancel } = useFrondPointer({
+const { marquee, onDown } = useFrondPointer({
   root,
   msAt,
   crowdedAt: (at) => cueAt(at, crowd.value, places.value)?.id ?? null,
@@ -100,15 +100,7 @@ const { marquee, onDown, onMove, onUp, onCancel } = useFrondPointer({
 </script>
 
 <template>
-  <div
-    ref="root"
-    class="frond"
-    :class="{ small, seekable, editable }"
-    @pointerdown="onDown"
-    @pointermove="onMove"
-    @pointerup="onUp"
-    @pointercancel="onCancel"
-  >
+  <div ref="root" class="frond" :class="{ small, seekable, editable }" @pointerdown="onDown">
     <svg :width="fullWidth" :height="height" aria-hidden="true" focusable="false">
       <path v-if="watching" :d="thickness" class="thick" />
       <line v-else :x1="x(0)" :x2="x(durationMs)" :y1="stemY" :y2="stemY" class="stem" />

@@ -1,5 +1,6 @@
 // What a pointer does on a frond: seek on the stem, pick and drag cues, draw a marquee round several.
 import { ref, type Ref } from 'vue'
+import { followPointer } from '../ui/followPointer.ts'
 import type { Marquee } from './crowd.ts'
 import type { FrondDrag } from './model.ts'
 
@@ -55,7 +56,10 @@ export function useFrondPointer(options: PointerOptions) {
   function onDown(event: PointerEvent): void {
     if (event.button !== 0) return
     const extend = event.shiftKey || event.ctrlKey || event.metaKey
-    options.root.value!.setPointerCapture(event.pointerId)
+    followPointer(event, {
+      move: onMove,
+      end: (last, isKept) => (isKept ? onUp(last) : onCancel()),
+    })
     const cue = cueUnder(event)
     if (cue) {
       const { clientX: fromX } = event
@@ -116,5 +120,5 @@ export function useFrondPointer(options: PointerOptions) {
     }
   }
 
-  return { marquee, onDown, onMove, onUp, onCancel }
+  return { marquee, onDown }
 }

@@ -1,5 +1,6 @@
 // Dragging the lines of a list to other places, with a mouse, a finger or a pen.
 import { onScopeDispose, ref, type Ref } from 'vue'
+import { followPointer } from '../ui/followPointer.ts'
 
 /**
  * `list` is the element whose children are the lines; `move(from, to)` is called while a line is dragged past others.
@@ -10,10 +11,10 @@ export function useListDrag(
   move: (from: number, to: number) => void,
 ): { dragged: Ref<number | null>; begin(event: PointerEvent, at: number): void } {
   const dragged = ref<number | null>(null)
-  let pointer: number | null = null
+  let stop: () => void = () => undefined
 
   function onMove(event: PointerEvent): void {
-    if (event.pointerId !== pointer || dragged.value === null || !list.value) return
+    if (dragged.value === null || !list.value) return
     event.preventDefault()
     const lines = [...list.value.children]
     const from = dragged.value
@@ -30,30 +31,17 @@ export function useListDrag(
     move(from, target)
   }
 
-  function end(event: PointerEvent): void {
-    if (event.pointerId !== pointer) return
-    pointer = null
-    dragged.value = null
-    stop()
-  }
-
-  function stop(): void {
-    document.removeEventListener('pointermove', onMove)
-    document.removeEventListener('pointerup', end)
-    document.removeEventListener('pointercancel', end)
-  }
-  onScopeDispose(stop)
+  onScopeDispose(() => stop())
 
   return {
     dragged,
     begin(event, at) {
       if (event.button !== 0) return
       event.preventDefault()
-      pointer = event.pointerId
       dragged.value = at
-      document.addEventListener('pointermove', onMove)
-      document.addEventListener('pointerup', end)
-      document.addEventListener('pointercancel', end)
+      const end = () => void (dragged.value = null)
+      // A line that is moved is put into another place of the page.
+      stop = followPointer(event, { move: onMove, end }, { captures: false })
     },
   }
 }

@@ -40,7 +40,7 @@ const overlays = computed(() =>
     ),
   ),
 )
-const { drawn, guides, onDown, onMove, onUp, onKey, pointOf } = useStageDrag(bench, stage, overlays)
+const { drawn, guides, onDown, onKey, pointOf } = useStageDrag(bench, stage, overlays)
 const isSelected = (id: string) => selection.selectedIds.value.includes(id)
 /** The calm spots, while the sheet of an overlay offers them. */
 const spots = computed(() =>
@@ -137,9 +137,6 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
         :aria-label="nameOf(overlay)"
         :aria-pressed="isSelected(overlay.id)"
         @pointerdown="onDown($event, overlay, 'move')"
-        @pointermove="onMove"
-        @pointerup="onUp"
-        @pointercancel="onUp"
         @focus="onFocus($event, overlay)"
         @keydown="onKey($event, overlay)"
       >
@@ -148,18 +145,11 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
             overlay.id === selection.selectedId.value && rights.canEdit.value && !overlay.locked
           "
         >
-          <CornerHandles
-            @down="(event, corner) => onDown(event, overlay, corner)"
-            @move="onMove"
-            @up="onUp"
-          />
+          <CornerHandles @down="(event, corner) => onDown(event, overlay, corner)" />
           <span
             class="turn"
             :title="t('bench.turn')"
             @pointerdown.stop="onDown($event, overlay, 'turn')"
-            @pointermove.stop="onMove"
-            @pointerup.stop="onUp"
-            @pointercancel="onUp"
           />
         </template>
       </div>
@@ -169,9 +159,6 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
         :style="{ left: `${pointOf(overlay)!.x * 100}%`, top: `${pointOf(overlay)!.y * 100}%` }"
         :title="t('bench.pointTo')"
         @pointerdown.stop="onDown($event, overlay, 'point')"
-        @pointermove.stop="onMove"
-        @pointerup.stop="onUp"
-        @pointercancel="onUp"
       />
     </template>
     <span

@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits } from '@fernbrake/core/lesson'
+import { followPointer } from '@fernbrake/player'
 import { usePlaces, useRights, useSelection, useBench } from './useBench.ts'
 
 const props = defineProps<{
@@ -32,27 +33,22 @@ const shown = computed(() => dragged.value ?? kept.value)
 
 function drag(event: PointerEvent, end: 'fromMs' | 'toMs'): void {
   if (!rights.canEdit.value || !kept.value) return
-  const handle = event.currentTarget as SVGElement
-  handle.setPointerCapture(event.pointerId)
   const { fromMs, toMs } = kept.value
-  const onMove = ({ clientX }: PointerEvent) => {
+  const move = ({ clientX }: PointerEvent) => {
     const ms = props.msAt(clientX)
     dragged.value =
       end === 'fromMs'
         ? { fromMs: Math.min(ms, toMs - SHORTEST_MS), toMs }
         : { fromMs, toMs: Math.max(ms, fromMs + SHORTEST_MS) }
   }
-  const letGo = (isKept: boolean) => {
-    handle.removeEventListener('pointermove', onMove)
+  const finish = (_event: PointerEvent, isKept: boolean) => {
     if (isKept && dragged.value && question.value && kept.value) {
       const evidence = { ...kept.value, ...dragged.value }
       bench.draft.make(edits.setEvidence, { questionId: question.value.id, evidence })
     }
     dragged.value = null
   }
-  handle.addEventListener('pointermove', onMove)
-  handle.addEventListener('pointerup', () => letGo(true), { once: true })
-  handle.addEventListener('pointercancel', () => letGo(false), { once: true })
+  followPointer(event, { move, end: finish })
 }
 </script>
 

@@ -17,6 +17,7 @@ import {
   type OverlayCue,
   type Point,
 } from '@fernbrake/core/lesson'
+import { followPointer } from '@fernbrake/player'
 import { nudgeOf } from '../ui/nudge.ts'
 import type { Bench } from './useBench.ts'
 
@@ -33,6 +34,7 @@ interface Held {
 
 /** Boxes are held by lines nearer than this, in pixels. */
 const SNAP_PX = 7
+const DRAG_FROM_PX = 3
 const TURN_DEGREES = 5
 const TURN_SNAP_DEGREES = 15
 
@@ -65,21 +67,18 @@ export function useStageDrag(
   function onDown(event: PointerEvent, overlay: OverlayCue, how: How): void {
     selectWith(overlay, event.shiftKey || event.ctrlKey || event.metaKey)
     if (!rights.canEdit.value || event.button !== 0 || overlay.locked) return
-    const target = event.currentTarget as Element
-    target.setPointerCapture(event.pointerId)
     const along = onStage.value.filter(
       ({ id, locked }) =>
         !locked && (id === overlay.id || selection.selectedIds.value.includes(id)),
     )
     held = { how, overlay, along, x: event.clientX, y: event.clientY }
+    followPointer(event, { move: onMove, end: onUp }, { fromPx: DRAG_FROM_PX })
   }
 
   function onMove(event: PointerEvent): void {
     if (!held || !stage.value) return
     const { width, height, left, top } = stage.value.getBoundingClientRect()
     const [dx, dy] = [(event.clientX - held.x) / width, (event.clientY - held.y) / height]
-    if (pending.value[held.overlay.id] === undefined && Math.hypot(dx * width, dy * height) < 3)
-      return
     const { overlay, how } = held
     const at: Point = { x: (event.clientX - left) / width, y: (event.clientY - top) / height }
     if (how === 'move') return move(dx, dy, { width, height, free: event.altKey })
@@ -186,5 +185,5 @@ export function useStageDrag(
   const pointOf = (overlay: OverlayCue) =>
     formOf(overlay) === 'label' && overlay.content?.form === 'label' ? overlay.content.to : null
 
-  return { drawn, guides, onDown, onMove, onUp, onKey, pointOf }
+  return { drawn, guides, onDown, onKey, pointOf }
 }

@@ -16,6 +16,7 @@ import {
   WHOLE_PICTURE,
   type PictureCut,
 } from '@fernbrake/core/media'
+import { followPointer } from '@fernbrake/player'
 import { call } from '../api/client.ts'
 import CornerHandles from '../ui/CornerHandles.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
@@ -58,17 +59,15 @@ function shape(ratio: number | null): void {
   cut.value = { ...cut.value, box }
 }
 
-let held: { how: 'move' | Corner; x: number; y: number; box: PictureCut['box'] } | null = null
 function onDown(event: PointerEvent, how: 'move' | Corner): void {
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  held = { how, x: event.clientX, y: event.clientY, box: cut.value.box }
-}
-function onMove(event: PointerEvent): void {
-  if (!held) return
-  const desk = (event.currentTarget as Element).closest('.desk')!.getBoundingClientRect()
-  const [dx, dy] = [(event.clientX - held.x) / desk.width, (event.clientY - held.y) / desk.height]
-  const { how, box } = held
-  cut.value.box = how === 'move' ? movedBox(box, dx, dy) : cornerDrawn(box, how, dx, dy)
+  const { box } = cut.value
+  const desk = (event.currentTarget as Element).closest('.desk')!
+  const move = (to: PointerEvent) => {
+    const { width, height } = desk.getBoundingClientRect()
+    const [dx, dy] = [(to.clientX - event.clientX) / width, (to.clientY - event.clientY) / height]
+    cut.value.box = how === 'move' ? movedBox(box, dx, dy) : cornerDrawn(box, how, dx, dy)
+  }
+  followPointer(event, { move, end: () => undefined })
 }
 /** Arrows move the part, with Shift its lower right corner. */
 function onKey(event: KeyboardEvent): void {
@@ -127,12 +126,9 @@ async function make(): Promise<void> {
           role="group"
           :aria-label="t('cut.part', { width: size.width, height: size.height })"
           @pointerdown="onDown($event, 'move')"
-          @pointermove="onMove"
-          @pointerup="held = null"
-          @pointercancel="held = null"
           @keydown="onKey"
         >
-          <CornerHandles @down="onDown" @move="onMove" @up="held = null" />
+          <CornerHandles @down="onDown" />
         </div>
       </div>
       <div class="buttons">

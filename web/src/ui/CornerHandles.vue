@@ -2,11 +2,7 @@
 // The four corners by which a box is drawn larger or smaller. What a drag means is settled by whoever owns the box.
 import type { Corner } from '@fernbrake/core/lesson'
 
-const emit = defineEmits<{
-  down: [event: PointerEvent, corner: Corner]
-  move: [event: PointerEvent]
-  up: []
-}>()
+const emit = defineEmits<{ down: [event: PointerEvent, corner: Corner] }>()
 const CORNERS: readonly Corner[] = ['nw', 'ne', 'sw', 'se']
 </script>
 
@@ -17,9 +13,6 @@ const CORNERS: readonly Corner[] = ['nw', 'ne', 'sw', 'se']
     class="corner"
     :class="corner"
     @pointerdown.stop="emit('down', $event, corner)"
-    @pointermove.stop="emit('move', $event)"
-    @pointerup.stop="emit('up')"
-    @pointercancel="emit('up')"
   />
 </template>
 

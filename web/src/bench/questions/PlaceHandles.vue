@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // What a place on a picture is moved and reshaped by: itself, the corners of its box, or the corners of its outline.
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { shapeBox, withBox, type AreaPoint, type AreaShape } from '@fernbrake/core/questions'
+import { shapeBox, withBox, type AreaShape } from '@fernbrake/core/questions'
+import { followPointer } from '@fernbrake/player'
 import CornerHandles from '../../ui/CornerHandles.vue'
 import { nudgeOf } from '../../ui/nudge.ts'
 
@@ -12,20 +13,19 @@ const { t } = useI18n()
 const handle = useTemplateRef('handle')
 const box = computed(() => shapeBox(props.shape))
 type Grip = 'whole' | 'nw' | 'ne' | 'sw' | 'se' | number
-const held = ref<{ grip: Grip; from: AreaPoint; shape: AreaShape } | null>(null)
 
 function down(event: PointerEvent, grip: Grip): void {
   emit('select')
   if (!props.movable || event.button !== 0) return
-  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
-  held.value = { grip, from: { x: event.clientX, y: event.clientY }, shape: props.shape }
-}
-function move(event: PointerEvent): void {
-  const room = handle.value?.parentElement?.getBoundingClientRect()
-  if (!held.value || !room) return
-  const dx = (event.clientX - held.value.from.x) / room.width
-  const dy = (event.clientY - held.value.from.y) / room.height
-  emit('change', changed(held.value.shape, held.value.grip, dx, dy))
+  const { shape } = props
+  const move = (to: PointerEvent) => {
+    const room = handle.value?.parentElement?.getBoundingClientRect()
+    if (!room) return
+    const dx = (to.clientX - event.clientX) / room.width
+    const dy = (to.clientY - event.clientY) / room.height
+    emit('change', changed(shape, grip, dx, dy))
+  }
+  followPointer(event, { move, end: () => undefined })
 }
 
 /** The shape after its grip was drawn so far. */
@@ -76,16 +76,8 @@ const style = computed(() => ({
     @focus="emit('select')"
     @keydown="onKey"
     @pointerdown="down($event, 'whole')"
-    @pointermove="move"
-    @pointerup="held = null"
-    @pointercancel="held = null"
   >
-    <CornerHandles
-      v-if="selected && movable && shape.shape !== 'polygon'"
-      @down="down"
-      @move="move"
-      @up="held = null"
-    />
+    <CornerHandles v-if="selected && movable && shape.shape !== 'polygon'" @down="down" />
   </div>
   <template v-if="selected && movable && shape.shape === 'polygon'">
     <span
@@ -94,9 +86,6 @@ const style = computed(() => ({
       class="vertex"
       :style="{ left: `${point.x * 100}%`, top: `${point.y * 100}%` }"
       @pointerdown.stop="down($event, index)"
-      @pointermove.stop="move"
-      @pointerup.stop="held = null"
-      @pointercancel="held = null"
     />
   </template>
 </template>

@@ -86,7 +86,7 @@ watch(
 )
 flow.onNodesInitialized(showAll)
 
-const { pull, begin, move, end, cancel } = usePull(
+const { pull, begin } = usePull(
   (screen) => flow.screenToFlowCoordinate(screen),
   (fromId, toId) => emit('drawn', fromId, toId),
 )
@@ -144,9 +144,6 @@ const pulled = computed(() => {
           @pointerdown.stop="begin($event, id)"
           @mousedown.stop
           @touchstart.stop
-          @pointermove="move"
-          @pointerup="end"
-          @pointercancel="cancel"
         />
       </template>
       <template #zoom-pane>

@@ -1,6 +1,7 @@
 // Pulling a line from the foot of one part to another, by mouse, pen or finger.
 import { shallowRef } from 'vue'
 import type { XYPosition } from '@vue-flow/core'
+import { followPointer } from '@fernbrake/player'
 
 /** A line on its way, in the map's own coordinates. */
 export interface Pull {
@@ -26,10 +27,13 @@ export function usePull(
   function begin(event: PointerEvent, fromId: string): void {
     if (event.button !== 0) return
     const foot = event.currentTarget as HTMLElement
-    foot.setPointerCapture(event.pointerId)
     const { left, top, width, height } = foot.getBoundingClientRect()
     const from = onMap({ x: left + width / 2, y: top + height / 2 })
     pull.value = { fromId, from, to: from, overId: null }
+    followPointer(event, {
+      move,
+      end: (last, isKept) => (isKept ? end(last) : void (pull.value = null)),
+    })
   }
   function move(event: PointerEvent): void {
     if (!pull.value) return
@@ -43,5 +47,5 @@ export function usePull(
     pull.value = null
     if (toId !== null) drawn(fromId, toId)
   }
-  return { pull, begin, move, end, cancel: () => (pull.value = null) }
+  return { pull, begin }
 }

@@ -7,7 +7,7 @@ import { useI18n } from 'vue-i18n'
 import { mediaFileAddress } from '@fernbrake/core/contract'
 import { inOrder } from '@fernbrake/core/fields'
 import { edits, opensNothing, USUAL_PIN, type StillPart } from '@fernbrake/core/lesson'
-import { PinMark, StillPicture } from '@fernbrake/player'
+import { followPointer, PinMark, StillPicture } from '@fernbrake/player'
 import TakeInto from '../../placing/TakeInto.vue'
 import RichField from '../../questions/RichField.vue'
 import WordsField from '../../WordsField.vue'
@@ -49,6 +49,7 @@ function put(x: number, y: number): void {
 
 /** Whole thousandths: finer than a pixel, and short to read in the history. */
 const rounded = (share: number) => Math.round(Math.min(1, Math.max(0, share)) * 1000) / 1000
+const DRAG_FROM_PX = 4
 /** A pin that is being dragged, and where it is now; it is written once it is let go. */
 const dragged = ref<{ id: string; x: number; y: number } | null>(null)
 const shown = computed((): StillPart => {
@@ -64,24 +65,16 @@ function press(event: PointerEvent, pinId: string | null): void {
     const { x, y } = picture.value.pointAt(event)
     return put(rounded(x), rounded(y))
   }
-  const target = event.currentTarget as HTMLElement
-  target.setPointerCapture(event.pointerId)
-  const from = { x: event.clientX, y: event.clientY }
   const move = (to: PointerEvent) => {
-    // A press that trembles is no drag.
-    if (!dragged.value && Math.hypot(to.clientX - from.x, to.clientY - from.y) < 4) return
     const { x, y } = picture.value!.pointAt(to)
     dragged.value = { id: pinId, x: rounded(x), y: rounded(y) }
   }
-  const end = (last: PointerEvent) => {
-    target.removeEventListener('pointermove', move)
+  const end = (_event: PointerEvent, isKept: boolean) => {
     const at = dragged.value
     dragged.value = null
-    if (at && last.type === 'pointerup') set(at.id, { x: at.x, y: at.y })
+    if (at && isKept) set(at.id, { x: at.x, y: at.y })
   }
-  target.addEventListener('pointermove', move)
-  target.addEventListener('pointerup', end, { once: true })
-  target.addEventListener('pointercancel', end, { once: true })
+  followPointer(event, { move, end }, { fromPx: DRAG_FROM_PX })
 }
 
 const ARROWS: Record<string, [x: number, y: number]> = {
