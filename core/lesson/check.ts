@@ -1,4 +1,5 @@
 // Whether a value is a lesson: its shape (Zod) and its inner references.
+import type { Checked } from '../drafts/index.ts'
 import { findBadKey, issuesOf, partsOfText, type Issue } from '../fields/index.ts'
 import { partsOfQuestion, holdsCut } from '../questions/index.ts'
 import { noteProven, withoutProven } from './proven.ts'
@@ -8,8 +9,6 @@ import type { Condition } from './forkSchema.ts'
 import { asksIn, mapsOfPart, partsLedToBy, stretchesOfPart, textsOfPart } from './partThings.ts'
 import type { Part } from './partSchema.ts'
 import { lessonSchema, type Cue, type ForkCue, type Lesson } from './schema.ts'
-
-export type Checked<T> = { ok: true; value: T } | { ok: false; issues: Issue[] }
 
 /** Checks shape and references of any value; never throws. */
 export function checkLesson(value: unknown): Checked<Lesson> {

@@ -23,13 +23,26 @@ export { endMessage, withoutNotes } from './learner.ts'
 export { cutLesson, type Cut, type Telling } from './cut.ts'
 export { CHANGES, differsInNotesOnly, whatChanged, type Change } from './changes.ts'
 export { linksOf, type Link, type LinkPlace } from './links.ts'
-export { checkLesson, type Checked } from './check.ts'
+export { checkLesson } from './check.ts'
+export type { Checked } from '../drafts/index.ts'
 export { findWhatBlocksPublishing, type BlockingCode } from './publishable.ts'
 export { lacksSomething, opensNothing } from './unready.ts'
-export { applyPatches, patchSchema, type Patch } from './patches.ts'
-export { runEdit, type Edit, type EditMade, type EditOutcome } from './runEdit.ts'
-export * from './sync.ts'
-export * from './undo.ts'
+export { runEdit, type Edit, type EditOutcome } from './runEdit.ts'
+export * from './drafting.ts'
+export {
+  amendEdit,
+  applyPatches,
+  carriesOn,
+  emptyUndo,
+  noteEdit,
+  patchSchema,
+  type EditMade,
+  type LoggedEdit,
+  type Patch,
+  type PendingEdit,
+  type RefusedEdit,
+  type UndoState,
+} from '../drafts/index.ts'
 export * as edits from './edits/index.ts'
 export type {
   ChangeOf,

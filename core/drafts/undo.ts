@@ -1,8 +1,6 @@
-// Undo and redo as edits of their own: the inverse patches of what was done, applied to the lesson as it is now.
-import { checkLesson } from './check.ts'
+// Undo and redo as edits of their own: the inverse patches of what was done, applied to the document as it is now.
 import { applyPatches, isAsLeftBy } from './patches.ts'
-import type { EditMade } from './runEdit.ts'
-import type { Lesson } from './schema.ts'
+import type { Check, EditMade } from './edits.ts'
 
 export interface UndoState {
   past: EditMade[]
@@ -56,38 +54,38 @@ export function carriesOn(
   )
 }
 
-export type UndoOutcome =
-  | { ok: true; state: UndoState; lesson: Lesson; made: EditMade }
+export type UndoneOf<Doc> =
+  | { ok: true; state: UndoState; document: Doc; made: EditMade }
   /** Somebody else's edit stands in the way: that step is given up, and its name told. */
   | { ok: false; state: UndoState; name: string }
 
-/** Takes back the last edit; null when there is none. What somebody has changed since is not taken from them. */
-export function undo(state: UndoState, lesson: Lesson): UndoOutcome | null {
-  const last = state.past.at(-1)
-  if (!last) return null
-  const past = state.past.slice(0, -1)
-  const lessonBefore = isAsLeftBy(lesson, last.patches) && applyIfValid(lesson, last.inverse)
-  if (!lessonBefore) return { ok: false, state: { ...state, past }, name: last.name }
-  const made = { name: last.name, patches: last.inverse, inverse: last.patches }
-  return { ok: true, state: { past, future: [...state.future, last] }, lesson: lessonBefore, made }
-}
-
-/** Does again what was last taken back; null when there is none. */
-export function redo(state: UndoState, lesson: Lesson): UndoOutcome | null {
-  const next = state.future.at(-1)
-  if (!next) return null
-  const future = state.future.slice(0, -1)
-  const lessonAfter = isAsLeftBy(lesson, next.inverse) && applyIfValid(lesson, next.patches)
-  if (!lessonAfter) return { ok: false, state: { ...state, future }, name: next.name }
-  return {
-    ok: true,
-    state: { past: [...state.past, next], future },
-    lesson: lessonAfter,
-    made: next,
+/** Taking back and doing again in documents of one type. */
+export function undoOf<Doc extends object>(check: Check<Doc>) {
+  /** Takes back the last edit; null when there is none. What somebody has changed since is not taken from them. */
+  function undo(state: UndoState, document: Doc): UndoneOf<Doc> | null {
+    const last = state.past.at(-1)
+    if (!last) return null
+    const past = state.past.slice(0, -1)
+    const before = isAsLeftBy(document, last.patches) && applyIfValid(document, last.inverse)
+    if (!before) return { ok: false, state: { ...state, past }, name: last.name }
+    const made = { name: last.name, patches: last.inverse, inverse: last.patches }
+    return { ok: true, state: { past, future: [...state.future, last] }, document: before, made }
   }
-}
 
-function applyIfValid(lesson: Lesson, patches: EditMade['patches']): Lesson | null {
-  const applied = applyPatches(lesson, patches)
-  return applied.ok && checkLesson(applied.value).ok ? applied.value : null
+  /** Does again what was last taken back; null when there is none. */
+  function redo(state: UndoState, document: Doc): UndoneOf<Doc> | null {
+    const next = state.future.at(-1)
+    if (!next) return null
+    const future = state.future.slice(0, -1)
+    const after = isAsLeftBy(document, next.inverse) && applyIfValid(document, next.patches)
+    if (!after) return { ok: false, state: { ...state, future }, name: next.name }
+    return { ok: true, state: { past: [...state.past, next], future }, document: after, made: next }
+  }
+
+  function applyIfValid(document: Doc, patches: EditMade['patches']): Doc | null {
+    const applied = applyPatches(document, patches)
+    return applied.ok && check(applied.value).ok ? applied.value : null
+  }
+
+  return { undo, redo }
 }

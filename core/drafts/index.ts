@@ -1,0 +1,27 @@
+// The only door of core/drafts: documents of any type that several people edit at once, each edit a list of patches. A lesson is
+// one such document (core/lesson/drafting.ts).
+export { applyPatches, patchSchema, type Patch } from './patches.ts'
+export {
+  runEditOn,
+  type Check,
+  type Checked,
+  type EditMade,
+  type EditOf,
+  type MadeOf,
+} from './edits.ts'
+export {
+  syncOf,
+  type LoggedEdit,
+  type PendingEdit,
+  type RefusedEdit,
+  type StateOf,
+} from './sync.ts'
+export {
+  amendEdit,
+  carriesOn,
+  emptyUndo,
+  noteEdit,
+  undoOf,
+  type UndoneOf,
+  type UndoState,
+} from './undo.ts'
