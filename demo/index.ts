@@ -16,8 +16,8 @@ import {
   publishEdition,
   run,
   select,
-  takeEdits,
-  takeUpload,
+  acceptEdits,
+  acceptUpload,
   type Context,
   type Settings,
 } from '@fernbrake/server'
@@ -97,7 +97,7 @@ async function putOnShelf(
   try {
     const path = join(folder, 'file')
     await copyFile(file, path)
-    await takeUpload(context, { id, ownerId, title: words.title, path, kind })
+    await acceptUpload(context, { id, ownerId, title: words.title, path, kind })
     await untilPrepared(context, id)
     await changeWords(id, ownerId, words)
   } finally {
@@ -235,7 +235,7 @@ async function keepLesson(
     name,
     patches,
   }))
-  const { revision } = await takeEdits(context, owner, lessonId, { revision: 0, edits })
+  const { revision } = await acceptEdits(context, owner, lessonId, { revision: 0, edits })
   await publishEdition(context, owner, lessonId, { revision, number: 1 })
   await run(context.database, 'UPDATE lessons SET link_code = $2, seen_by = $3 WHERE id = $1', [
     lessonId,

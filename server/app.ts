@@ -30,7 +30,7 @@ import { createFolderStore } from './media/MediaStore.ts'
 import { refuseWhileReadOnly } from './http/readOnly.ts'
 import { watchRoom } from './media/roomWatch.ts'
 import { keepSayingsBy } from './learning/sayings.ts'
-import { takeSayings } from './talk/talk.ts'
+import { acceptSayings } from './talk/talk.ts'
 import { createUploads, type Uploads } from './routes/uploads.ts'
 import { makeSpanPartitions } from './learning/queries/covered.ts'
 import { createHandlers } from './routes/handlers.ts'
@@ -62,7 +62,7 @@ export interface Running {
 export type MountPages = (app: Express, server: Server, learn: LearnerPage) => Promise<void> | void
 
 // What learners say comes with their records; the talk keeps it.
-keepSayingsBy(takeSayings)
+keepSayingsBy(acceptSayings)
 
 /** Opens everything; the caller lets the server listen. The log goes to standard output, or to `logTo`. Throws a plain sentence when the schema is older. */
 export async function openServer(

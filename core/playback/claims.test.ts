@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { edits, type Lesson } from '../lesson/index.ts'
 import { knownOf } from '../routes/index.ts'
 import { edited, lessonWithFilm, PART, QUIZ, withFork, withQuiz } from '../testing/index.ts'
-import { judgeClaims, type Claims, type Did } from './index.ts'
+import { judgeClaims, type Claims, type DoneInParts } from './index.ts'
 
 const film = () => lessonWithFilm(60_000)
 const strict = (lesson: Lesson) =>
@@ -11,7 +11,7 @@ const strict = (lesson: Lesson) =>
 const said = (...partIds: string[]) => partIds.map((partId) => ({ partId, proven: false }))
 const WATCHED = { played: { [PART]: [{ fromMs: 0, toMs: 60_000 }] } }
 
-function judge(lesson: Lesson, claims: Partial<Claims>, what: Partial<Did> = {}) {
+function judge(lesson: Lesson, claims: Partial<Claims>, what: Partial<DoneInParts> = {}) {
   const did = { played: {}, seen: {}, responses: [], released: [], ...what }
   const known = knownOf(lesson, { ...did, covered: {} })
   return judgeClaims(lesson, { parts: [], ways: [], ...claims }, did, known)

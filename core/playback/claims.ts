@@ -1,7 +1,7 @@
 // What a learner's device says is finished, held against what they did: it counts once that bears it out.
 import { partOfKind, type Lesson } from '../lesson/index.ts'
 import { isShut, partsLeft, type Known } from '../routes/index.ts'
-import { END_SLACK_MS, hasFinished, type Did } from './finished.ts'
+import { END_SLACK_MS, hasFinished, type DoneInParts } from './finished.ts'
 import { reachedIn } from './reached.ts'
 
 /** What is said, each in the order in which it was done. */
@@ -22,7 +22,7 @@ export interface Finish {
 export function judgeClaims(
   lesson: Lesson,
   { parts, ways }: Claims,
-  what: Omit<Did, 'chosen'>,
+  what: Omit<DoneInParts, 'chosen'>,
   known: Known,
 ): Finish {
   const did = { ...what, chosen: everyWay(ways) }
@@ -58,7 +58,7 @@ function everyWay(ways: Claims['ways']): Record<string, string[]> {
 function wasComeTo(
   lesson: Lesson,
   place: string,
-  { played }: Did,
+  { played }: DoneInParts,
   finished: ReadonlySet<string>,
 ): boolean {
   const cue = Object.hasOwn(lesson.cues, place) ? lesson.cues[place] : undefined

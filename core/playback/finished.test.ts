@@ -13,18 +13,21 @@ import {
   withQuiz,
   withThings,
 } from '../testing/index.ts'
-import { hasFinished, type Did } from './index.ts'
+import { hasFinished, type DoneInParts } from './index.ts'
 
 const END = 60
 const film = () => lessonWithFilm(END * 1000)
 const ruled = (lesson: Lesson, seekRule: SeekRule) =>
   edited(lesson, edits.setSeekRule, { partId: PART, seekRule })
-const played = (...spans: [number, number][]): Partial<Did> => ({
+const played = (...spans: [number, number][]): Partial<DoneInParts> => ({
   played: { [PART]: spans.map(([from, to]) => ({ fromMs: from * 1000, toMs: to * 1000 })) },
 })
-const did = (...some: Partial<Did>[]): Did =>
-  Object.assign({ played: {}, seen: {}, responses: [], released: [], chosen: {} }, ...some) as Did
-const answer = (verdict: 'right' | 'wrong' | 'unmarked', tries = 1): Partial<Did> => ({
+const did = (...some: Partial<DoneInParts>[]): DoneInParts =>
+  Object.assign(
+    { played: {}, seen: {}, responses: [], released: [], chosen: {} },
+    ...some,
+  ) as DoneInParts
+const answer = (verdict: 'right' | 'wrong' | 'unmarked', tries = 1): Partial<DoneInParts> => ({
   responses: Array.from({ length: tries }, (_, at) => ({
     cueId: 'a',
     questionId: 'q-a',
@@ -34,11 +37,11 @@ const answer = (verdict: 'right' | 'wrong' | 'unmarked', tries = 1): Partial<Did
     answer: { kind: 'choice' as const, picked: [] },
   })),
 })
-const finished = (lesson: Lesson, ...some: Partial<Did>[]) =>
+const finished = (lesson: Lesson, ...some: Partial<DoneInParts>[]) =>
   hasFinished(lesson, PART, did(...some))
 
 describe('a film', () => {
-  it.each<[SeekRule, Partial<Did>, boolean]>([
+  it.each<[SeekRule, Partial<DoneInParts>, boolean]>([
     ['free', {}, true],
     ['backOnly', {}, false],
     ['none', {}, false],

@@ -10,7 +10,7 @@ import { buildSchedule, isRequired, type QuestionMoment, type Schedule } from '.
 export const END_SLACK_MS = 1500
 
 /** What the records of a learner say, by part where they belong to one. */
-export interface Did {
+export interface DoneInParts {
   /** What was played, watched or not. */
   played: Readonly<Record<string, readonly Span[]>>
   seen: Readonly<Record<string, readonly string[]>>
@@ -26,7 +26,7 @@ export interface Did {
  * are answered, or were led round, and its end was reached by playing or by jumps that are allowed; a deck, once all its
  * pictures were seen; all else, once it was opened. Under which rule jumps are allowed is the lesson's as it was learned, see `underRules`.
  */
-export function hasFinished(lesson: Lesson, partId: string, did: Did): boolean {
+export function hasFinished(lesson: Lesson, partId: string, did: DoneInParts): boolean {
   const film = partOfKind(lesson, partId, 'film')
   if (!film) return wasSeen(lesson.parts[partId]!, did.seen[partId] ?? [])
   const durationMs = film.durationMs ?? 0
@@ -53,7 +53,7 @@ function hasReachedEnd(
   lesson: Lesson,
   { durationMs, moments }: Schedule,
   partId: string,
-  { played, chosen }: Did,
+  { played, chosen }: DoneInParts,
 ): boolean {
   const { furthestMs } = reachedIn(lesson, partId, played[partId] ?? [])
   if (furthestMs >= durationMs - END_SLACK_MS) return true
@@ -72,7 +72,11 @@ function hasReachedEnd(
 }
 
 /** Whether a fork led past a question. */
-const isLedRound = ({ moments }: Schedule, { atMs }: QuestionMoment, { chosen }: Did): boolean =>
+const isLedRound = (
+  { moments }: Schedule,
+  { atMs }: QuestionMoment,
+  { chosen }: DoneInParts,
+): boolean =>
   moments.some(
     (fork) =>
       fork.kind === 'fork' &&
@@ -84,7 +88,11 @@ const isLedRound = ({ moments }: Schedule, { atMs }: QuestionMoment, { chosen }:
   )
 
 /** Answered as far as the hold wants it; one whose time ran out lies behind without an answer. */
-function isDone(lesson: Lesson, moment: QuestionMoment, { responses, released }: Did): boolean {
+function isDone(
+  lesson: Lesson,
+  moment: QuestionMoment,
+  { responses, released }: DoneInParts,
+): boolean {
   const { cueId, hold, countdownMs } = moment
   if (countdownMs !== null && released.includes(cueId)) return true
   const own = responses.filter((one) => one.cueId === cueId)

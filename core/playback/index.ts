@@ -4,7 +4,7 @@ export { isReleasable } from './answering.ts'
 export { countdownOf, isOpenToAnswers, openCueId, seekRange, wasComeTo } from './asking.ts'
 export { releasedOnceLedTo, timesUp } from './comingBack.ts'
 export { judgeClaims, type Claims, type Finish } from './claims.ts'
-export { hasFinished, unseenOf, type Did } from './finished.ts'
+export { hasFinished, unseenOf, type DoneInParts } from './finished.ts'
 export { reachedIn } from './reached.ts'
 export { momentToGoOn, placeToGoOn, type KeptPlace } from './resume.ts'
 export {

@@ -7,7 +7,7 @@ import type { Person } from '@fernbrake/core/contract'
 import type { LearnerRecord } from '@fernbrake/core/records'
 import { createRandom, type Random } from '@fernbrake/core/chance'
 import { type Persona } from '@fernbrake/core/rehearsal'
-import { keepComment, readPile, saveMark, takeHandedFile, type Context } from '@fernbrake/server'
+import { keepComment, readPile, saveMark, acceptHandedFile, type Context } from '@fernbrake/server'
 import { SKETCHES } from '../pictures/sketches.ts'
 
 const PICTURES = join(dirname(fileURLToPath(import.meta.url)), '..', 'pictures')
@@ -99,7 +99,7 @@ async function handIn(context: Context, attemptId: string, sketch: string) {
   await copyFile(join(PICTURES, `${sketch}.webp`), path)
   const { size: bytes } = await stat(path)
   const [fileId, name] = ['drawn', 'Sketch of a lock.webp']
-  await takeHandedFile(context, { attemptId, questionId: DRAWN, fileId, name }, path)
+  await acceptHandedFile(context, { attemptId, questionId: DRAWN, fileId, name }, path)
   await rm(folder, { recursive: true, force: true })
   return { id: fileId, name, bytes }
 }

@@ -11,7 +11,7 @@ import {
   run,
   saveAssignment,
   select,
-  takeRecords,
+  acceptRecords,
   within,
   type Context,
 } from '@fernbrake/server'
@@ -219,7 +219,7 @@ async function assign(
   await saveAssignment(context, teacher, classId, given)
 }
 
-interface Did {
+interface WorkMade {
   lesson: Lesson
   persona: ReturnType<typeof drawPersona>
   random: Random
@@ -233,7 +233,7 @@ async function work(
   context: Context,
   person: Person,
   assignmentId: string,
-  { lesson, persona, random, startMs, share = 1 }: Did,
+  { lesson, persona, random, startMs, share = 1 }: WorkMade,
 ): Promise<void> {
   const whole = simulateLesson(lesson, persona, random, startMs)
   const records = whole.slice(0, Math.ceil(whole.length * share))
@@ -246,5 +246,5 @@ async function work(
     start,
   ])
   const all = await withHandwork(context, attemptId, persona, records)
-  await takeRecords(context, attemptId, { records: all, sentAt: seenAt.toISOString() }, seenAt)
+  await acceptRecords(context, attemptId, { records: all, sentAt: seenAt.toISOString() }, seenAt)
 }

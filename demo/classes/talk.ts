@@ -1,7 +1,7 @@
 // What two classes of the demo say to one another, and to their teacher, about lesson 1.
 import type { Person } from '@fernbrake/core/contract'
 import type { Saying } from '@fernbrake/core/records'
-import { sayToClass, select, takeRecords, type Context } from '@fernbrake/server'
+import { sayToClass, select, acceptRecords, type Context } from '@fernbrake/server'
 import { ANATOMY_PART, BEFORE_PART } from '../lessons/aroundTheFilm.ts'
 import { WATER_THAT_CLIMBS } from '../lessons/waterThatClimbs.ts'
 
@@ -247,7 +247,7 @@ async function sayAs(
   if (!attempt || atMs > today.getTime()) return null
   const at = new Date(atMs)
   const record = { kind: 'say' as const, id: saying.postId, ...saying, at: at.toISOString() }
-  await takeRecords(
+  await acceptRecords(
     context,
     attempt.id,
     { records: [record] },

@@ -7,7 +7,7 @@ import { edits, type Lesson } from '@fernbrake/core/lesson'
 import { createRandom, type Random } from '@fernbrake/core/chance'
 import { drawPersona, simulateLesson } from '@fernbrake/core/rehearsal'
 import { edited, lessonWithFilm, withQuestion } from '@fernbrake/core/testing'
-import { openServer, takeRecords, type Settings } from '@fernbrake/server'
+import { openServer, acceptRecords, type Settings } from '@fernbrake/server'
 import { inDatabase, putLesson } from '../support/lessons.ts'
 
 const HOUR_MS = 3_600_000
@@ -143,7 +143,7 @@ async function putClass(
 }
 
 async function playAll(
-  context: Parameters<typeof takeRecords>[0],
+  context: Parameters<typeof acceptRecords>[0],
   big: BigLesson,
   size: number,
 ): Promise<void> {
@@ -151,7 +151,7 @@ async function playAll(
   for (let index = 0; index < size; index += 1) {
     const records = big.recordsOf(random, index)
     for (let from = 0; from < records.length; from += RECORDS_AT_ONCE)
-      await takeRecords(...([context, attemptOf(big.id, size, index)] as const), {
+      await acceptRecords(...([context, attemptOf(big.id, size, index)] as const), {
         records: records.slice(from, from + RECORDS_AT_ONCE),
       })
   }

@@ -179,17 +179,17 @@ export async function dropAssignment(
   return listAssignments(context, classId)
 }
 
-type Stood = Standing['attempts'][number]
+type AttemptStanding = Standing['attempts'][number]
 
 /** What learners are told of how they stand. */
-function toMine(stood: Stood) {
+function toMine(stood: AttemptStanding) {
   const { leftOut: _, tooFast: __, doubtful: ___, openedAt: ____, jumpedMs: _____, ...rest } = stood
   const { afterTelling: ______, ...own } = rest
   return own
 }
 
 /** What an attempt did, as far as it counts. */
-export interface Did {
+export interface WorkDone {
   spans: Record<string, Span[]>
   played: Record<string, Span[]>
   leftOut: number
@@ -203,9 +203,9 @@ export interface Did {
 export function standOf(
   row: AttemptRow,
   lesson: Lesson,
-  { spans, played, leftOut, tooFast, responses, afterTelling = 0 }: Did,
+  { spans, played, leftOut, tooFast, responses, afterTelling = 0 }: WorkDone,
   { rules, closesAt }: Pick<AssignmentFacts, 'rules' | 'closesAt'>,
-): Stood {
+): AttemptStanding {
   const { watched, answered, questions, points, max } = attemptOutcome(lesson, {
     attemptId: row.id,
     spans,
@@ -246,7 +246,7 @@ export async function standingOf(
   rows: readonly AttemptRow[],
   given: (row: AttemptRow) => Pick<AssignmentFacts, 'rules' | 'closesAt'>,
   { marks = 'given', shown }: { marks?: Marks; shown?: Shown } = {},
-): Promise<Map<string, Stood>> {
+): Promise<Map<string, AttemptStanding>> {
   const ids = rows.map(({ id }) => id)
   const [covered, answers, late] = await Promise.all([
     readCovered(within(database), ids),
@@ -254,7 +254,7 @@ export async function standingOf(
     countAfterTelling(within(database), ids),
   ])
   const stood = await Promise.all(
-    rows.map(async (row): Promise<[string, Stood]> => {
+    rows.map(async (row): Promise<[string, AttemptStanding]> => {
       const lesson = await editionDocument(row)
       const all = answers.get(row.id) ?? []
       const did = {
@@ -282,7 +282,7 @@ export async function readStanding(
     AttemptRow.findAll({ where: { assignmentId }, order: [['number', 'ASC']] }),
   ])
   const stood = await standingOf(context, rows, () => row)
-  const byPerson = new Map<string, Stood[]>(meant.map(({ personId }) => [personId, []]))
+  const byPerson = new Map<string, AttemptStanding[]>(meant.map(({ personId }) => [personId, []]))
   for (const { id, personId } of rows) byPerson.get(personId)?.push(stood.get(id)!)
   const learners = meant.map((one) => ({
     ...one,

@@ -69,7 +69,7 @@ const tooManyFiles = () =>
  * Takes a finished upload in, whatever its name and its sender say it is: what counts is its content. Called again for
  * the same file it changes nothing. Throws `file-refused`, and the bytes are gone then.
  */
-export async function takeHandedFile(
+export async function acceptHandedFile(
   { store, database }: Context,
   upload: HandedUpload,
   path: string,

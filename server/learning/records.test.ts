@@ -6,7 +6,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { lessonWithFilm, PART, withFork, withQuestion } from '@fernbrake/core/testing'
 import { normalise, watchedAgain } from '@fernbrake/core/watching'
 import { prepared, select, within } from '../database/connect.ts'
-import { readCovered, storeTaken } from './queries/covered.ts'
+import { readCovered, storeBatch } from './queries/covered.ts'
 import {
   goInAsGuest,
   putLesson,
@@ -237,7 +237,7 @@ describe('what counts as watched', () => {
             counts: true,
           }))
           const more = { place: null, released: [], seenAt: new Date(), clock: null }
-          await storeTaken(prepared(pool, 'store'), id, {
+          await storeBatch(prepared(pool, 'store'), id, {
             ...more,
             spans,
             parts: addUp(spans, new Set()),

@@ -20,7 +20,7 @@ import { readAssignmentOf, type AssignmentFacts } from './queries/assignments.ts
 import { attemptFacts, type AttemptFacts } from './queries/attemptFacts.ts'
 import { readClockRow, type KnownClock } from './queries/clocks.ts'
 import { storeChoices } from './queries/choices.ts'
-import { readKnownSpans, storeTaken, type Stored, type Taken } from './queries/covered.ts'
+import { readKnownSpans, storeBatch, type Stored, type BatchToStore } from './queries/covered.ts'
 import { editionDocument } from '../lessons/queries/editions.ts'
 import { storeFinished } from './queries/finishedParts.ts'
 import { countOtherNotes, storeOwnNotes } from './queries/ownNotes.ts'
@@ -40,7 +40,7 @@ export interface SentRecords {
 }
 
 /** What the player is answered, the words of refusals aside. */
-export interface RecordsTaken extends Omit<RecordsReply, 'refused'> {
+export interface RecordsAccepted extends Omit<RecordsReply, 'refused'> {
   refused: Omit<RecordsReply['refused'][number], 'message'>[]
 }
 
@@ -60,12 +60,12 @@ const MOST_TRIES = 5
  * Stores a batch. Every id comes back either as kept (in the database now) or as refused with a reason (it can never
  * be taken in, and sending it again is of no use). A repeat of what is kept changes nothing.
  */
-export async function takeRecords(
+export async function acceptRecords(
   context: Context,
   attemptId: string,
   sent: SentRecords,
   now = new Date(),
-): Promise<RecordsTaken> {
+): Promise<RecordsAccepted> {
   const attempt = await attemptFacts(attemptId)
   if (!attempt) throw new HttpError('not-found')
   const assignment = await readAssignmentOf(context.database, attempt)
@@ -78,7 +78,7 @@ export async function takeRecords(
   const touched = touchedBy(batch)
   const learned = { facts: attempt, lesson: batch.lesson, assignment }
   const more = touched.size > 0 ? await tellMore(context, learned, { touched }) : null
-  const reply: RecordsTaken = { kept: [], refused: [], ...(more ? { told: more } : {}) }
+  const reply: RecordsAccepted = { kept: [], refused: [], ...(more ? { told: more } : {}) }
   for (const [id, refusal] of told)
     if (refusal) reply.refused.push({ id, code: refusal })
     else reply.kept.push(id)
@@ -113,8 +113,8 @@ async function storeWatching(context: Context, batch: Batch): Promise<Outcomes> 
     const clock = await clockOf(within(database), attemptId)
     if (!clock) break
     const judged = judge(batch, clock, await knownAmong(database, batch, tries))
-    const taken = takenOf(judged, batch.now)
-    const stored = await storeTaken(ask, attemptId, taken)
+    const taken = batchToStore(judged, batch.now)
+    const stored = await storeBatch(ask, attemptId, taken)
     if (stored === 'gone') break
     noteClock(attemptId, taken, stored)
     if (stored === 'stale') continue
@@ -139,7 +139,11 @@ const knownAmong = async (
         records.filter((record) => record.kind === 'span'),
       )
 
-function noteClock(attemptId: string, { clock }: Pick<Taken, 'clock'>, stored: Stored): void {
+function noteClock(
+  attemptId: string,
+  { clock }: Pick<BatchToStore, 'clock'>,
+  stored: Stored,
+): void {
   if (stored === 'stale' || stored === 'gone') forgetClock(attemptId)
   else if (clock) rememberClock(attemptId, { state: clock.after, revision: clock.revision + 1 })
 }
@@ -161,7 +165,7 @@ async function storeAll(context: Context, batch: Batch): Promise<Outcomes> {
     outcomes.push(...(await storeResponses(ask, about, responses)))
     outcomes.push(...(await storeNotes(ask, attempt.id, report.notes)))
     outcomes.push(...(await storeSayings(ask, batch, time)))
-    await storeTaken(ask, attempt.id, takenOf(judged, batch.now))
+    await storeBatch(ask, attempt.id, batchToStore(judged, batch.now))
     await storeSeen(ask, attempt.id, report.seen)
     await storeChoices(ask, attempt.id, report.choices)
     await storeFinished(ask, attempt.id, report.finished)
@@ -207,7 +211,7 @@ function judge(batch: Batch, clock: KnownClock, known: ReadonlySet<string>): Jud
 }
 
 /** What the one statement stores that every batch needs. */
-function takenOf({ watched, report, clock }: Judged, seenAt: Date): Taken {
+function batchToStore({ watched, report, clock }: Judged, seenAt: Date): BatchToStore {
   const { spans, parts, after } = watched
   const isClockNew = spans.length > 0
   return {

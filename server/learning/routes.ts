@@ -14,7 +14,7 @@ import {
   readAttempt,
   readWaysAt,
 } from './attempts.ts'
-import { takeRecords } from './records.ts'
+import { acceptRecords } from './records.ts'
 import { sendHandedFile } from './sendHandedFile.ts'
 import { readTally } from './tallies.ts'
 
@@ -55,7 +55,7 @@ export function learningRoutes(
       return undefined
     },
     sendRecords: async ({ params, body, request }) => {
-      const { refused, ...reply } = await takeRecords(context, params.attemptId, body)
+      const { refused, ...reply } = await acceptRecords(context, params.attemptId, body)
       const { refusals } = problemWords(languageOfRequest(request))
       return { ...reply, refused: refused.map((one) => ({ ...one, message: refusals[one.code] })) }
     },

@@ -149,7 +149,7 @@ async function entriesAfter(lessonId: string, since: number): Promise<LoggedEdit
  * Takes edits in, all or none, on top of whatever the lesson is by now. An edit that is in the log already is passed
  * over, so a repeat is harmless. Answers with the log after the sender's revision, as far as it is told at once.
  */
-export async function takeEdits(
+export async function acceptEdits(
   context: Context,
   person: Person,
   lessonId: string,

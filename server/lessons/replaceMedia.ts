@@ -6,7 +6,7 @@ import type { Context } from '../context.ts'
 import { LessonRow, MediaRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { lessonsToReplaceIn } from '../media/queries/mediaUses.ts'
-import { takeEdits } from './drafts.ts'
+import { acceptEdits } from './drafts.ts'
 
 /**
  * Puts another medium of the same person and kind in a medium's place, in the drafts of all lessons that the person
@@ -58,7 +58,7 @@ async function replaceIn(
   const { name, patches } = outcome.made
   const edit = { id: nanoid(), name, patches }
   try {
-    await takeEdits(context, person, lessonId, { revision: row.revision, edits: [edit] })
+    await acceptEdits(context, person, lessonId, { revision: row.revision, edits: [edit] })
     return true
   } catch (error) {
     if (error instanceof HttpError) return false

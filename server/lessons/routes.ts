@@ -1,7 +1,7 @@
 // Which routes about drafts, editions, sharing and kept questions are answered by what.
 import type { Context } from '../context.ts'
 import { type Part, whoCalls } from '../http/handlers.ts'
-import { createLesson, readDraft, readEdits, takeEdits } from './drafts.ts'
+import { createLesson, readDraft, readEdits, acceptEdits } from './drafts.ts'
 import { publishEdition, readUnpublished } from './editions.ts'
 import { readHistory, readStateAt } from './history.ts'
 import { dropKeptQuestion, keepQuestion, listKeptQuestions } from './keptQuestions.ts'
@@ -37,7 +37,7 @@ export function lessonRoutes(
     lessons: async (call) => ({ lessons: await listLessons(context.database, whoCalls(call)) }),
     createLesson: (call) => createLesson(context, whoCalls(call), call.body),
     lesson: (call) => readDraft(whoCalls(call), call.params.lessonId),
-    editDraft: (call) => takeEdits(context, whoCalls(call), call.params.lessonId, call.body),
+    editDraft: (call) => acceptEdits(context, whoCalls(call), call.params.lessonId, call.body),
     draftEdits: ({ params, query }) => readEdits(params.lessonId, query.since),
     history: ({ params, query }) => readHistory(context, params.lessonId, query.before),
     stateAt: async ({ params }) => ({

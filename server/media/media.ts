@@ -123,7 +123,7 @@ const isPageFile = (kind: MediaFileRow['kind']): kind is PageFile => kind.starts
  * Makes a medium of a finished upload. What is not of its kind by its content becomes a failed medium that says so,
  * and its bytes are not kept. Called again for the same upload it changes nothing.
  */
-export async function takeUpload(context: Context, upload: FinishedUpload): Promise<void> {
+export async function acceptUpload(context: Context, upload: FinishedUpload): Promise<void> {
   if (await MediaRow.findByPk(upload.id)) return
   const type = await typeOf(upload.path)
   const title = cutText(upload.title.trim(), 200) || USUAL_TITLE[upload.kind]
@@ -146,7 +146,7 @@ export async function takeUpload(context: Context, upload: FinishedUpload): Prom
 }
 
 /** Whether this upload has become a medium of its owner's, be it one that failed. */
-export const isTakenUpload = async (id: string, ownerId: string): Promise<boolean> =>
+export const isAcceptedUpload = async (id: string, ownerId: string): Promise<boolean> =>
   (await MediaRow.count({ where: { id, ownerId } })) > 0
 
 /** Begins to fetch a medium from its address. The same call again answers with how far it has come. */

@@ -70,13 +70,13 @@ export async function readMarkBook(context: Context, classId: string): Promise<M
   return { title: head.title, assignments, learners }
 }
 
-type Stood = Standing['attempts'][number]
+type AttemptStanding = Standing['attempts'][number]
 
 function bestOf(
   attempts: readonly AttemptRow[],
-  stood: ReadonlyMap<string, Stood>,
-): Map<string, Stood> {
-  const all = new Map<string, Stood[]>()
+  stood: ReadonlyMap<string, AttemptStanding>,
+): Map<string, AttemptStanding> {
+  const all = new Map<string, AttemptStanding[]>()
   for (const { id, personId, assignmentId } of attempts) {
     const key = `${personId} ${assignmentId}`
     all.set(key, [...(all.get(key) ?? []), stood.get(id)!])

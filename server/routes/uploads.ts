@@ -23,11 +23,11 @@ import type { Context } from '../context.ts'
 import {
   isHandedIn,
   readHandedUpload,
-  takeHandedFile,
+  acceptHandedFile,
   whyNotHandIn,
   type HandedUpload,
 } from '../learning/handedFiles.ts'
-import { bytesOwnedBy, isTakenUpload, takeUpload } from '../media/media.ts'
+import { bytesOwnedBy, isAcceptedUpload, acceptUpload } from '../media/media.ts'
 import { languageOfRequest } from '../http/language.ts'
 import { missingBytes, whyNoRoom, type Unfinished } from '../media/room.ts'
 
@@ -114,9 +114,9 @@ export function createUploads(context: Context, folder: string): Uploads {
     const path = join(folder, id)
     if (metadata.kind === ANSWER) {
       const handed = readHandedUpload(metadata)
-      if (handed) await takeHandedFile(context, handed, path)
+      if (handed) await acceptHandedFile(context, handed, path)
     } else
-      await takeUpload(context, {
+      await acceptUpload(context, {
         id,
         ownerId,
         path,
@@ -204,7 +204,7 @@ export function createUploads(context: Context, folder: string): Uploads {
     })
   /** Whether what this upload brought is in the database by now. */
   const isTaken = async (id: string, metadata: NonNullable<Metadata>): Promise<boolean> => {
-    if (metadata.kind !== ANSWER) return isTakenUpload(id, metadata.ownerId ?? '')
+    if (metadata.kind !== ANSWER) return isAcceptedUpload(id, metadata.ownerId ?? '')
     const handed = readHandedUpload(metadata)
     return handed !== null && isHandedIn(handed)
   }

@@ -120,10 +120,10 @@ async function newsOf(
 }
 
 /** The posts that sayings are about or reply to, by id. */
-type Met = Map<string, MetPost>
+type PostsNamed = Map<string, MetPost>
 
 /** What keeps somebody from saying this, whatever else they have said; null where nothing does. */
-function sayingFault(by: Place, lesson: Lesson, saying: Saying, met: Met): Refusal | null {
+function sayingFault(by: Place, lesson: Lesson, saying: Saying, met: PostsNamed): Refusal | null {
   const known = met.get(saying.postId)
   if (known ? !isSameOf(by, known, saying) : !maySay(saying.sort, by.teaches)) return 'notForYou'
   const head = saying.replyTo === null ? undefined : met.get(saying.replyTo)
@@ -154,7 +154,7 @@ async function takeAll(
     postId,
     ...(replyTo === null ? [] : [replyTo]),
   ])
-  const met: Met = await meetPosts(ask, assignmentId, ids)
+  const met: PostsNamed = await meetPosts(ask, assignmentId, ids)
   let room = MOST_POSTS - (await countPosts(ask, assignmentId, personId))
   const told: (Refusal | null)[] = []
   for (const saying of sayings) {
@@ -181,7 +181,7 @@ const notAfter = (at: string, nowMs: number): string =>
  * Takes in what a learner said, in its order; tells of each whether it was refused. Where the learner's class does not talk
  * any more, all of it is.
  */
-export async function takeSayings(
+export async function acceptSayings(
   ask: Ask,
   { assignmentId, personId, lesson }: Speaker,
   sayings: readonly (Saying & { id: string })[],

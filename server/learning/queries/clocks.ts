@@ -4,7 +4,7 @@ import type { Ask } from '../../database/connect.ts'
 
 export interface KnownClock {
   state: ClockState
-  /** That of the row it was read from; see `storeTaken`. */
+  /** That of the row it was read from; see `storeBatch`. */
   revision: number
 }
 

@@ -71,7 +71,7 @@ export async function readCovered(
 }
 
 /** What a batch of a learner's records says, answers aside. */
-export interface Taken {
+export interface BatchToStore {
   /** None of them stored before. */
   spans: JudgedSpan[]
   /** What comes of them, by part; see core/records. */
@@ -93,10 +93,10 @@ export type Stored = 'stored' | 'storedWithClaims' | 'stale' | 'gone'
  * and the lock on the attempt, taken first, keeps two batches of one learner from waiting for each other in a circle.
  * Answers `storedWithClaims` where parts are said to be finished that nothing bears out yet.
  */
-export async function storeTaken(
+export async function storeBatch(
   ask: Ask,
   attemptId: string,
-  { spans, parts, place, released, seenAt, clock }: Taken,
+  { spans, parts, place, released, seenAt, clock }: BatchToStore,
 ): Promise<Stored> {
   const [row] = await ask<{ exists: boolean; stored: boolean | null; claims: boolean | null }>(
     `WITH known AS (SELECT id, clock_rev FROM attempts WHERE id = $1 FOR UPDATE),
