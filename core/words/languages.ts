@@ -1,5 +1,6 @@
-// The languages of the interface. A new one is a line here, and its sentences: `core/words/<tag>`, `web/locales/<tag>.ts`,
-// `player/locales/<tag>.ts`, `server/locales/<tag>.ts`.
+// The languages of the interface. A new one is a line here, and its sentences: `core/words/<tag>` (named in `problems.ts`),
+// `web/locales/<tag>.ts` and `player/locales/<tag>.ts` (fetched by the `i18n.ts` of each), `server/locales/<tag>.ts` (named in
+// `words.ts`). The types refuse a list that leaves one out.
 
 export interface Language {
   /** Which way it is written. */
