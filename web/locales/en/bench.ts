@@ -142,6 +142,21 @@ export default {
     undoBlocked:
       '“{name}” cannot be undone any more: someone has changed the same thing since. That step is left out.',
     invalid: 'Not done: {name}. It {reason}. Nothing was changed.',
+    /** Why an edit does not fit, after “It”; by the code of what is wrong with it. */
+    issue: {
+      patch_target: 'changes something that is not there any more',
+      id_mismatch: 'puts something where something else belongs',
+      id_taken: 'would be there twice',
+      reference_missing: 'names something that is not there',
+      reference_shared: 'would be asked in two places',
+      role_notesOnly: 'changes more than notes, and you may leave notes alone',
+      media_unknown: 'uses a medium that is not yours to use',
+      key_forbidden: 'has a name in it that nothing may have',
+      question_cut: 'was made for a learner, and does not belong here',
+      too_big: 'is longer or larger than is allowed',
+      too_small: 'is shorter or smaller than is allowed',
+      other: 'does not fit what a lesson may be',
+    },
     refused: 'Not taken in: {name}. It {reason}. The rest of your work is kept.',
     dropRefused: 'Drop this edit',
     retryRefused: 'Try again',

@@ -15,6 +15,7 @@ import {
 import { useI18n } from 'vue-i18n'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import type { KeptQuestion } from '@fernbrake/core/contract'
+import type { Issue } from '@fernbrake/core/fields'
 import { edits } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { useQuery } from '../ui/useQuery.ts'
@@ -47,7 +48,13 @@ import { placerOf } from './placing/placings.ts'
 import { useFilmUploads, useMedia } from './useFilmUpload.ts'
 
 const props = defineProps<{ draft: Draft }>()
-const { t } = useI18n()
+const { t, te } = useI18n()
+/** Why an edit does not fit, by the first thing that is wrong with it. */
+function issueWord([first]: readonly Issue[]): string {
+  const key = `bench.issue.${(first?.code ?? '').replaceAll('.', '_')}`
+  // English has every sentence that there is.
+  return te(key, 'en') ? t(key) : t('bench.issue.other')
+}
 const { draft } = props
 provideDraft(draft)
 closeWithScope(() => draft)
@@ -253,12 +260,12 @@ onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
         {{
           t('bench.invalid', {
             name: t(`edit.${draft.notice.value.name}`),
-            reason: draft.notice.value.issues[0]?.message,
+            reason: issueWord(draft.notice.value.issues),
           })
         }}
       </p>
       <p v-for="edit in draft.state.value.refused" :key="edit.id" class="notice">
-        {{ t('bench.refused', { name: t(`edit.${edit.name}`), reason: edit.issues[0]?.message }) }}
+        {{ t('bench.refused', { name: t(`edit.${edit.name}`), reason: issueWord(edit.issues) }) }}
         <Button
           :label="t('bench.retryRefused')"
           size="small"
