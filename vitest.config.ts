@@ -12,6 +12,7 @@ const project = (name: string, more: object = {}) => ({
     exclude: ['**/node_modules/**', '**/dist/**'],
     testTimeout: LIMIT_MS,
     hookTimeout: LIMIT_MS,
+    setupFiles: ['scripts/lib/seed.testing.mjs'],
     ...more,
   },
 })

@@ -28,6 +28,8 @@ function stepOf(file) {
   return ['core', 'player', 'web'].includes(folder) ? 'unit' : folder
 }
 const filesOf = (name) => files.filter((file) => stepOf(file) === name).map((file) => resolve(file))
+/** Drawn anew each time, so that more is tried than one run can; printed, so that what it found can be found again. */
+const seed = process.env.FERNBRAKE_SEED ?? String(1 + Math.floor(Math.random() * (2 ** 31 - 1)))
 let failedSteps = 0
 const totals = { passed: 0, failed: 0 }
 
@@ -43,7 +45,13 @@ async function step(name, command, args, { env = {}, beside = false } = {}) {
   const child = spawn(command, args, {
     cwd: root,
     stdio: ['ignore', beside ? 'pipe' : 'inherit', beside ? 'pipe' : 'inherit'],
-    env: { ...process.env, ...env, npm_config_loglevel: 'error', FORCE_COLOR: '0' },
+    env: {
+      ...process.env,
+      ...env,
+      FERNBRAKE_SEED: seed,
+      npm_config_loglevel: 'error',
+      FORCE_COLOR: '0',
+    },
   })
   let output = beside ? `\n== ${name}\n` : ''
   for (const stream of [child.stdout, child.stderr])
@@ -85,6 +93,9 @@ const readPlaywright = ({ stats }) => ({
   failed: stats.unexpected + stats.flaky,
 })
 
+say(
+  `Properties are drawn by the seed ${seed}; to draw the same again: FERNBRAKE_SEED=${seed} npm test`,
+)
 needPackages(['postgresql', 'ffmpeg', 'fonts-dejavu-core', 'poppler-utils', 'chromium'])
 needNpmPackages(root)
 const beside = { beside: true }
