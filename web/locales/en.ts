@@ -20,6 +20,25 @@ import routes from './en/routes.ts'
 import shelf from './en/shelf.ts'
 
 export default {
+  /** What components say by themselves, under the names that they ask for it by. */
+  components: {
+    emptyMessage: 'There is nothing to choose from.',
+    emptyFilterMessage: 'Nothing fits what was typed.',
+    emptySearchMessage: 'Nothing fits what was typed.',
+    searchMessage: '{0} fit what was typed',
+    selectionMessage: '{0} chosen',
+    emptySelectionMessage: 'Nothing is chosen',
+    aria: {
+      close: 'Close',
+      listLabel: 'To choose from',
+      selectAll: 'All lines are chosen',
+      unselectAll: 'No line is chosen',
+      selectRow: 'The line is chosen',
+      unselectRow: 'The line is not chosen',
+      expandRow: 'The line is open',
+      collapseRow: 'The line is closed',
+    },
+  },
   ...assign,
   ...bench,
   ...classes,

@@ -15,11 +15,15 @@ import { fernbrakePreset } from './theme/preset.ts'
 // The nonce of this page's Content-Security-Policy: without it the browser refuses the components' styles.
 const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce
 
+const i18n = await createAppI18n(document.documentElement.lang || 'en')
+
 createApp(App)
   .use(createPinia())
-  .use(await createAppI18n(document.documentElement.lang || 'en'))
+  .use(i18n)
   .use(createAppRouter())
   .use(PrimeVue, {
+    // What the components say by themselves.
+    locale: i18n.global.tm('components'),
     theme: { preset: fernbrakePreset, options: { darkModeSelector: '.never-dark' } },
     ...(nonce ? { csp: { nonce } } : {}),
   })
