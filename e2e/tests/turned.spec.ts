@@ -2,6 +2,7 @@
 // reaches beyond its place, nothing still speaks English.
 import { expect, test, type BrowserContext, type Page } from '@playwright/test'
 import { DEMO_LINK } from '@fernbrake/demo'
+import { madeUp } from '@fernbrake/core/words'
 import { DEMO_PASSWORD } from '@fernbrake/server'
 import { startRealServer, type RealServer } from '../support/server.ts'
 import { englishWords, expectTurned } from '../support/unturned.ts'
@@ -57,6 +58,47 @@ test('the screens of a designer', async ({ browser }) => {
     results,
     ...['watching', 'questions', 'comparison', 'now', 'talk'].map((one) => `${results}/${one}`),
   ])
+  await context.close()
+})
+
+test('the sheets and dialogs of the bench', async ({ browser }) => {
+  const context = await browser.newContext(DESK)
+  await signedIn(context, 'designer')
+  const page = await context.newPage()
+  await page.goto(`${server.url}/lessons/water-that-climbs?part=the-film`)
+  await page.waitForLoadState('networkidle')
+  /** Names in the made-up language begin as the English ones do, with marks on their letters. */
+  const named = (words: string) => new RegExp(madeUp(words).slice(0, words.length))
+  await page.keyboard.press('?')
+  await page.getByRole('dialog').waitFor()
+  await expectTurned(page, 'keys', english)
+  await page.keyboard.press('Escape')
+  for (const list of ['Cue list', 'Question shelf']) {
+    await page
+      .getByRole('button', { name: named(list) })
+      .or(page.getByRole('tab', { name: named(list) }))
+      .click()
+    await expectTurned(page, list, english)
+  }
+  await page
+    .getByRole('button', { name: named('Cue list') })
+    .or(page.getByRole('tab', { name: named('Cue list') }))
+    .click()
+  for (const line of ['Where is the sill', 'Level on both sides']) {
+    await page.getByRole('row', { name: new RegExp(line) }).click()
+    await page.keyboard.press('Enter')
+    await page.locator('.sheet-form, form').first().waitFor()
+    await expectTurned(page, line, english)
+    await page.keyboard.press('Escape')
+  }
+  await page.locator('h1 button').click()
+  await page.waitForLoadState('networkidle')
+  await expectTurned(page, 'the lesson', english)
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: named('Publish edition') }).click()
+  await page.getByRole('dialog').waitFor()
+  await page.waitForLoadState('networkidle')
+  await expectTurned(page, 'publishing', english)
   await context.close()
 })
 

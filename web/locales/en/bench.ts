@@ -253,6 +253,17 @@ export default {
     align: { start: 'At the start', centre: 'Centred', end: 'At the end' },
   },
   keys: {
+    named: {
+      Space: 'Space',
+      Shift: 'Shift',
+      Alt: 'Alt',
+      Enter: 'Enter',
+      Esc: 'Esc',
+      Del: 'Del',
+      Ctrl: 'Ctrl',
+      click: 'click',
+      drag: 'drag',
+    },
     title: 'Keys',
     on: 'Single keys act (they never do while you type)',
     play: 'Play and stop',

@@ -95,6 +95,8 @@ watch(selection.selectedId, async (id) => {
   await nextTick()
   grid.value?.querySelector(`[data-row="${id}"]`)?.scrollIntoView({ block: 'nearest' })
 })
+/** What a cue says, or what stands for it. */
+const words = (cue: Cue) => cueWords(bench.lesson.value, cue) || t(wordlessKey(cue))
 </script>
 
 <template>
@@ -150,9 +152,9 @@ watch(selection.selectedId, async (id) => {
           <template v-else>{{ time(cue) }}</template>
         </span>
         <span role="gridcell" class="kind">{{ t(`bench.kind.${cue.kind}`) }}</span>
-        <span role="gridcell" class="words" dir="auto"
+        <span role="gridcell" class="words" dir="auto" :title="words(cue)"
           ><b v-if="selection.isBeyondEnd(cue)" class="beyond">{{ t('bench.beyondEnd') }}</b>
-          {{ cueWords(bench.lesson.value, cue) || t(wordlessKey(cue)) }}</span
+          {{ words(cue) }}</span
         >
         <span role="gridcell" class="mono end">{{ length(cue) }}</span>
       </div>

@@ -33,6 +33,13 @@ const KEYS = [
   ['0', '', 'whole'],
   ['?', '', 'help'],
 ] as const
+/** Keys that have names, and those differ by language; what stands on all others is what they write. */
+const NAMED = new Set(['Space', 'Shift', 'Alt', 'Enter', 'Esc', 'Del', 'Ctrl', 'click', 'drag'])
+const inWords = (press: string) =>
+  press
+    .split(' ')
+    .map((key) => (NAMED.has(key) ? t(`keys.named.${key}`) : key))
+    .join(' ')
 </script>
 
 <template>
@@ -49,7 +56,7 @@ const KEYS = [
     <dl>
       <template v-for="[first, second, name] in KEYS" :key="name">
         <dt>
-          <kbd>{{ first }}</kbd> <kbd v-if="second">{{ second }}</kbd>
+          <kbd>{{ inWords(first) }}</kbd> <kbd v-if="second">{{ inWords(second) }}</kbd>
         </dt>
         <dd>{{ t(`keys.${name}`) }}</dd>
       </template>
