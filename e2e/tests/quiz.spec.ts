@@ -200,6 +200,33 @@ test('from the summary a learner goes back to what was wrong, sees the film agai
   expect(complaints).toEqual([])
 })
 
+/**
+ * Loads the page anew just as the answer is sent: what the page comes with was read before the answer was stored, and arrives
+ * after it was acknowledged and let go of on the device.
+ */
+async function reloadWhileSending(): Promise<void> {
+  const gate = () => {
+    let open: () => void = () => undefined
+    const passed = new Promise<void>((resolve) => (open = resolve))
+    return { open, passed }
+  }
+  const [read, acknowledged] = [gate(), gate()]
+  await page.route('**/learn/**', async (route) => {
+    const response = await route.fetch()
+    read.open()
+    await acknowledged.passed
+    await route.fulfill({ response })
+  })
+  await page.route('**/records', async (route) => {
+    await read.passed
+    const response = await route.fetch()
+    await route.fulfill({ response })
+    acknowledged.open()
+  })
+  await page.reload()
+  await page.unrouteAll({ behavior: 'ignoreErrors' })
+}
+
 test('one question at a time goes on by keyboard, tells at once, and ends the lesson', async () => {
   await page.getByRole('button', { name: 'Go on with “Quiz 3”' }).click()
   await expect(card(1)).toBeVisible()
@@ -211,7 +238,7 @@ test('one question at a time goes on by keyboard, tells at once, and ends the le
   await expect(card(2).getByRole('heading', { name: 'And which one now?' })).toBeFocused()
   await option(card(2), 'A boat floats')
   await give(2).click()
-  await page.reload()
+  await reloadWhileSending()
   await page
     .getByRole('navigation', { name: 'Questions' })
     .getByRole('button', { name: /^Question 2/ })

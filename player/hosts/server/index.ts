@@ -16,6 +16,7 @@ import {
   readWays,
   sendRecords,
 } from './api.ts'
+import { acknowledgedOf } from './acknowledged.ts'
 import { dropEarlyStage, takeEarlyAttempt, takeEarlyVideo } from './early.ts'
 import { openFileQueue, type WaitingFile } from './fileQueue.ts'
 import { createFileSender, type FileOutcome } from './fileSender.ts'
@@ -45,12 +46,10 @@ export async function createServerHost(attemptId: string): Promise<Host> {
   await takeFarewell(farewell.read(), queue)
   const sender = createSender({
     queue,
-    async send(records) {
-      const outcome = await sendRecords(attemptId, records)
-      const told = outcome.kind === 'acknowledged' ? outcome.reply.told : undefined
-      if (told) toldListeners.forEach((listener) => listener(told))
-      return outcome
-    },
+    send: (records) =>
+      sendAndNote(attemptId, records, (told) =>
+        toldListeners.forEach((listener) => listener(told)),
+      ),
     beacon: (records) => beaconRecords(attemptId, records),
     onState: (state) => listeners.forEach((listener) => listener(state)),
     keepFarewell: (records) => farewell.keep(records),
@@ -115,6 +114,19 @@ export async function createServerHost(attemptId: string): Promise<Host> {
       void leave()
     },
   }
+}
+
+/** Sends a batch, and notes on the device that it was acknowledged. */
+async function sendAndNote(
+  attemptId: string,
+  records: LearnerRecord[],
+  onTold: Parameters<Host['onTold']>[0],
+): Promise<Awaited<ReturnType<typeof sendRecords>>> {
+  const outcome = await sendRecords(attemptId, records)
+  if (outcome.kind !== 'acknowledged') return outcome
+  acknowledgedOf(attemptId).note()
+  if (outcome.reply.told) onTold(outcome.reply.told)
+  return outcome
 }
 
 /** Most lessons ask for no files, so what sends them is fetched with the first. */
@@ -204,14 +216,15 @@ async function openAttempt(
   }
 }
 
-/** What came with the page, unless an earlier sitting left something to send: that goes first. */
+/** What came with the page, unless an earlier sitting left something to send, which goes first, or sent something just now. */
 async function newestAttempt(
   attemptId: string,
   queue: RecordQueue,
   sender: Sender,
 ): Promise<Attempt> {
   const early = takeEarlyAttempt(attemptId)
-  if (early && (await queue.count()) === 0) return early
+  const isNewest = (await queue.count()) === 0 && !acknowledgedOf(attemptId).isRecent()
+  if (early && isNewest) return early
   try {
     await sender.flush()
     return await readAttempt(attemptId)
