@@ -201,10 +201,10 @@ test('from the summary a learner goes back to what was wrong, sees the film agai
 })
 
 /**
- * Loads the page anew just as the answer is sent: what the page comes with was read before the answer was stored, and arrives
- * after it was acknowledged and let go of on the device.
+ * Holds what is sent until the page is loaded anew, by what this answers with: what the page comes with is read before the answer is
+ * stored, and arrives after it was acknowledged and let go of on the device.
  */
-async function reloadWhileSending(): Promise<void> {
+async function holdSending(): Promise<() => Promise<void>> {
   const gate = () => {
     let open: () => void = () => undefined
     const passed = new Promise<void>((resolve) => (open = resolve))
@@ -223,8 +223,10 @@ async function reloadWhileSending(): Promise<void> {
     await route.fulfill({ response })
     acknowledged.open()
   })
-  await page.reload()
-  await page.unrouteAll({ behavior: 'ignoreErrors' })
+  return async () => {
+    await page.reload()
+    await page.unrouteAll({ behavior: 'ignoreErrors' })
+  }
 }
 
 test('one question at a time goes on by keyboard, tells at once, and ends the lesson', async () => {
@@ -237,8 +239,9 @@ test('one question at a time goes on by keyboard, tells at once, and ends the le
   await page.getByRole('button', { name: 'Next question' }).press('Enter')
   await expect(card(2).getByRole('heading', { name: 'And which one now?' })).toBeFocused()
   await option(card(2), 'A boat floats')
+  const reload = await holdSending()
   await give(2).click()
-  await reloadWhileSending()
+  await reload()
   await page
     .getByRole('navigation', { name: 'Questions' })
     .getByRole('button', { name: /^Question 2/ })
