@@ -23,7 +23,7 @@ import { giveNonce, sameOriginOnly, securityHeaders } from './http/security.ts'
 import { createSessions } from './http/session.ts'
 import { keepDraining } from './jobs/outbox.ts'
 import { openQueue, type JobKind, type JobQueue } from './jobs/queue.ts'
-import { FETCHING, PREPARING, preparing, queueOf, resumeInterrupted } from './media/jobs/prepare.ts'
+import { PREPARE_QUEUES, preparing, queueOf, resumeInterrupted } from './media/jobs/prepare.ts'
 import { sendMail } from './people/queries/mails.ts'
 import { createLiveServer } from './live/sockets.ts'
 import { createFolderStore } from './media/MediaStore.ts'
@@ -82,7 +82,7 @@ export async function openServer(
   })
   pool.on('error', (error) => log.warn({ err: error }, 'a connection was lost'))
   const onFault = (error: Error) => log.error({ err: error }, 'queue')
-  const queue = await openQueue(settings.databaseUrl, [PREPARING, FETCHING], onFault)
+  const queue = await openQueue(settings.databaseUrl, PREPARE_QUEUES, onFault)
   const live = createLiveServer(database, log)
   const standIn = await openStandIn(settings, log)
   const filmHost = standIn?.origin ?? null

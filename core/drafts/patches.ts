@@ -1,4 +1,4 @@
-// RFC 6902 JSON Patch, the part that edits of a lesson need: add, replace and remove on objects.
+// RFC 6902 JSON Patch, the part that edits need: add, replace and remove on objects.
 // Arrays in the document are only ever replaced as a whole, so a patch never names an array position.
 import { createDraft, finishDraft, type Patch as ImmerPatch } from 'immer'
 import { z } from 'zod'
@@ -9,7 +9,7 @@ const pointerSchema = z
   .regex(/^(\/([^~/]|~[01])*)+$/)
   .max(500)
 
-/** Whatever JSON can say; what belongs there is decided by the lesson's own schema once the patch is applied. */
+/** Whatever JSON can say; what belongs there is decided by the document's own schema once the patch is applied. */
 const valueSchema = z.unknown().refine((value) => value !== undefined, 'is missing')
 
 export const patchSchema = z.discriminatedUnion('op', [

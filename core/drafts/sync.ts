@@ -1,5 +1,6 @@
-// How several editors come to one document, of whatever type: what it may be is told by its `check`. A client holds what the server has confirmed and its own unsent edits;
-// what it shows is the one with the others replayed on top. Pure; storage and network are the caller's.
+// How several editors come to one document, of whatever type: what it may be is told by its `check`. A client holds what the
+// server has confirmed and its own unsent edits; what it shows is the one with the others replayed on top. Pure; storage and
+// network are the caller's.
 import type { Issue } from '../fields/index.ts'
 import type { Check } from './edits.ts'
 import { applyPatches, type Patch } from './patches.ts'
@@ -33,8 +34,8 @@ export interface StateOf<Doc> {
 /** How drafts of one type of document are held. */
 export function syncOf<Doc extends object>(check: Check<Doc>) {
   /** A draft as it came from the server, with edits that were waiting on this device replayed on it. */
-  function openDraft(lesson: Doc, revision: number, waiting: PendingEdit[] = []): StateOf<Doc> {
-    return replay({ confirmed: lesson, revision, pending: waiting, refused: [], view: lesson })
+  function openDraft(document: Doc, revision: number, waiting: PendingEdit[] = []): StateOf<Doc> {
+    return replay({ confirmed: document, revision, pending: waiting, refused: [], view: document })
   }
 
   /** Adds an edit made here; its result is already known. */
@@ -70,8 +71,8 @@ export function syncOf<Doc extends object>(check: Check<Doc>) {
   }
 
   /** Begins anew on the draft as the server has it, where its log does not fit what is here; what waits still waits. */
-  function reopenDraft(state: StateOf<Doc>, lesson: Doc, revision: number): StateOf<Doc> {
-    return replay({ ...state, confirmed: lesson, revision })
+  function reopenDraft(state: StateOf<Doc>, document: Doc, revision: number): StateOf<Doc> {
+    return replay({ ...state, confirmed: document, revision })
   }
 
   /** Takes an edit out of the waiting ones because the server refused it; later edits are replayed without it. */
@@ -82,7 +83,7 @@ export function syncOf<Doc extends object>(check: Check<Doc>) {
     return replay({ ...state, pending, refused: [...state.refused, { ...edit, issues }] })
   }
 
-  /** Puts a refused edit among the waiting ones again, where it fits the lesson as it is now; null where it does not. */
+  /** Puts a refused edit among the waiting ones again, where it fits the document as it is now; null where it does not. */
   function retryRefused(state: StateOf<Doc>, editId: string): StateOf<Doc> | null {
     const edit = state.refused.find((candidate) => candidate.id === editId)
     const applied = edit && applyPatches(state.view, edit.patches)
@@ -103,7 +104,7 @@ export function syncOf<Doc extends object>(check: Check<Doc>) {
   function replay(state: StateOf<Doc>): StateOf<Doc> {
     const replayed = replayEdits(state, false)
     if (replayed.pending.length === 0 || check(replayed.view).ok) return replayed
-    // Each fits by its places, but together they make no lesson: then each is looked at by itself.
+    // Each fits by its places, but together they make no such document: then each is looked at by itself.
     return replayEdits(state, true)
   }
 

@@ -1,7 +1,7 @@
 // A quiz as one learner works through it: what is told when, what handing in gives, and what is recorded.
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
-import type { LearnerRecord } from '@fernbrake/core/records'
+import { noProgress, type LearnerRecord } from '@fernbrake/core/records'
 import { edits, partOfKind, type Lesson, type QuizRules } from '@fernbrake/core/lesson'
 import type { Answer } from '@fernbrake/core/questions'
 import { edited, lessonWithFilm, QUIZ, withQuiz } from '@fernbrake/core/testing'
@@ -29,18 +29,7 @@ function begin(lesson: Lesson, change: Partial<OpenedLesson> = {}): Quiz {
     media: [],
     learnerName: 'Odile Harcastle',
     seed: 'seed',
-    progress: {
-      partId: null,
-      atMs: 0,
-      released: ['a'],
-      finishedParts: [],
-      seen: {},
-      covered: {},
-      responses: [],
-      chosen: {},
-      ownNotes: [],
-      judged: null,
-    },
+    progress: { ...noProgress(), released: ['a'] },
     ...change,
   }
   const host = {

@@ -1,7 +1,7 @@
 // Questions that were cut: nothing is said of an answer before the server says it, and then everything shows it.
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, shallowReactive, shallowRef } from 'vue'
-import type { LearnerRecord } from '@fernbrake/core/records'
+import { noProgress, type LearnerRecord } from '@fernbrake/core/records'
 import { partOfKind } from '@fernbrake/core/lesson'
 import { cutQuestion, toldQuestion, type Question } from '@fernbrake/core/questions'
 import { lessonWithFilm, QUIZ, withQuestion, withQuiz } from '@fernbrake/core/testing'
@@ -97,18 +97,7 @@ describe('what is told', () => {
       seed: 'seed',
       keepsDrafts: false,
       lesson: { ...whole, questions: shallowReactive(questions) },
-      progress: {
-        partId: null,
-        atMs: 0,
-        released: [],
-        finishedParts: [],
-        seen: {},
-        covered: {},
-        responses: [],
-        chosen: {},
-        ownNotes: [],
-        judged: null,
-      },
+      progress: noProgress(),
     }
     const travel = useTravelled(under, shallowRef(opened))
     travel.begin()

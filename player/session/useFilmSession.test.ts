@@ -1,7 +1,7 @@
 // A sitting with a film, against a video element that does as it is told: what is held, recorded, and shown.
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
-import type { LearnerRecord } from '@fernbrake/core/records'
+import { noProgress, type LearnerRecord } from '@fernbrake/core/records'
 import { cutQuestion } from '@fernbrake/core/questions'
 import { edits, type Lesson, type SeekRule } from '@fernbrake/core/lesson'
 import { edited, lessonWithFilm, PART, withFork, withQuestion } from '@fernbrake/core/testing'
@@ -107,19 +107,7 @@ function sit(lesson: Lesson, progress: Partial<OpenedLesson['progress']> = {}) {
     media: [],
     learnerName: 'Odile Harcastle',
     seed: 'seed',
-    progress: {
-      partId: null,
-      atMs: 0,
-      released: [],
-      finishedParts: [],
-      seen: {},
-      covered: {},
-      responses: [],
-      chosen: {},
-      ownNotes: [],
-      judged: null,
-      ...progress,
-    },
+    progress: { ...noProgress(), ...progress },
   }
   const host = {
     record: (record: LearnerRecord) => void records.push(record),

@@ -111,7 +111,10 @@ export async function saveAssignment(
     const isNew = !known.some((one) => one.id === id)
     if (isNew) await checkLesson(person, lessonId)
     if (isNew && known.length >= MOST_ASSIGNMENTS)
-      throw new HttpError('class-full', { reason: 'assignmentsFull', facts: { most: 300 } })
+      throw new HttpError('class-full', {
+        reason: 'assignmentsFull',
+        facts: { most: MOST_ASSIGNMENTS },
+      })
     await checkTargets(ask, classId, groups, people)
     const stored = await storeAssignment(ask, {
       id,

@@ -1,13 +1,18 @@
 // Jobs of any kind, on pg-boss: queued in the database, taken by whichever process runs jobs.
 import PgBoss from 'pg-boss'
 
-/** A kind of job: what it is called, and what is done. Whatever it does may be done again, since servers are killed. */
+/** A kind of job, as whoever only puts some in needs to know it. */
+export interface QueueKind {
+  name: string
+  /** How often one that failed is tried again. */
+  retries: number
+}
+
+/** A kind of job, and what is done. Whatever it does may be done again, since servers are killed. */
 export interface JobKind<Payload extends object = never> {
   name: string
   /** So many at a time. */
   atOnce: number
-  /** How often one that failed is tried again. */
-  retries: number
   run(payload: Payload, about: { isLastTry: boolean }): Promise<void>
 }
 
@@ -27,7 +32,7 @@ const LONGEST_HOURS = 6
 /** Opens the queue for these kinds; nothing is worked on before `work`. */
 export async function openQueue(
   databaseUrl: string,
-  names: readonly string[],
+  kinds: readonly QueueKind[],
   onError: (error: Error) => void,
 ): Promise<JobQueue> {
   const boss = new PgBoss({
@@ -37,14 +42,16 @@ export async function openQueue(
   })
   boss.on('error', onError)
   await boss.start()
-  for (const name of names) await boss.createQueue(name)
-  const retriesOf = new Map<string, number>()
+  for (const { name } of kinds) await boss.createQueue(name)
+  const retriesOf = new Map(kinds.map(({ name, retries }) => [name, retries]))
   /** Those of this process who take jobs. */
   const workers: { name: string; id: string }[] = []
   return {
     async send(name, payload) {
+      const retries = retriesOf.get(name)
+      if (retries === undefined) throw new Error(`There is no queue for ${name}.`)
       await boss.send(name, payload, {
-        retryLimit: retriesOf.get(name) ?? 2,
+        retryLimit: retries,
         retryDelay: RETRY_AFTER_S,
         expireInHours: LONGEST_HOURS,
       })
@@ -53,8 +60,7 @@ export async function openQueue(
     },
     async work(kinds) {
       const options = { batchSize: 1, pollingIntervalSeconds: 0.5, includeMetadata: true } as const
-      for (const { name, atOnce, retries, run } of kinds) {
-        retriesOf.set(name, retries)
+      for (const { name, atOnce, run } of kinds) {
         const doOne = ([job]: PgBoss.JobWithMetadata<never>[]) =>
           run(job!.data, { isLastTry: job!.retryCount >= job!.retryLimit })
         for (let count = 0; count < atOnce; count += 1)

@@ -1,7 +1,7 @@
 // Which routes about learning are answered by what.
 import type { Person } from '@fernbrake/core/contract'
-import type { Context } from '../context.ts'
 import { problemWords } from '@fernbrake/core/words'
+import type { Context } from '../context.ts'
 import { languageOfRequest } from '../http/language.ts'
 import { type Part, whoCalls } from '../http/handlers.ts'
 import { sendStored } from '../http/sendStored.ts'

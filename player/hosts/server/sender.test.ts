@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto'
 import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { Attempt } from '@fernbrake/core/contract'
-import type { LearnerRecord } from '@fernbrake/core/records'
+import { noProgress, type LearnerRecord } from '@fernbrake/core/records'
 import { lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
 import { withWaiting } from './index.ts'
 import { openRecordQueue, withMemory, type RecordQueue } from './recordQueue.ts'
@@ -243,15 +243,7 @@ describe('the queue', () => {
 describe('going on with what still waits', () => {
   const attempt = {
     lesson: withQuestion(lessonWithFilm(), { id: 'a', atMs: 5000 }),
-    progress: {
-      partId: null,
-      atMs: 0,
-      released: [],
-      finishedParts: [],
-      seen: {},
-      covered: {},
-      responses: [],
-    },
+    progress: noProgress(),
   } as unknown as Attempt
 
   it('progress is what it will be once it is sent', () => {

@@ -1,20 +1,26 @@
 // The chain of jobs that prepares a film, each step a job of its own.
 import { Op } from 'sequelize'
 import { MediaJobRow, MediaRow } from '../../database/models.ts'
-import type { JobKind } from '../../jobs/queue.ts'
+import type { JobKind, QueueKind } from '../../jobs/queue.ts'
 import type { Context } from '../../context.ts'
 import { describeMedia, withOriginal } from '../media.ts'
 import { UnusableFilm, withFolder, type StepKind } from './step.ts'
 import { runStep } from './steps.ts'
 
-export const PREPARING = 'prepare-media'
+const PREPARING = 'prepare-media'
 /** What comes from elsewhere has a queue of its own: an address that drips must not keep others from being prepared. */
-export const FETCHING = 'fetch-media'
+const FETCHING = 'fetch-media'
 /** In which queue a step of preparing stands. */
 export const queueOf = (kind: string) => (kind === 'fetch' ? FETCHING : PREPARING)
 /** Progress is told at most this often, in ms. */
 const PROGRESS_EVERY_MS = 400
 const RETRIES = 2
+
+/** The queues of jobs that prepare media. */
+export const PREPARE_QUEUES: readonly QueueKind[] = [PREPARING, FETCHING].map((name) => ({
+  name,
+  retries: RETRIES,
+}))
 
 export interface PrepareJob {
   mediaId: string
@@ -23,10 +29,9 @@ export interface PrepareJob {
 
 /** The kinds of jobs that prepare media. Two at a time: a long conversion must not keep a short film from becoming playable. */
 export const preparing = (context: Context): JobKind<PrepareJob>[] =>
-  [PREPARING, FETCHING].map((name) => ({
+  PREPARE_QUEUES.map(({ name }) => ({
     name,
     atOnce: 2,
-    retries: RETRIES,
     run: (job, { isLastTry }) => doJob(context, job, isLastTry),
   }))
 
