@@ -4,6 +4,7 @@ import {
   asksIn,
   cuesInOrder,
   filmsInOrder,
+  isPlayed,
   partsInOrder,
   type Lesson,
   type Part,
@@ -99,8 +100,7 @@ export function placesAsked(lesson: Lesson, part: Part): PlaceAsked[] {
     question: lesson.questions[questionId]!,
     atMs,
   })
-  if (part.kind !== 'film')
-    return asksIn(part).map(({ id, questionId }) => at(id, questionId, null))
+  if (!isPlayed(part)) return asksIn(part).map(({ id, questionId }) => at(id, questionId, null))
   return cuesInOrder(lesson, part.id).flatMap((cue) =>
     cue.kind === 'question' ? [at(cue.id, cue.questionId, cue.atMs)] : [],
   )

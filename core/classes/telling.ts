@@ -1,6 +1,6 @@
 // How much of each question a learner may be told by now: a class may hold it back until a time, a quiz until it is handed
 // in, and while a try is left what is right stays untold. Told too early, an answer could be copied.
-import { askersOf, partOfKind, type Lesson, type Telling } from '../lesson/index.ts'
+import { askersOf, tellsAtEnd, type Lesson, type Telling } from '../lesson/index.ts'
 import { isFinal, isSettled, type Verdict } from '../questions/index.ts'
 import {
   heldBackUntil,
@@ -37,9 +37,11 @@ export type AskedIn = ReadonlyMap<string, string>
 export const askedIn = (lesson: Pick<Lesson, 'parts' | 'cues'>): AskedIn =>
   new Map(askersOf(lesson).map(({ questionId, partId }) => [questionId, partId]))
 
-/** Whether a quiz tells nothing before it was handed in. */
-const waits = (lesson: Lesson, partId: string | undefined): boolean =>
-  partId !== undefined && partOfKind(lesson, partId, 'quiz')?.tells === 'atEnd'
+/** Whether a part tells nothing before it was handed in. */
+function waits({ parts }: Lesson, partId: string | undefined): boolean {
+  const part = partId === undefined ? undefined : parts[partId]
+  return part !== undefined && tellsAtEnd(part)
+}
 
 /** Whether the class holds back what is right until a time: then it is told once, whatever attempt it was told in. */
 export const holdsBack = (under: Under): boolean =>

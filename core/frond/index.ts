@@ -134,4 +134,4 @@ function shorten(text: string, room: number): string {
   return fits < 4 ? '' : text.slice(0, fits - 1).trimEnd() + '…'
 }
 
-export { quizOnFrond, type QuizOnFrond } from './quiz.ts'
+export { partOnFrond, quizOnFrond, type QuizOnFrond } from './quiz.ts'

@@ -1,5 +1,5 @@
 // A quiz drawn as a frond: it has no time, only an order, so each question takes the same length of the stem.
-import { sectionsInOrder, type QuizPart } from '../lesson/index.ts'
+import { sectionsInOrder, type Part, type QuizPart } from '../lesson/index.ts'
 
 /** So much of the stem belongs to each question; called ms because that is what a frond measures in. */
 const STEP_MS = 1000
@@ -10,6 +10,20 @@ export interface QuizOnFrond {
   leaves: { itemId: string; questionId: string; atMs: number }[]
   /** The sections that have a name, where each begins. */
   sections: { sectionId: string; title: string; atMs: number }[]
+}
+
+/** How a part that does not play is drawn as a frond; null for kinds that are not drawn so. */
+export function partOnFrond(part: Part): QuizOnFrond | null {
+  switch (part.kind) {
+    case 'quiz':
+      return quizOnFrond(part)
+    case 'film':
+    case 'page':
+    case 'still':
+    case 'deck':
+    case 'chronicle':
+      return null
+  }
 }
 
 export function quizOnFrond(quiz: QuizPart): QuizOnFrond {

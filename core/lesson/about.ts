@@ -1,7 +1,6 @@
 // What a lesson says about itself, read.
 import { cutText } from '../fields/index.ts'
-import { filmsInOrder, partsInOrder } from './parts.ts'
-import { pictureOf } from './partThings.ts'
+import { filmsInOrder, partsInOrder, pictureOf } from './parts/index.ts'
 import type { Lesson } from './schema.ts'
 
 /** What learners are to be able to do, one each. */

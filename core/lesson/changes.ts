@@ -1,7 +1,6 @@
 // What changed between two editions, in terms that can be put into a sentence each.
 import { withoutNotes } from './learner.ts'
-import { partsInOrder } from './parts.ts'
-import type { Part } from './partSchema.ts'
+import { type Part, partOfKind, partsInOrder } from './parts/index.ts'
 import type { Lesson } from './schema.ts'
 
 /** What can have changed; the language files have a sentence for each. */
@@ -85,7 +84,8 @@ function ofPart(before: Lesson, after: Lesson, part: Part): Change[] {
   const changes: Change[] = []
   if (old.title !== name) changes.push({ what: 'partRenamed', name })
   if (!isSame(old.gate, part.gate)) changes.push({ what: 'gateChanged', name })
-  const isOtherFilm = old.kind === 'film' && part.kind === 'film' && old.mediaId !== part.mediaId
+  const [oldFilm, film] = [before, after].map((lesson) => partOfKind(lesson, part.id, 'film'))
+  const isOtherFilm = oldFilm && film && oldFilm.mediaId !== film.mediaId
   if (isOtherFilm) changes.push({ what: 'filmReplaced', name })
   else if (!isSame(inside(old), inside(part))) changes.push({ what: 'partChanged', name })
   const inPart = <Thing extends { partId: string }>(things: Record<string, Thing>) =>

@@ -4,10 +4,17 @@ import { findBadKey, issuesOf, partsOfText, type Issue } from '../fields/index.t
 import { partsOfQuestion, holdsCut } from '../questions/index.ts'
 import { noteProven, withoutProven } from './proven.ts'
 import { askersNamedBy, cuesNamedBy, partsNamedBy, partsNamedIn } from './references.ts'
-import { askingOf, partOfKind } from './parts.ts'
+import {
+  askingOf,
+  asksIn,
+  findStray,
+  leadsOf,
+  mapsOfPart,
+  partOfKind,
+  stretchesOfPart,
+  textsOfPart,
+} from './parts/index.ts'
 import type { Condition } from './forkSchema.ts'
-import { asksIn, mapsOfPart, partsLedToBy, stretchesOfPart, textsOfPart } from './partThings.ts'
-import type { Part } from './partSchema.ts'
 import { lessonSchema, type Cue, type ForkCue, type Lesson } from './schema.ts'
 
 /** Checks shape and references of any value; never throws. */
@@ -169,42 +176,11 @@ function findBadThings(lesson: Lesson): Issue[] {
     ...stretchesOfPart(part)
       .filter(({ partId }) => isNoFilm(lesson, partId))
       .map(({ path }) => missing(['parts', part.id, ...path], 'part')),
-    ...partsLedToBy(part)
-      .filter(({ partId }) => !Object.hasOwn(lesson.parts, partId))
+    ...leadsOf(part)
+      .filter(({ partId }) => partId !== null && !Object.hasOwn(lesson.parts, partId))
       .map(({ path }) => missing(['parts', part.id, ...path], 'part')),
     ...findStray(part).map((path) => missing(['parts', part.id, ...path], 'thing')),
   ])
-}
-
-/** What names another thing of its own part that is not there. */
-function findStray(part: Part): string[][] {
-  switch (part.kind) {
-    case 'quiz':
-      return Object.values(part.items)
-        .filter(({ sectionId }) => !Object.hasOwn(part.sections, sectionId))
-        .map(({ id }) => ['items', id, 'sectionId'])
-    case 'page':
-      return Object.values(part.blocks)
-        .filter(({ inside, kind }) => {
-          if (!inside) return false
-          const around = Object.hasOwn(part.blocks, inside.columnsId)
-            ? part.blocks[inside.columnsId]
-            : undefined
-          // Columns stand on the page alone: nobody reads columns in columns.
-          return around?.kind !== 'columns' || kind === 'columns'
-        })
-        .map(({ id }) => ['blocks', id, 'inside'])
-    case 'chronicle':
-      return Object.values(part.items)
-        .filter(
-          ({ categoryId }) => categoryId !== null && !Object.hasOwn(part.categories, categoryId),
-        )
-        .map(({ id }) => ['items', id, 'categoryId'])
-    case 'film':
-    case 'still':
-    case 'deck':
-      return []
-  }
 }
 
 /** A question is asked in one place, and each place has an id of its own: answers name both. */

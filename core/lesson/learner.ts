@@ -1,5 +1,5 @@
 // What of a lesson learners get.
-import type { Ending } from './partSchema.ts'
+import type { Ending } from './parts/index.ts'
 import type { Lesson } from './schema.ts'
 
 /** The lesson without the designers' notes, as it is sent to learners. */

@@ -1,7 +1,6 @@
 // The addresses on the web that a lesson sends learners to or shows, and where in it they stand.
 import { cuesInOrder } from './order.ts'
-import { partsInOrder } from './parts.ts'
-import { mapsOfPart } from './partThings.ts'
+import { mapsOfPart, partsInOrder } from './parts/index.ts'
 import type { Lesson } from './schema.ts'
 
 export interface LinkPlace {

@@ -3,8 +3,15 @@ import type { Issue } from '../fields/index.ts'
 import { findWhatCannotBeAsked, type Question, pointsAtFrame } from '../questions/index.ts'
 import { withoutHidden } from './hidden.ts'
 import { cueStartMs } from './order.ts'
-import { filmLengthMs, filmsInOrder, hasFrames, partOfKind, partsInOrder } from './parts.ts'
-import { findUnreadyPart, type UnreadyCode } from './unready.ts'
+import {
+  filmLengthMs,
+  filmsInOrder,
+  findUnreadyPart,
+  hasFrames,
+  partOfKind,
+  partsInOrder,
+  type UnreadyCode,
+} from './parts/index.ts'
 import type { Condition } from './forkSchema.ts'
 import type { Cue, Lesson } from './schema.ts'
 

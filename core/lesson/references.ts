@@ -2,8 +2,7 @@
 import { mediaOfText } from '../fields/index.ts'
 import { mediaOfQuestion } from '../questions/index.ts'
 import { mediumOf } from './overlay.ts'
-import { filmsInOrder } from './parts.ts'
-import { mediaOfPart, textsOfPart } from './partThings.ts'
+import { filmsInOrder, mediaOfPart, pagesOfPart, textsOfPart } from './parts/index.ts'
 import type { Condition } from './forkSchema.ts'
 import type { Cue, ForkCue, Lesson } from './schema.ts'
 
@@ -168,12 +167,8 @@ export function stagedAddresses(
   media: (mediaId: string) => string,
   pages: (mediaId: string, page: number) => string,
 ): Record<string, string> {
-  const drawn = Object.values(lesson.parts).flatMap((part) =>
-    part.kind === 'deck'
-      ? Object.values(part.slides).flatMap(({ mediaId, page }) =>
-          page === undefined ? [] : [[pageKey(mediaId, page), pages(mediaId, page)] as const],
-        )
-      : [],
-  )
+  const drawn = Object.values(lesson.parts)
+    .flatMap(pagesOfPart)
+    .map(({ mediaId, page }) => [pageKey(mediaId, page), pages(mediaId, page)] as const)
   return Object.fromEntries([...stagedMediaIdsOf(lesson).map((id) => [id, media(id)]), ...drawn])
 }

@@ -11,7 +11,8 @@ import {
 import { questionSchema } from '../questions/index.ts'
 import { aboutFields } from './aboutSchema.ts'
 import { forkFields } from './forkSchema.ts'
-import { emptyEnding, endingSchema, partSchema } from './partSchema.ts'
+import { emptyEnding, endingSchema } from './parts/base.ts'
+import { partSchema } from './parts/schema.ts'
 import { routeSchema } from './routeSchema.ts'
 import { boxSchema, namedLookSchema, overlayExtras, overlayLookSchema } from './overlaySchema.ts'
 

@@ -1,5 +1,5 @@
 // Older lesson documents, brought up to this version's shape. Each step knows only the shape before and after it.
-import { emptyEnding } from './partSchema.ts'
+import { emptyEnding } from './parts/base.ts'
 import { LESSON_SCHEMA_VERSION } from './schema.ts'
 
 type Document = Record<string, unknown> & { schemaVersion?: unknown }

@@ -1,5 +1,5 @@
 // Whether a learner has finished a part, by what they did and not by what their device says of it.
-import { partOfKind, thingsToSee, type Lesson, type Part } from '../lesson/index.ts'
+import { partOfKind, thingsToBeSeen, type Lesson, type Part } from '../lesson/index.ts'
 import { HELP_AFTER_TRIES, isSettled } from '../questions/index.ts'
 import type { ResponseRecord } from '../analysis/index.ts'
 import type { Span } from '../watching/index.ts'
@@ -23,8 +23,8 @@ export interface DoneInParts {
 
 /**
  * Whether what a learner did bears out that they have finished a part: a film, once its held questions that must be answered
- * are answered, or were led round, and its end was reached by playing or by jumps that are allowed; a deck, once all its
- * pictures were seen; all else, once it was opened. Under which rule jumps are allowed is the lesson's as it was learned, see `underRules`.
+ * are answered, or were led round, and its end was reached by playing or by jumps that are allowed; a part whose things
+ * must be seen, once all of them were; all else, once it was opened. Under which rule jumps are allowed is the lesson's as it was learned, see `underRules`.
  */
 export function hasFinished(lesson: Lesson, partId: string, did: DoneInParts): boolean {
   const film = partOfKind(lesson, partId, 'film')
@@ -41,13 +41,13 @@ export function hasFinished(lesson: Lesson, partId: string, did: DoneInParts): b
   return isAnswered && (film.seekRule === 'free' || hasReachedEnd(lesson, schedule, partId, did))
 }
 
-/** Whether a part that is no film was opened; of a deck, every picture that it shows. */
+/** Whether a part that is no film was opened, and all of it that must be seen was. */
 const wasSeen = (part: Part, seen: readonly string[]): boolean =>
   seen.includes(part.id) && unseenOf(part, seen).length === 0
 
 /** What a learner has still to see of a part before it counts as finished. */
 export const unseenOf = (part: Part, seen: readonly string[]): string[] =>
-  part.kind === 'deck' ? thingsToSee(part).filter((id) => !seen.includes(id)) : []
+  thingsToBeSeen(part).filter((id) => !seen.includes(id))
 
 function hasReachedEnd(
   lesson: Lesson,

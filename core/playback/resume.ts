@@ -1,5 +1,5 @@
 // Where a learner goes on: which part, and at which moment.
-import { filmLengthMs, partsInOrder, type Lesson, type Part } from '../lesson/index.ts'
+import { filmLengthMs, isPlayed, partsInOrder, type Lesson, type Part } from '../lesson/index.ts'
 import { nextPart, type Travelled } from '../routes/index.ts'
 
 export interface KeptPlace extends Travelled {
@@ -26,7 +26,7 @@ export function placeToGoOn(
 ): { part: Part; atMs: number } | null {
   const parts = partsInOrder(lesson)
   const found = parts.find(({ id }) => id === kept.partId)
-  const isOver = found?.kind === 'film' && kept.finishedParts.includes(found.id)
+  const isOver = found && isPlayed(found) && kept.finishedParts.includes(found.id)
   const part = (isOver ? nextPart(lesson, kept, found.id) : null) ?? found ?? parts[0]
   if (!part) return null
   const durationMs = filmLengthMs(lesson, part.id) ?? 0

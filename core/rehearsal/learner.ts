@@ -1,7 +1,14 @@
 // A simulated learner works through a part, or a whole lesson, and yields the very records that a real learner's player
 // sends.
 import type { LearnerRecord } from '../records/index.ts'
-import { asksIn, partsInOrder, thingsToSee, type Lesson, type Part } from '../lesson/index.ts'
+import {
+  asksIn,
+  isPlayed,
+  partsInOrder,
+  thingsToSee,
+  type Lesson,
+  type Part,
+} from '../lesson/index.ts'
 import { unseenOf } from '../playback/index.ts'
 import { knownOf, nextPart, routesOpen } from '../routes/index.ts'
 import { answer } from './answer.ts'
@@ -71,7 +78,7 @@ function wayOn(sitting: Sitting, partId: string): string | null {
 
 function workThrough(sitting: Sitting, part: Part): Outcome {
   noteSeen(sitting, part.id, part.id)
-  return part.kind === 'film' ? watch(sitting, part.id) : look(sitting, part)
+  return isPlayed(part) ? watch(sitting, part.id) : look(sitting, part)
 }
 
 /** Looks at what there is, answers what is asked, and goes on. */

@@ -2,6 +2,8 @@
 import { inOrder } from '../fields/index.ts'
 import {
   cuesInOrder,
+  isPlayed,
+  leadsOf,
   partsInOrder,
   routesFrom,
   type Condition,
@@ -81,12 +83,12 @@ export function graphOf(lesson: Walked): Graph {
   const parts = partsInOrder(lesson)
   const led = ledTo(lesson)
   const ways = parts.flatMap((part) => {
-    const cues = part.kind === 'film' ? cuesInOrder(lesson, part.id) : []
+    const cues = isPlayed(part) ? cuesInOrder(lesson, part.id) : []
     // One that leads nowhere is never taken: the order leads on instead.
     const routes = routesFrom(lesson, part.id).filter(({ target }) => target.to !== 'on')
     return [
       ...cueWays(cues),
-      ...(part.kind === 'still' ? pinWays(part) : []),
+      ...pinWays(part),
       ...routes.flatMap(routeWay),
       ...(isAlwaysLeft(cues, routes)
         ? []
@@ -144,22 +146,22 @@ function forkWays({ id: cueId, partId: fromId, atMs, decides, choices }: ForkCue
   })
 }
 
-function pinWays(part: Extract<Part, { kind: 'still' }>): Way[] {
-  return inOrder(Object.values(part.pins)).flatMap(({ id, name, opens }): Way[] =>
-    opens.what === 'part' && opens.partId !== null
-      ? [
+function pinWays(part: Part): Way[] {
+  return leadsOf(part).flatMap(({ thingId, words, partId: toId }): Way[] =>
+    toId === null
+      ? []
+      : [
           {
-            id,
+            id: thingId,
             kind: 'pin',
             fromId: part.id,
-            toId: opens.partId,
+            toId,
             condition: null,
-            words: name,
+            words,
             atMs: null,
-            thingId: id,
+            thingId,
           },
-        ]
-      : [],
+        ],
   )
 }
 

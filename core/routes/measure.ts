@@ -1,7 +1,14 @@
 // How long the shortest and the longest way through a lesson are, in minutes and in marks.
 import { placesAsked } from '../analysis/index.ts'
 import { plainOf } from '../fields/index.ts'
-import { textsOfPart, thingsToSee, type Lesson, type Part } from '../lesson/index.ts'
+import {
+  isPlayed,
+  playingMs,
+  textsOfPart,
+  thingsToSee,
+  type Lesson,
+  type Part,
+} from '../lesson/index.ts'
 import { pageReadingMs } from '../text/index.ts'
 import { END, followingPart, type Graph, type Way } from './graph.ts'
 
@@ -44,7 +51,7 @@ function costsOf(lesson: Lesson, part: Part): (way: Way) => Cost {
     const asked = places.filter(
       (place) => place.atMs === null || atMs === null || place.atMs <= atMs,
     )
-    const ms = part.kind === 'film' ? (atMs ?? part.durationMs ?? 0) : lookingMs
+    const ms = isPlayed(part) ? (atMs ?? playingMs(part) ?? 0) : lookingMs
     return {
       ms: ms + asked.length * ANSWERING_MS,
       points: asked.reduce((sum, { question }) => sum + question.points, 0),

@@ -1,7 +1,7 @@
 // What is wrong or doubtful about the ways of a lesson, and how long its shortest and longest are. Findings name their
 // place; the words stand in the language files.
 import { placesAsked } from '../analysis/index.ts'
-import { askingOf, type Condition, type Lesson } from '../lesson/index.ts'
+import { askingOf, isPlayed, leadsOf, type Condition, type Lesson } from '../lesson/index.ts'
 import { END, graphOf, type Graph, type Way } from './graph.ts'
 import { findLoops, reachableFrom } from './reach.ts'
 import { measureWays, type Impossible, type Measured } from './measure.ts'
@@ -43,7 +43,7 @@ export function surveyRoutes(lesson: Lesson): Survey {
     ...findLost(lesson),
     ...findLoops(graph, reached).map((partIds) => ({ code: 'loop' as const, partIds })),
     ...graph.parts
-      .filter(({ id, kind }) => kind === 'film' && reached.has(id))
+      .filter((part) => isPlayed(part) && reached.has(part.id))
       .flatMap(({ id }) => findRings(lesson, id))
       .map((ring) => ({ code: 'ring' as const, ...ring })),
     ...findUnsaid(lesson, graph, reached),
@@ -164,11 +164,9 @@ function findLost({ routes = {}, parts }: Lesson): RouteFinding[] {
       wayId,
     })),
     ...Object.values(parts).flatMap((part) =>
-      part.kind === 'still'
-        ? Object.values(part.pins)
-            .filter(({ opens }) => opens.what === 'part' && opens.partId === null)
-            .map(({ id }) => ({ code: 'leadsNowhere' as const, partId: part.id, wayId: id }))
-        : [],
+      leadsOf(part)
+        .filter(({ partId }) => partId === null)
+        .map(({ thingId: wayId }) => ({ code: 'leadsNowhere' as const, partId: part.id, wayId })),
     ),
   ]
 }

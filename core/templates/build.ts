@@ -12,7 +12,15 @@ import {
   type Target,
 } from '../lesson/index.ts'
 import type { QuestionKindName } from '../questions/index.ts'
-import type { AskSpec, BlockSpec, CueSpec, PartSpec, TemplateSpec, WaySpec } from './spec.ts'
+import type {
+  AskSpec,
+  BlockSpec,
+  CueSpec,
+  PartSpec,
+  PinSpec,
+  TemplateSpec,
+  WaySpec,
+} from './spec.ts'
 
 interface Making {
   edit: <A>(kind: Edit<A>, args: A) => void
@@ -52,35 +60,38 @@ function tellAbout({ edit }: Making, { summary, objectives, ending }: TemplateSp
 
 function addPart(making: Making, part: PartSpec): void {
   const { edit, newId, partOf } = making
-  const { title } = part
+  const { kind, title } = part
   const id = partOf(part.key)
-  if (part.kind === 'film') return edit(edits.addFilmPart, { id, title })
-  if (part.kind === 'quiz') {
-    const sectionId = newId()
-    edit(edits.addQuizPart, { id, title, sectionId })
-    for (const asked of part.asks) askInQuiz(making, id, sectionId, asked)
-    return
+  const thingId = newId()
+  edit(edits.addPart, { id, kind, title, thingId })
+  switch (part.kind) {
+    case 'page':
+      return addBlocks(making, id, part.blocks)
+    case 'still':
+      return addPins(making, id, part.pins)
+    case 'quiz':
+      for (const asked of part.asks) askInQuiz(making, id, thingId, asked)
+      return
+    case 'deck':
+    case 'film':
+      // Pictures are still to be chosen, and cues may lead to parts that come later.
+      return
   }
-  edit(edits.addPart, { id, kind: part.kind, title })
-  if (part.kind === 'page') addBlocks(making, id, part.blocks)
-  if (part.kind === 'still')
-    edit(edits.addThings, {
-      partId: id,
-      map: 'pins',
-      things: part.pins.map(({ text, ...pin }) => ({
-        id: newId(),
-        ...USUAL_PIN,
-        ...pin,
-        opens: { what: 'text' as const, text },
-      })),
-    })
+}
+
+function addPins({ edit, newId }: Making, partId: string, pins: readonly PinSpec[]): void {
+  const things = pins.map(({ text, ...pin }) => {
+    const opens = { what: 'text' as const, text }
+    return { id: newId(), ...USUAL_PIN, ...pin, opens }
+  })
+  edit(edits.addThings, { partId, map: 'pins', things })
 }
 
 /** What leads to other parts, once all of them are there. */
 function addWays(making: Making, part: PartSpec): void {
   const { edit, newId, partOf } = making
   const partId = partOf(part.key)
-  if (part.kind === 'film') for (const cue of part.cues) addCue(making, partId, cue)
+  for (const cue of 'cues' in part ? part.cues : []) addCue(making, partId, cue)
   for (const way of part.ways ?? []) {
     const id = newId()
     edit(edits.addRoute, { id, fromId: partId, target: targetOf(making, way) })

@@ -24,10 +24,18 @@ export type CueSpec = { atMs: number } & (
   | { fork: string; ways: readonly [WaySpec, WaySpec, ...WaySpec[]] }
 )
 
+/** A pin that opens a text, at its point on the picture. */
+export interface PinSpec {
+  x: number
+  y: number
+  name: string
+  text: string
+}
+
 export type PartSpec = { key: string; title: string; ways?: readonly WaySpec[] } & (
   | { kind: 'film'; cues: readonly CueSpec[] }
   | { kind: 'page'; blocks: readonly BlockSpec[] }
-  | { kind: 'still'; pins: readonly { x: number; y: number; name: string; text: string }[] }
+  | { kind: 'still'; pins: readonly PinSpec[] }
   | { kind: 'deck' }
   | { kind: 'quiz'; asks: readonly AskSpec[] }
 )

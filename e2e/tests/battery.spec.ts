@@ -51,6 +51,21 @@ async function batteryDies(): Promise<void> {
   await once(browser, 'exit')
 }
 
+/** How many answers wait on the device; runs in its browser. */
+async function answersOnDevice(): Promise<number> {
+  const asked = <T>(request: IDBRequest<T>) =>
+    new Promise<T>((resolve, reject) => {
+      request.onsuccess = () => resolve(request.result)
+      request.onerror = () => reject(request.error!)
+    })
+  const database = await asked(indexedDB.open('fernbrake-records'))
+  const waiting = await asked<{ record: { kind: string } }[]>(
+    database.transaction('records').objectStore('records').getAll(),
+  )
+  database.close()
+  return waiting.filter(({ record }) => record.kind === 'response').length
+}
+
 test('what was watched and answered without a connection outlives a dead battery', async () => {
   const page = await switchOn()
   await signIn(page, server.url, LEARNER, DEMO_PASSWORD)
@@ -67,9 +82,9 @@ test('what was watched and answered without a connection outlives a dead battery
   const first = page.getByRole('article', { name: 'Question 1', exact: true })
   await option(first, 'When the boat has risen above the sill')
   await first.getByRole('button', { name: 'Give this answer' }).click()
-  await expect(
-    page.getByText(/Working offline\. One answer waits|Working offline\. \d+ /),
-  ).toBeVisible()
+  await expect(page.getByText(/Working offline\. \d+ entries wait/)).toBeVisible()
+  // What was watched waits too: that the answer does as well, its device says.
+  await expect.poll(() => page.evaluate(answersOnDevice)).toBe(1)
   await batteryDies()
   const again = await switchOn()
   await signIn(again, server.url, LEARNER, DEMO_PASSWORD)

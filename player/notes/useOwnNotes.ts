@@ -1,7 +1,7 @@
 // What a learner writes for themselves, in whichever part they are.
 import { cutText } from '@fernbrake/core/fields'
 import { computed, inject, provide, shallowRef, type ComputedRef, type InjectionKey } from 'vue'
-import { blocksInOrder, type Lesson } from '@fernbrake/core/lesson'
+import { notedAt, type Lesson } from '@fernbrake/core/lesson'
 import {
   LONGEST_NOTE,
   LONGEST_QUOTE,
@@ -47,13 +47,13 @@ export function provideOwnNotes(host: Host, lesson: () => Lesson) {
   let draftKey: string | null = null
   const holdDraft = (note: OwnNote | null) => draftKey !== null && keepHere(draftKey, note)
   const known = (id: string) => notes.value.find((note) => note.id === id)
-  const blocksOf = (partId: string) => {
+  const placesOf = (partId: string) => {
     const part = lesson().parts[partId]
-    return part?.kind === 'page' ? blocksInOrder(part).map(({ id }) => id) : []
+    return part ? notedAt(part) : []
   }
   const own: OwnNotes = {
     all: computed(() => notes.value),
-    of: (partId) => notesOfPart(notes.value, partId, blocksOf(partId)),
+    of: (partId) => notesOfPart(notes.value, partId, placesOf(partId)),
     begin(partId, place) {
       const id = host.newId()
       const short =
@@ -78,7 +78,7 @@ export function provideOwnNotes(host: Host, lesson: () => Lesson) {
       keep({ ...note, at: isoTime(nowMs()) }, true)
     },
     putBack: (note) => keep({ ...note, at: isoTime(nowMs()) }, false),
-    asText: () => writeNotes(lesson(), notes.value, blocksOf),
+    asText: () => writeNotes(lesson(), notes.value, placesOf),
   }
   provide(OWN_NOTES, own)
   return {

@@ -3,12 +3,12 @@
 // hold up.
 import { ref, shallowRef, type Component } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { Part } from '@fernbrake/core/lesson'
+import type { PartOf } from '@fernbrake/core/lesson'
 import type { ShownWay } from '../ui/partsState.ts'
 import { fetchPartPlayer, type LaterKind } from './fetchPart.ts'
 import type { PartProps } from './partProps.ts'
 
-const props = defineProps<PartProps & { part: Extract<Part, { kind: LaterKind }> }>()
+const props = defineProps<PartProps & { part: PartOf<LaterKind> }>()
 const emit = defineEmits<{
   pickPart: [partId: string]
   toPart: [partId: string]

@@ -1,7 +1,11 @@
-// What shows parts that are no films, each fetched apart from the first script.
-import type { PartKind } from '@fernbrake/core/lesson'
+// What shows the parts that do not play, each fetched apart from the first script. A new kind is a line here.
+import type { Component } from 'vue'
+import { isPlayed, type Part, type PartKindName, type PartOf } from '@fernbrake/core/lesson'
 
-const FETCHERS = {
+/** Films are shown by what is there at once (`ui/FilmPlayer.vue`). */
+export type LaterKind = Exclude<PartKindName, 'film'>
+
+const FETCHERS: Record<LaterKind, () => Promise<{ default: Component }>> = {
   quiz: () => import('../quiz/QuizPlayer.vue'),
   page: () => import('./page/PagePlayer.vue'),
   still: () => import('./still/StillPlayer.vue'),
@@ -9,12 +13,14 @@ const FETCHERS = {
   chronicle: () => import('./chronicle/ChroniclePlayer.vue'),
 }
 
-export type LaterKind = keyof typeof FETCHERS
+/** Whether what shows a part is fetched later. */
+export const isLater = (part: Part): part is PartOf<LaterKind> => !isPlayed(part)
 
 /** Fetches what shows this kind of part; rejects without a connection. */
 export const fetchPartPlayer = (kind: LaterKind) => FETCHERS[kind]()
 
-/** Fetches what shows the parts of these kinds ahead of time; one that still lacks it says so when it is opened. */
-export function prepareParts(kinds: ReadonlySet<PartKind>): void {
-  for (const kind of kinds) if (kind !== 'film') void fetchPartPlayer(kind).catch(() => undefined)
+/** Fetches what shows these parts ahead of time; one that still lacks it says so when it is opened. */
+export function prepareParts(parts: readonly Part[]): void {
+  const kinds = new Set(parts.filter(isLater).map(({ kind }) => kind))
+  for (const kind of kinds) void fetchPartPlayer(kind).catch(() => undefined)
 }

@@ -1,7 +1,7 @@
 // How much of a lesson can still be answered, or tried again, part by part.
 import type { InjectionKey } from 'vue'
 import { byQuestion, placesAsked } from '@fernbrake/core/analysis'
-import type { Lesson, Part } from '@fernbrake/core/lesson'
+import { isHandedIn, isPlayed, playingMs, type Lesson, type Part } from '@fernbrake/core/lesson'
 import { buildSchedule, timesUp } from '@fernbrake/core/playback'
 import type { OpenedLesson } from '../hosts/Host.ts'
 import { toldOf } from './toldOf.ts'
@@ -11,22 +11,22 @@ import { readWaited } from './waitedTimes.ts'
 /** How many questions of a part can still be answered, as the lesson stands now. */
 export const STILL_OPEN: InjectionKey<(partId: string) => number> = Symbol('stillOpen')
 
-/** The questions of a film whose time ran out, on this device or another. */
+/** The questions along a film whose time ran out, on this device or another. */
 function lateIn(
   lesson: Lesson,
   part: Part,
   { progress, seed, keepsDrafts = true }: OpenedLesson,
 ): string[] {
-  if (part.kind !== 'film') return []
-  const schedule = buildSchedule(lesson, part.id, part.durationMs ?? 0)
+  if (!isPlayed(part)) return []
+  const schedule = buildSchedule(lesson, part.id, playingMs(part) ?? 0)
   return timesUp(schedule, keepsDrafts ? readWaited(seed) : {}, progress.released)
 }
 
-/** How many questions of a part can still be answered. A quiz is closed once it is handed in, and lists its own before. */
+/** How many questions of a part can still be answered. What is handed in is closed then, and lists its own before. */
 export function stillOpenIn(opened: OpenedLesson, partId: string): number {
   const { lesson, progress } = opened
   const part = lesson.parts[partId]
-  if (!part || part.kind === 'quiz') return 0
+  if (!part || isHandedIn(part)) return 0
   const isTold = toldOf(opened)[0]()
   const given = byQuestion(progress.responses)
   const late = lateIn(lesson, part, opened)

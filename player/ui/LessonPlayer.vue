@@ -11,11 +11,11 @@ import {
   useTemplateRef,
 } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { Part } from '@fernbrake/core/lesson'
+import { isPlayed, type Part } from '@fernbrake/core/lesson'
 import { placeToGoOn } from '@fernbrake/core/playback'
 import { HostError, type Host, type HostState, type OpenedLesson } from '../hosts/Host.ts'
 import { isoTime, nowMs } from '../clock.ts'
-import { prepareParts } from '../parts/fetchPart.ts'
+import { isLater, prepareParts } from '../parts/fetchPart.ts'
 import LaterPart from '../parts/LaterPart.vue'
 import { askWays } from '../session/askWays.ts'
 import { STILL_OPEN, stillOpenIn } from '../session/stillOpen.ts'
@@ -140,13 +140,11 @@ function noteOpening(partId: string): void {
 
 /** Notes which film was opened, so that a page that is loaded anew comes back to it; other parts note it themselves. */
 function notePlace({ lesson, progress: { partId, atMs, released } }: OpenedLesson): void {
-  if (partId === null || lesson.parts[partId]?.kind !== 'film') return
+  const part = lesson.parts[partId ?? '']
+  if (partId === null || !part || !isPlayed(part)) return
   const about = { partId, atMs, released: [...released], at: isoTime(nowMs()) }
   travel.host.record({ kind: 'place', id: travel.host.newId(), ...about })
 }
-
-/** What later parts need is fetched while the connection is there. */
-const kindsAhead = () => new Set(Object.values(opened.value!.lesson.parts).map(({ kind }) => kind))
 
 async function openLesson(): Promise<void> {
   failure.value = null
@@ -160,7 +158,8 @@ async function openLesson(): Promise<void> {
     const wanted = opened.value.lesson.parts[props.startAt?.partId ?? '']
     const part = wanted ?? placeToGoOn(opened.value.lesson, opened.value.progress)?.part
     if (part) goTo(part.id, false)
-    void nextTick(() => prepareParts(kindsAhead()))
+    // What later parts need is fetched while the connection is there.
+    void nextTick(() => prepareParts(Object.values(opened.value!.lesson.parts)))
   } catch (error) {
     failure.value = error instanceof HostError ? error.reason : 'failed'
   }
@@ -173,7 +172,7 @@ onMounted(openLesson)
     ref="root"
     class="player themed"
     :style="theme"
-    :class="ended !== null || (part && part.kind !== 'film') ? 'reading' : 'night'"
+    :class="ended !== null || (part && isLater(part)) ? 'reading' : 'night'"
   >
     <HostStrip :state="hostState" />
     <ClosedStrip v-if="opened?.assignment?.closesAt" :closes-at="opened.assignment.closesAt" />
@@ -187,7 +186,7 @@ onMounted(openLesson)
       @pick-part="goTo($event, false)"
     />
     <FilmPlayer
-      v-else-if="open && parts && part?.kind === 'film'"
+      v-else-if="open && parts && part && isPlayed(part)"
       :key="`${open.partId} ${open.visit}`"
       :host="travel.host"
       :opened="open.opened"
@@ -201,7 +200,7 @@ onMounted(openLesson)
       @take="take"
     />
     <LaterPart
-      v-else-if="open && parts && part && part.kind !== 'film'"
+      v-else-if="open && parts && part && isLater(part)"
       :key="`${open.partId} ${open.visit}`"
       :host="travel.host"
       :opened="open.opened"

@@ -21,13 +21,22 @@ const SPREADS = ['Object', 'Array'].map((kind) => ({
 }))
 /** Kinds of questions by the names that are no other thing's as well. */
 const KIND = '[value=/^(trueFalse|shortText|gaps|longText|match|poll|scale|checklist|terms)$/]'
-const KINDS = [
+const QUESTION_KINDS = [
   `BinaryExpression[operator=/^[!=]==$/] > Literal${KIND}`,
   `SwitchCase > Literal${KIND}`,
 ].map((selector) => ({
   selector,
   message: 'Ask core/questions: whatever differs by kind stands with the kind.',
 }))
+/** Kinds of parts: an `if` misses a new one silently, where a switch that leaves one out does not compile. */
+const PART_KIND = '[right.value=/^(film|page|still|deck|chronicle|quiz)$/]'
+const PART_KINDS = ['left', 'left.expression'].flatMap((left) =>
+  ['name', 'property.name'].map((name) => ({
+    selector: `BinaryExpression[operator=/^[!=]==$/][${left}.property.name="kind"][${left}.object.${name}="part"]${PART_KIND}`,
+    message: 'Ask core/lesson/parts: whatever differs by kind stands with the kind.',
+  })),
+)
+const KINDS = [...QUESTION_KINDS, ...PART_KINDS]
 /** Where kinds of questions are at home: what they are, how they are answered, how they are written. */
 const HOMES_OF_KINDS = ['core/questions/**', 'player/questions/**', 'web/src/bench/questions/**']
 const TESTS = ['**/*.test.*', '**/*.spec.ts']

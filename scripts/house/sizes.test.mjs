@@ -40,6 +40,11 @@ describe('is refused', () => {
       `export const is = (one: { kind: string }) => one.kind === 'gaps'\n`,
       'no-restricted-syntax',
     ],
+    ...['part.kind', 'part?.kind', 'part.part.kind', 'part.part?.kind'].map((asked) => [
+      'server/lessons/planted.ts',
+      `export const is = (part: never) => ${asked} === 'still'\n`,
+      'no-restricted-syntax',
+    ]),
     ['server/http/planted.ts', `export const sql = 'DELETE FROM x'\n`, 'no-restricted-syntax'],
     [
       'server/routes/planted.ts',
@@ -55,6 +60,10 @@ describe('is let be', () => {
     ['server/lessons/queries/planted.ts', 'export const sql = `SELECT 1 FROM x`\n'],
     ['server/lessons/planted.ts', `export const words = 'Select one, or update it.'\n`],
     ['core/lesson/planted.ts', `export const words = 'UPDATE'\n`],
+    [
+      'core/lesson/planted.ts',
+      `export const is = (medium: { kind: string }) => medium.kind === 'film'\n`,
+    ],
     ['core/lesson/planted.ts', 'export const at = [...[1].map(String), ...(at ? [2] : [])]\n'],
   ])('in %s', async (file, text) => expect(await brokenIn(file, text)).toEqual([]))
 })

@@ -1,7 +1,14 @@
 // Where everybody of a class is in a lesson now, as a page that is left open asks every few seconds.
 import type { Now } from '@fernbrake/core/contract'
-import { quizOnFrond } from '@fernbrake/core/frond'
-import { askingOf, partsInOrder, type Lesson, type Part } from '@fernbrake/core/lesson'
+import { partOnFrond } from '@fernbrake/core/frond'
+import {
+  askingOf,
+  isPlayed,
+  partsInOrder,
+  playingMs,
+  type Lesson,
+  type Part,
+} from '@fernbrake/core/lesson'
 import { direct, within } from '../database/connect.ts'
 import { AttemptRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
@@ -70,10 +77,10 @@ const keyOf = (edition: number, partId: string) => `${edition}/${partId}`
 
 function describePart(lesson: Lesson, part: Part) {
   const { title } = part
-  if (part.kind === 'film')
-    return { title, stemMs: part.durationMs ?? 0, cues: smallCues(lesson, part.id) }
-  const quiz = part.kind === 'quiz' ? quizOnFrond(part) : null
-  return { title, stemMs: quiz?.durationMs ?? 0, cues: (quiz?.leaves ?? []).map(leafOf) }
+  if (isPlayed(part))
+    return { title, stemMs: playingMs(part) ?? 0, cues: smallCues(lesson, part.id) }
+  const drawn = partOnFrond(part)
+  return { title, stemMs: drawn?.durationMs ?? 0, cues: (drawn?.leaves ?? []).map(leafOf) }
 }
 
 /** Whether what was answered is right by the latest try, by what asks it. */

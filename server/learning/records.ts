@@ -1,6 +1,6 @@
 // Taking in what a learner's player sends. A batch is stored whole or not at all, and acknowledged record by record.
 import type { RecordsReply } from '@fernbrake/core/contract'
-import { asksIn, partOfKind, type Lesson } from '@fernbrake/core/lesson'
+import { asksIn, isHandedIn, type Lesson } from '@fernbrake/core/lesson'
 import { MOST_NOTES } from '@fernbrake/core/notes'
 import {
   heardAt,
@@ -89,8 +89,8 @@ export async function acceptRecords(
 function touchedBy({ records, lesson }: Batch): Set<string> {
   const questions = records.flatMap((record) => {
     if (record.kind === 'response') return [record.questionId]
-    const quiz = record.kind === 'finish' ? partOfKind(lesson, record.partId, 'quiz') : null
-    return quiz ? asksIn(quiz).map(({ questionId }) => questionId) : []
+    const part = record.kind === 'finish' ? lesson.parts[record.partId] : undefined
+    return part && isHandedIn(part) ? asksIn(part).map(({ questionId }) => questionId) : []
   })
   return new Set(questions)
 }

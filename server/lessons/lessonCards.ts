@@ -9,7 +9,7 @@ import {
   cueStartMs,
   filmsInOrder,
   leafOfCue,
-  partsInOrder,
+  partsOfKind,
   posterOf,
   type Lesson,
 } from '@fernbrake/core/lesson'
@@ -65,9 +65,8 @@ const ownOf = (row: CardRow) => ({
 })
 
 function draw(draft: Lesson): Drawn {
-  const parts = partsInOrder(draft)
   const film = filmsInOrder(draft)[0]
-  const quizzes = parts.filter((part) => part.kind === 'quiz')
+  const quizzes = partsOfKind(draft, 'quiz')
   const quiz = quizzes[0] && quizOnFrond(quizzes[0])
   return {
     title: draft.title,

@@ -2,6 +2,7 @@
 // is loading already. On a bad connection this saves the two longest waits before the first frame.
 import type { Request } from 'express'
 import type { Attempt } from '@fernbrake/core/contract'
+import { partOfKind } from '@fernbrake/core/lesson'
 import { frameRateOf, middleOfFrameSeconds } from '@fernbrake/core/media'
 import { placeToGoOn } from '@fernbrake/core/playback'
 import { readAttempt } from '../learning/attempts.ts'
@@ -38,8 +39,9 @@ export function earlyPart(attempt: Attempt): string {
 
 function earlyVideo({ lesson, media, progress }: Attempt): string {
   const place = placeToGoOn(lesson, progress)
-  if (place?.part.kind !== 'film') return ''
-  const { mediaId, frameRate } = place.part
+  const part = place && partOfKind(lesson, place.part.id, 'film')
+  if (!part) return ''
+  const { mediaId, frameRate } = part
   const film = media.find(({ id }) => id === mediaId)
   if (!film || film.player) return ''
   const seconds = middleOfFrameSeconds(place.atMs, frameRateOf(frameRate ?? '25'))

@@ -1,6 +1,13 @@
 // The language files hold a sentence for everything that core can say.
 import { expect, it } from 'vitest'
-import { edits, findWhatBlocksPublishing, type BlockingCode } from '@fernbrake/core/lesson'
+import {
+  edits,
+  findWhatBlocksPublishing,
+  PART_KINDS,
+  thingsToSee,
+  type BlockingCode,
+  type PartKindName,
+} from '@fernbrake/core/lesson'
 import {
   blankBase,
   blankQuestion,
@@ -8,7 +15,7 @@ import {
   QUESTION_KINDS,
 } from '@fernbrake/core/questions'
 import { nanoid } from 'nanoid'
-import { edited, lessonWithFilm } from '@fernbrake/core/testing'
+import { edited, fullLesson, lessonWithFilm, withThings } from '@fernbrake/core/testing'
 import { playerMessages } from '@fernbrake/player'
 import words from './en.ts'
 
@@ -60,13 +67,31 @@ it('what keeps a lesson from being published has a sentence', () => {
   for (const sentence of Object.values(issues)) expect(sentence).toMatch(/\.$/)
 })
 
+it('every kind of part has its words, on the bench, in results and for learners', () => {
+  // The types refuse a language file that leaves one of them out.
+  const all: Record<PartKindName, string>[] = [
+    words.parts.kind,
+    words.parts.adds,
+    words.parts.new,
+    words.results.frondHelp,
+    playerMessages.en.player.partKind,
+  ]
+  for (const one of all) expect(Object.keys(one).sort()).toEqual([...PART_KINDS].sort())
+  const seen = Object.values(withThings(fullLesson()).parts).filter(
+    (part) => thingsToSee(part).length > 0,
+  )
+  expect(seen.length).toBeGreaterThan(2)
+  for (const { kind } of seen) {
+    expect(words.results.thing).toHaveProperty(kind)
+    expect(words.results.seenIn).toHaveProperty(kind)
+  }
+})
+
 /** A lesson with a part of each kind that nothing was put into yet. */
 function withEveryPartEmpty() {
-  const kinds = ['page', 'still', 'deck', 'chronicle'] as const
-  const parts = kinds.reduce(
-    (lesson, kind) => edited(lesson, edits.addPart, { id: kind, kind, title: kind }),
+  return PART_KINDS.reduce(
+    (lesson, kind) =>
+      edited(lesson, edits.addPart, { id: kind, kind, title: kind, thingId: 'section' }),
     lessonWithFilm(),
   )
-  const quiz = { id: 'quiz', title: 'Quiz', sectionId: 'section' }
-  return edited(parts, edits.addQuizPart, quiz)
 }

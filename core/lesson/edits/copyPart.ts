@@ -1,8 +1,6 @@
 // Copying a part with all that is in it.
 import { cutText } from '../../fields/index.ts'
-import { LONGEST_PART_TITLE } from '../partBase.ts'
-import { asksIn, thingIdsOf } from '../partThings.ts'
-import { partsInOrder, routesFrom } from '../parts.ts'
+import { asksIn, LONGEST_PART_TITLE, partsInOrder, routesFrom, thingIdsOf } from '../parts/index.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 import { copyOf, orderBetween } from './placing.ts'

@@ -2,7 +2,7 @@
 import { cleanText } from '../../fields/index.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Cover, Theme } from '../aboutSchema.ts'
-import type { Ending } from '../partSchema.ts'
+import type { Ending } from '../parts/index.ts'
 import { USUAL_THEME } from '../theme.ts'
 
 type LessonText = 'title' | 'summary' | 'objectives' | 'level' | 'licence'

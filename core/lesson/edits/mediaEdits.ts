@@ -2,8 +2,7 @@
 import { mediaOfText } from '../../fields/index.ts'
 import { mediaOfQuestion } from '../../questions/index.ts'
 import type { Edit } from '../runEdit.ts'
-import type { FilmPart } from '../partSchema.ts'
-import { mediaOfPart, textsOfPart } from '../partThings.ts'
+import { filmsInOrder, type FilmPart, mediaOfPart, textsOfPart } from '../parts/index.ts'
 
 /** A thing with another medium wherever it names this one: in its texts, or as the picture it is about. */
 function withMedium<T>(thing: T, from: string, to: string): T {
@@ -20,9 +19,8 @@ export const replaceMedia: Edit<{
 }> = {
   name: 'replaceMedia',
   change: (draft, { from, to, film }) => {
-    for (const part of Object.values(draft.parts))
-      if (part.kind === 'film' && part.mediaId === from && film)
-        Object.assign(part, { mediaId: to, ...film })
+    for (const part of filmsInOrder(draft))
+      if (part.mediaId === from && film) Object.assign(part, { mediaId: to, ...film })
     for (const cue of Object.values(draft.cues))
       if (cue.kind === 'overlay' && cue.content && 'mediaId' in cue.content)
         if (cue.content.mediaId === from) cue.content.mediaId = to

@@ -1,28 +1,33 @@
 // Edits of the parts of a lesson: what they are called, their order, and the film of a film part.
 import { cleanText, withoutStretches } from '../../fields/index.ts'
-import { partOfKind } from '../parts.ts'
-import { emptyEnding, type FrameRateName, type SeekRule } from '../partSchema.ts'
-import { asksIn, forgetPartIn } from '../partThings.ts'
+import {
+  asksIn,
+  blankPart,
+  forgetPartIn,
+  type FrameRateName,
+  partOfKind,
+  type PartKindName,
+  type SeekRule,
+} from '../parts/index.ts'
 import { forgetAskers, forgetPart, forgetPartOnRoutes } from '../references.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 import { moveAmong, orderAfterAll, orderBefore } from './placing.ts'
 import { removeCues } from './severalEdits.ts'
 
+/** A new part of any kind with nothing in it yet; `thingId` names the first thing of a kind that begins with one. */
+export const addPart: Edit<{ id: string; kind: PartKindName; title: string; thingId?: string }> = {
+  name: 'addPart',
+  change: (draft, { id, kind, title, thingId = '' }) => {
+    const order = orderAfterAll(Object.values(draft.parts))
+    const first = () => ({ id: thingId, order: orderAfterAll([]) })
+    draft.parts[id] = blankPart(kind, { id, title: cleanText(title), order }, first)
+  },
+}
+
 export const addFilmPart: Edit<{ id: string; title: string }> = {
   name: 'addFilmPart',
-  change: (draft, { id, title }) => {
-    draft.parts[id] = {
-      id,
-      kind: 'film',
-      title: cleanText(title),
-      order: orderAfterAll(Object.values(draft.parts)),
-      mediaId: null,
-      durationMs: null,
-      frameRate: null,
-      seekRule: 'free',
-    }
-  },
+  change: (draft, { id, title }) => addPart.change(draft, { id, kind: 'film', title }),
 }
 
 export const renamePart: Edit<{ partId: string; title: string }> = {
@@ -51,8 +56,8 @@ export const attachFilm: Edit<{
 export const setTimecode: Edit<{ partId: string; timecode: 'nonDrop' | null }> = {
   name: 'setTimecode',
   change: (draft, { partId, timecode }) => {
-    const part = draft.parts[partId]
-    if (part?.kind !== 'film') return
+    const part = partOfKind(draft, partId, 'film')
+    if (!part) return
     if (timecode === null) delete part.timecode
     else part.timecode = timecode
   },
@@ -69,22 +74,8 @@ export const setSeekRule: Edit<{ partId: string; seekRule: SeekRule }> = {
 /** A new quiz with one section and no question yet. */
 export const addQuizPart: Edit<{ id: string; title: string; sectionId: string }> = {
   name: 'addQuizPart',
-  change: (draft, { id, title, sectionId }) => {
-    const order = orderAfterAll(Object.values(draft.parts))
-    const section = { id: sectionId, order: orderAfterAll([]), title: '', instructions: '' }
-    const rules = { layout: 'onePage', tells: 'atOnce', rewatch: 'always', shuffle: false } as const
-    draft.parts[id] = {
-      id,
-      kind: 'quiz',
-      title: cleanText(title),
-      order,
-      ...rules,
-      instructions: '',
-      ending: emptyEnding(),
-      sections: { [sectionId]: section },
-      items: {},
-    }
-  },
+  change: (draft, { id, title, sectionId: thingId }) =>
+    addPart.change(draft, { id, kind: 'quiz', title, thingId }),
 }
 
 /** Keeps a part from learners, or lets them have it. */

@@ -1,7 +1,7 @@
 // Helpers that several edits share: order keys, times kept inside the film, copies.
 import { generateKeyBetween } from 'fractional-indexing'
 import { inOrder, LONGEST_MEDIA_MS } from '../../fields/index.ts'
-import { filmLengthMs } from '../parts.ts'
+import { filmLengthMs } from '../parts/index.ts'
 import type { Lesson } from '../schema.ts'
 
 /**

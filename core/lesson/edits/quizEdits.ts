@@ -7,8 +7,13 @@ import {
   type Question,
   type QuestionKindName,
 } from '../../questions/index.ts'
-import { partOfKind, sectionsInOrder } from '../parts.ts'
-import type { Ending, QuizItem, QuizPart } from '../partSchema.ts'
+import {
+  type Ending,
+  partOfKind,
+  type QuizItem,
+  type QuizPart,
+  sectionsInOrder,
+} from '../parts/index.ts'
 import { forgetAskers } from '../references.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'

@@ -1,6 +1,6 @@
 // Edits of the ways between parts: routes, gates, and how freely learners move.
 import { cleanText } from '../../fields/index.ts'
-import { routesFrom } from '../parts.ts'
+import { routesFrom } from '../parts/index.ts'
 import type { Gate, Route } from '../routeSchema.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'

@@ -1,7 +1,7 @@
 // Edits of several cues at once: moving them together, removing, pasting.
 import type { Clip } from '../clip.ts'
 import { cueEndMs, cueStartMs } from '../order.ts'
-import { askingOf, filmLengthMs, partOfKind } from '../parts.ts'
+import { askingOf, filmLengthMs, partOfKind } from '../parts/index.ts'
 import type { Edit } from '../runEdit.ts'
 import { forgetAskers, forgetCues, renameCues } from '../references.ts'
 import type { Cue, ForkCue, Lesson } from '../schema.ts'

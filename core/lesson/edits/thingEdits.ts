@@ -1,5 +1,5 @@
 // Edits of pages, stills, decks and chronicles: what they say as a whole, and the things that they are made of.
-import { cleanRich, cleanText, inOrder } from '../../fields/index.ts'
+import { cleanRich, inOrder } from '../../fields/index.ts'
 import {
   blankBase,
   blankQuestion,
@@ -7,51 +7,34 @@ import {
   type Question,
   type QuestionKindName,
 } from '../../questions/index.ts'
-import type { Category, ChronicleItem, ChroniclePart } from '../chronicleSchema.ts'
-import type { DeckPart, Slide } from '../deckSchema.ts'
-import type { PageBlock, PagePart } from '../pageSchema.ts'
-import { asksIn, blocksInOrder, mapsOfPart, type Thing } from '../partThings.ts'
-import type { Part } from '../partSchema.ts'
+import {
+  asksIn,
+  forgetThing,
+  partOfKind,
+  thingsInside,
+  type Category,
+  type ChronicleItem,
+  type ChroniclePart,
+  type DeckPart,
+  mapsOfPart,
+  type PageBlock,
+  type PagePart,
+  type Part,
+  type Pin,
+  type PinOpens,
+  type Slide,
+  type StillPart,
+  type Thing,
+} from '../parts/index.ts'
 import { forgetAskers } from '../references.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
-import type { Pin, PinOpens, StillPart } from '../stillSchema.ts'
 import { renameIds } from './copyPart.ts'
 import { idsFrom } from './cueEdits.ts'
 import { moveAmong, orderAfterAll, orderBefore, orderBetween } from './placing.ts'
 
 export type PartOfThings = PagePart | StillPart | DeckPart | ChroniclePart
 export type ThingOf = PageBlock | Pin | Slide | ChronicleItem | Category
-
-/** A new part of this kind with nothing in it yet. */
-function emptyPart(kind: PartOfThings['kind'], base: Pick<Part, 'id' | 'title' | 'order'>): Part {
-  switch (kind) {
-    case 'page':
-      return { ...base, kind, blocks: {} }
-    case 'still':
-      return { ...base, kind, mediaId: null, alternative: '', text: '', pins: {} }
-    case 'deck':
-      return { ...base, kind, slides: {}, offers: null }
-    case 'chronicle':
-      return {
-        ...base,
-        kind,
-        text: '',
-        items: {},
-        categories: {},
-        background: null,
-        opensAs: 'drawing',
-      }
-  }
-}
-
-export const addPart: Edit<{ id: string; kind: PartOfThings['kind']; title: string }> = {
-  name: 'addPart',
-  change: (draft, { id, kind, title }) => {
-    const order = orderAfterAll(Object.values(draft.parts))
-    draft.parts[id] = emptyPart(kind, { id, title: cleanText(title), order })
-  },
-}
 
 type OwnFields<P> = Partial<Omit<P, 'id' | 'kind' | 'order' | 'title' | 'hidden' | ThingMap>>
 export type ThingMap = 'blocks' | 'pins' | 'slides' | 'items' | 'categories'
@@ -146,8 +129,7 @@ export const setPinOpens: Edit<{
 }> = {
   name: 'setPinOpens',
   change: (draft, { partId, pinId, opens, asks }) => {
-    const part = draft.parts[partId]
-    const pin = part?.kind === 'still' ? part.pins[pinId] : undefined
+    const pin = partOfKind(draft, partId, 'still')?.pins[pinId]
     if (!pin) return
     if (pin.opens.what === 'question') {
       delete draft.questions[pin.opens.questionId]
@@ -194,13 +176,7 @@ export const placeThing: Edit<{
 
 /** A thing with what stands in it, and the questions that they ask: what a copy of it needs new ids for. */
 export function idsOfThing(part: Part, thingId: string): { things: string[]; questions: string[] } {
-  const inside =
-    part.kind === 'page'
-      ? blocksInOrder(part).flatMap((block) =>
-          block.inside?.columnsId === thingId ? [block.id] : [],
-        )
-      : []
-  const things = [thingId, ...inside]
+  const things = [thingId, ...thingsInside(part, thingId)]
   const questions = asksIn(part)
     .filter(({ id }) => things.includes(id))
     .map(({ questionId }) => questionId)
@@ -241,8 +217,6 @@ export const removeThing: Edit<{ partId: string; thingId: string }> = {
     for (const id of questions) delete draft.questions[id]
     for (const id of things) delete map[id]
     forgetAskers(draft, (id) => things.includes(id))
-    if (part.kind === 'chronicle')
-      for (const item of Object.values(part.items))
-        if (item.categoryId === thingId) item.categoryId = null
+    forgetThing(part, thingId)
   },
 }

@@ -72,6 +72,7 @@ describe('people also say', () => {
     ['fuenfzig', 50],
     ['sieben Komma fünf', 7.5],
     ['zwei Millionen', 2_000_000],
+    ['siebenhundertsiebenundsiebzigtausendsiebenhundertsiebenundsiebzig', 777_777],
     ['un demi', 0.5],
     ['trois quarts', 0.75],
     ['deux et demi', 2.5],

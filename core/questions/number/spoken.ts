@@ -10,8 +10,8 @@ const GERMAN_PIECES = new RegExp(
     .join('|')})`,
 )
 
-/** Longer than any number word. */
-const LONGEST = 60
+/** Longer than any number word; the longest is of 65 letters, 777,777. */
+const LONGEST = 80
 
 interface Word {
   text: string

@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid'
 import { shallowReactive } from 'vue'
 import { cleanTexts } from '@fernbrake/core/fields'
-import { stagedAddresses } from '@fernbrake/core/lesson'
+import { partOfKind, stagedAddresses } from '@fernbrake/core/lesson'
 import { placeToGoOn } from '@fernbrake/core/playback'
 import type { Attempt } from '@fernbrake/core/contract'
 import { advance, type LearnerRecord } from '@fernbrake/core/records'
@@ -194,7 +194,7 @@ async function openAttempt(
   const waiting = await queue.oldest(MOST_WAITING)
   const progress = withWaiting(attempt, waiting)
   const place = placeToGoOn(attempt.lesson, progress)
-  const firstId = place?.part.kind === 'film' ? place.part.mediaId : null
+  const firstId = place && (partOfKind(attempt.lesson, place.part.id, 'film')?.mediaId ?? null)
   const first = attempt.media.find(({ id }) => id === firstId)
   const element = first ? takeEarlyVideo(addressOf(first.id)) : null
   // What was sent ahead may be another film than the one to go on with, or there may be none.

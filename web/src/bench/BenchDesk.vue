@@ -30,10 +30,9 @@ import HistorySheet from './HistorySheet.vue'
 import KeySheet from './KeySheet.vue'
 import LessonSheet from './LessonSheet.vue'
 import LinksSheet from './LinksSheet.vue'
-import PartDesk from './parts/PartDesk.vue'
+import { DESKS } from './parts/desks.ts'
 import PartsRow from './PartsRow.vue'
 import PublishDialog from './PublishDialog.vue'
-import QuizDesk from './quiz/QuizDesk.vue'
 import QuestionShelf from './QuestionShelf.vue'
 import ScriptDesk from './ScriptDesk.vue'
 import SeveralSheet from './SeveralSheet.vue'
@@ -82,9 +81,7 @@ function showWhatAsks(id: string): void {
     bench.places.goToPart(cue.partId)
     return bench.selection.select(id, true)
   }
-  const item = bench.places.openPart.value?.kind === 'quiz' && bench.places.openPart.value.items[id]
-  if (item) bench.places.quizPlace.value = { kind: 'item', id }
-  else bench.places.thingId.value = id
+  bench.places.showThing(id)
 }
 onMounted(() => {
   // What a class says leads to the moment that it is about.
@@ -161,12 +158,12 @@ const tried = computed(() => {
   const cue = bench.selection.selected.value
   return bench.showsTrial.value && cue?.kind === 'question' ? cue : null
 })
-/** A part that is neither film nor quiz. */
-const things = computed(() => {
+/** The desk of the open part; null where it is a film, or there is none. */
+const partDesk = computed(() => {
   const open = bench.places.openPart.value
-  return open && open.kind !== 'film' && open.kind !== 'quiz' ? open : null
+  return open && DESKS[open.kind]
 })
-const isFilm = computed(() => (bench.places.openPart.value?.kind ?? 'film') === 'film')
+const isFilm = computed(() => partDesk.value === null)
 const plays = computed(() => bench.playhead.media.value?.state === 'ready' && !replacing.value)
 
 /** The edit is made at once, whatever part is open by now; how long the film is, is known once it was looked at. */
@@ -289,16 +286,11 @@ onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
       <RoutesDesk />
     </main>
     <main v-else class="work">
-      <QuizDesk
-        v-if="bench.places.quiz.value"
-        :key="bench.places.quiz.value.id"
-        :quiz="bench.places.quiz.value"
-        :covered="showsLesson || beside !== null"
-      />
-      <PartDesk
-        v-else-if="things"
-        :key="things.id"
-        :part="things"
+      <component
+        :is="partDesk"
+        v-if="partDesk && bench.places.openPart.value"
+        :key="bench.places.openPart.value.id"
+        :part="bench.places.openPart.value"
         :covered="showsLesson || beside !== null"
       />
       <section v-else class="left night" :aria-label="t('bench.stage')">

@@ -5,7 +5,13 @@ import Menu from 'primevue/menu'
 import { nanoid } from 'nanoid'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { edits, idsOfPart, partsInOrder, type PartKind } from '@fernbrake/core/lesson'
+import {
+  edits,
+  idsOfPart,
+  PART_KINDS,
+  partsInOrder,
+  type PartKindName,
+} from '@fernbrake/core/lesson'
 import { usePlaces, useRights, useBench } from './useBench.ts'
 
 const bench = useBench()
@@ -17,18 +23,11 @@ const parts = computed(() => partsInOrder(bench.lesson.value))
 const openId = computed(() => places.openPart.value?.id ?? null)
 const place = computed(() => parts.value.findIndex(({ id }) => id === openId.value))
 
-const KINDS = ['film', 'page', 'still', 'deck', 'chronicle', 'quiz'] as const
-function add(kind: PartKind): void {
+function add(kind: PartKindName): void {
   const id = nanoid()
   const number = parts.value.filter((part) => part.kind === kind).length + 1
   const title = t(`parts.new.${kind}`, { number })
-  const done =
-    kind === 'film'
-      ? draft.make(edits.addFilmPart, { id, title })
-      : kind === 'quiz'
-        ? draft.make(edits.addQuizPart, { id, title, sectionId: nanoid() })
-        : draft.make(edits.addPart, { id, kind, title })
-  if (done) places.goToPart(id)
+  if (draft.make(edits.addPart, { id, kind, title, thingId: nanoid() })) places.goToPart(id)
 }
 
 function move(by: 1 | -1): void {
@@ -54,7 +53,7 @@ function copy(): void {
 
 const addMenu = useTemplateRef('addMenu')
 const adds = computed(() =>
-  KINDS.map((kind) => ({ label: t(`parts.adds.${kind}`), command: () => add(kind) })),
+  PART_KINDS.map((kind) => ({ label: t(`parts.adds.${kind}`), command: () => add(kind) })),
 )
 const menu = useTemplateRef('menu')
 const actions = computed(() => {

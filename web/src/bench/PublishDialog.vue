@@ -14,7 +14,7 @@ import { call } from '../api/client.ts'
 import ChangeList from '../sharing/ChangeList.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
-import { type QuizPlace, usePlaces, useSelection, useBench } from './useBench.ts'
+import { usePlaces, useSelection, useBench } from './useBench.ts'
 
 const visible = defineModel<boolean>('visible', { required: true })
 const bench = useBench()
@@ -56,18 +56,11 @@ function titleAt(issue: Issue): string | null {
   return part ? part.title || t('bench.untitled') : null
 }
 /** The part in which something is wrong, and what of it. */
-function partOf(issue: Issue): { partId: string; place: QuizPlace; thingId: string | null } | null {
-  const [map, partId, inside, id] = issue.path
+function partOf(issue: Issue): { partId: string; thingId: string | null } | null {
+  const [map, partId, , id] = issue.path
   if (map !== 'parts' || typeof partId !== 'string' || !draft.lesson.value.parts[partId])
     return null
-  const thingId = typeof id === 'string' ? id : null
-  if (inside === 'items' || inside === 'sections')
-    return {
-      partId,
-      place: { kind: inside === 'items' ? 'item' : 'section', id: String(id) },
-      thingId,
-    }
-  return { partId, place: { kind: 'quiz' }, thingId }
+  return { partId, thingId: typeof id === 'string' ? id : null }
 }
 async function goTo(issue: Issue): Promise<void> {
   visible.value = false
@@ -79,8 +72,7 @@ async function goTo(issue: Issue): Promise<void> {
   const part = partOf(issue)
   if (part) {
     places.goToPart(part.partId)
-    places.quizPlace.value = part.place
-    places.thingId.value = part.thingId
+    places.showThing(part.thingId)
   } else if (cueId) {
     places.goToPart(draft.lesson.value.cues[cueId]!.partId)
     selection.select(cueId, true)

@@ -14,7 +14,10 @@ import {
   readsAsWord,
 } from '@fernbrake/core/questions'
 import {
+  isHandedIn,
+  isPlayed,
   partsInOrder,
+  playingMs,
   thingsToSee,
   type Lesson,
   type Part,
@@ -120,9 +123,9 @@ const ways = computed(() =>
     </ul>
     <section v-for="{ part, stretches, watched, asked } in parts" :key="part.id">
       <h3 v-if="parts.length > 1" dir="auto">{{ part.title }}</h3>
-      <template v-if="part.kind === 'film'">
+      <template v-if="isPlayed(part)">
         <Frond
-          :duration-ms="part.durationMs ?? 0"
+          :duration-ms="playingMs(part) ?? 0"
           :cues="leaves(asked)"
           :covered="stretches"
           :labels="false"
@@ -131,7 +134,7 @@ const ways = computed(() =>
           {{ watched ? t('results.stretches', { stretches: watched }) : t('results.noStretches') }}
         </p>
       </template>
-      <p v-else-if="part.kind !== 'quiz'" class="muted">{{ seenOf(part) }}</p>
+      <p v-else-if="!isHandedIn(part)" class="muted">{{ seenOf(part) }}</p>
       <ol>
         <li v-for="{ id, question, atMs, answers } in asked" :key="id">
           <p dir="auto">

@@ -7,8 +7,8 @@ import { useI18n } from 'vue-i18n'
 import { placesAsked } from '@fernbrake/core/analysis'
 import type { ResultsReply } from '@fernbrake/core/contract'
 import { plainOf } from '@fernbrake/core/fields'
-import { quizOnFrond, type QuizOnFrond } from '@fernbrake/core/frond'
-import { cuesInOrder, type Lesson, type Part } from '@fernbrake/core/lesson'
+import { partOnFrond, type QuizOnFrond } from '@fernbrake/core/frond'
+import { cuesInOrder, isPlayed, playingMs, type Lesson, type Part } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, type FrondCue } from '@fernbrake/player'
 import { chosenOf } from './chosen.ts'
@@ -23,7 +23,7 @@ const props = defineProps<{
 }>()
 const { t, n } = useI18n()
 const percent = (share: number) => n(share, { style: 'percent', maximumFractionDigits: 0 })
-const quiz = computed(() => (props.part.kind === 'quiz' ? quizOnFrond(props.part) : null))
+const quiz = computed(() => partOnFrond(props.part))
 
 const outcomes = computed(
   () => new Map(props.results.questions.map((outcome) => [outcome.questionId, outcome])),
@@ -36,7 +36,7 @@ const asked = computed(() =>
 )
 /** Null for parts that are not drawn as a frond. */
 const durationMs = computed(() =>
-  props.part.kind === 'film' ? (props.part.durationMs ?? 0) : (quiz.value?.durationMs ?? null),
+  isPlayed(props.part) ? (playingMs(props.part) ?? 0) : (quiz.value?.durationMs ?? null),
 )
 const watching = computed(() => {
   const found = props.results.watching[props.part.id]
@@ -91,7 +91,7 @@ function sectionMark({ sectionId, title, atMs }: QuizOnFrond['sections'][number]
       </caption>
       <thead>
         <tr>
-          <th scope="col">{{ t(part.kind === 'film' ? 'results.at' : 'results.number') }}</th>
+          <th scope="col">{{ t(isPlayed(part) ? 'results.at' : 'results.number') }}</th>
           <th scope="col">{{ t('results.question') }}</th>
           <th scope="col" class="number">{{ t('results.answered') }}</th>
           <th scope="col" class="number">{{ t('results.right') }}</th>

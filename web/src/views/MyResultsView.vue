@@ -11,7 +11,7 @@ import {
   type PlaceAsked,
 } from '@fernbrake/core/analysis'
 import { isBlank } from '@fernbrake/core/fields'
-import { partOfKind, partsInOrder, tellsNow, type Part } from '@fernbrake/core/lesson'
+import { partOfKind, partsInOrder, playingMs, tellsNow, type Part } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import {
   filesOfAnswer,
@@ -96,7 +96,7 @@ const parts = computed(() => {
   const { lesson, progress } = attempt.value!
   return partsInOrder(lesson).map((part, index) => {
     const asked = placesAsked(lesson, part).map((place) => describe(part, place))
-    const lengthMs = part.kind === 'film' ? (part.durationMs ?? 0) : 0
+    const lengthMs = playingMs(part) ?? 0
     return {
       part,
       asked,

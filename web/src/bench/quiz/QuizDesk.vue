@@ -14,7 +14,7 @@ import QuizSheet from './QuizSheet.vue'
 import SectionSheet from './SectionSheet.vue'
 
 const props = defineProps<{
-  quiz: QuizPart
+  part: QuizPart
   /** Something of the whole lesson lies where the sheet is. */
   covered: boolean
 }>()
@@ -23,11 +23,11 @@ const places = usePlaces()
 const { t } = useI18n()
 const place = places.quizPlace
 const item = computed(() =>
-  place.value.kind === 'item' ? (props.quiz.items[place.value.id] ?? null) : null,
+  place.value.kind === 'item' ? (props.part.items[place.value.id] ?? null) : null,
 )
 const section = computed(() =>
   place.value.kind === 'section' || place.value.kind === 'shelf'
-    ? (props.quiz.sections[place.value.id] ?? null)
+    ? (props.part.sections[place.value.id] ?? null)
     : null,
 )
 // What somebody else removed, or undo did, cannot stay picked.
@@ -45,7 +45,7 @@ function leaveSheet(event: KeyboardEvent): void {
 function askKept({ id: shelfId, question }: KeptQuestion): void {
   if (!section.value) return
   const ids = { itemId: nanoid(), questionId: nanoid(), shelfId }
-  const where = { partId: props.quiz.id, sectionId: section.value.id }
+  const where = { partId: props.part.id, sectionId: section.value.id }
   if (bench.draft.make(edits.askKeptInQuiz, { ...where, ...ids, question }))
     place.value = { kind: 'item', id: ids.itemId }
 }
@@ -53,7 +53,7 @@ function askKept({ id: shelfId, question }: KeptQuestion): void {
 
 <template>
   <section class="left" :aria-label="t('quiz.outline')">
-    <QuizOutline :quiz="quiz" />
+    <QuizOutline :quiz="part" />
     <TrialPanel
       v-if="bench.showsTrial.value && item && !covered"
       :cue="null"
@@ -62,7 +62,7 @@ function askKept({ id: shelfId, question }: KeptQuestion): void {
     />
   </section>
   <div v-if="!covered" class="side" @keydown.esc="leaveSheet">
-    <ItemSheet v-if="item" :key="item.id" :quiz="quiz" :item="item" />
+    <ItemSheet v-if="item" :key="item.id" :quiz="part" :item="item" />
     <QuestionShelf
       v-else-if="section && place.kind === 'shelf'"
       :ask-label="t('quiz.askKept')"
@@ -70,8 +70,8 @@ function askKept({ id: shelfId, question }: KeptQuestion): void {
     >
       <h2>{{ t('questionShelf.title') }}</h2>
     </QuestionShelf>
-    <SectionSheet v-else-if="section" :key="section.id" :quiz="quiz" :section="section" />
-    <QuizSheet v-else :quiz="quiz" />
+    <SectionSheet v-else-if="section" :key="section.id" :quiz="part" :section="section" />
+    <QuizSheet v-else :quiz="part" />
   </div>
 </template>
 

@@ -8,8 +8,8 @@ import {
   orderSchema,
   plainText,
   richText,
-} from '../fields/index.ts'
-import { partBase } from './partBase.ts'
+} from '../../../fields/index.ts'
+import { partBase } from '../base.ts'
 
 export const PIN_SHAPES = ['round', 'square', 'kite', 'flag'] as const
 export const pinShapeSchema = z.enum(PIN_SHAPES)

@@ -1,7 +1,7 @@
 // A deck: pictures, or the pages of a document, leafed through one at a time.
 import { z } from 'zod'
-import { idSchema, orderSchema, plainText, richText } from '../fields/index.ts'
-import { partBase } from './partBase.ts'
+import { idSchema, orderSchema, plainText, richText } from '../../../fields/index.ts'
+import { partBase } from '../base.ts'
 
 /** The most pages of a document that are drawn, and so the most slides that one makes. */
 export const MOST_DOCUMENT_PAGES = 200

@@ -1,10 +1,10 @@
 // Parts by their kind and in their order, and who asks a question where.
-import { inOrder } from '../fields/index.ts'
-import { shuffled } from '../chance/index.ts'
-import type { FilmPart, Part, QuizItem, QuizPart, QuizSection } from './partSchema.ts'
-import { asksIn } from './partThings.ts'
-import type { Route } from './routeSchema.ts'
-import type { Lesson } from './schema.ts'
+import { inOrder } from '../../fields/index.ts'
+import type { Route } from '../routeSchema.ts'
+import type { Lesson } from '../schema.ts'
+import type { FilmPart } from './film/schema.ts'
+import { asksIn, tellsAtEnd } from './kinds.ts'
+import type { Part, PartKindName, PartOf } from './schema.ts'
 
 type WithParts = Pick<Lesson, 'parts'>
 
@@ -13,19 +13,22 @@ export function partsInOrder(lesson: WithParts): Part[] {
   return inOrder(Object.values(lesson.parts))
 }
 
-/** The film parts in the order a learner meets them. */
-export function filmsInOrder(lesson: WithParts): FilmPart[] {
-  return partsInOrder(lesson).filter((part) => part.kind === 'film')
+/** The parts of a kind in the order a learner meets them. */
+export function partsOfKind<K extends PartKindName>(lesson: WithParts, kind: K): PartOf<K>[] {
+  return partsInOrder(lesson).filter((part): part is PartOf<K> => part.kind === kind)
 }
 
+/** The film parts in the order a learner meets them. */
+export const filmsInOrder = (lesson: WithParts): FilmPart[] => partsOfKind(lesson, 'film')
+
 /** A part of this id and kind, or null. */
-export function partOfKind<K extends Part['kind']>(
+export function partOfKind<K extends PartKindName>(
   lesson: WithParts,
   partId: string,
   kind: K,
-): Extract<Part, { kind: K }> | null {
+): PartOf<K> | null {
   const part = Object.hasOwn(lesson.parts, partId) ? lesson.parts[partId] : undefined
-  return part?.kind === kind ? (part as Extract<Part, { kind: K }>) : null
+  return part?.kind === kind ? (part as PartOf<K>) : null
 }
 
 /** Whether a film's frames can be drawn for somebody to point at: not those of a film that stays with its host. */
@@ -39,27 +42,11 @@ export function filmLengthMs(lesson: WithParts, partId: string): number | null {
 }
 
 /**
- * Whether a part tells by now what came of its answers: a quiz may wait until it was handed in;
+ * Whether a part tells by now what came of its answers: it may wait until it was handed in;
  * `tells` is the word of the class.
  */
 export const tellsNow = (part: Part, isFinished: boolean, tells: boolean): boolean =>
-  tells && (part.kind !== 'quiz' || part.tells === 'atOnce' || isFinished)
-
-/** A quiz's sections in order, each with its items in theirs. */
-export interface SectionOfItems {
-  section: QuizSection
-  items: QuizItem[]
-}
-
-/** The sections of a quiz as they are written; with a seed, as the learner with that seed meets them. */
-export function sectionsInOrder(quiz: QuizPart, seed?: string): SectionOfItems[] {
-  const items = inOrder(Object.values(quiz.items))
-  return inOrder(Object.values(quiz.sections)).map((section) => {
-    const own = items.filter(({ sectionId }) => sectionId === section.id)
-    const mixes = quiz.shuffle && seed !== undefined
-    return { section, items: mixes ? shuffled(own, `${seed} ${section.id}`) : own }
-  })
-}
+  tells && (isFinished || !tellsAtEnd(part))
 
 /** Where a question is asked: by a cue of a film, an item of a quiz, a block of a page, a pin of a still. */
 export interface Asking {

@@ -8,8 +8,8 @@ import {
   plainText,
   richText,
   stretchSchema,
-} from '../fields/index.ts'
-import { partBase, toneSchema } from './partBase.ts'
+} from '../../../fields/index.ts'
+import { partBase, toneSchema } from '../base.ts'
 
 const blockBase = {
   id: idSchema,

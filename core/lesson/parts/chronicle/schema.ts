@@ -1,8 +1,8 @@
 // A chronicle: what happened, and when.
 import { z } from 'zod'
-import { chronicleDateSchema } from '../chronicle/index.ts'
-import { colourSchema, idSchema, orderSchema, plainText, richText } from '../fields/index.ts'
-import { partBase } from './partBase.ts'
+import { chronicleDateSchema } from '../../../chronicle/index.ts'
+import { colourSchema, idSchema, orderSchema, plainText, richText } from '../../../fields/index.ts'
+import { partBase } from '../base.ts'
 
 export const chronicleItemSchema = z.strictObject({
   id: idSchema,
