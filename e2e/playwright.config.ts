@@ -25,8 +25,8 @@ export default defineConfig({
   // No step waits longer than two minutes; a test is many of them.
   timeout: 480_000,
   expect: { timeout: 120_000 },
-  // Much of a test is waiting for a film to play; two at a time share the cores well.
-  workers: 2,
+  // Much of a test is waiting for a film to play; four at a time share two cores well.
+  workers: 4,
   retries: 0,
   forbidOnly: true,
   reporter: [['list'], ['json']],

@@ -65,7 +65,7 @@ function writeLock() {
 }
 
 needNpmPackages(root)
-needBuild(root)
+await needBuild(root)
 mkdirSync(folder, { recursive: true })
 for (const name of PACKED)
   cpSync(join(root, name), join(folder, name), { recursive: true, filter: isPacked })

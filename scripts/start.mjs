@@ -171,7 +171,7 @@ function serve(onListening) {
 
 try {
   await prepareDatabase()
-  if (!wants('dev')) needBuild(root)
+  if (!wants('dev')) await needBuild(root)
 } catch (error) {
   console.error(`Fernbrake could not be prepared: ${error.message}`)
   await close(1)

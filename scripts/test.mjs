@@ -2,7 +2,7 @@
 // `npm test -- lint server` runs some of the steps; `npm test -- server/talk/talk.test.ts` some of the files, of any folder.
 import { spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { once } from 'node:events'
+import { once as event } from 'node:events'
 import { tmpdir } from 'node:os'
 import { dirname, join, relative, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -37,9 +37,27 @@ const unknown = only.filter((name) => !STEPS.includes(name))
 if (unknown.length > 0)
   giveUp(`There is no step ${unknown.join(', ')}. There are ${STEPS.join(', ')}.`)
 
-/** Runs one step. One that runs beside others (`beside`) holds its output back, so that it reads as a whole. */
-async function step(name, command, args, { env = {}, beside = false } = {}) {
-  if (!wants(name)) return
+/** What is done once, however often it is asked for. */
+function once(work) {
+  let done
+  return () => (done ??= Promise.resolve(work()))
+}
+
+/** Does these jobs, so many at a time, in this order. */
+async function inLanes(count, jobs) {
+  const waiting = [...jobs]
+  const lane = async () => {
+    for (let job = waiting.shift(); job; job = waiting.shift()) await job()
+  }
+  await Promise.all(Array.from({ length: count }, lane))
+}
+
+/**
+ * Runs one step. One that runs beside others holds its output back, so that it reads as a whole; what is only part of another
+ * step (`isPart`) runs whether or not it was asked for by name.
+ */
+async function step(name, command, args, { env = {}, beside = true, isPart = false } = {}) {
+  if (!isPart && !wants(name)) return
   if (!beside) say(`\n== ${name}`)
   const began = performance.now()
   const child = spawn(command, args, {
@@ -56,7 +74,7 @@ async function step(name, command, args, { env = {}, beside = false } = {}) {
   let output = beside ? `\n== ${name}\n` : ''
   for (const stream of [child.stdout, child.stderr])
     stream?.on('data', (chunk) => (output += chunk))
-  const [code] = await once(child, 'close')
+  const [code] = await event(child, 'close')
   if (code !== 0) failedSteps += 1
   if (output) process.stdout.write(output)
   say(
@@ -98,33 +116,53 @@ say(
 )
 needPackages(['postgresql', 'ffmpeg', 'fonts-dejavu-core', 'poppler-utils', 'chromium'])
 needNpmPackages(root)
-const beside = { beside: true }
-async function allButLint() {
-  await step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.'], beside)
-  await step('imports', 'node', ['scripts/house/look.mjs'], beside)
-  await step('types', 'npm', ['run', 'types', '--silent'], beside)
-}
-// Two cores, and two halves that take about as long as each other.
-await Promise.all([step('lint', 'node', ['scripts/lint.mjs'], beside), allButLint()])
-await step('unit', 'npx', vitest(['core', 'player', 'web'], 'unit.json'))
-if (wants('unit')) count(join(reports, 'unit.json'), readVitest)
-if (wants('scripts') || wants('server') || wants('e2e')) {
-  needBuild(root)
-  await step('scripts', 'npx', vitest(['scripts'], 'scripts.json'))
-  if (wants('scripts')) count(join(reports, 'scripts.json'), readVitest)
-  await withTestDatabase(async (env) => {
-    await step('server', 'npx', vitest(['server'], 'server.json'), { env })
-    if (wants('server')) count(join(reports, 'server.json'), readVitest)
-    await step(
-      'e2e',
-      'npx',
-      ['playwright', 'test', '--config', 'e2e/playwright.config.ts', ...filesOf('e2e')],
-      { env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'e2e.json') } },
-    )
-    if (wants('e2e')) count(join(reports, 'e2e.json'), readPlaywright)
-  })
-}
+const built = once(() => (wants('scripts') || wants('e2e') ? needBuild(root) : undefined))
+const needsDatabase = wants('server') || wants('e2e')
+await (needsDatabase ? withTestDatabase(runAll) : runAll({}))
 rmSync(reports, { recursive: true, force: true })
 const failed = totals.failed + failedSteps
 say(`\n${totals.passed} passed, ${failed} failed`)
 process.exit(failed === 0 ? 0 : 1)
+
+/** All that is wanted: the browser tests by themselves, after everything else, of which much is waiting. */
+async function runAll(env) {
+  const ofRun = { ...env, FERNBRAKE_E2E_RUN: `${process.pid}_${Date.now()}` }
+  await inLanes(3, [
+    built,
+    () => step('lint', 'node', ['scripts/lint.mjs']),
+    () => step('types', 'node', ['scripts/types.mjs']),
+    () => tested('server', ['server'], env),
+    () => loadDemo(ofRun),
+    () => tested('unit', ['core', 'player', 'web']),
+    async () => {
+      await built()
+      await tested('scripts', ['scripts'])
+    },
+    () => step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']),
+    () => step('imports', 'node', ['scripts/house/look.mjs']),
+  ])
+  await step(
+    'e2e',
+    'npx',
+    ['playwright', 'test', '--config', 'e2e/playwright.config.ts', ...filesOf('e2e')],
+    { env: { ...ofRun, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'e2e.json') }, beside: false },
+  )
+  if (wants('e2e')) count(join(reports, 'e2e.json'), readPlaywright)
+}
+
+/** The demo that most browser tests begin with takes a minute to load; where all of them run, it is there when they begin. */
+async function loadDemo(env) {
+  if (!wants('e2e') || filesOf('e2e').length > 0) return
+  await step('demo', process.execPath, ['--import', 'tsx', 'e2e/support/loadDemo.ts'], {
+    env,
+    isPart: true,
+  })
+}
+
+/** Runs the tests of some folders, and counts them. */
+async function tested(name, projects, env = {}) {
+  if (!wants(name)) return
+  const report = `${name}.json`
+  await step(name, 'npx', vitest(projects, report), { env })
+  count(join(reports, report), readVitest)
+}

@@ -1,6 +1,5 @@
 // Steps that several browser tests take, in the words of the interface.
-import AxeBuilder from '@axe-core/playwright'
-import { expect, type Browser, type Page } from '@playwright/test'
+import { expect, type Browser, type Page, type Request } from '@playwright/test'
 import { PASSWORD } from './server.ts'
 
 /** For `addInitScript`: what runs in a page was translated with a helper that names functions, which pages do not have. */
@@ -34,31 +33,38 @@ export async function signIn(
   await page.waitForURL(`${url}/`)
 }
 
-/** What fades in has colours of its own until it is there. */
-const comeToRest = (page: Page) =>
-  page.evaluate(async () => {
-    const passing = document
-      .getAnimations()
-      .filter(({ effect }) => Number.isFinite(effect?.getComputedTiming().endTime))
-    await Promise.allSettled(passing.map(({ finished }) => finished))
-  })
-
-/** Nothing that axe knows to be a barrier, by WCAG 2.2 A and AA; `within` looks at one part of the page alone. */
-export async function expectNoBarriers(page: Page, what: string, within = 'html'): Promise<void> {
-  await comeToRest(page)
-  const { violations } = await new AxeBuilder({ page })
-    .include(within)
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    .analyze()
-  const found = violations.map(
-    ({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join(' | ')}`,
-  )
-  expect.soft(found, what).toEqual([])
-}
-
 /** The head of the bench says that everything is in the database. */
 export async function expectKept(page: Page): Promise<void> {
   await expect(page.getByTestId('keeping')).toContainText(/· kept /)
+}
+
+/**
+ * Follows what a page asks for. What it answers with waits until nothing is on its way any more, and what came is drawn;
+ * films, which come on and on, are not waited for.
+ */
+export function followRequests(page: Page): () => Promise<void> {
+  const open = new Set<Request>()
+  page.on('request', (request) => {
+    if (request.resourceType() !== 'media') open.add(request)
+  })
+  page.on('requestfinished', (request) => void open.delete(request))
+  page.on('requestfailed', (request) => void open.delete(request))
+  const drawn = () =>
+    page.evaluate(async () => {
+      for (let frame = 0; frame < 3; frame += 1)
+        await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)))
+    })
+  return async () => {
+    await page.waitForLoadState()
+    // What came may ask for more, once it is drawn.
+    await expect
+      .poll(async () => {
+        const before = open.size
+        await drawn()
+        return before + open.size
+      })
+      .toBe(0)
+  }
 }
 
 /** Complaints of the page that no test expects: script errors, and whatever the security policy refused. */

@@ -114,17 +114,26 @@ const LOADING_LOCK = 4310
  */
 async function copyDemo(admin: string, name: string, dataFolder: string): Promise<void> {
   const demo = demoOfRun()
+  await withDemo(admin, (client) => client.query(`CREATE DATABASE ${name} TEMPLATE ${demo.name}`))
+  await cp(demo.dataFolder, dataFolder, { recursive: true })
+}
+
+/** Does something while the demo is there and nobody else works on it; loads it where it is not there yet. */
+export async function withDemo(
+  admin: string,
+  work: (client: pg.Client) => Promise<unknown> = () => Promise.resolve(),
+): Promise<void> {
+  const demo = demoOfRun()
   const client = new pg.Client({ connectionString: admin })
   await client.connect()
   try {
     await client.query(`SELECT pg_advisory_lock(${LOADING_LOCK})`)
     if (!existsSync(demo.whole)) await loadInto(admin, demo)
-    await client.query(`CREATE DATABASE ${name} TEMPLATE ${demo.name}`)
+    await work(client)
   } finally {
     // Ends the lock with it.
     await client.end()
   }
-  await cp(demo.dataFolder, dataFolder, { recursive: true })
 }
 
 type Demo = ReturnType<typeof demoOfRun>

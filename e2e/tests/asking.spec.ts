@@ -3,13 +3,8 @@
 import { expect, test, type Page } from '@playwright/test'
 import { startBench, type Bench } from '../support/bench.ts'
 import { sheetOf } from '../support/everyKind.ts'
-import {
-  expectKept,
-  expectNoBarriers,
-  goInAsGuest,
-  goTo,
-  watchForErrors,
-} from '../support/pages.ts'
+import { expectNoBarriers } from '../support/barriers.ts'
+import { expectKept, goInAsGuest, goTo, watchForErrors } from '../support/pages.ts'
 import type { RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })

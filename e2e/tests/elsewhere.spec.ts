@@ -3,9 +3,9 @@
 import { expect, test, type Page } from '@playwright/test'
 import { addPart } from '../support/bench.ts'
 import { sheetOf } from '../support/everyKind.ts'
+import { expectNoBarriers } from '../support/barriers.ts'
 import {
   expectKept,
-  expectNoBarriers,
   goInAsGuest,
   goTo,
   openDesk,

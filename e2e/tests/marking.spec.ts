@@ -2,7 +2,8 @@
 import { expect, test, type Page } from '@playwright/test'
 import { usualRules } from '@fernbrake/core/classes'
 import { DEMO_PASSWORD } from '@fernbrake/server'
-import { expectNoBarriers, openDesk, openPhone, signIn, watchForErrors } from '../support/pages.ts'
+import { expectNoBarriers } from '../support/barriers.ts'
+import { openDesk, openPhone, signIn, watchForErrors } from '../support/pages.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })

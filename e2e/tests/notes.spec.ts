@@ -4,7 +4,8 @@ import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { DEMO_LINK } from '@fernbrake/demo'
 import { DEMO_PASSWORD } from '@fernbrake/server'
-import { expectNoBarriers, openDesk, watchForErrors } from '../support/pages.ts'
+import { expectNoBarriers } from '../support/barriers.ts'
+import { openDesk, watchForErrors } from '../support/pages.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })

@@ -5,7 +5,8 @@ import { makePdf } from '../../server/testing/pdf.ts'
 import { addPart, startBench, type Bench } from '../support/bench.ts'
 import { option, sheetOf } from '../support/everyKind.ts'
 import { picturePng } from '../support/films.ts'
-import { expectKept, expectNoBarriers, goInAsGuest, watchForErrors } from '../support/pages.ts'
+import { expectNoBarriers } from '../support/barriers.ts'
+import { expectKept, goInAsGuest, watchForErrors } from '../support/pages.ts'
 
 test.describe.configure({ mode: 'serial' })
 

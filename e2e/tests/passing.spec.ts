@@ -2,14 +2,8 @@
 import { expect, test, type Page } from '@playwright/test'
 import { addPart, startBench, type Bench } from '../support/bench.ts'
 import { option, sheetOf } from '../support/everyKind.ts'
-import {
-  expectKept,
-  expectNoBarriers,
-  goInAsGuest,
-  goTo,
-  openPhone,
-  watchForErrors,
-} from '../support/pages.ts'
+import { expectNoBarriers } from '../support/barriers.ts'
+import { expectKept, goInAsGuest, goTo, openPhone, watchForErrors } from '../support/pages.ts'
 
 test.describe.configure({ mode: 'serial' })
 

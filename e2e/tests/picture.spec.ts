@@ -3,7 +3,8 @@ import { expect, test, type Locator, type Page } from '@playwright/test'
 import { DEMO_LINK } from '@fernbrake/demo'
 import { DEMO_PASSWORD } from '@fernbrake/server'
 import { picturePng } from '../support/films.ts'
-import { expectKept, expectNoBarriers, signIn, watchForErrors } from '../support/pages.ts'
+import { expectNoBarriers } from '../support/barriers.ts'
+import { expectKept, signIn, watchForErrors } from '../support/pages.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })

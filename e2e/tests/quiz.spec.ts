@@ -3,7 +3,8 @@
 import { expect, test, type Page } from '@playwright/test'
 import { addPart, startBench, type Bench } from '../support/bench.ts'
 import { option, sheetOf } from '../support/everyKind.ts'
-import { expectKept, expectNoBarriers, goInAsGuest, watchForErrors } from '../support/pages.ts'
+import { expectNoBarriers } from '../support/barriers.ts'
+import { expectKept, goInAsGuest, watchForErrors } from '../support/pages.ts'
 import type { RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })

@@ -1,9 +1,9 @@
 // Recording in place with the browser's made-up devices: a film, a screen, a voice, a picture that is then cut. And
 // what is heard, seen moving and read on the picture of a film.
 import { expect, test, type Page } from '@playwright/test'
+import { expectNoBarriers } from '../support/barriers.ts'
 import {
   expectKept,
-  expectNoBarriers,
   goInAsGuest,
   goTo,
   openDesk,

@@ -8,7 +8,8 @@ import { expect, test, type Page } from '@playwright/test'
 import { REPOSITORY } from '@fernbrake/server'
 import { addPart, startBench, type Bench } from '../support/bench.ts'
 import { behindProxy } from '../support/behindProxy.ts'
-import { expectKept, expectNoBarriers, goTo, signIn, watchForErrors } from '../support/pages.ts'
+import { expectNoBarriers } from '../support/barriers.ts'
+import { expectKept, goTo, signIn, watchForErrors } from '../support/pages.ts'
 import { COLLEAGUE, LEARNER, PASSWORD } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })

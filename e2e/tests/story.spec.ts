@@ -5,14 +5,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
 import { CAPTIONS, makeFilm } from '../support/films.ts'
-import {
-  expectKept,
-  expectNoBarriers,
-  goTo,
-  openDesk,
-  signIn,
-  watchForErrors,
-} from '../support/pages.ts'
+import { expectNoBarriers } from '../support/barriers.ts'
+import { expectKept, goTo, openDesk, signIn, watchForErrors } from '../support/pages.ts'
 import { DESIGNER, LEARNER, startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })

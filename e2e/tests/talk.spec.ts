@@ -2,7 +2,8 @@
 // a number, hiding, switching off; without a connection, and with the server killed under the teacher's words.
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import { DEMO_PASSWORD } from '@fernbrake/server'
-import { expectNoBarriers, openDesk, openPhone, signIn, watchForErrors } from '../support/pages.ts'
+import { expectNoBarriers } from '../support/barriers.ts'
+import { openDesk, openPhone, signIn, watchForErrors } from '../support/pages.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })

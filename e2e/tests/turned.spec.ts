@@ -5,6 +5,7 @@ import { DEMO_LINK } from '@fernbrake/demo'
 import { madeUp } from '@fernbrake/core/words'
 import { DEMO_PASSWORD } from '@fernbrake/server'
 import { startRealServer, type RealServer } from '../support/server.ts'
+import { followRequests } from '../support/pages.ts'
 import { englishWords, expectTurned } from '../support/unturned.ts'
 
 let server: RealServer
@@ -24,9 +25,10 @@ const signedIn = async (context: BrowserContext, who: string) => {
 
 /** Opens each of these addresses and looks it over, once nothing is on its way any more. */
 async function look(page: Page, addresses: readonly string[]): Promise<void> {
+  const quiet = followRequests(page)
   for (const address of addresses) {
     await page.goto(server.url + address)
-    await page.waitForLoadState('networkidle')
+    await quiet()
     await expectTurned(page, address, english)
   }
 }
@@ -65,8 +67,9 @@ test('the sheets and dialogs of the bench', async ({ browser }) => {
   const context = await browser.newContext(DESK)
   await signedIn(context, 'designer')
   const page = await context.newPage()
+  const quiet = followRequests(page)
   await page.goto(`${server.url}/lessons/water-that-climbs?part=the-film`)
-  await page.waitForLoadState('networkidle')
+  await quiet()
   /** Names in the made-up language begin as the English ones do, with marks on their letters. */
   const named = (words: string) => new RegExp(madeUp(words).slice(0, words.length))
   await page.keyboard.press('?')
@@ -92,12 +95,12 @@ test('the sheets and dialogs of the bench', async ({ browser }) => {
     await page.keyboard.press('Escape')
   }
   await page.locator('h1 button').click()
-  await page.waitForLoadState('networkidle')
+  await quiet()
   await expectTurned(page, 'the lesson', english)
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: named('Publish edition') }).click()
   await page.getByRole('dialog').waitFor()
-  await page.waitForLoadState('networkidle')
+  await quiet()
   await expectTurned(page, 'publishing', english)
   await context.close()
 })
@@ -117,12 +120,13 @@ test('the screens of a learner, on a phone', async ({ browser }) => {
     locale: 'qaa',
   })
   const page = await context.newPage()
+  const quiet = followRequests(page)
   await look(page, [`/open/${DEMO_LINK}`])
   await signedIn(context, 'learner')
   await look(page, ['/', `/open/${DEMO_LINK}`])
   await page.locator('main button').first().tap()
   await page.waitForURL(/learn/)
-  await page.waitForLoadState('networkidle')
+  await quiet()
   await expectTurned(page, 'a page of a lesson', english)
   await page.getByRole('button', { name: /“Water That Climbs”/ }).tap()
   await page.getByRole('button', { name: /The chamber/ }).tap()

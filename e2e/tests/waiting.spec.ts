@@ -15,7 +15,8 @@ import {
 import { DEMO_PASSWORD } from '@fernbrake/server'
 import { option } from '../support/everyKind.ts'
 import { inDatabase, putLesson } from '../support/lessons.ts'
-import { expectNoBarriers, openDesk, openPhone, signIn, watchForErrors } from '../support/pages.ts'
+import { expectNoBarriers } from '../support/barriers.ts'
+import { openDesk, openPhone, signIn, watchForErrors } from '../support/pages.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })

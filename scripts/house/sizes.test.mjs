@@ -7,17 +7,7 @@ import { LONG_FUNCTIONS } from './exceptions.mjs'
 import { looseExceptions } from './sizes.mjs'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..')
-const eslint = new ESLint({
-  cwd: root,
-  overrideConfig: {
-    files: ['**/*.ts'],
-    languageOptions: { parserOptions: { projectService: false } },
-    rules: {
-      '@typescript-eslint/no-floating-promises': 'off',
-      '@typescript-eslint/switch-exhaustiveness-check': 'off',
-    },
-  },
-})
+const eslint = new ESLint({ cwd: root })
 const lines = (count) => Array.from({ length: count }, (_, at) => `  at.push(${at})`).join('\n')
 const functionOf = (count) =>
   `export function planted(at: number[]): void {\n${lines(count - 2)}\n}\n`

@@ -1,5 +1,6 @@
 // Builds the interfaces when their sources are newer than what was built.
-import { spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
+import { once } from 'node:events'
 import { existsSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { giveUp, say } from './say.mjs'
@@ -15,7 +16,7 @@ function newest(path) {
 }
 
 /** Builds what is not built yet, or older than its sources; a package without sources was built before it was packed. */
-export function needBuild(root) {
+export async function needBuild(root) {
   if (!existsSync(join(root, 'web', 'vite.config.ts'))) return
   const sources = ['core', 'player', 'web', 'package-lock.json'].map((name) =>
     newest(join(root, name)),
@@ -26,6 +27,9 @@ export function needBuild(root) {
   )
   if (isFresh) return
   say('Building the interface')
-  const done = spawnSync('npm', ['run', 'build', '--silent'], { cwd: root, encoding: 'utf8' })
-  if (done.status !== 0) giveUp(`The interface could not be built:\n${done.stdout}\n${done.stderr}`)
+  const build = spawn('npm', ['run', 'build', '--silent'], { cwd: root })
+  let said = ''
+  for (const stream of [build.stdout, build.stderr]) stream.on('data', (chunk) => (said += chunk))
+  const [code] = await once(build, 'close')
+  if (code !== 0) giveUp(`The interface could not be built:\n${said}`)
 }

@@ -44,14 +44,50 @@ export async function createTestDatabase(
   const name = `test_${nanoid(12)
     .replace(/[^a-zA-Z0-9]/g, '_')
     .toLowerCase()}`
-  await administer(`CREATE DATABASE ${name}`)
+  const url = addressOf(name)
+  if (state === '') await copyEmpty(name)
+  else {
+    await administer(`CREATE DATABASE ${name}`)
+    await runSql(url, state)
+    await migrateAt(url)
+  }
+  return { url, drop: () => administer(`DROP DATABASE ${name} WITH (FORCE)`) }
+}
+
+function addressOf(name: string): string {
   const url = new URL(adminUrl())
   url.pathname = `/${name}`
-  if (state !== '') await runSql(url.href, state)
-  const database = connectDatabase(url.href, 2)
+  return url.href
+}
+
+async function migrateAt(url: string): Promise<void> {
+  const database = connectDatabase(url, 2)
   await migrate(database)
   await database.close()
-  return { url: url.href, drop: () => administer(`DROP DATABASE ${name} WITH (FORCE)`) }
+}
+
+/** The migrated database without anything in it that all others of a run are copies of. */
+const EMPTY = 'test_empty'
+/** Any number: the lock under which it is made and copied. */
+const EMPTY_LOCK = 4311
+
+/** Migrating takes ten times as long as copying what was migrated; so whoever comes first does it for all. */
+async function copyEmpty(name: string): Promise<void> {
+  const client = new pg.Client({ connectionString: adminUrl() })
+  await client.connect()
+  try {
+    await client.query(`SELECT pg_advisory_lock(${EMPTY_LOCK})`)
+    const there = await client.query(`SELECT 1 FROM pg_database WHERE datname = '${EMPTY}'`)
+    if (there.rowCount === 0) {
+      await client.query(`CREATE DATABASE ${EMPTY}_begun`)
+      await migrateAt(addressOf(`${EMPTY}_begun`))
+      await client.query(`ALTER DATABASE ${EMPTY}_begun RENAME TO ${EMPTY}`)
+    }
+    await client.query(`CREATE DATABASE ${name} TEMPLATE ${EMPTY}`)
+  } finally {
+    // Ends the lock with it.
+    await client.end()
+  }
 }
 
 const administer = (sql: string): Promise<void> => runSql(adminUrl(), sql)
