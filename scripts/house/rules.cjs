@@ -13,7 +13,7 @@ const ROOMS = [
   'lessons',
   'media',
   'web',
-  'threads|print|jobs',
+  'threads|print|jobs|drafts',
   'http',
   'context\\.ts',
   'database',

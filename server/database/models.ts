@@ -17,7 +17,7 @@ import type {
   SeenBy,
 } from '@fernbrake/core/contract'
 import type { ClockState } from '@fernbrake/core/watching'
-import type { Change, Lesson, Patch } from '@fernbrake/core/lesson'
+import type { Change, Lesson } from '@fernbrake/core/lesson'
 import type { Answer, Question, Verdict } from '@fernbrake/core/questions'
 import type { Database } from './connect.ts'
 
@@ -62,19 +62,6 @@ export class LessonRoleRow extends Model<
   declare lessonId: string
   declare personId: string
   declare role: LessonRoleName
-}
-
-export class DraftPatchRow extends Model<
-  InferAttributes<DraftPatchRow>,
-  InferCreationAttributes<DraftPatchRow>
-> {
-  declare lessonId: string
-  declare revision: number
-  declare editId: string
-  declare name: string
-  declare patches: Patch[]
-  declare personId: string | null
-  declare madeAt: CreationOptional<Date>
 }
 
 export class EditionRow extends Model<
@@ -264,18 +251,6 @@ export function defineModels(sequelize: Database): void {
     as('lessons'),
   )
   LessonRoleRow.init({ lessonId: key(), personId: key(), role: TEXT }, as('lesson_roles'))
-  DraftPatchRow.init(
-    {
-      lessonId: key(),
-      revision: { type: INTEGER, primaryKey: true },
-      editId: TEXT,
-      name: TEXT,
-      patches: JSONB,
-      personId: TEXT,
-      madeAt: now(),
-    },
-    as('draft_patches'),
-  )
   EditionRow.init(
     {
       lessonId: key(),

@@ -1,30 +1,27 @@
-// Drafts: beginning a lesson, taking edits in, telling the log. The patch log and the draft move in one transaction.
-import { Op, UniqueConstraintError, type Transaction } from 'sequelize'
+// Drafts of lessons: beginning one, opening it, and what any document can do that several edit.
+import { UniqueConstraintError, type Transaction } from 'sequelize'
+import type { DraftReply, EditsReply, Person } from '@fernbrake/core/contract'
 import {
-  MOST_LOGGED,
-  type DraftReply,
-  type EditsReply,
-  type Person,
-} from '@fernbrake/core/contract'
-import type { Issue } from '@fernbrake/core/fields'
-import {
-  applyPatches,
   checkLesson,
-  differsInNotesOnly,
   emptyLesson,
   mediaIdsOf,
   type Lesson,
-  type LoggedEdit,
   type PendingEdit,
 } from '@fernbrake/core/lesson'
 import type { Database } from '../database/connect.ts'
-import { DraftPatchRow, EditionRow, LessonRoleRow, LessonRow } from '../database/models.ts'
+import { EditionRow, LessonRoleRow, LessonRow } from '../database/models.ts'
+import { acceptEdits as acceptEditsOf, readEdits as readEditsOf } from '../drafts/edits.ts'
+import {
+  noteSnapshot,
+  readHistory as readHistoryOf,
+  readStateAt as readStateOf,
+} from '../drafts/history.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { hasLessonRole, ROLES_FROM } from './roles.ts'
 import { noteMediaUses, shareMediaUses } from '../media/queries/mediaAccess.ts'
 import type { Context } from '../context.ts'
 import { toEditionSummary } from './editions.ts'
-import { noteSnapshot } from './history.ts'
+import { lessonDraft, unknownMedia } from './lessonDraft.ts'
 
 /** What a lesson begins with; nothing but a title where it is left out. */
 type Beginning = { document: Lesson } | { copyOf: string }
@@ -89,8 +86,8 @@ export async function storeLesson(
   { id, draft, copyOf }: NewLesson,
   transaction: Transaction,
 ): Promise<void> {
-  const row = await LessonRow.create({ id, draft, revision: 0 }, { transaction })
-  await noteSnapshot(database, row, transaction)
+  await LessonRow.create({ id, draft, revision: 0 }, { transaction })
+  await noteSnapshot(lessonDraft, database, id, { document: draft, revision: 0 }, transaction)
   const owner = { lessonId: id, personId: person.id, role: 'owner' as const }
   await LessonRoleRow.create(owner, { transaction })
   const mediaIds = mediaIdsOf(draft)
@@ -125,136 +122,24 @@ export async function readDraft(person: Person, lessonId: string): Promise<Draft
 }
 
 /** The patch log after a revision, in order. */
-export async function readEdits(lessonId: string, since: number): Promise<EditsReply> {
-  const row = await LessonRow.findByPk(lessonId, { attributes: ['revision'] })
-  if (!row) throw new HttpError('not-found')
-  return { revision: row.revision, entries: await entriesAfter(lessonId, since), known: [] }
-}
+export const readEdits = ({ database }: Context, lessonId: string, since: number) =>
+  readEditsOf(lessonDraft, database, lessonId, since)
 
-async function entriesAfter(lessonId: string, since: number): Promise<LoggedEdit[]> {
-  const rows = await DraftPatchRow.findAll({
-    where: { lessonId, revision: { [Op.gt]: since } },
-    order: [['revision', 'ASC']],
-    limit: MOST_LOGGED,
-  })
-  return rows.map(({ revision, editId, name, patches }) => ({
-    revision,
-    id: editId,
-    name,
-    patches,
-  }))
-}
-
-/**
- * Takes edits in, all or none, on top of whatever the lesson is by now. An edit that is in the log already is passed
- * over, so a repeat is harmless. Answers with the log after the sender's revision, as far as it is told at once.
- */
-export async function acceptEdits(
-  context: Context,
+/** Takes edits in: see `drafts/edits.ts`. Whoever has the lesson open hears of them. */
+export const acceptEdits = (
+  { database, announce }: Context,
   person: Person,
   lessonId: string,
-  input: { revision: number; edits: PendingEdit[] },
-): Promise<EditsReply> {
-  const { database } = context
-  const taken = await database.transaction(async (transaction) => {
-    const row = await LessonRow.findByPk(lessonId, { transaction, lock: transaction.LOCK.UPDATE })
-    if (!row) throw new HttpError('not-found')
-    const { fresh, known } = await withoutKnown(lessonId, input.edits, transaction)
-    const entries = await storeEdits(context, person, row, fresh, transaction)
-    return { entries, known, revision: row.revision }
-  })
-  if (taken.entries.length > 0) context.announce.draftEdited(lessonId, taken.entries)
-  // Read once nobody waits for it: whoever was away for long has much to catch up with.
-  const { known, revision } = taken
-  return { revision, entries: await entriesAfter(lessonId, input.revision), known }
-}
-
-async function withoutKnown(
-  lessonId: string,
-  edits: PendingEdit[],
-  transaction: Transaction,
-): Promise<{ fresh: PendingEdit[]; known: string[] }> {
-  const known = await DraftPatchRow.findAll({
-    where: { lessonId, editId: edits.map((edit) => edit.id) },
-    attributes: ['editId'],
-    transaction,
-  })
-  const seen = new Set(known.map((row) => row.editId))
-  // An id twice in one batch is one edit too.
-  const fresh = edits.filter((edit) => !seen.has(edit.id) && seen.add(edit.id))
-  return { fresh, known: known.map((row) => row.editId) }
-}
-
-async function storeEdits(
-  { database }: Context,
-  person: Person,
-  row: LessonRow,
-  edits: PendingEdit[],
-  transaction: Transaction,
-): Promise<LoggedEdit[]> {
-  if (edits.length === 0) return []
-  await noteSnapshot(database, row, transaction)
-  let lesson = row.draft
-  for (const edit of edits) lesson = applyOrRefuse(lesson, edit)
-  const mediaIds = mediaIdsOf(lesson)
-  const forbidden = await noteMediaUses(
-    database,
-    { lessonId: row.id, personId: person.id, mediaIds },
-    transaction,
+  batch: { revision: number; edits: PendingEdit[] },
+): Promise<EditsReply> =>
+  acceptEditsOf(lessonDraft, database, lessonId, { person, ...batch }, (entries) =>
+    announce.draftEdited(lessonId, entries),
   )
-  if (forbidden.length > 0) throw refused(edits[0]!.id, [unknownMedia(forbidden[0]!)])
-  await allowChange(row, person, lesson, edits[0]!.id, transaction)
-  const entries = edits.map((edit, index) => ({ ...edit, revision: row.revision + index + 1 }))
-  await DraftPatchRow.bulkCreate(
-    entries.map(({ revision, id, name, patches }) => ({
-      lessonId: row.id,
-      revision,
-      editId: id,
-      name,
-      patches,
-      personId: person.id,
-    })),
-    { transaction },
-  )
-  await row.update(
-    { draft: lesson, revision: row.revision + edits.length, updatedAt: new Date() },
-    { transaction },
-  )
-  return entries
-}
 
-/** Commenters leave notes; whatever else they send is refused whole. */
-async function allowChange(
-  { id: lessonId, draft }: LessonRow,
-  { id: personId }: Person,
-  after: Lesson,
-  editId: string,
-  transaction: Transaction,
-): Promise<void> {
-  const role = await LessonRoleRow.findOne({ where: { lessonId, personId }, transaction })
-  if (role?.role === 'commenter' && !differsInNotesOnly(draft, after))
-    throw refused(editId, [NOTES_ONLY])
-}
+/** What was done to the draft before a revision, newest first. */
+export const readHistory = ({ database }: Context, lessonId: string, before?: number) =>
+  readHistoryOf(lessonDraft, database, lessonId, before)
 
-const NOTES_ONLY: Issue = {
-  path: [],
-  code: 'role.notesOnly',
-  message: 'goes beyond notes, which are all that commenters may leave',
-}
-
-function applyOrRefuse(lesson: Lesson, edit: PendingEdit): Lesson {
-  const applied = applyPatches(lesson, edit.patches)
-  if (!applied.ok) throw refused(edit.id, applied.issues)
-  const checked = checkLesson(applied.value)
-  if (!checked.ok) throw refused(edit.id, checked.issues)
-  return checked.value
-}
-
-const refused = (editId: string, issues: Issue[]) =>
-  new HttpError('edit-refused', { editId, issues })
-
-const unknownMedia = (mediaId: string): Issue => ({
-  path: ['mediaId', mediaId],
-  code: 'media.unknown',
-  message: 'is not a film of yours',
-})
+/** The draft as it was at a revision. */
+export const readStateAt = ({ database }: Context, lessonId: string, revision: number) =>
+  readStateOf(lessonDraft, database, lessonId, revision)

@@ -1,9 +1,15 @@
 // Which routes about drafts, editions, sharing and kept questions are answered by what.
 import type { Context } from '../context.ts'
 import { type Part, whoCalls } from '../http/handlers.ts'
-import { createLesson, readDraft, readEdits, acceptEdits } from './drafts.ts'
+import {
+  acceptEdits,
+  createLesson,
+  readDraft,
+  readEdits,
+  readHistory,
+  readStateAt,
+} from './drafts.ts'
 import { publishEdition, readUnpublished } from './editions.ts'
-import { readHistory, readStateAt } from './history.ts'
 import { dropKeptQuestion, keepQuestion, listKeptQuestions } from './keptQuestions.ts'
 import { listLessons } from './lessonCards.ts'
 import { replaceEverywhere } from './replaceMedia.ts'
@@ -38,7 +44,7 @@ export function lessonRoutes(
     createLesson: (call) => createLesson(context, whoCalls(call), call.body),
     lesson: (call) => readDraft(whoCalls(call), call.params.lessonId),
     editDraft: (call) => acceptEdits(context, whoCalls(call), call.params.lessonId, call.body),
-    draftEdits: ({ params, query }) => readEdits(params.lessonId, query.since),
+    draftEdits: ({ params, query }) => readEdits(context, params.lessonId, query.since),
     history: ({ params, query }) => readHistory(context, params.lessonId, query.before),
     stateAt: async ({ params }) => ({
       lesson: await readStateAt(context, params.lessonId, params.revision),
