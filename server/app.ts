@@ -120,7 +120,7 @@ export async function openServer(
   mountStandInPages(app)
   await mountPages(app, server, { session: forgiving(sessions), earlyPart: earlyPartOf(context) })
   app.use(problemHandler)
-  await uploads.takeFinished()
+  await uploads.acceptFinished()
   await uploads.dropUnfinished()
   const stopJobs = settings.runsJobs ? await runJobs(context, queue) : () => Promise.resolve()
   const daily = setInterval(() => {

@@ -12,7 +12,7 @@ import {
   readJoinCode,
   readRosterTable,
   signInNameOf,
-  takeSignInName,
+  chooseSignInName,
   tidyName,
   writeJoinCode,
 } from './index.ts'
@@ -60,7 +60,10 @@ describe('names', () => {
 
   it('nobody signs in by the name of another', () => {
     const taken = new Set(['ada', 'ada2'])
-    expect([takeSignInName('ada', taken), takeSignInName('ada', taken)]).toEqual(['ada3', 'ada4'])
+    expect([chooseSignInName('ada', taken), chooseSignInName('ada', taken)]).toEqual([
+      'ada3',
+      'ada4',
+    ])
     fc.assert(
       fc.property(fc.string({ unit: 'binary', maxLength: 200 }), (name) => {
         expect(signInNameOf(name)).toMatch(/^[a-z0-9]+(\.[a-z0-9]+)?$/)

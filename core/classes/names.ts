@@ -50,7 +50,7 @@ export function signInNameOf(name: string): string {
 }
 
 /** The first of `wanted`, `wanted2`, `wanted3` … that is not taken; it is taken from then on. */
-export function takeSignInName(wanted: string, taken: Set<string>): string {
+export function chooseSignInName(wanted: string, taken: Set<string>): string {
   let name = wanted
   for (let number = 2; taken.has(name); number += 1) name = `${wanted}${number}`
   taken.add(name)

@@ -61,7 +61,7 @@ export const sharingRoutes = {
       reply: sharingReply,
     },
   ),
-  takeRole: route(
+  removeRole: route(
     'delete',
     '/api/lessons/:lessonId/people/:personId',
     'lessonOwner',

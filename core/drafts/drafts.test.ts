@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   emptyUndo,
-  noteEdit,
+  recordEdit,
   runEditOn,
   syncOf,
   undoOf,
@@ -98,7 +98,7 @@ describe('drafts of any document', () => {
   it('take back and do again what was done, unless somebody has changed it since', () => {
     const first = runEditOn(check, EMPTY, put, { id: 'a', place: 1 })
     if (!first.ok) throw new Error('not put')
-    const steps = noteEdit(emptyUndo, first.made)
+    const steps = recordEdit(emptyUndo, first.made)
     const back = undo(steps, first.document)
     expect(back).toMatchObject({ ok: true, document: EMPTY })
     if (!back?.ok) throw new Error('not taken back')

@@ -20,7 +20,7 @@ export {
   amendEdit,
   carriesOn,
   emptyUndo,
-  noteEdit,
+  recordEdit,
   undoOf,
   type UndoneOf,
   type UndoState,

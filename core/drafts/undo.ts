@@ -13,7 +13,7 @@ export const emptyUndo: UndoState = { past: [], future: [] }
  * Notes an edit made here; what had been undone can then no longer be redone. `goesOn` says that it may carry on the
  * last one, as each letter typed carries on a text: then both are one step.
  */
-export function noteEdit(state: UndoState, made: EditMade, goesOn = false): UndoState {
+export function recordEdit(state: UndoState, made: EditMade, goesOn = false): UndoState {
   const last = state.past.at(-1)
   if (goesOn && last && carriesOn(last, made)) {
     const merged = { name: made.name, patches: made.patches, inverse: last.inverse }

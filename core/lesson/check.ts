@@ -2,7 +2,7 @@
 import type { Checked } from '../drafts/index.ts'
 import { findBadKey, issuesOf, partsOfText, type Issue } from '../fields/index.ts'
 import { partsOfQuestion, holdsCut } from '../questions/index.ts'
-import { noteProven, withoutProven } from './proven.ts'
+import { recordProven, withoutProven } from './proven.ts'
 import { askersNamedBy, cuesNamedBy, partsNamedBy, partsNamedIn } from './references.ts'
 import {
   askingOf,
@@ -33,7 +33,7 @@ export function checkLesson(value: unknown): Checked<Lesson> {
   const lesson = value as Lesson
   const issues = [...findMisfiledKeys(lesson), ...findBrokenReferences(lesson), ...findCut(lesson)]
   if (issues.length > 0) return { ok: false, issues }
-  noteProven(lesson)
+  recordProven(lesson)
   return { ok: true, value: lesson }
 }
 

@@ -26,7 +26,7 @@ export {
   applyPatches,
   carriesOn,
   emptyUndo,
-  noteEdit,
+  recordEdit,
   patchSchema,
   type EditMade,
   type LoggedEdit,

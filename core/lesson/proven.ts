@@ -44,7 +44,7 @@ function withoutProvenLines(script: unknown): unknown {
 }
 
 /** Notes that everything in this lesson was found good. */
-export function noteProven(lesson: Lesson): void {
+export function recordProven(lesson: Lesson): void {
   for (const name of MAPS)
     for (const thing of Object.values<object>(lesson[name])) {
       if (proven.has(thing) || !Object.isFrozen(thing)) continue

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import { edited, fullLesson, PART } from '../testing/index.ts'
-import { amendEdit, edits, emptyUndo, noteEdit, redo, runEdit, undo, type Lesson } from './index.ts'
+import {
+  amendEdit,
+  edits,
+  emptyUndo,
+  recordEdit,
+  redo,
+  runEdit,
+  undo,
+  type Lesson,
+} from './index.ts'
 
 describe('undo and redo', () => {
   it('take nothing from somebody who has changed the same place since', () => {
@@ -13,7 +22,7 @@ describe('undo and redo', () => {
     }
     const mine = change(before, 'Mine')
     const theirs = change(mine.lesson, 'Theirs')
-    const state = noteEdit(emptyUndo, mine.made)
+    const state = recordEdit(emptyUndo, mine.made)
     expect(undo(state, theirs.lesson)).toMatchObject({ ok: false, name: 'setLessonText' })
     const back = undo(state, mine.lesson)
     if (!back?.ok) throw new Error('not undone')
@@ -26,7 +35,7 @@ describe('undo and redo', () => {
   if (!first.ok) throw new Error('not made')
 
   it('goes back and forth', () => {
-    const state = noteEdit(emptyUndo, first.made)
+    const state = recordEdit(emptyUndo, first.made)
     const back = undo(state, first.lesson)
     if (!back?.ok) throw new Error('not undone')
     expect(back.lesson).toEqual(fullLesson())
@@ -47,7 +56,7 @@ describe('undo and redo', () => {
     if (!titled.ok) throw new Error('not made')
     const measured = runEdit(titled.lesson, edits.attachFilm, film('other', 9000))
     if (!measured.ok) throw new Error('not made')
-    const two = noteEdit(noteEdit(emptyUndo, chosen.made), titled.made)
+    const two = recordEdit(recordEdit(emptyUndo, chosen.made), titled.made)
     const state = amendEdit(two, measured.made)
     expect(state.past).toHaveLength(2)
     const once = undo(state, measured.lesson)
@@ -65,7 +74,7 @@ describe('undo and redo', () => {
   it('letters typed in a row are one step', () => {
     const second = runEdit(first.lesson, edits.setLessonText, { field: 'title', text: 'First!' })
     if (!second.ok) throw new Error('not made')
-    const state = noteEdit(noteEdit(emptyUndo, first.made), second.made, true)
+    const state = recordEdit(recordEdit(emptyUndo, first.made), second.made, true)
     expect(state.past).toHaveLength(1)
     const back = undo(state, second.lesson)
     expect(back?.ok && back.lesson.title).toBe('A lesson')
@@ -75,7 +84,7 @@ describe('undo and redo', () => {
     const moved = runEdit(fullLesson(), edits.setOverlayText, { cueId: 'o', text: 'mine' })
     if (!moved.ok) throw new Error('not made')
     const withoutIt = edited(moved.lesson, edits.removeCues, { cueIds: ['o'] })
-    const outcome = undo(noteEdit(emptyUndo, moved.made), withoutIt)
+    const outcome = undo(recordEdit(emptyUndo, moved.made), withoutIt)
     expect(outcome).toMatchObject({ ok: false, name: 'setOverlayText', state: { past: [] } })
   })
 

@@ -227,7 +227,7 @@ function countFork(
   const waited: PlaybackState = { ...state, waitedMs: state.waitedMs + passedMs }
   if (countdownOf(schedule, waited)!.leftMs > 0) return withOverlays(schedule, waited, [])
   const usual = fork.ways.find(({ id }) => id === fork.defaultChoice)
-  return takeOrGoOn(schedule, waited, fork, usual ?? null)
+  return chooseOrGoOn(schedule, waited, fork, usual ?? null)
 }
 
 /** What the server says of a fork that holds the film because nobody else knows the way. */
@@ -240,10 +240,10 @@ function onDecided(
   const fork = forkHere(schedule, state, cueId)
   if (!fork?.decides) return same(state)
   const way = wayByItself(fork, state, ({ id }) => open.includes(id))
-  return takeOrGoOn(schedule, state, fork, way)
+  return chooseOrGoOn(schedule, state, fork, way)
 }
 
-function takeOrGoOn(
+function chooseOrGoOn(
   schedule: Schedule,
   state: PlaybackState,
   fork: ForkMoment,

@@ -16,10 +16,10 @@ import type { Persona } from './persona.ts'
 import type { Random } from '../chance/index.ts'
 import {
   beginSitting,
-  noteChoice,
-  noteFinish,
-  notePlace,
-  noteSeen,
+  recordChoice,
+  recordFinish,
+  recordPlace,
+  recordSeen,
   pass,
   type Sitting,
 } from './sitting.ts'
@@ -72,12 +72,12 @@ function wayOn(sitting: Sitting, partId: string): string | null {
   const open = routesOpen(lesson, partId, known)
   const route = open[Math.floor(random.next() * open.length)]
   if (!route) return nextPart(lesson, sitting, partId, known)?.id ?? null
-  noteChoice(sitting, partId, route.id)
+  recordChoice(sitting, partId, route.id)
   return route.target.to === 'part' ? route.target.partId : null
 }
 
 function workThrough(sitting: Sitting, part: Part): Outcome {
-  noteSeen(sitting, part.id, part.id)
+  recordSeen(sitting, part.id, part.id)
   return isPlayed(part) ? watch(sitting, part.id) : look(sitting, part)
 }
 
@@ -91,11 +91,11 @@ function look(sitting: Sitting, part: Part): Outcome {
   for (const thingId of thingsToSee(part))
     if (random.chance(looks)) {
       pass(sitting, LOOKING_MS)
-      noteSeen(sitting, part.id, thingId)
+      recordSeen(sitting, part.id, thingId)
     }
   for (const { id, questionId } of asksIn(part)) answer(sitting, { id, questionId })
   sitting.released.push(...asksIn(part).map(({ id }) => id))
-  if (unseenOf(part, sitting.seen[part.id]!).length === 0) noteFinish(sitting, part.id, 0)
-  else notePlace(sitting, part.id, 0)
+  if (unseenOf(part, sitting.seen[part.id]!).length === 0) recordFinish(sitting, part.id, 0)
+  else recordPlace(sitting, part.id, 0)
   return { left: false, toPart: null, ended: false }
 }

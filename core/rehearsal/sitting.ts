@@ -37,13 +37,13 @@ export function pass(sitting: Sitting, [from, to]: readonly [number, number]): n
   return ms
 }
 
-export function noteSeen(sitting: Sitting, partId: string, thingId: string): void {
+export function recordSeen(sitting: Sitting, partId: string, thingId: string): void {
   const { random, clockMs, seen } = sitting
   if (seen[partId]?.includes(thingId)) return
   record(sitting, { kind: 'seen', id: random.id(), partId, thingId, at: isoTime(clockMs) })
 }
 
-export function noteSpan(sitting: Sitting, partId: string, { fromMs, toMs }: Span): void {
+export function recordSpan(sitting: Sitting, partId: string, { fromMs, toMs }: Span): void {
   if (toMs <= fromMs) return
   const { rate } = sitting.persona
   const beganAt = isoTime(sitting.clockMs)
@@ -62,7 +62,7 @@ export function noteSpan(sitting: Sitting, partId: string, { fromMs, toMs }: Spa
   })
 }
 
-export function notePlace(sitting: Sitting, partId: string, atMs: number): void {
+export function recordPlace(sitting: Sitting, partId: string, atMs: number): void {
   const { random, released, clockMs } = sitting
   record(sitting, {
     kind: 'place',
@@ -74,13 +74,13 @@ export function notePlace(sitting: Sitting, partId: string, atMs: number): void 
   })
 }
 
-export function noteChoice(sitting: Sitting, cueId: string, choiceId: string): void {
+export function recordChoice(sitting: Sitting, cueId: string, choiceId: string): void {
   const { random, clockMs } = sitting
   record(sitting, { kind: 'choice', id: random.id(), cueId, choiceId, at: isoTime(clockMs) })
 }
 
-export function noteFinish(sitting: Sitting, partId: string, atMs: number): void {
-  notePlace(sitting, partId, atMs)
+export function recordFinish(sitting: Sitting, partId: string, atMs: number): void {
+  recordPlace(sitting, partId, atMs)
   const { random, clockMs } = sitting
   record(sitting, { kind: 'finish', id: random.id(), partId, at: isoTime(clockMs) })
 }

@@ -12,7 +12,14 @@ import {
 import { knownOf } from '../routes/index.ts'
 import { answer, THINKING_MS } from './answer.ts'
 import { chanceOfLeaving } from './persona.ts'
-import { noteChoice, noteFinish, notePlace, noteSpan, pass, type Sitting } from './sitting.ts'
+import {
+  recordChoice,
+  recordFinish,
+  recordPlace,
+  recordSpan,
+  pass,
+  type Sitting,
+} from './sitting.ts'
 
 /** What became of a part: left for good, gone on from by a fork, or ended. */
 export type Outcome = { left: true } | { left: false; toPart: string | null; ended: boolean }
@@ -48,7 +55,7 @@ export function watch(sitting: Sitting, partId: string): Outcome {
       return { left: false, toPart: null, ended: playing.ended }
     if (!goOn(playing)) break
   }
-  notePlace(sitting, partId, Math.max(0, playing.state.mediaMs))
+  recordPlace(sitting, partId, Math.max(0, playing.state.mediaMs))
   return { left: true }
 }
 
@@ -71,7 +78,7 @@ function goOn(playing: Playing): boolean {
   const { mode } = state
   if (mode.kind === 'held') meet(playing, mode.cueId)
   else if (mode.kind === 'reviewing') {
-    noteSpan(sitting, partId, { fromMs: state.mediaMs, toMs: mode.toMs })
+    recordSpan(sitting, partId, { fromMs: state.mediaMs, toMs: mode.toMs })
     send(playing, { kind: 'tick', mediaMs: mode.toMs })
   } else if (state.beside.length > 0) meet(playing, state.beside[0]!)
   else {
@@ -98,11 +105,11 @@ function send(playing: Playing, event: PlaybackEvent): void {
     if (!sitting.released.includes(cueId)) sitting.released.push(cueId)
   for (const command of commands) {
     if (command.kind === 'took') {
-      noteChoice(sitting, command.cueId, command.choiceId)
+      recordChoice(sitting, command.cueId, command.choiceId)
       const fork = sitting.lesson.cues[command.cueId] as ForkCue
       playing.ended = fork.choices[command.choiceId]?.target.to === 'ending'
     }
-    if (command.kind === 'finish') noteFinish(sitting, partId, Math.max(0, state.mediaMs))
+    if (command.kind === 'finish') recordFinish(sitting, partId, Math.max(0, state.mediaMs))
     if (command.kind === 'goTo') playing.toPart = command.partId
   }
 }
@@ -114,7 +121,7 @@ function meet(playing: Playing, cueId: string): void {
   if (cue.kind === 'fork') {
     const choiceId = choose(sitting, cue)
     send(playing, { kind: 'chose', cueId, choiceId })
-    return notePlace(sitting, partId, cue.atMs)
+    return recordPlace(sitting, partId, cue.atMs)
   }
   if (cue.kind !== 'question') return
   answer(sitting, cue, (result) => {
@@ -123,7 +130,7 @@ function meet(playing: Playing, cueId: string): void {
     while (playing.state.mode.kind === 'reviewing') goOn(playing)
   })
   send(playing, { kind: 'dismissed', cueId })
-  notePlace(sitting, partId, cue.atMs)
+  recordPlace(sitting, partId, cue.atMs)
 }
 
 function choose(sitting: Sitting, fork: ForkCue): string {
@@ -145,7 +152,7 @@ function watchTo(
   const { persona, random } = sitting
   const maySkip = schedule.seekRule === 'free'
   if (persona.skips && maySkip) {
-    noteSpan(sitting, partId, { fromMs: Math.max(fromMs, toMs - GLANCE_MS), toMs })
+    recordSpan(sitting, partId, { fromMs: Math.max(fromMs, toMs - GLANCE_MS), toMs })
     return null
   }
   let atMs = fromMs
@@ -154,12 +161,12 @@ function watchTo(
     const endMs = Math.min(toMs, Math.round(atMs + step))
     if (random.chance(chanceOfLeaving(persona, atMs - fromMs, endMs - fromMs))) {
       const leftMs = Math.round(atMs + (endMs - atMs) * random.next())
-      noteSpan(sitting, partId, { fromMs: atMs, toMs: leftMs })
+      recordSpan(sitting, partId, { fromMs: atMs, toMs: leftMs })
       return leftMs
     }
-    noteSpan(sitting, partId, { fromMs: atMs, toMs: endMs })
+    recordSpan(sitting, partId, { fromMs: atMs, toMs: endMs })
     if (random.chance(AGAIN) && schedule.seekRule !== 'none')
-      noteSpan(sitting, partId, { fromMs: Math.max(0, endMs - AGAIN_MS), toMs: endMs })
+      recordSpan(sitting, partId, { fromMs: Math.max(0, endMs - AGAIN_MS), toMs: endMs })
     atMs = endMs
   }
   return null

@@ -9,14 +9,14 @@ import WelcomePage from './WelcomePage.vue'
 const [, place, key = ''] = location.pathname.split('/')
 const host = shallowRef<Host | null>(null)
 /** Results lead back to a moment of a film; a reload goes on where the learner is by then. */
-function takeStart(): { partId: string; atMs: number } | null {
+function readStart(): { partId: string; atMs: number } | null {
   const words = new URLSearchParams(location.hash.slice(1))
   const [partId, atMs] = [words.get('part'), Math.round(Number(words.get('at')))]
   if (!partId || !(atMs >= 0)) return null
   history.replaceState(null, '', location.pathname)
   return { partId, atMs }
 }
-const startAt = place === 'learn' ? takeStart() : null
+const startAt = place === 'learn' ? readStart() : null
 const ownTab = place === 'embed' ? `/open/${key}` : undefined
 
 async function learn(attemptId: string): Promise<void> {

@@ -79,7 +79,7 @@ function beginWithAccount(): void {
   })
 }
 
-function take(other: 'guest' | 'account'): void {
+function choose(other: 'guest' | 'account'): void {
   way.value = other
   fault.value = null
 }
@@ -145,7 +145,7 @@ function take(other: 'guest' | 'account'): void {
         <button class="fb-button act" type="submit" :disabled="busy">
           {{ t('player.open.asGuest') }}
         </button>
-        <button class="fb-button plain" type="button" @click="take('account')">
+        <button class="fb-button plain" type="button" @click="choose('account')">
           {{ t('player.open.withAccount') }}
         </button>
       </form>
@@ -156,7 +156,7 @@ function take(other: 'guest' | 'account'): void {
         :busy="busy"
         @submit="beginWithAccount"
       >
-        <button class="fb-button plain" type="button" @click="take('guest')">
+        <button class="fb-button plain" type="button" @click="choose('guest')">
           {{ t('player.open.guestInstead') }}
         </button>
       </AccountForm>

@@ -46,7 +46,7 @@ function putBack(): void {
   if (gone.value) own.putBack(gone.value)
   gone.value = null
 }
-function takeAlong(): void {
+function saveNotes(): void {
   keep()
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([own.asText()], { type: 'text/plain' }))
@@ -121,7 +121,7 @@ defineExpose({ open })
       v-if="own.all.value.length > 0"
       class="fb-button plain along"
       type="button"
-      @click="takeAlong"
+      @click="saveNotes"
     >
       {{ t('player.notes.takeAlong') }}
     </button>

@@ -49,7 +49,7 @@ export function usePart(host: Host, opened: OpenedLesson, part: Part): PartSitti
     left: unseenOf(part, [...seen]).length,
   }))
 
-  function notePlace(): void {
+  function recordPlace(): void {
     const behind = done.value ? asks.map(({ id }) => id) : []
     host.record({
       kind: 'place',
@@ -70,11 +70,11 @@ export function usePart(host: Host, opened: OpenedLesson, part: Part): PartSitti
     if (done.value || toSee.value.left > 0) return
     host.record({ kind: 'finish', id: host.newId(), partId: part.id, at: isoTime(nowMs()) })
     done.value = true
-    notePlace()
+    recordPlace()
     void host.flush()
   }
 
-  notePlace()
+  recordPlace()
   const sitting = { host, opened, part, answers, facts, done, seen, toSee, see, finish, asks }
   provide(SITTING, sitting)
   return sitting

@@ -41,7 +41,7 @@ const bank = computed(() => {
   })
 })
 
-function take(place: number, word: string): void {
+function choose(place: number, word: string): void {
   inHand.value = inHand.value === place ? null : place
   said.value = inHand.value === null ? '' : t('player.wordInHand', { word })
 }
@@ -148,7 +148,7 @@ const widthOf = (gap: Gap) => Math.min(18, Math.max(5, ...gap.fits.map((word) =>
         :draggable="free"
         :disabled="!free"
         :aria-pressed="inHand === place"
-        @click="take(place, word)"
+        @click="choose(place, word)"
         @dragstart="carry($event, place)"
       >
         {{ word }}

@@ -50,7 +50,7 @@ onScopeDispose(
     states.set(state.id, state)
     if (state.state !== 'refused') return
     refused.value.push(t('player.fileRefused', { name: state.name, reason: state.message }))
-    void takeOut(state.id)
+    void removeFile(state.id)
   }),
 )
 
@@ -58,7 +58,7 @@ function setFiles(next: HandedFile[]): void {
   answer.value = next.length > 0 ? { kind: 'upload', files: next } : null
 }
 
-async function take(list: Iterable<File>): Promise<void> {
+async function accept(list: Iterable<File>): Promise<void> {
   refused.value = []
   for (const file of list) {
     const fault = whyNot(file)
@@ -80,14 +80,14 @@ function whyNot(file: File): 'tooManyFiles' | 'fileTooLarge' | 'fileEmpty' | nul
 
 function onPicked(event: Event): void {
   const input = event.target as HTMLInputElement
-  void take([...(input.files ?? [])]).then(() => (input.value = ''))
+  void accept([...(input.files ?? [])]).then(() => (input.value = ''))
 }
 function onDrop(event: DragEvent): void {
   isOver.value = false
-  if (!props.answered) void take([...(event.dataTransfer?.files ?? [])])
+  if (!props.answered) void accept([...(event.dataTransfer?.files ?? [])])
 }
 
-async function takeOut(id: string): Promise<void> {
+async function removeFile(id: string): Promise<void> {
   setFiles(files.value.filter((file) => file.id !== id))
   states.delete(id)
   await handed.drop(id)
@@ -134,7 +134,7 @@ const stateOf = ({ id }: HandedFile) => states.get(id)?.state ?? 'there'
           class="fb-button plain"
           type="button"
           :aria-label="t('player.takeOutFile', { name: file.name })"
-          @click="takeOut(file.id)"
+          @click="removeFile(file.id)"
         >
           {{ t('player.takeOut') }}
         </button>

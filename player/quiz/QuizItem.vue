@@ -45,7 +45,7 @@ const begun = props.quiz.writtenOn(props.one.itemId)
     :takes-focus="takesFocus"
     :untold="!quiz.told.value"
     :level="4"
-    @written="quiz.note(one.itemId, $event)"
+    @written="quiz.hold(one.itemId, $event)"
     @give="quiz.give(one, $event)"
   />
 </template>

@@ -125,16 +125,16 @@ describe('told at the end', () => {
 describe('handing in', () => {
   it('gives what is written, ends the part, and puts all questions behind the learner; once', () => {
     const quiz = begin(lessonOf({ tells: 'atEnd' }))
-    quiz.note('i1', pick('i1', 'a'))
-    quiz.note('i2', pick('i2', 'a'))
-    quiz.note('i2', null)
+    quiz.hold('i1', pick('i1', 'a'))
+    quiz.hold('i2', pick('i2', 'a'))
+    quiz.hold('i2', null)
     expect(quiz.stillOpen.value.map(({ itemId }) => itemId)).toEqual(['i2', 'i3'])
     records = []
     quiz.handIn()
     expect(kinds()).toEqual(['response', 'finish', 'place'])
     expect(records[0]).toMatchObject({ cueId: 'i1', questionId: 'q-i1', answer: pick('i1', 'a') })
     expect(records[2]).toMatchObject({ released: ['a', 'i1', 'i2', 'i3'] })
-    quiz.note('i3', pick('i3', 'a'))
+    quiz.hold('i3', pick('i3', 'a'))
     quiz.handIn()
     expect(kinds()).toHaveLength(3)
   })

@@ -71,7 +71,7 @@ export function useQuiz(host: Host, opened: OpenedLesson, quiz: QuizPart) {
       const isOpen = outcomes.value.get(itemId)!.state === 'open'
       if (begun && isOpen && fitsQuestion(question, begun)) written.set(itemId, begun)
     }
-  function note(itemId: string, answer: Answer | null): void {
+  function hold(itemId: string, answer: Answer | null): void {
     if (answer) written.set(itemId, answer)
     else written.delete(itemId)
   }
@@ -87,7 +87,7 @@ export function useQuiz(host: Host, opened: OpenedLesson, quiz: QuizPart) {
     ),
   )
 
-  function notePlace(): void {
+  function recordPlace(): void {
     const released = handedIn.value ? questions.map(({ itemId }) => itemId) : []
     host.record({
       kind: 'place',
@@ -108,11 +108,11 @@ export function useQuiz(host: Host, opened: OpenedLesson, quiz: QuizPart) {
     }
     host.record({ kind: 'finish', id: host.newId(), partId: quiz.id, at: isoTime(nowMs()) })
     handedIn.value = true
-    notePlace()
+    recordPlace()
     void host.flush()
   }
 
-  notePlace()
+  recordPlace()
   return {
     questions,
     answers,
@@ -125,7 +125,7 @@ export function useQuiz(host: Host, opened: OpenedLesson, quiz: QuizPart) {
     summary,
     outcomes,
     stateOf,
-    note,
+    hold,
     writtenOn,
     give,
     stillOpen,

@@ -33,7 +33,7 @@ export function withTold(
 }
 
 /** Brings a lesson that is open to what is told; its questions are watched, so whatever shows them shows it. */
-export function takeTold({ lesson, progress }: OpenedLesson, told: Told): void {
+export function acceptTold({ lesson, progress }: OpenedLesson, told: Told): void {
   for (const question of told.questions) lesson.questions[question.id] = question
   progress.responses = withTold(progress.responses, told)
   const open = { ...progress.judged?.open, ...told.judged?.open }

@@ -59,11 +59,11 @@ export function useFilmSession(
       onPaused() {
         const wasPlaying = state.value.playing
         dispatch({ kind: 'paused' })
-        if (wasPlaying) notePlace()
+        if (wasPlaying) recordPlace()
       },
       onEnded() {
         dispatch({ kind: 'ended' })
-        notePlace()
+        recordPlace()
       },
       onForeignSeek: seek,
       onWatched: (span) => (covered.value = normalise([...covered.value, span])),
@@ -79,18 +79,18 @@ export function useFilmSession(
     state.value = next
     if (keepsDrafts && next.waited !== before.waited) keepWaited(seed, next.waited)
     for (const command of commands) carryOut(command)
-    if (next.mode.kind === 'held' && before.mode.kind !== 'held') standAt(next.mediaMs)
+    if (next.mode.kind === 'held' && before.mode.kind !== 'held') holdAt(next.mediaMs)
     return commands
   }
 
   /** However late the pause took effect, what is on screen while held is the cue's own frame. */
-  function standAt(ms: number): void {
+  function holdAt(ms: number): void {
     screen.pause()
     screen.show(ms)
-    notePlace()
+    recordPlace()
   }
 
-  function notePlace(): void {
+  function recordPlace(): void {
     const atMs = Math.max(0, Math.min(durationMs, Math.round(mediaMs.value)))
     records.place(atMs, Object.keys(state.value.released))
   }
@@ -106,7 +106,7 @@ export function useFilmSession(
     dispatch({ kind: 'tick', mediaMs: ms })
     if (isHeld.value) return
     if (holdMs !== null) screen.tickAt(holdMs, ms)
-    if (records.isPlaceDue()) notePlace()
+    if (records.isPlaceDue()) recordPlace()
   }
 
   function attach(element: FilmElement): void {
@@ -125,7 +125,7 @@ export function useFilmSession(
     const toMs = Math.round(Math.min(Math.max(0, ms), durationMs))
     const commands = dispatch({ kind: 'seeked', fromMs: mediaMs.value, toMs })
     if (!commands.some((command) => command.kind === 'seek')) screen.show(toMs)
-    notePlace()
+    recordPlace()
   }
 
   // Time to choose in runs only while somebody can see it run.
@@ -152,7 +152,7 @@ export function useFilmSession(
     } else if (action.does === 'question') dispatch({ kind: 'opened', cueId: action.cueId })
   }
 
-  const stopLeaving = host.onLeave(() => screen.isAttached() && notePlace())
+  const stopLeaving = host.onLeave(() => screen.isAttached() && recordPlace())
   // What the server marked is known to playback like any other answer.
   const stopTold = host.onTold(({ responses }) => {
     const results = resultsOf(lesson, responses, isTold)
@@ -164,7 +164,7 @@ export function useFilmSession(
     stopLeaving()
     stopTold()
     screen.endSpans()
-    if (screen.isAttached()) notePlace()
+    if (screen.isAttached()) recordPlace()
     screen.destroy()
   })
 
@@ -196,7 +196,7 @@ export function useFilmSession(
     retry,
     settled,
     drawFrame,
-    notePlace,
+    recordPlace,
   }
 }
 

@@ -6,7 +6,7 @@ import { knownOf, type Judged, type Known, type Travelled } from '@fernbrake/cor
 import { furthestMs } from '@fernbrake/core/watching'
 import type { Host, OpenedLesson } from '../hosts/Host.ts'
 import { advance } from '@fernbrake/core/records'
-import { takeTold } from './told.ts'
+import { acceptTold } from './told.ts'
 import { resultsOf } from './useAnswers.ts'
 
 export function useTravelled(
@@ -19,7 +19,7 @@ export function useTravelled(
   /** What decides about ways and gates, as of the last record. */
   known: Readonly<ShallowRef<Known>>
   /** Takes up what the server says of conditions that cannot be judged here. */
-  takeJudged(judged: Judged): void
+  acceptJudged(judged: Judged): void
   /** Call once the lesson is open. */
   begin(): void
   /** Notes where a film is to be taken up; under a rule on jumping, no further than the learner has come. */
@@ -63,7 +63,7 @@ export function useTravelled(
     host,
     travelled,
     known,
-    takeJudged({ shut, open }) {
+    acceptJudged({ shut, open }) {
       const { progress } = opened.value!
       progress.judged = { shut, open: { ...progress.judged?.open, ...open } }
       refreshKnown()
@@ -73,7 +73,7 @@ export function useTravelled(
       if (partId !== null) places.set(partId, atMs)
       refresh()
       under.onTold((told) => {
-        takeTold(opened.value!, told)
+        acceptTold(opened.value!, told)
         refresh()
         toldListeners.forEach((listener) => listener(told))
       })

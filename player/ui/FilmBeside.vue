@@ -29,7 +29,7 @@ const notes = useTemplateRef('notes')
 const unseen = computed(() => classTalk.value && classTalk.value.unseen.value)
 
 /** Begins a note at this moment; the film waits while it is written. */
-async function noteHere(): Promise<void> {
+async function addNoteHere(): Promise<void> {
   if (!side.value) return
   props.session.pause()
   const id = own.begin(props.partId, { on: 'moment', atMs: Math.round(mediaMs.value) })
@@ -39,7 +39,7 @@ async function noteHere(): Promise<void> {
 }
 const goToNote = ({ place }: OwnNote) => place.on === 'moment' && props.session.seek(place.atMs)
 const mayGoTo = (ms: number) => range.value !== null && ms <= range.value.toMs
-defineExpose({ noteHere })
+defineExpose({ addNoteHere })
 </script>
 
 <template>
@@ -62,7 +62,7 @@ defineExpose({ noteHere })
         :part-id="partId"
         :add-words="t('player.notes.addAt', { time: clockTime(mediaMs) })"
         :stays="range === null"
-        @add="noteHere"
+        @add="addNoteHere"
         @go="goToNote"
       />
     </template>

@@ -97,14 +97,14 @@ const way = askWays(
   () => (fork.value?.decides ? fork.value.id : null),
   (cueId, { open }) => {
     session.dispatch({ kind: 'decided', cueId, open: open[cueId] ?? [] })
-    session.notePlace()
+    session.recordPlace()
   },
 )
 
 function choose(choiceId: string): void {
   if (!fork.value) return
   session.dispatch({ kind: 'chose', cueId: fork.value.id, choiceId })
-  session.notePlace()
+  session.recordPlace()
   void props.host.flush()
   void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="play"]')?.focus())
 }
@@ -137,7 +137,7 @@ function give(answer: Answer): void {
 function goOn(): void {
   if (!open.value) return
   session.dispatch({ kind: 'dismissed', cueId: open.value.cue.id })
-  session.notePlace()
+  session.recordPlace()
   void props.host.flush()
   void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="play"]')?.focus())
 }
@@ -190,7 +190,7 @@ usePlayerKeys({
   captions: () => (captions.value = !captions.value),
   mute: () => session.setMuted(!session.snapshot.value.muted),
   fullScreen,
-  note: () => void side.value?.noteHere(),
+  note: () => void side.value?.addNoteHere(),
 })
 
 const live = ref('')

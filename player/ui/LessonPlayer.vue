@@ -74,7 +74,7 @@ const parts = computed(
 askWays(
   travel.host,
   () => (parts.value?.awaits ? parts.value.openId : null),
-  (_partId, judged) => travel.takeJudged(judged),
+  (_partId, judged) => travel.acceptJudged(judged),
 )
 const talk = provideTalk(travel.host, hostState, {
   goTo({ partId, place }) {
@@ -110,16 +110,16 @@ function goTo(partId: string, fromBeginning: boolean): void {
   if (!opened.value?.lesson.parts[partId]) return
   ended.value = null
   const visit = (open.value?.visit ?? 0) + 1
-  noteOpening(partId)
+  recordOpening(partId)
   const opening = travel.openedAt(partId, fromBeginning)
   open.value = { partId, visit, opened: opening, isLedTo: fromBeginning }
   if (visit === 1) return
-  notePlace(opening)
+  recordPlace(opening)
   void nextTick(() => root.value?.querySelector<HTMLElement>('[data-focus="part"]')?.focus())
 }
 
 /** Goes a way on from the open part; a route that is taken is told. */
-function take({ routeId, toId }: ShownWay): void {
+function choose({ routeId, toId }: ShownWay): void {
   const { lesson } = opened.value!
   const route = routeId === null ? undefined : lesson.routes?.[routeId]
   if (route) {
@@ -132,14 +132,14 @@ function take({ routeId, toId }: ShownWay): void {
 }
 
 /** Notes once that a part was opened. */
-function noteOpening(partId: string): void {
+function recordOpening(partId: string): void {
   if (opened.value!.progress.seen[partId]?.includes(partId)) return
   const about = { partId, thingId: partId, at: isoTime(nowMs()) }
   travel.host.record({ kind: 'seen', id: travel.host.newId(), ...about })
 }
 
 /** Notes which film was opened, so that a page that is loaded anew comes back to it; other parts note it themselves. */
-function notePlace({ lesson, progress: { partId, atMs, released } }: OpenedLesson): void {
+function recordPlace({ lesson, progress: { partId, atMs, released } }: OpenedLesson): void {
   const part = lesson.parts[partId ?? '']
   if (partId === null || !part || !isPlayed(part)) return
   const about = { partId, atMs, released: [...released], at: isoTime(nowMs()) }
@@ -197,7 +197,7 @@ onMounted(openLesson)
       :plays-at-once="open.isLedTo"
       @to-part="goTo($event, true)"
       @pick-part="goTo($event, false)"
-      @take="take"
+      @take="choose"
     />
     <LaterPart
       v-else-if="open && parts && part && isLater(part)"
@@ -211,7 +211,7 @@ onMounted(openLesson)
       :takes-focus="open.visit > 1"
       @pick-part="goTo($event, false)"
       @to-part="goTo($event, true)"
-      @take="take"
+      @take="choose"
     />
     <div v-else-if="failure" class="middle" role="alert">
       <template v-if="ownTab && failure === 'notSignedIn'">

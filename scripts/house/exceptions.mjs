@@ -17,7 +17,7 @@ export const LONG_FUNCTIONS = {
   'player/session/useFilmSession.ts': 149,
   'player/talk/useTalk.ts': 125,
   'server/app.ts': 82,
-  'server/database/models.ts': 101,
+  'server/database/models.ts': 89,
   'server/routes/uploads.ts': 150,
   'web/src/bench/placing/placings.ts': 205,
   'web/src/bench/useStageDrag.ts': 130,

@@ -53,7 +53,7 @@ function notedPlace(dataFolder) {
   return existsSync(file) ? resolve(dataFolder, readFileSync(file, 'utf8').trim()) : null
 }
 
-function notePlace(dataFolder, folder) {
+function recordPlace(dataFolder, folder) {
   const inside = relative(dataFolder, folder)
   const place = inside.startsWith('..') || isAbsolute(inside) ? folder : inside
   writeFileSync(placeFile(dataFolder), `${place}\n`)
@@ -99,7 +99,7 @@ export function findCluster(dataFolder, { startsOver = false } = {}) {
 }
 
 function noteOwnership(dataFolder, folder) {
-  notePlace(dataFolder, folder)
+  recordPlace(dataFolder, folder)
   if (!relative(dataFolder, folder).startsWith('..')) return
   writeFileSync(ownerFile(folder), `${dataFolder}\n`)
 }

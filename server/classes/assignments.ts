@@ -203,7 +203,7 @@ export interface WorkDone {
 }
 
 /** How an attempt stands under the rules of the assignment that it was made for. */
-export function standOf(
+export function standingOfAttempt(
   row: AttemptRow,
   lesson: Lesson,
   { spans, played, leftOut, tooFast, responses, afterTelling = 0 }: WorkDone,
@@ -265,7 +265,7 @@ export async function standingOf(
         responses: shown ? shown(row, lesson, all) : all,
         afterTelling: late.get(row.id) ?? 0,
       }
-      return [row.id, standOf(row, lesson, did, given(row))]
+      return [row.id, standingOfAttempt(row, lesson, did, given(row))]
     }),
   )
   return new Map(stood)

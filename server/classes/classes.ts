@@ -10,7 +10,7 @@ import {
   nameKey,
   passPhraseOf,
   signInNameOf,
-  takeSignInName,
+  chooseSignInName,
 } from '@fernbrake/core/classes'
 import type { BodyOf, Class, contract, Person } from '@fernbrake/core/contract'
 import { within, type Ask } from '../database/connect.ts'
@@ -154,7 +154,7 @@ async function makeLearners(
   const learners = entries.map(({ id, name }, index) => ({
     id,
     name,
-    signIn: takeSignInName(wanted[index]!, taken),
+    signIn: chooseSignInName(wanted[index]!, taken),
     card: sealing.seal(passPhraseOf(randomBytes)),
   }))
   await enrolNew(ask, classId, learners)

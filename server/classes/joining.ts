@@ -1,7 +1,7 @@
 // Joining a class by its code.
 import { hash } from '@node-rs/argon2'
 import { nanoid } from 'nanoid'
-import { MOST_MEMBERS, readJoinCode, signInNameOf, takeSignInName } from '@fernbrake/core/classes'
+import { MOST_MEMBERS, readJoinCode, signInNameOf, chooseSignInName } from '@fernbrake/core/classes'
 import type { Person } from '@fernbrake/core/contract'
 import { within, type Ask } from '../database/connect.ts'
 import { PersonRow } from '../database/models.ts'
@@ -64,7 +64,7 @@ export async function joinClass(
     }
     await whileNaming(ask)
     const wanted = signInNameOf(fullName!)
-    const signIn = takeSignInName(wanted, await readTakenNames(ask, [wanted]))
+    const signIn = chooseSignInName(wanted, await readTakenNames(ask, [wanted]))
     const role = 'learner' as const
     const account = { signIn, role, passwordHash: secret, homeClass: found.id }
     const id = person?.id ?? nanoid()

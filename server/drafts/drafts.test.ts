@@ -7,7 +7,7 @@ import { run, select, type Database } from '../database/connect.ts'
 import { draftTables } from '../database/draftTables.ts'
 import { startTestServer, type TestServer } from '../testing/testServer.ts'
 import { acceptEdits, readEdits, refused } from './edits.ts'
-import { noteSnapshot, readHistory, readStateAt } from './history.ts'
+import { recordSnapshot, readHistory, readStateAt } from './history.ts'
 import type { DraftKind } from './kind.ts'
 
 /** A shelf of cups, no more than four of them. */
@@ -80,7 +80,7 @@ beforeEach(async () => {
   const document: Shelf = { cups: {} }
   await run(database, 'INSERT INTO shelves VALUES ($1, $2, 0)', [id, JSON.stringify(document)])
   await database.transaction((transaction) =>
-    noteSnapshot(shelves, database, id, { document, revision: 0 }, transaction),
+    recordSnapshot(shelves, database, id, { document, revision: 0 }, transaction),
   )
 })
 

@@ -5,7 +5,7 @@ import { applyPatches, type LoggedEdit, type PendingEdit } from '@fernbrake/core
 import type { Issue } from '@fernbrake/core/fields'
 import { within, type Database } from '../database/connect.ts'
 import { HttpError } from '../http/HttpError.ts'
-import { noteSnapshot } from './history.ts'
+import { recordSnapshot } from './history.ts'
 import type { DraftKind, Stored } from './kind.ts'
 import { entriesAfter, knownEdits, storeEntries } from './queries/log.ts'
 
@@ -69,7 +69,7 @@ async function storeEdits<D extends object>(
   transaction: Transaction,
 ): Promise<LoggedEdit[]> {
   if (edits.length === 0) return []
-  await noteSnapshot(kind, database, id, stored, transaction)
+  await recordSnapshot(kind, database, id, stored, transaction)
   const { document: before, revision } = stored
   let after = before
   for (const edit of edits) after = applyOrRefuse(kind, after, edit)

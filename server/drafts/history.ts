@@ -75,7 +75,7 @@ export async function readStateAt<D extends object>(
 }
 
 /** Keeps the document as it is at this revision, where the last one kept lies far enough back. */
-export async function noteSnapshot<D extends object>(
+export async function recordSnapshot<D extends object>(
   { tables }: Pick<DraftKind<D>, 'tables'>,
   database: Database,
   id: string,

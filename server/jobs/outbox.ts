@@ -56,11 +56,11 @@ async function doNext(
       if (!failed) throw error
       return true
     })
-  if (failed) await noteFault(database, failed, log)
+  if (failed) await recordFault(database, failed, log)
   return found
 }
 
-async function noteFault(
+async function recordFault(
   database: Database,
   { id, tries, error }: { id: string; tries: number; error: unknown },
   log: Pick<Logger, 'warn'>,

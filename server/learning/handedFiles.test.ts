@@ -207,7 +207,7 @@ it('a server that was killed after the last byte takes the file in when it start
   // The bytes are there, and the server that should have looked at them is not.
   const folder = join(server.settings.dataFolder, 'uploads')
   await writeFile(join(folder, location.split('/').at(-1)!), PNG)
-  await createUploads(server.context, folder).takeFinished()
+  await createUploads(server.context, folder).acceptFinished()
   await fileOf(learner, 'file-1').expect(200)
 })
 

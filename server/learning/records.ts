@@ -116,7 +116,7 @@ async function storeWatching(context: Context, batch: Batch): Promise<Outcomes> 
     const taken = batchToStore(judged, batch.now)
     const stored = await storeBatch(ask, attemptId, taken)
     if (stored === 'gone') break
-    noteClock(attemptId, taken, stored)
+    logClock(attemptId, taken, stored)
     if (stored === 'stale') continue
     if (stored === 'storedWithClaims') await settle(context, batch)
     return judged.outcomes
@@ -139,11 +139,7 @@ const knownAmong = async (
         records.filter((record) => record.kind === 'span'),
       )
 
-function noteClock(
-  attemptId: string,
-  { clock }: Pick<BatchToStore, 'clock'>,
-  stored: Stored,
-): void {
+function logClock(attemptId: string, { clock }: Pick<BatchToStore, 'clock'>, stored: Stored): void {
   if (stored === 'stale' || stored === 'gone') forgetClock(attemptId)
   else if (clock) rememberClock(attemptId, { state: clock.after, revision: clock.revision + 1 })
 }

@@ -12,13 +12,13 @@ import type { Database } from '../database/connect.ts'
 import { EditionRow, LessonRoleRow, LessonRow } from '../database/models.ts'
 import { acceptEdits as acceptEditsOf, readEdits as readEditsOf } from '../drafts/edits.ts'
 import {
-  noteSnapshot,
+  recordSnapshot,
   readHistory as readHistoryOf,
   readStateAt as readStateOf,
 } from '../drafts/history.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { hasLessonRole, ROLES_FROM } from './roles.ts'
-import { noteMediaUses, shareMediaUses } from '../media/queries/mediaAccess.ts'
+import { recordMediaUses, shareMediaUses } from '../media/queries/mediaAccess.ts'
 import type { Context } from '../context.ts'
 import { toEditionSummary } from './editions.ts'
 import { lessonDraft, unknownMedia } from './lessonDraft.ts'
@@ -87,14 +87,14 @@ export async function storeLesson(
   transaction: Transaction,
 ): Promise<void> {
   await LessonRow.create({ id, draft, revision: 0 }, { transaction })
-  await noteSnapshot(lessonDraft, database, id, { document: draft, revision: 0 }, transaction)
+  await recordSnapshot(lessonDraft, database, id, { document: draft, revision: 0 }, transaction)
   const owner = { lessonId: id, personId: person.id, role: 'owner' as const }
   await LessonRoleRow.create(owner, { transaction })
   const mediaIds = mediaIdsOf(draft)
   if (copyOf !== null)
     await shareMediaUses(database, { from: copyOf, to: id, mediaIds }, transaction)
   const use = { lessonId: id, personId: person.id, mediaIds }
-  const forbidden = await noteMediaUses(database, use, transaction)
+  const forbidden = await recordMediaUses(database, use, transaction)
   if (forbidden.length > 0)
     throw new HttpError('invalid-input', { issues: [unknownMedia(forbidden[0]!)] })
 }

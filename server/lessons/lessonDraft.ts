@@ -11,7 +11,7 @@ import {
 import { LessonRoleRow, LessonRow } from '../database/models.ts'
 import { refused } from '../drafts/edits.ts'
 import type { DraftChange, DraftKind } from '../drafts/kind.ts'
-import { noteMediaUses } from '../media/queries/mediaAccess.ts'
+import { recordMediaUses } from '../media/queries/mediaAccess.ts'
 
 export const lessonDraft: DraftKind<Lesson> = {
   tables: { patches: 'draft_patches', snapshots: 'draft_snapshots', key: 'lesson_id' },
@@ -29,7 +29,7 @@ export const lessonDraft: DraftKind<Lesson> = {
   async allow(database, change, transaction) {
     const { id: lessonId, person, after, editId } = change
     const use = { lessonId, personId: person.id, mediaIds: mediaIdsOf(after) }
-    const forbidden = await noteMediaUses(database, use, transaction)
+    const forbidden = await recordMediaUses(database, use, transaction)
     if (forbidden.length > 0) throw refused(editId, [unknownMedia(forbidden[0]!)])
     await allowForRole(change, transaction)
   },

@@ -21,7 +21,7 @@ import {
   readSharing,
   share,
   shareSeveral,
-  takeRole,
+  removeRole,
 } from './sharing.ts'
 import { wordsNear } from './words/wordsNear.ts'
 
@@ -59,7 +59,7 @@ export function lessonRoutes(
 export function sharingRoutes(
   context: Context,
 ): Part<
-  'sharing' | 'share' | 'shareSeveral' | 'giveRole' | 'takeRole' | 'giveCopies' | 'openLessons'
+  'sharing' | 'share' | 'shareSeveral' | 'giveRole' | 'removeRole' | 'giveCopies' | 'openLessons'
 > {
   return {
     sharing: async (call) => {
@@ -70,7 +70,7 @@ export function sharingRoutes(
     share: ({ params, body }) => share(context, params.lessonId, body),
     shareSeveral: (call) => shareSeveral(context, whoCalls(call), call.body),
     giveRole: ({ params, body }) => giveRole(context, params.lessonId, body),
-    takeRole: ({ params }) => takeRole(context, params.lessonId, params.personId),
+    removeRole: ({ params }) => removeRole(context, params.lessonId, params.personId),
     giveCopies: ({ params, body }) => giveCopies(context, params.lessonId, body),
     openLessons: async () => ({ lessons: await listOpenLessons(context) }),
   }

@@ -83,7 +83,7 @@ export async function giveRole(
   return readSharing(context, lessonId, true)
 }
 
-export async function takeRole(
+export async function removeRole(
   context: Context,
   lessonId: string,
   personId: string,

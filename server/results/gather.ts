@@ -9,7 +9,7 @@ import { attemptsSeenBy } from '../learning/queries/attemptAccess.ts'
 import { nothingCovered, readCovered, type Covered } from '../learning/queries/covered.ts'
 import { editionDocument } from '../lessons/queries/editions.ts'
 import { responsesByAttempt, type Response } from '../learning/queries/responses.ts'
-import { standOf } from '../classes/assignments.ts'
+import { standingOfAttempt } from '../classes/assignments.ts'
 import type { Context } from '../context.ts'
 import { attemptsOf, describeSource, type SourceOf } from './marking.ts'
 
@@ -113,7 +113,7 @@ async function workOf(
       name: nameOf.get(attempt.personId) ?? '',
       covered: own,
       responses: did.responses,
-      stood: standOf(attempt, lesson, did, given),
+      stood: standingOfAttempt(attempt, lesson, did, given),
     }
     byPerson.set(attempt.personId, [...(byPerson.get(attempt.personId) ?? []), work])
   }

@@ -52,7 +52,7 @@ const kindOf = (said: string | null | undefined) =>
 export interface Uploads {
   handle: RequestHandler
   /** Makes media of uploads that were complete when a server was killed. */
-  takeFinished(): Promise<void>
+  acceptFinished(): Promise<void>
   /** Lets go of what was begun long ago and never finished; answers with how many. */
   dropUnfinished(): Promise<number>
   /** Forgets all that somebody has sent and not finished, and what is noted of what they finished. */
@@ -246,7 +246,7 @@ export function createUploads(context: Context, folder: string): Uploads {
         if (known?.metadata?.ownerId === personId) await dropUpload(folder, id)
       }
     },
-    takeFinished: async () => {
+    acceptFinished: async () => {
       for (const { id } of await listUploads(folder)) {
         const upload = await datastore.getUpload(id).catch(() => null)
         if (upload && upload.size !== undefined && upload.offset === upload.size)

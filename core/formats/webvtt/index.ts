@@ -57,7 +57,7 @@ export function readWebVtt(text: string): CaptionResult {
     return { ok: false, faults: [{ line: 1, code: 'notThisFormat' }] }
   const collector = new CaptionCollector(FORMAT)
   const headerEnd = endOfHeader(lines)
-  for (const block of blocksOf(lines, headerEnd)) takeBlock(collector, block)
+  for (const block of blocksOf(lines, headerEnd)) readBlock(collector, block)
   return collector.result(cutText(lines.slice(0, headerEnd).join('\n'), LONGEST_HEADER))
 }
 
@@ -95,7 +95,7 @@ function blocksOf(lines: readonly string[], from: number): Block[] {
   return blocks
 }
 
-function takeBlock(collector: CaptionCollector, { firstLine, lines, timesAt }: Block): void {
+function readBlock(collector: CaptionCollector, { firstLine, lines, timesAt }: Block): void {
   if (timesAt === null) {
     if (/^(?:NOTE|STYLE|REGION)(?:[ \t]|$)/.test(lines[0]!))
       return collector.note(firstLine, lines.join('\n'))

@@ -31,8 +31,6 @@ export interface Lead {
 
 /** What a kind can do where its parts are met; the members with `?` need not be there. */
 export interface PartKind<P extends PartBase> {
-  /** The maps of things of a part, by their names in it. */
-  maps(part: P): Record<string, Record<string, Thing>>
   /** The texts that learners read. */
   texts(part: P): RichText[]
   /** The media that it shows or offers, besides those of its texts and the film that plays in it. */
@@ -49,14 +47,8 @@ export interface PartKind<P extends PartBase> {
   tellsAtEnd?(part: P): boolean
   /** Whether nothing can be answered any more once it is finished, and it lists by itself what is open before. */
   handsIn?: true
-  /** The films of this lesson that it plays stretches of, besides those in its texts. */
-  stretches?(part: P): NamedPart[]
-  /** What in it leads to other parts. */
-  leads?(part: P): Lead[]
   /** The pages of documents that it shows as pictures. */
   pages?(part: P): { mediaId: string; page: number }[]
-  /** The first picture that it shows: it can stand for a lesson without a film. */
-  picture?(part: P): string | null
   /** The things of it that learners write their own notes at, as they are read. */
   notedAt?(part: P): string[]
 }
@@ -78,16 +70,24 @@ export type UnreadyCode =
 /** Something that keeps a part from being published; `path` from the part on. */
 export type Unready = Pick<Issue, 'message'> & { code: UnreadyCode; path?: string[] }
 
-/** What a kind can do for those who write its parts: learners need none of it. */
+/** What a kind can do for those who write its parts, look over a lesson, or check it: a learner's first script needs none of it. */
 export interface PartMaking<P extends PartBase> {
   /** A new part of this kind with nothing in it yet, apart from what it cannot be without: `newThing` gives one of that. */
   blank(base: PartBase, newThing: () => Thing): P
+  /** The maps of things of a part, by their names in it. */
+  maps(part: P): Record<string, Record<string, Thing>>
   /** What keeps it from being published, besides its questions. */
   findUnready(part: P): Unready[]
   /** The map in which stands what asks its questions; only of kinds that ask by themselves. */
   asksFrom?: string
   /** Where it names another thing of its own that is not there. */
   findStray?(part: P): string[][]
+  /** The films of this lesson that it plays stretches of, besides those in its texts. */
+  stretches?(part: P): NamedPart[]
+  /** What in it leads to other parts. */
+  leads?(part: P): Lead[]
+  /** The first picture that it shows: it can stand for a lesson without a film. */
+  picture?(part: P): string | null
   /** The things that stand in one of its things, and go and are copied with it. */
   inside?(part: P, thingId: string): string[]
   /** Takes out what its things say of one that is gone. */

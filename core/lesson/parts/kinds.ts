@@ -3,7 +3,7 @@ import type { RichText } from '../../fields/index.ts'
 import { chronicle } from './chronicle/kind.ts'
 import { deck } from './deck/kind.ts'
 import { film } from './film/kind.ts'
-import type { Asks, Lead, NamedPart, PartKind, Thing } from './kind.ts'
+import type { Asks, PartKind } from './kind.ts'
 import { page } from './page/kind.ts'
 import { quiz } from './quiz/kind.ts'
 import type { Part, PartKindName, PartOf } from './schema.ts'
@@ -18,14 +18,6 @@ export const PART_KINDS = Object.keys(KINDS) as PartKindName[]
 
 /** What this part's kind can do; each kind only ever meets parts of its own. */
 const kindOf = (part: Pick<Part, 'kind'>) => KINDS[part.kind] as unknown as PartKind<Part>
-
-/** The maps of things of a part, by their names in it. */
-export const mapsOfPart = (part: Part): Record<string, Record<string, Thing>> =>
-  kindOf(part).maps(part)
-
-/** The ids of all things of a part. */
-export const thingIdsOf = (part: Part): string[] =>
-  Object.values(mapsOfPart(part)).flatMap(Object.keys)
 
 /** Whether a part plays, so that cues and scripts stand along it. */
 export const isPlayed = (part: Pick<Part, 'kind'>): boolean => kindOf(part).plays !== undefined
@@ -58,24 +50,9 @@ export const mediaOfPart = (part: Part): string[] =>
     .media(part)
     .filter((id) => typeof id === 'string')
 
-/** The films of this lesson that a part plays stretches of, besides those in its texts. */
-export const stretchesOfPart = (part: Part): NamedPart[] => kindOf(part).stretches?.(part) ?? []
-
-/** What in a part leads to other parts by itself, in order; to null where it leads nowhere yet. */
-export const leadsOf = (part: Part): Lead[] => kindOf(part).leads?.(part) ?? []
-
 /** The pages of documents that a part shows as pictures. */
 export const pagesOfPart = (part: Part): { mediaId: string; page: number }[] =>
   kindOf(part).pages?.(part) ?? []
 
 /** The things of a part that learners write their own notes at, as they are read. */
 export const notedAt = (part: Part): string[] => kindOf(part).notedAt?.(part) ?? []
-
-/** A picture that can stand for a lesson without a film: the first that a part shows; null for none. */
-export function pictureOf(parts: readonly Part[]): string | null {
-  for (const part of parts) {
-    const picture = kindOf(part).picture?.(part) ?? null
-    if (picture !== null) return picture
-  }
-  return null
-}

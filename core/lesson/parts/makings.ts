@@ -6,7 +6,7 @@ import type { PartBase } from './base.ts'
 import { chronicleMaking } from './chronicle/kind.ts'
 import { deckMaking } from './deck/kind.ts'
 import { filmMaking } from './film/kind.ts'
-import type { PartMaking, Thing, UnreadyCode } from './kind.ts'
+import type { Lead, NamedPart, PartMaking, Thing, UnreadyCode } from './kind.ts'
 import { asksIn } from './kinds.ts'
 import { pageMaking } from './page/kind.ts'
 import { quizMaking } from './quiz/kind.ts'
@@ -29,6 +29,29 @@ const makingOf = ({ kind }: Pick<Part, 'kind'>) => MAKINGS[kind] as unknown as P
 /** A new part of this kind with nothing in it yet; `newThing` is the first thing of a part that begins with one. */
 export const blankPart = (kind: PartKindName, base: PartBase, newThing: () => Thing): Part =>
   makingOf({ kind }).blank(base, newThing)
+
+/** The maps of things of a part, by their names in it. */
+export const mapsOfPart = (part: Part): Record<string, Record<string, Thing>> =>
+  makingOf(part).maps(part)
+
+/** The ids of all things of a part. */
+export const thingIdsOf = (part: Part): string[] =>
+  Object.values(mapsOfPart(part)).flatMap(Object.keys)
+
+/** The films of this lesson that a part plays stretches of, besides those in its texts. */
+export const stretchesOfPart = (part: Part): NamedPart[] => makingOf(part).stretches?.(part) ?? []
+
+/** What in a part leads to other parts by itself, in order; to null where it leads nowhere yet. */
+export const leadsOf = (part: Part): Lead[] => makingOf(part).leads?.(part) ?? []
+
+/** A picture that can stand for a lesson without a film: the first that a part shows; null for none. */
+export function pictureOf(parts: readonly Part[]): string | null {
+  for (const part of parts) {
+    const picture = makingOf(part).picture?.(part) ?? null
+    if (picture !== null) return picture
+  }
+  return null
+}
 
 /** What names another thing of its own part that is not there, each by its path in the part. */
 export const findStray = (part: Part): string[][] => makingOf(part).findStray?.(part) ?? []

@@ -2,7 +2,7 @@
 import type { Attempt } from '@fernbrake/core/contract'
 
 /** The attempt that came with the page, once; null where none did. */
-export function takeEarlyAttempt(attemptId: string): Attempt | null {
+export function claimEarlyAttempt(attemptId: string): Attempt | null {
   const element = document.getElementById('early-attempt')
   element?.remove()
   if (!element?.textContent) return null
@@ -11,7 +11,7 @@ export function takeEarlyAttempt(attemptId: string): Attempt | null {
 }
 
 /** The video element that loads this film already, once; null where there is none. */
-export function takeEarlyVideo(address: string): HTMLVideoElement | null {
+export function claimEarlyVideo(address: string): HTMLVideoElement | null {
   const video = document.querySelector<HTMLVideoElement>('#early-video')
   if (!video || new URL(video.src).pathname !== address) return null
   video.removeAttribute('id')

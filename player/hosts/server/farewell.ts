@@ -24,7 +24,7 @@ export function farewellOf(attemptId: string): Farewell {
 const MOST_WAITING = 100_000
 
 /** Puts what was kept in a farewell among the waiting records, unless it got there all the same. */
-export async function takeFarewell(
+export async function storeFarewell(
   records: readonly LearnerRecord[],
   queue: RecordQueue,
 ): Promise<void> {

@@ -17,10 +17,10 @@ import {
   sendRecords,
 } from './api.ts'
 import { acknowledgedOf } from './acknowledged.ts'
-import { dropEarlyStage, takeEarlyAttempt, takeEarlyVideo } from './early.ts'
+import { dropEarlyStage, claimEarlyAttempt, claimEarlyVideo } from './early.ts'
 import { openFileQueue, type WaitingFile } from './fileQueue.ts'
 import { createFileSender, type FileOutcome } from './fileSender.ts'
-import { farewellOf, takeFarewell } from './farewell.ts'
+import { farewellOf, storeFarewell } from './farewell.ts'
 import { openRecordQueue, type RecordQueue } from './recordQueue.ts'
 import { createSender, nextSendMs, SEND_EVERY_MS, type Sender } from './sender.ts'
 
@@ -43,7 +43,7 @@ export async function createServerHost(attemptId: string): Promise<Host> {
   const leaveListeners = new Set<() => void>()
   const toldListeners = new Set<Parameters<Host['onTold']>[0]>()
   const farewell = farewellOf(attemptId)
-  await takeFarewell(farewell.read(), queue)
+  await storeFarewell(farewell.read(), queue)
   const sender = createSender({
     queue,
     send: (records) =>
@@ -196,7 +196,7 @@ async function openAttempt(
   const place = placeToGoOn(attempt.lesson, progress)
   const firstId = place && (partOfKind(attempt.lesson, place.part.id, 'film')?.mediaId ?? null)
   const first = attempt.media.find(({ id }) => id === firstId)
-  const element = first ? takeEarlyVideo(addressOf(first.id)) : null
+  const element = first ? claimEarlyVideo(addressOf(first.id)) : null
   // What was sent ahead may be another film than the one to go on with, or there may be none.
   if (!element) dropEarlyStage()
   return {
@@ -222,7 +222,7 @@ async function newestAttempt(
   queue: RecordQueue,
   sender: Sender,
 ): Promise<Attempt> {
-  const early = takeEarlyAttempt(attemptId)
+  const early = claimEarlyAttempt(attemptId)
   const isNewest = (await queue.count()) === 0 && !acknowledgedOf(attemptId).isRecent()
   if (early && isNewest) return early
   try {

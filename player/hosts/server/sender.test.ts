@@ -7,7 +7,7 @@ import { noProgress, type LearnerRecord } from '@fernbrake/core/records'
 import { lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
 import { withWaiting } from './index.ts'
 import { openRecordQueue, withMemory, type RecordQueue } from './recordQueue.ts'
-import { takeFarewell } from './farewell.ts'
+import { storeFarewell } from './farewell.ts'
 import { createSender, nextSendMs, SEND_EVERY_MS, type SendOutcome } from './sender.ts'
 
 const finish = (id: string): LearnerRecord => ({
@@ -312,9 +312,9 @@ describe('the last word of a page', () => {
     const leaving = sender.leave()
     expect(farewell).toEqual([finish('a')])
     const next = await openRecordQueue('next-visit')
-    await takeFarewell(farewell, next)
+    await storeFarewell(farewell, next)
     // Once more, as where the page goes away again before anything was sent.
-    await takeFarewell(farewell, next)
+    await storeFarewell(farewell, next)
     expect(await next.oldest(10)).toEqual([finish('a')])
     await Promise.all([adding, leaving])
     expect(farewell).toEqual([])

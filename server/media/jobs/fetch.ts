@@ -9,7 +9,7 @@ import { MediaFileRow } from '../../database/models.ts'
 import { typeOf } from '../contentType.ts'
 import { findFault, servedAs } from '../media.ts'
 import { download } from './download.ts'
-import { takeHosted } from './hosted.ts'
+import { acceptHosted } from './hosted.ts'
 import { UnusableFilm, type Step, type StepKind } from './step.ts'
 import { gatherStream } from './stream.ts'
 
@@ -29,7 +29,7 @@ export async function fetchOriginal(step: Step): Promise<StepKind[]> {
   const words = await shortText(path)
   if (words !== null && isPlaylist(words))
     return keepOriginal(step, await gatherStream(step, { words, address, signal }))
-  if (words !== null && (await takeHosted(step, { html: words, address, signal }))) return []
+  if (words !== null && (await acceptHosted(step, { html: words, address, signal }))) return []
   return keepOriginal(step, path)
 }
 

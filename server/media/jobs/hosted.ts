@@ -23,7 +23,7 @@ interface Found {
  * Notes where the film of a page plays; false where the page speaks of none. How long it runs only its own player knows,
  * so that the medium is ready only once somebody's browser has asked it.
  */
-export async function takeHosted(step: Step, { html, address, signal }: Found): Promise<boolean> {
+export async function acceptHosted(step: Step, { html, address, signal }: Found): Promise<boolean> {
   const described = oEmbedAddress(html, address)
   if (described === null) return false
   const path = join(step.folder, 'description.json')

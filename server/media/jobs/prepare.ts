@@ -67,7 +67,7 @@ async function doJob(
     await finishStep(context, job, next)
     for (const later of next) await context.enqueue({ mediaId, kind: later })
   } catch (error) {
-    await noteFailure(context, media, job, error, isLastTry)
+    await recordFailure(context, media, job, error, isLastTry)
   }
   await tell(context, media)
 }
@@ -90,7 +90,7 @@ async function finishStep(
   })
 }
 
-async function noteFailure(
+async function recordFailure(
   context: Context,
   media: MediaRow,
   job: MediaJobRow,

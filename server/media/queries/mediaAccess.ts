@@ -31,7 +31,7 @@ async function isUsedWhere(
  * Notes that a lesson uses media, and tells which of them may not be used in it: those that are neither the
  * person's own nor in the lesson already. Otherwise naming somebody's medium would be a way to see it.
  */
-export async function noteMediaUses(
+export async function recordMediaUses(
   database: Database,
   use: { lessonId: string; personId: string; mediaIds: readonly string[] },
   transaction: Transaction,

@@ -18,7 +18,7 @@ watch(
   (now) => (typed.value = now),
 )
 
-function take(): void {
+function accept(): void {
   const address = addressMeant(typed.value)
   wrong.value = address !== '' && !addressSchema.safeParse(address).success
   if (wrong.value) return
@@ -39,8 +39,8 @@ function take(): void {
       :invalid="wrong"
       :aria-describedby="`${id}-fault`"
       :disabled="!canEdit"
-      @keydown.enter.prevent="take"
-      @blur="take"
+      @keydown.enter.prevent="accept"
+      @blur="accept"
     />
     <small v-if="wrong" :id="`${id}-fault`" role="alert">{{ t('overlay.addressWrong') }}</small>
   </div>

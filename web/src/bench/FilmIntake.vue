@@ -37,7 +37,7 @@ const job = computed(
 const AGAIN = new Set(['conversionFailed', 'notReached', 'notPlayed'])
 const fault = computed(() => playhead.media.value?.fault ?? null)
 
-function take(file: File | undefined | null): void {
+function accept(file: File | undefined | null): void {
   over.value = false
   if (file && rights.canEdit.value) void begin(file)
 }
@@ -101,7 +101,7 @@ async function again(): Promise<void> {
     :class="{ over }"
     @dragover.prevent="over = true"
     @dragleave="over = false"
-    @drop.prevent="take($event.dataTransfer?.files[0])"
+    @drop.prevent="accept($event.dataTransfer?.files[0])"
   >
     <div v-if="progress && progress.state !== 'done'" class="inner" role="status">
       <h2>{{ progress.name }}</h2>
@@ -218,7 +218,7 @@ async function again(): Promise<void> {
         tabindex="-1"
         data-test="film"
         :aria-label="t('intake.choose')"
-        @change="take(($event.target as HTMLInputElement).files?.[0])"
+        @change="accept(($event.target as HTMLInputElement).files?.[0])"
       />
     </div>
   </div>

@@ -7,7 +7,7 @@ import { mediaFileAddress } from '@fernbrake/core/contract'
 import type { OverlayForm } from '@fernbrake/core/lesson'
 import { timecodeOf } from '@fernbrake/core/media'
 import PictureCutter from '../shelf/PictureCutter.vue'
-import TakeInto from './placing/TakeInto.vue'
+import IntakeHere from './placing/IntakeHere.vue'
 import FitField from './FitField.vue'
 import { usePlayhead, useRights, useBench } from './useBench.ts'
 
@@ -32,7 +32,7 @@ function onPaste(event: ClipboardEvent): void {
 }
 
 /** The frame that the stage shows, in the film's own size. */
-function takeFrame(): void {
+function captureFrame(): void {
   const video = playhead.video.value
   if (!video || video.videoWidth === 0) return
   const canvas = document.createElement('canvas')
@@ -65,14 +65,14 @@ function takeFrame(): void {
       @close="cutting = false"
     />
     <template v-if="rights.canEdit.value && !cutting">
-      <TakeInto ref="source" kind="picture" :place="place">
+      <IntakeHere ref="source" kind="picture" :place="place">
         <Button
           v-if="playhead.video.value"
           :label="t('picture.fromFilm')"
           size="small"
           severity="secondary"
           variant="text"
-          @click="takeFrame"
+          @click="captureFrame"
         />
         <Button
           v-if="content.mediaId"
@@ -82,7 +82,7 @@ function takeFrame(): void {
           variant="text"
           @click="cutting = true"
         />
-      </TakeInto>
+      </IntakeHere>
       <p class="help">{{ t('picture.help') }}</p>
     </template>
     <FitField :fit="content.fit" @change="emit('change', { ...content, fit: $event })" />

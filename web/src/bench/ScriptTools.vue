@@ -50,7 +50,7 @@ function addLanguage(language: string): void {
     reading.scriptLanguage.value = language
 }
 
-function take(event: Event): void {
+function accept(event: Event): void {
   const input = event.target as HTMLInputElement
   emit('file', input.files?.[0])
   input.value = ''
@@ -73,7 +73,7 @@ const pasting = ref(false)
 const plain = ref('')
 const plainLines = computed(() => linesOfPlainText(plain.value))
 
-function takePlain(): void {
+function acceptPlain(): void {
   const partId = places.part.value?.id
   if (!partId || plainLines.value.length === 0) return
   const timed = roughTimes(plainLines.value, playhead.times.pauses.value, playhead.durationMs.value)
@@ -183,7 +183,7 @@ function shiftBy(fromMs: number, byMs: number): void {
         tabindex="-1"
         data-test="captions"
         :aria-label="t('bench.bringCaptions')"
-        @change="take"
+        @change="accept"
       />
     </div>
     <div v-if="pasting" class="field">
@@ -194,7 +194,7 @@ function shiftBy(fromMs: number, byMs: number): void {
           :label="t('script.takePlain', plainLines.length)"
           size="small"
           :disabled="plainLines.length === 0 || playhead.durationMs.value === 0"
-          @click="takePlain"
+          @click="acceptPlain"
         />
         <p v-if="hasLines" class="warning">{{ t('script.replaces') }}</p>
       </div>

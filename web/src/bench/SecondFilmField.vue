@@ -6,7 +6,7 @@ import { useI18n } from 'vue-i18n'
 import { mediaFileAddress } from '@fernbrake/core/contract'
 import type { OverlayForm } from '@fernbrake/core/lesson'
 import { call } from '../api/client.ts'
-import TakeInto from './placing/TakeInto.vue'
+import IntakeHere from './placing/IntakeHere.vue'
 import FitField from './FitField.vue'
 import TimeField from './TimeField.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
@@ -36,7 +36,7 @@ watch(
       :src="mediaFileAddress(content.mediaId, 'poster')"
       alt=""
     />
-    <TakeInto v-if="rights.canEdit.value" kind="film" :place="{ at: 'overlay', cueId }" />
+    <IntakeHere v-if="rights.canEdit.value" kind="film" :place="{ at: 'overlay', cueId }" />
     <TimeField
       :label="t('secondFilm.from')"
       :ms="content.startMs"

@@ -6,7 +6,7 @@ import { useI18n } from 'vue-i18n'
 import { mediaFileAddress } from '@fernbrake/core/contract'
 import { edits, type OverlayCue, type OverlayForm } from '@fernbrake/core/lesson'
 import SoundPlayer from '../ui/SoundPlayer.vue'
-import TakeInto from './placing/TakeInto.vue'
+import IntakeHere from './placing/IntakeHere.vue'
 import ChoiceField from './ChoiceField.vue'
 import WordsField from './WordsField.vue'
 import { useRights, useBench } from './useBench.ts'
@@ -33,7 +33,11 @@ function change(part: Partial<Omit<Sound, 'form'>>): void {
       :src="mediaFileAddress(content.mediaId, 'playable')"
       :name="cue.text || t('sound.sound')"
     />
-    <TakeInto v-if="rights.canEdit.value" kind="sound" :place="{ at: 'overlay', cueId: cue.id }" />
+    <IntakeHere
+      v-if="rights.canEdit.value"
+      kind="sound"
+      :place="{ at: 'overlay', cueId: cue.id }"
+    />
     <WordsField
       :label="t('shelf.field.said')"
       :text="content.said ?? ''"

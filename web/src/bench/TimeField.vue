@@ -18,7 +18,7 @@ watch(
   () => (typed.value = shown()),
 )
 
-function take(): void {
+function accept(): void {
   if (typed.value === shown()) return
   const ms = readTypedTime(typed.value, playhead.frameRate.value, props.ms)
   wrong.value = ms === null
@@ -38,8 +38,8 @@ function take(): void {
       size="small"
       :invalid="wrong"
       :disabled="!rights.canEdit.value"
-      @keydown.enter.prevent="take"
-      @blur="take"
+      @keydown.enter.prevent="accept"
+      @blur="accept"
     />
   </div>
 </template>

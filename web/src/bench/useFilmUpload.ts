@@ -88,22 +88,22 @@ export function useMedia(onChange: (media: Media) => void) {
   let mediaId: string | null = null
   let timer: ReturnType<typeof setInterval> | undefined
   const socket = liveSocket()
-  const take = (media: Media) => {
+  const accept = (media: Media) => {
     if (media.id !== mediaId) return
     onChange(media)
     const isSettled = media.jobs.every((job) => job.state === 'done' || job.state === 'failed')
     const isAll = isSettled && (media.jobs.length > 1 || media.hosted !== null)
     if (media.state !== 'preparing' && isAll) clearInterval(timer)
     // Whoever may not tell how long it runs waits for whoever may.
-    if (needsMeasuring(media)) measureHosted(media).then(take, () => undefined)
+    if (needsMeasuring(media)) measureHosted(media).then(accept, () => undefined)
   }
-  const onSocket = ({ media }: { media: Media }) => take(media)
+  const onSocket = ({ media }: { media: Media }) => accept(media)
   socket.on('mediaChanged', onSocket)
 
   async function ask(): Promise<void> {
     if (!mediaId) return
     try {
-      take(await call('media', { params: { mediaId } }))
+      accept(await call('media', { params: { mediaId } }))
     } catch (error) {
       // One that is not there will not come; everything else passes.
       if (error instanceof ApiError && error.status === 404) clearInterval(timer)

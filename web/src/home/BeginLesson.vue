@@ -44,7 +44,7 @@ async function lessonFrom(name: TemplateName, words: string): Promise<Lesson> {
   const { buildTemplate, ENGLISH_TEMPLATES } = await import('@fernbrake/core/templates')
   return buildTemplate(ENGLISH_TEMPLATES[name], { title: words, language: 'en', newId: nanoid })
 }
-function take(name: TemplateName): void {
+function choose(name: TemplateName): void {
   const words = title.value.trim() || t(`template.${name}.name`)
   void begin(words, () => lessonFrom(name, words))
 }
@@ -76,7 +76,7 @@ const templates = computed(() =>
     <p class="muted">{{ t('template.help') }}</p>
     <ul>
       <li v-for="template in templates" :key="template.name">
-        <button type="button" :disabled="busy" @click="take(template.name)">
+        <button type="button" :disabled="busy" @click="choose(template.name)">
           <b>{{ template.words }}</b>
           <span>{{ template.about }}</span>
           <span class="muted">{{ template.parts }}</span>

@@ -38,7 +38,7 @@ function cardOf(one: MyAssignment) {
 }
 type Card = ReturnType<typeof cardOf>
 
-function standsAs({ phase, opensAt, dueAt, closesAt, isDone }: Card): string {
+function countingState({ phase, opensAt, dueAt, closesAt, isDone }: Card): string {
   if (phase === 'early') return t('work.opens', { when: when(opensAt!) })
   if (phase === 'closed') return t('work.closed', { when: when(closesAt!) })
   if (isDone) return t('work.done')
@@ -88,7 +88,7 @@ const confirm = (one: Card) =>
           <span
             class="stands"
             :class="{ done: one.isDone, late: one.phase === 'late' && !one.isDone }"
-            >{{ standsAs(one) }}</span
+            >{{ countingState(one) }}</span
           >
           <span v-if="one.best" class="muted">
             <template v-if="one.best.watched !== null"

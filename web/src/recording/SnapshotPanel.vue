@@ -20,7 +20,7 @@ watchEffect(
   { flush: 'post' },
 )
 
-function take(): void {
+function capture(): void {
   const video = picture.value
   if (!video || video.videoWidth === 0) return
   const canvas = document.createElement('canvas')
@@ -51,7 +51,7 @@ function take(): void {
         :label="t('recording.takePicture')"
         size="small"
         :disabled="!isSeen"
-        @click="take"
+        @click="capture"
       />
       <Button v-if="fault" :label="t('app.retry')" size="small" @click="look" />
       <Button

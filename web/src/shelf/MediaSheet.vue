@@ -66,7 +66,7 @@ const typed = reactive({
 const state = ref<'kept' | 'keeping' | 'failed'>('kept')
 let waiting: Partial<Pick<Media, Field | 'tags'>> = {}
 
-function note(name: Field | 'tags', text: string): void {
+function change(name: Field | 'tags', text: string): void {
   typed[name] = text
   const clean = cleanText(text)
   if (name === 'tags') waiting.tags = readTags(clean).slice(0, MOST_TAGS)
@@ -218,7 +218,7 @@ async function replace(): Promise<void> {
         :model-value="typed[field.name]"
         :maxlength="field.max"
         dir="auto"
-        @update:model-value="note(field.name, $event ?? '')"
+        @update:model-value="change(field.name, $event ?? '')"
       />
       <Textarea
         v-else
@@ -228,7 +228,7 @@ async function replace(): Promise<void> {
         :rows="field.rows"
         auto-resize
         dir="auto"
-        @update:model-value="note(field.name, $event ?? '')"
+        @update:model-value="change(field.name, $event ?? '')"
       />
     </div>
     <div class="field">
@@ -237,7 +237,7 @@ async function replace(): Promise<void> {
         id="media-tags"
         :model-value="typed.tags"
         maxlength="1000"
-        @update:model-value="note('tags', $event ?? '')"
+        @update:model-value="change('tags', $event ?? '')"
       />
     </div>
     <h2>{{ t('shelf.whereUsed') }}</h2>

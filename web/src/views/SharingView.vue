@@ -52,8 +52,8 @@ const share = (body: { seenBy?: SeenBy; invite?: string[]; uninvite?: string[] }
   change(() => call('share', { params, body }))
 const give = (email: string, role: LessonRoleName) =>
   change(() => call('giveRole', { params, body: { email, role } }))
-const take = (personId: string) =>
-  change(() => call('takeRole', { params: { ...params, personId } }))
+const remove = (personId: string) =>
+  change(() => call('removeRole', { params: { ...params, personId } }))
 </script>
 
 <template>
@@ -104,7 +104,7 @@ const take = (personId: string) =>
             :can-change="canChange"
             :me="session.person?.id ?? null"
             @give="give"
-            @take="take"
+            @take="remove"
           />
           <template v-if="canChange">
             <h2>{{ t('sharing.copies') }}</h2>

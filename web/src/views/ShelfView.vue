@@ -11,7 +11,7 @@ import { measureHosted, needsMeasuring } from '../shelf/measureHosted.ts'
 import MediaSheet from '../shelf/MediaSheet.vue'
 import { findMedia, lacks, SHELF_FILTERS, type ShelfFilter } from '../shelf/find.ts'
 import SoundShape from '../shelf/SoundShape.vue'
-import TakeMedia from '../shelf/TakeMedia.vue'
+import MediaIntake from '../shelf/MediaIntake.vue'
 import AppBar from '../ui/AppBar.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
@@ -69,10 +69,10 @@ function sizeOf({ durationMs, width, height, pageCount }: Media): string {
     </div>
     <p class="muted">{{ t('shelf.help') }}</p>
     <div class="add">
-      <TakeMedia ref="pictures" kind="picture" @taken="added" />
-      <TakeMedia kind="sound" @taken="added" />
-      <TakeMedia kind="film" takes-hosted @taken="added" />
-      <TakeMedia kind="document" @taken="added" />
+      <MediaIntake ref="pictures" kind="picture" @taken="added" />
+      <MediaIntake kind="sound" @taken="added" />
+      <MediaIntake kind="film" takes-hosted @taken="added" />
+      <MediaIntake kind="document" @taken="added" />
     </div>
     <FaultNotice v-if="error" :error="error" @retry="reload" />
     <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">

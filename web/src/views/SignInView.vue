@@ -47,7 +47,7 @@ onMounted(() => {
   void signIn()
 })
 
-async function takeAccount(account: { email: string; password: string }): Promise<void> {
+async function chooseAccount(account: { email: string; password: string }): Promise<void> {
   email.value = account.email
   password.value = account.password
   await signIn()
@@ -94,7 +94,7 @@ async function takeAccount(account: { email: string; password: string }): Promis
       <p class="muted">{{ t('signIn.demoHelp', { password: accounts[0]!.password }) }}</p>
       <ul>
         <li v-for="account in accounts" :key="account.email">
-          <button type="button" class="account" :disabled="busy" @click="takeAccount(account)">
+          <button type="button" class="account" :disabled="busy" @click="chooseAccount(account)">
             <b>{{ t(`signIn.role.${account.role}`) }}</b>
             <span>{{ account.email }}</span>
           </button>

@@ -4,7 +4,6 @@ import type { PartKind, PartMaking, Unready } from '../kind.ts'
 import type { ChroniclePart } from './schema.ts'
 
 export const chronicle: PartKind<ChroniclePart> = {
-  maps: ({ categories, items }) => ({ categories, items }),
   texts: (part) => [part.text, ...Object.values(part.items).map(({ text }) => text)],
   media: ({ background, items }) => [
     background?.mediaId,
@@ -14,6 +13,7 @@ export const chronicle: PartKind<ChroniclePart> = {
 }
 
 export const chronicleMaking: PartMaking<ChroniclePart> = {
+  maps: ({ categories, items }) => ({ categories, items }),
   blank: (base) => ({
     ...base,
     kind: 'chronicle',

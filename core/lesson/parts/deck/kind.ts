@@ -6,7 +6,6 @@ import type { DeckPart } from './schema.ts'
 const slidesInOrder = ({ slides }: DeckPart) => inOrder(Object.values(slides))
 
 export const deck: PartKind<DeckPart> = {
-  maps: ({ slides }) => ({ slides }),
   texts: ({ slides }) => Object.values(slides).map(({ notes }) => notes),
   media: ({ offers, slides }) => [offers, ...Object.values(slides).map(({ mediaId }) => mediaId)],
   thingsToSee: (part) => slidesInOrder(part).map(({ id }) => id),
@@ -15,10 +14,11 @@ export const deck: PartKind<DeckPart> = {
     Object.values(slides).flatMap(({ mediaId, page }) =>
       page === undefined ? [] : [{ mediaId, page }],
     ),
-  picture: (part) => slidesInOrder(part)[0]?.mediaId ?? null,
 }
 
 export const deckMaking: PartMaking<DeckPart> = {
+  picture: (part) => slidesInOrder(part)[0]?.mediaId ?? null,
+  maps: ({ slides }) => ({ slides }),
   blank: (base) => ({ ...base, kind: 'deck', slides: {}, offers: null }),
   findUnready: ({ title, slides }) =>
     Object.keys(slides).length > 0

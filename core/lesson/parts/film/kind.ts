@@ -3,13 +3,13 @@ import type { PartKind, PartMaking } from '../kind.ts'
 import type { FilmPart } from './schema.ts'
 
 export const film: PartKind<FilmPart> = {
-  maps: () => ({}),
   texts: () => [],
   media: () => [],
   plays: ({ durationMs }) => durationMs,
 }
 
 export const filmMaking: PartMaking<FilmPart> = {
+  maps: () => ({}),
   blank: (base) => ({
     ...base,
     kind: 'film',

@@ -4,28 +4,28 @@ import { blocksInOrder } from './blocks.ts'
 import type { PageBlock, PagePart } from './schema.ts'
 
 export const page: PartKind<PagePart> = {
-  maps: ({ blocks }) => ({ blocks }),
   texts: ({ blocks }) =>
     Object.values(blocks).flatMap((block) => ('text' in block ? [block.text] : [])),
   media: ({ blocks }) =>
     Object.values(blocks).map((block) => ('mediaId' in block ? block.mediaId : null)),
   asks: (part) =>
     blocksInOrder(part).flatMap((block) => (block.kind === 'question' ? [block] : [])),
+  notedAt: (part) => blocksInOrder(part).map(({ id }) => id),
+}
+
+export const pageMaking: PartMaking<PagePart> = {
+  picture(part) {
+    for (const block of blocksInOrder(part))
+      if (block.kind === 'picture' && block.mediaId !== null) return block.mediaId
+    return null
+  },
   stretches: ({ blocks }) =>
     Object.values(blocks).flatMap((block) =>
       block.kind === 'stretch' && block.stretch
         ? [{ path: ['blocks', block.id, 'stretch', 'partId'], partId: block.stretch.partId }]
         : [],
     ),
-  picture(part) {
-    for (const block of blocksInOrder(part))
-      if (block.kind === 'picture' && block.mediaId !== null) return block.mediaId
-    return null
-  },
-  notedAt: (part) => blocksInOrder(part).map(({ id }) => id),
-}
-
-export const pageMaking: PartMaking<PagePart> = {
+  maps: ({ blocks }) => ({ blocks }),
   blank: (base) => ({ ...base, kind: 'page', blocks: {} }),
   findUnready,
   asksFrom: 'blocks',

@@ -5,7 +5,6 @@ import type { QuizPart } from './schema.ts'
 import { sectionsInOrder } from './sections.ts'
 
 export const quiz: PartKind<QuizPart> = {
-  maps: ({ sections, items }) => ({ sections, items }),
   texts: ({ instructions, sections }) => [
     instructions,
     ...Object.values(sections).map((section) => section.instructions),
@@ -20,6 +19,7 @@ export const quiz: PartKind<QuizPart> = {
 const RULES = { layout: 'onePage', tells: 'atOnce', rewatch: 'always', shuffle: false } as const
 
 export const quizMaking: PartMaking<QuizPart> = {
+  maps: ({ sections, items }) => ({ sections, items }),
   /** With one section and no question yet. */
   blank(base, newThing) {
     const section = { ...newThing(), title: '', instructions: '' }

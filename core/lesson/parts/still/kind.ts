@@ -4,7 +4,6 @@ import type { PartKind, PartMaking, Unready } from '../kind.ts'
 import type { PinOpens, StillPart } from './schema.ts'
 
 export const still: PartKind<StillPart> = {
-  maps: ({ pins }) => ({ pins }),
   texts: ({ text, pins }) => [
     text,
     ...Object.values(pins).flatMap(({ opens }) => ('text' in opens ? [opens.text] : [])),
@@ -15,16 +14,17 @@ export const still: PartKind<StillPart> = {
     inOrder(Object.values(pins)).flatMap(({ id, opens }) =>
       opens.what === 'question' ? [{ id, questionId: opens.questionId }] : [],
     ),
+}
+
+export const stillMaking: PartMaking<StillPart> = {
+  picture: ({ mediaId }) => mediaId,
   leads: ({ pins }) =>
     inOrder(Object.values(pins)).flatMap(({ id: thingId, name: words, opens }) =>
       opens.what === 'part'
         ? [{ thingId, words, path: ['pins', thingId, 'opens', 'partId'], partId: opens.partId }]
         : [],
     ),
-  picture: ({ mediaId }) => mediaId,
-}
-
-export const stillMaking: PartMaking<StillPart> = {
+  maps: ({ pins }) => ({ pins }),
   blank: (base) => ({ ...base, kind: 'still', mediaId: null, alternative: '', text: '', pins: {} }),
   findUnready,
   asksFrom: 'pins',

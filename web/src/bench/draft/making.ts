@@ -6,7 +6,7 @@ import {
   amendEdit,
   carriesOn,
   emptyUndo,
-  noteEdit,
+  recordEdit,
   redo,
   runEdit,
   undo,
@@ -41,7 +41,7 @@ export function createMaking(
     if (outcome.made.patches.length === 0) return true
     const goesOn = performance.now() - lastMadeMs < SAME_STEP_MS
     lastMadeMs = performance.now()
-    steps.value = noteEdit(steps.value, outcome.made, goesOn)
+    steps.value = recordEdit(steps.value, outcome.made, goesOn)
     keep(outcome.made, outcome.lesson, goesOn)
     return true
   }

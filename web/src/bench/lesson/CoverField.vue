@@ -10,7 +10,7 @@ import { LessonCover } from '@fernbrake/player'
 import ColourField from '../ColourField.vue'
 import NumberField from '../NumberField.vue'
 import { USUAL_WASH } from '../placing/places.ts'
-import TakeInto from '../placing/TakeInto.vue'
+import IntakeHere from '../placing/IntakeHere.vue'
 import { useBench, usePlayhead, useRights } from '../useBench.ts'
 import { usePixels } from './usePixels.ts'
 
@@ -48,7 +48,7 @@ function makeEnough(): void {
   <LessonCover v-else-if="address" class="cover" :cover="cover" :picture="address">
     <p class="title" dir="auto">{{ draft.lesson.value.title }}</p>
   </LessonCover>
-  <TakeInto v-if="canEdit" kind="picture" :place="place">
+  <IntakeHere v-if="canEdit" kind="picture" :place="place">
     <Button
       v-if="film?.files.includes('poster')"
       :label="t('lesson.filmPicture')"
@@ -57,7 +57,7 @@ function makeEnough(): void {
       variant="text"
       @click="placings.choose(place, film)"
     />
-  </TakeInto>
+  </IntakeHere>
   <template v-if="cover && address">
     <div class="pair">
       <ColourField

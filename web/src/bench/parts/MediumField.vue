@@ -7,7 +7,7 @@ import SoundPlayer from '../../ui/SoundPlayer.vue'
 import { useLoaded } from '../../ui/useLoaded.ts'
 import { call } from '../../api/client.ts'
 import type { Place } from '../placing/places.ts'
-import TakeInto from '../placing/TakeInto.vue'
+import IntakeHere from '../placing/IntakeHere.vue'
 import { useRights } from '../useBench.ts'
 
 const props = defineProps<{
@@ -38,7 +38,7 @@ watch(() => props.mediaId, known.reload)
       <p v-if="media" class="title" dir="auto">{{ media.title }}</p>
     </template>
     <p v-else class="none">{{ t('parts.noMedium') }}</p>
-    <TakeInto v-if="rights.canEdit.value" :kind="kind" :place="place" />
+    <IntakeHere v-if="rights.canEdit.value" :kind="kind" :place="place" />
     <slot :media="media" />
   </fieldset>
 </template>

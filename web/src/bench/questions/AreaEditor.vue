@@ -18,7 +18,7 @@ import {
   type AreaShape,
 } from '@fernbrake/core/questions'
 import { AreaShapes } from '@fernbrake/player'
-import TakeInto from '../placing/TakeInto.vue'
+import IntakeHere from '../placing/IntakeHere.vue'
 import ChoiceField from '../ChoiceField.vue'
 import NumberField from '../NumberField.vue'
 import WordsField from '../WordsField.vue'
@@ -112,7 +112,7 @@ const setSide = (place: AreaPlace, side: (typeof SIDES)[number], value: number) 
       :choices="grounds"
       @change="pickGround"
     />
-    <TakeInto
+    <IntakeHere
       v-if="rights.canEdit.value && onPicture"
       kind="picture"
       :place="{ at: 'area', questionId: question.id }"

@@ -32,7 +32,7 @@ const lines = computed(() => props.read(text.value))
 const empty = computed(() => Object.values(props.entries).filter((entry) => isBlank(entry.text)))
 const room = computed(() => props.most - Object.keys(props.entries).length + empty.value.length)
 
-function take(): void {
+function accept(): void {
   const entries = lines.value
     .slice(0, room.value)
     .map((line) => ({ ...props.entryOf(line), id: nanoid() }))
@@ -67,7 +67,7 @@ function take(): void {
         "
         size="small"
         :disabled="lines.length === 0 || room === 0"
-        @click="take"
+        @click="accept"
       />
     </div>
   </div>

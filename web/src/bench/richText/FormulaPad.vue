@@ -57,7 +57,7 @@ function insert(piece: string): void {
   })
 }
 
-function take(): void {
+function put(): void {
   if (tex.value.trim() !== '') emit('done', { tex: tex.value.trim(), display: display.value })
 }
 </script>
@@ -67,7 +67,7 @@ function take(): void {
     :title="t('rich.formula')"
     :done="t(isNew ? 'rich.putIn' : 'rich.change')"
     :disabled="tex.trim() === ''"
-    @done="take"
+    @done="put"
     @close="emit('close')"
   >
     <div class="pieces" role="group" :aria-label="t('rich.pieces')">
@@ -90,7 +90,7 @@ function take(): void {
       rows="2"
       auto-resize
       :maxlength="2000"
-      @keydown.enter.exact.prevent="take"
+      @keydown.enter.exact.prevent="put"
     />
     <div class="looks" :aria-label="t('rich.looks')" role="img">
       <TextView v-if="tex.trim()" :text="{ blocks: [{ block: 'formula', tex }] }" />

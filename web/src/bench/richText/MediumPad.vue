@@ -7,7 +7,7 @@ import type { Media } from '@fernbrake/core/contract'
 import type { Block } from '@fernbrake/core/fields'
 import { filmLengthMs, filmsInOrder } from '@fernbrake/core/lesson'
 import ChoiceField from '../ChoiceField.vue'
-import TakeInto from '../placing/TakeInto.vue'
+import IntakeHere from '../placing/IntakeHere.vue'
 import StretchTimes from '../StretchTimes.vue'
 import { usePlaces, usePlayhead, useBench } from '../useBench.ts'
 import PadFrame from './PadFrame.vue'
@@ -39,9 +39,9 @@ const canStretch = computed(
 
 /** What is chosen comes here while this is open; what comes later lies on the shelf, and that is told. */
 const place = { at: 'text', padId: nanoid() } as const
-onScopeDispose(bench.placings.receive(place.padId, take))
+onScopeDispose(bench.placings.receive(place.padId, choose))
 
-function take({ id: mediaId, title, alternative }: Media): void {
+function choose({ id: mediaId, title, alternative }: Media): void {
   if (props.kind === 'picture') emit('done', { block: 'picture', mediaId, alternative })
   else emit('done', { block: 'sound', mediaId, title })
 }
@@ -75,6 +75,6 @@ function putStretch(): void {
         @change="(from, to) => ((fromMs = from), (toMs = to))"
       />
     </template>
-    <TakeInto v-else-if="kind !== 'stretch'" :kind="kind" :place="place" />
+    <IntakeHere v-else-if="kind !== 'stretch'" :kind="kind" :place="place" />
   </PadFrame>
 </template>

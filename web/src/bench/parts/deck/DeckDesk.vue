@@ -7,7 +7,7 @@ import { inOrder } from '@fernbrake/core/fields'
 import { edits, type DeckPart } from '@fernbrake/core/lesson'
 import { SlidePicture } from '@fernbrake/player'
 import CheckField from '../../CheckField.vue'
-import TakeInto from '../../placing/TakeInto.vue'
+import IntakeHere from '../../placing/IntakeHere.vue'
 import RichField from '../../questions/RichField.vue'
 import WordsField from '../../WordsField.vue'
 import { usePlaces, useRights, useBench } from '../../useBench.ts'
@@ -86,8 +86,8 @@ function drop(beforeId: string | null): void {
       </li>
     </ol>
     <div v-if="rights.canEdit.value" class="adds">
-      <TakeInto kind="picture" :place="place" several />
-      <TakeInto kind="document" :place="place" />
+      <IntakeHere kind="picture" :place="place" several />
+      <IntakeHere kind="document" :place="place" />
     </div>
     <template #sheet>
       <ThingSheet

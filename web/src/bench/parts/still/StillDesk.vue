@@ -8,7 +8,7 @@ import { mediaFileAddress } from '@fernbrake/core/contract'
 import { inOrder } from '@fernbrake/core/fields'
 import { edits, opensNothing, USUAL_PIN, type StillPart } from '@fernbrake/core/lesson'
 import { followPointer, PinMark, StillPicture } from '@fernbrake/player'
-import TakeInto from '../../placing/TakeInto.vue'
+import IntakeHere from '../../placing/IntakeHere.vue'
 import RichField from '../../questions/RichField.vue'
 import WordsField from '../../WordsField.vue'
 import { usePlaces, useRights, useBench } from '../../useBench.ts'
@@ -116,7 +116,7 @@ const nameOf = (index: number) =>
     <PartTitle :part="part" :facts="t('parts.pins', pins.length)" />
     <div v-if="!part.mediaId" class="empty">
       <p>{{ t('parts.noPicture') }}</p>
-      <TakeInto v-if="rights.canEdit.value" kind="picture" :place="place" />
+      <IntakeHere v-if="rights.canEdit.value" kind="picture" :place="place" />
     </div>
     <div v-else class="plane" :class="{ placing }" @keydown="onKey">
       <StillPicture

@@ -3,7 +3,7 @@
 import { computed, onScopeDispose, useTemplateRef, watch } from 'vue'
 import type { Media } from '@fernbrake/core/contract'
 import type { Intake } from '../../shelf/intake.ts'
-import TakeMedia from '../../shelf/TakeMedia.vue'
+import MediaIntake from '../../shelf/MediaIntake.vue'
 import { useBench } from '../useBench.ts'
 import { keyOf, type Place } from './places.ts'
 import { isUnderWay } from './placings.ts'
@@ -68,7 +68,7 @@ defineExpose({
 </script>
 
 <template>
-  <TakeMedia ref="source" :kind="kind" from-shelf :several="several" :intake="intake">
+  <MediaIntake ref="source" :kind="kind" from-shelf :several="several" :intake="intake">
     <slot />
-  </TakeMedia>
+  </MediaIntake>
 </template>
