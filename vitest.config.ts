@@ -12,7 +12,7 @@ const project = (name: string, more: object = {}) => ({
     exclude: ['**/node_modules/**', '**/dist/**'],
     testTimeout: LIMIT_MS,
     hookTimeout: LIMIT_MS,
-    setupFiles: ['scripts/lib/seed.testing.mjs'],
+    setupFiles: ['scripts/lib/seed.testing.mjs', 'scripts/lib/leaveNothing.testing.mjs'],
     ...more,
   },
 })
@@ -20,10 +20,10 @@ const project = (name: string, more: object = {}) => ({
 export default defineConfig({
   test: {
     projects: [
-      // Nothing in it lasts beyond a call, so its files share what they import; loading it anew for each takes longest.
+      // Their files share what they import; loading it anew for each takes longest.
       project('core', { isolate: false }),
-      project('player'),
-      project('web'),
+      project('player', { isolate: false }),
+      project('web', { isolate: false }),
       // The commands themselves, each with a database of its own.
       // They start servers, and one installs what a package needs.
       project('scripts', {
