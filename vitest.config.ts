@@ -12,7 +12,7 @@ const project = (name: string, more: object = {}) => ({
     exclude: ['**/node_modules/**', '**/dist/**'],
     testTimeout: LIMIT_MS,
     hookTimeout: LIMIT_MS,
-    setupFiles: ['scripts/lib/seed.testing.mjs', 'scripts/lib/leaveNothing.testing.mjs'],
+    setupFiles: ['scripts/lib/setUp.testing.mjs'],
     ...more,
   },
 })
