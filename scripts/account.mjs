@@ -11,7 +11,7 @@ const dataFolder = resolve(process.env.FERNBRAKE_DATA ?? join(root, '.data'))
 if (runningProcess(join(dataFolder, 'start.pid'), 'scripts/start.mjs'))
   giveUp('Stop Fernbrake first (Ctrl-C where it runs).')
 // A start that was killed may have left its server behind; the next start would end it as well.
-await endLeftover(join(dataFolder, 'server.pid'), 'server/main.ts')
+await endLeftover(join(dataFolder, 'server.pid'))
 const hasDatabase = () => {
   try {
     return findCluster(dataFolder) !== null

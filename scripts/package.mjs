@@ -22,7 +22,7 @@ const LEFT_OUT = [
   /(^|\/)(node_modules|testing)(\/|$)/,
   /\btest(ing|Database)?\.m?[jt]s$/,
   /^server\/dev\.ts$/,
-  /^scripts\/(house|lint\.mjs|run-tool\.mjs|package\.mjs|compress-built\.mjs)(\/|$)/,
+  /^scripts\/(house|lint\.mjs|types\.mjs|build-server\.mjs|run-tool\.mjs|package\.mjs|compress-built\.mjs)(\/|$)/,
 ]
 const isPacked = (path) => {
   const name = relative(root, path).split(sep).join('/')

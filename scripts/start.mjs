@@ -4,7 +4,7 @@ import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { needBuild } from './lib/build.mjs'
+import { needBuild, SERVER } from './lib/build.mjs'
 import { FILE_FOLDERS, filesWithoutDatabase, hasFiles } from './lib/cluster.mjs'
 import { endLeftover, hasEnded, notePid, runningProcess, runProgram } from './lib/children.mjs'
 import { needPackages } from './lib/debian.mjs'
@@ -44,7 +44,7 @@ if (other)
 if (existsSync(join(dataFolder, 'restoring')))
   giveUp('A backup was being restored here and was cut off. Restore it again: npm run restore.')
 notePid(ownPidFile, process.pid)
-await endLeftover(pidFile, 'server/main.ts')
+await endLeftover(pidFile)
 // Whoever works on it may have another one running, and has not said which port this one is to have.
 if (wants('dev') && !process.env.FERNBRAKE_PORT)
   wantedPort = await freePort(wantedPort).catch(() => freePort())
@@ -136,10 +136,11 @@ let hasListened = false
 
 function serve(onListening) {
   // In development the server begins anew whenever a file of its own changes.
-  const watching = wants('dev') ? ['--watch', '--watch-preserve-output'] : []
-  const mode = wants('dev') ? ['--dev'] : []
+  const program = wants('dev')
+    ? ['--watch', '--watch-preserve-output', '--import', 'tsx', 'server/main.ts', '--dev']
+    : ['--enable-source-maps', SERVER]
   // In a process group of its own, so that Ctrl-C comes to it through this command alone, in the right order.
-  server = spawn(process.execPath, [...watching, '--import', 'tsx', 'server/main.ts', ...mode], {
+  server = spawn(process.execPath, program, {
     cwd: root,
     env: {
       ...process.env,

@@ -114,7 +114,8 @@ const readPlaywright = ({ stats }) => ({
 say(
   `Properties are drawn by the seed ${seed}; to draw the same again: FERNBRAKE_SEED=${seed} npm test`,
 )
-needPackages(['postgresql', 'ffmpeg', 'fonts-dejavu-core', 'poppler-utils', 'chromium'])
+const browsers = ['chromium', 'chromium-headless-shell']
+needPackages(['postgresql', 'ffmpeg', 'fonts-dejavu-core', 'poppler-utils', ...browsers])
 needNpmPackages(root)
 const built = once(() => (wants('scripts') || wants('e2e') ? needBuild(root) : undefined))
 const needsDatabase = wants('server') || wants('e2e')

@@ -176,7 +176,7 @@ async function prepare(settings: Settings, demo: boolean): Promise<void> {
 }
 
 function spawnServer(settings: Settings): ChildProcess {
-  return spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+  return spawn(process.execPath, ['--enable-source-maps', 'server/dist/main.mjs'], {
     cwd: REPOSITORY,
     stdio: ['ignore', 'pipe', 'inherit'],
     env: {

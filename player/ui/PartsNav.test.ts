@@ -50,6 +50,6 @@ describe('a part', () => {
     const { line } = nav(part('a', { isDone: true, isOpen: true }), part('b', { isOpen: false }))
     const [done, waits] = [line(0).text(), line(1).text()]
     expect(done).not.toBe(waits.replaceAll('b', 'a'))
-    expect(done.toLowerCase()).toContain('done')
+    expect(done.toLowerCase()).toContain('finished')
   })
 })

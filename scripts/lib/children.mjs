@@ -22,16 +22,20 @@ export function notePid(path, pid) {
   writeFileSync(path, String(pid))
 }
 
+/** By what a server of ours is known: as it is built, and as it is run while somebody works on it. */
+const SERVERS = ['server/dist/main.mjs', 'server/main.ts']
+
 /** Ends the server that a killed start command left running; only if that process really is one of ours. */
-export async function endLeftover(path, sign) {
+export async function endLeftover(path) {
   if (!existsSync(path)) return
   const pid = Number(readFileSync(path, 'utf8'))
   rmSync(path)
-  if (!pid || !commandOf(pid).includes(sign)) return
+  const isOurs = () => SERVERS.some((sign) => commandOf(pid).includes(sign))
+  if (!pid || !isOurs()) return
   process.kill(pid, 'SIGTERM')
-  for (let tries = 0; tries < 100 && commandOf(pid).includes(sign); tries += 1)
+  for (let tries = 0; tries < 100 && isOurs(); tries += 1)
     await new Promise((resolve) => setTimeout(resolve, 50))
-  if (commandOf(pid).includes(sign)) process.kill(pid, 'SIGKILL')
+  if (isOurs()) process.kill(pid, 'SIGKILL')
 }
 
 /** The process that already runs `sign` with this data folder, or null. */

@@ -20,6 +20,7 @@ const NEEDED = {
   'fonts-dejavu-core': () => existsSync('/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf'),
   'poppler-utils': () => existsSync('/usr/bin/pdftoppm') && existsSync('/usr/bin/pdfinfo'),
   chromium: () => existsSync('/usr/bin/chromium'),
+  'chromium-headless-shell': () => existsSync('/usr/bin/chromium-headless-shell'),
 }
 
 /** Installs what is missing, as root or through sudo; otherwise says exactly what to install, and stops. */

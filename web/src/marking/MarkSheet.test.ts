@@ -82,7 +82,7 @@ describe('points', () => {
 
 describe('a rubric', () => {
   const rubric = asked({
-    rubric: 'Names the gate: 0 nothing, 1 a part, 2 all\nSays why: 0 no, 2 yes',
+    rubric: 'Names the gate: 0 nothing / 1 a part / 2 all\nSays why: 0 no / 2 yes',
   })
 
   it('adds up once each of its lines was judged', async () => {

@@ -1,8 +1,8 @@
 // Components as tests meet them: in English, with the parts of the interface that every page has.
 import { mount, RouterLinkStub } from '@vue/test-utils'
 import PrimeVue from 'primevue/config'
-import { vi } from 'vitest'
-import { defineComponent, h, ref, type Component } from 'vue'
+import { onTestFinished, vi } from 'vitest'
+import { h, ref, type Component } from 'vue'
 import { lessonWithFilm } from '@fernbrake/core/testing'
 import { createBench, provideBench, type Bench } from '../bench/useBench.ts'
 import type { Draft } from '../bench/useDraft.ts'
@@ -16,16 +16,18 @@ export function mounted(
   props: Record<string, unknown>,
   inside: () => void = () => undefined,
 ) {
-  const around = defineComponent({
+  const around = {
     setup() {
       inside()
       return () => h(component, props)
     },
-  })
+  }
   const page = mount(around, {
     attachTo: document.body,
     global: { plugins: [i18n, PrimeVue], stubs: { RouterLink: RouterLinkStub } },
   })
+  // Ids begin anew with each page, so none stays beside that of another test.
+  onTestFinished(() => page.unmount())
   const wrapper = page.findComponent(component)
   const button = (word: string) =>
     wrapper
@@ -46,12 +48,12 @@ export function benchFor(role: Draft['role'] = 'editor'): { bench: Bench; inside
   } as unknown as Draft
   let bench!: Bench
   mount(
-    defineComponent({
+    {
       setup() {
         bench = createBench(draft, { bookmark: () => 'B', overlay: () => 'O' })
         return () => null
       },
-    }),
+    },
     { global: { plugins: [i18n, PrimeVue] } },
   )
   return { bench, inside: () => provideBench(bench) }
