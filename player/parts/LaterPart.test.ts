@@ -11,7 +11,7 @@ const fetch = vi.mocked(fetchPartPlayer)
 const View = {
   props: ['part'],
   emits: ['toPart'],
-  template: '<button @click="$emit(\'toPart\', \'next\')">{{ part.title }}</button>',
+  template: "<button @click=\"$emit('toPart', 'next')\">{{ part.title }}</button>",
 }
 
 let i18n: Awaited<ReturnType<typeof createPlayerI18n>>

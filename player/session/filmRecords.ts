@@ -19,3 +19,4 @@ export function createFilmRecords(host: Host, partId: string) {
       host.record({ kind: 'choice', id: host.newId(), cueId, choiceId, at: isoTime(nowMs()) }),
   }
 }
+export type FilmRecords = ReturnType<typeof createFilmRecords>

@@ -113,3 +113,4 @@ export function createFilmScreen(
     destroy: () => media?.destroy(),
   }
 }
+export type FilmScreen = ReturnType<typeof createFilmScreen>

@@ -38,7 +38,10 @@ describe('a part', () => {
     expect(line(0).attributes('aria-current')).toBe('step')
   })
   it('behind a gate says what opens it, and leads nowhere', async () => {
-    const { wrapper, line } = nav(part('a'), part('b', { isOpen: false, shut: 'once you saw the film' }))
+    const { wrapper, line } = nav(
+      part('a'),
+      part('b', { isOpen: false, shut: 'once you saw the film' }),
+    )
     await line(1).trigger('click')
     expect(wrapper.emitted('pick')).toBeUndefined()
     expect(line(1).text()).toContain('once you saw the film')

@@ -14,7 +14,6 @@ export const LONG_FUNCTIONS = {
   'player/media/hostedFilm.ts': 169,
   'player/quiz/useQuiz.ts': 98,
   'player/recording/useRecorder.ts': 117,
-  'player/session/useFilmSession.ts': 149,
   'player/talk/useTalk.ts': 125,
   'server/app.ts': 82,
   'server/database/models.ts': 89,

@@ -146,6 +146,19 @@ describe('an edit', () => {
     expect(draft.lesson.value.title).toBe('Wat')
   })
 
+  it('that stands alone is a step of its own, however quickly it follows, and is followed', async () => {
+    const draft = await openBenchDraft(lessonId)
+    draft.make(...title('One'))
+    draft.make(...title('Two'), { isAlone: true })
+    draft.make(...title('Three'))
+    for (const before of ['Two', 'One', 'A lesson']) {
+      draft.undo()
+      expect(draft.lesson.value.title).toBe(before)
+    }
+    await pass()
+    expect(server.lesson.title).toBe('A lesson')
+  })
+
   it('that would break the lesson is not made, and says why', async () => {
     const draft = await openBenchDraft(lessonId)
     expect(draft.make(edits.setLanguage, { language: 'not a language' })).toBe(false)

@@ -2,89 +2,90 @@
 import { nanoid } from 'nanoid'
 import { computed, shallowRef } from 'vue'
 import {
-  addOwnEdit,
   amendEdit,
   carriesOn,
   emptyUndo,
   recordEdit,
-  redo,
-  runEdit,
-  undo,
-  type Edit,
+  runEditOn,
+  undoOf,
   type EditMade,
-  type Lesson,
-  type UndoOutcome,
-} from '@fernbrake/core/lesson'
+  type EditOf,
+  type UndoneOf,
+} from '@fernbrake/core/drafts'
 import type { Held } from './held.ts'
 
 /** Letters typed within this time of one another are one step of undo, in ms. */
 const SAME_STEP_MS = 1500
 
 /** `isUnderWay` tells which edits are being sent; `onMade` hears that there is something to send. */
-export function createMaking(
-  { state, keeping, notice, storage }: Held,
+export function createMaking<D extends object>(
+  { kind: { check }, sync, state, keeping, notice, storage }: Held<D>,
   isUnderWay: (editId: string) => boolean,
   onMade: () => void,
 ) {
+  const back = undoOf<D>(check)
   const steps = shallowRef(emptyUndo)
-  let lastMadeMs = 0
+  let lastMadeMs = -Infinity
   let position = Date.now()
 
-  /** Makes a named edit. Answers false, with a notice, where the lesson would not be valid. */
-  function make<A>(edit: Edit<A>, args: A): boolean {
-    const outcome = runEdit(state.value.view, edit, args)
+  /**
+   * Makes a named edit. Answers false, with a notice, where the document would not be valid. `isAlone`: it is a step of its own,
+   * however quickly it follows on another; a drag is, a letter is not.
+   */
+  function make<A>(edit: EditOf<D, A>, args: A, { isAlone = false } = {}): boolean {
+    const outcome = runEditOn(check, state.value.view, edit, args)
     if (!outcome.ok) {
       notice.value = { kind: 'invalid', name: edit.name, issues: outcome.issues }
       return false
     }
     notice.value = null
     if (outcome.made.patches.length === 0) return true
-    const goesOn = performance.now() - lastMadeMs < SAME_STEP_MS
-    lastMadeMs = performance.now()
+    const goesOn = !isAlone && performance.now() - lastMadeMs < SAME_STEP_MS
+    lastMadeMs = isAlone ? -Infinity : performance.now()
     steps.value = recordEdit(steps.value, outcome.made, goesOn)
-    keep(outcome.made, outcome.lesson, goesOn)
+    keep(outcome.made, outcome.document, goesOn)
     return true
   }
 
   /** Makes an edit that follows by itself from one made before, and is undone together with it. */
-  function amend<A>(edit: Edit<A>, args: A): void {
-    const outcome = runEdit(state.value.view, edit, args)
+  function amend<A>(edit: EditOf<D, A>, args: A): void {
+    const outcome = runEditOn(check, state.value.view, edit, args)
     if (!outcome.ok || outcome.made.patches.length === 0) return
     steps.value = amendEdit(steps.value, outcome.made)
-    keep(outcome.made, outcome.lesson, false)
+    keep(outcome.made, outcome.document, false)
   }
 
   /** Puts an edit among the waiting ones; letters of one word that have not been sent travel as one edit. */
-  function keep(made: EditMade, lesson: Lesson, goesOn: boolean): void {
+  function keep(made: EditMade, view: D, goesOn: boolean): void {
     const last = state.value.pending.at(-1)
     const merges = goesOn && last && !isUnderWay(last.id) && carriesOn(last, made)
     const { name, patches } = made
     if (merges) {
       const merged = { ...last, patches }
       const pending = [...state.value.pending.slice(0, -1), merged]
-      state.value = { ...state.value, pending, view: lesson }
+      state.value = { ...state.value, pending, view }
       void storage.put(merged, position)
     } else {
       const edit = { id: nanoid(), name, patches }
-      state.value = addOwnEdit(state.value, edit, lesson)
+      state.value = sync.addOwnEdit(state.value, edit, view)
       void storage.put(edit, (position += 1))
     }
     if (keeping.value === 'kept') keeping.value = 'sending'
     onMade()
   }
 
-  function step(outcome: UndoOutcome | null): void {
+  function step(outcome: UndoneOf<D> | null): void {
     if (!outcome) return
     steps.value = outcome.state
-    lastMadeMs = 0
+    lastMadeMs = -Infinity
     notice.value = outcome.ok ? null : { kind: 'undoBlocked', name: outcome.name, issues: [] }
-    if (outcome.ok) keep(outcome.made, outcome.lesson, false)
+    if (outcome.ok) keep(outcome.made, outcome.document, false)
   }
   return {
     make,
     amend,
-    undo: () => step(undo(steps.value, state.value.view)),
-    redo: () => step(redo(steps.value, state.value.view)),
+    undo: () => step(back.undo(steps.value, state.value.view)),
+    redo: () => step(back.redo(steps.value, state.value.view)),
     undoName: computed(() => steps.value.past.at(-1)?.name ?? null),
     redoName: computed(() => steps.value.future.at(-1)?.name ?? null),
     forgetSteps: () => void (steps.value = emptyUndo),

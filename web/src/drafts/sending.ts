@@ -1,8 +1,8 @@
 // Sending what waits: gathered, in batches that the server takes, again and again while it is away.
 import { ref } from 'vue'
 import { pauseAfter } from '@fernbrake/core/fields'
-import { refuseEdit, type PendingEdit } from '@fernbrake/core/lesson'
-import { ApiError, call } from '../../api/client.ts'
+import type { PendingEdit } from '@fernbrake/core/drafts'
+import { ApiError } from '../api/client.ts'
 import type { Held } from './held.ts'
 
 /** Edits are gathered this long before they are sent, in ms. */
@@ -24,8 +24,8 @@ function nextBatch(pending: readonly PendingEdit[]): PendingEdit[] {
 }
 
 /** `catchUp` asks for what is missed here. */
-export function createSending(
-  { lessonId, state, keeping, receive }: Held,
+export function createSending<D extends object>(
+  { kind, id, sync, state, keeping, receive }: Held<D>,
   { keptAt: since, catchUp }: { keptAt: Date; catchUp: () => Promise<void> },
 ) {
   const keptAt = ref(since)
@@ -44,10 +44,7 @@ export function createSending(
     const edits = nextBatch(state.value.pending)
     inFlight = edits.map((edit) => edit.id)
     try {
-      const reply = await call('editDraft', {
-        params: { lessonId },
-        body: { revision: state.value.revision, edits },
-      })
+      const reply = await kind.send(id, { revision: state.value.revision, edits })
       const fits = receive(reply.entries, reply.known)
       if (!fits || state.value.revision < reply.revision) await catchUp()
       keeping.value = state.value.pending.length > 0 ? 'sending' : 'kept'
@@ -68,7 +65,7 @@ export function createSending(
     else {
       const editId = error.problem?.editId ?? edits[0]!.id
       const fallback = [{ path: [], code: 'refused', message: error.sentence ?? error.message }]
-      state.value = refuseEdit(state.value, editId, error.problem?.issues ?? fallback)
+      state.value = sync.refuseEdit(state.value, editId, error.problem?.issues ?? fallback)
       keeping.value = state.value.pending.length > 0 ? 'sending' : 'kept'
     }
   }

@@ -1,26 +1,27 @@
 // Edits that the server has not acknowledged, in IndexedDB, so that they survive a closed tab.
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import type { PendingEdit } from '@fernbrake/core/lesson'
+import type { PendingEdit } from '@fernbrake/core/drafts'
 
 interface EditsSchema extends DBSchema {
   edits: {
     key: string
+    /** `lessonId`: the document, whatever its type; devices hold edits under that name already. */
     value: { id: string; lessonId: string; position: number; edit: PendingEdit }
     indexes: { lesson: string }
   }
 }
 
 export interface EditStorage {
-  /** The waiting edits of a lesson, in the order in which they were made. */
+  /** The waiting edits of a document, in the order in which they were made. */
   read(): Promise<PendingEdit[]>
   /** Keeps an edit; one with the same id takes its place. */
   put(edit: PendingEdit, position: number): Promise<void>
   drop(ids: readonly string[]): Promise<void>
 }
 
-export async function openEditStorage(lessonId: string): Promise<EditStorage> {
+export async function openEditStorage(documentId: string): Promise<EditStorage> {
   try {
-    return stored(await open(), lessonId)
+    return stored(await open(), documentId)
   } catch {
     // Without IndexedDB edits wait in memory alone.
     return {
