@@ -1,8 +1,8 @@
 // Looks over a page in the made-up language: what is cut, what reaches beyond its place, and what still speaks English.
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { expect, type Page } from '@playwright/test'
-import { problemWords } from '@fernbrake/core/words'
+import { expect, type Locator, type Page } from '@playwright/test'
+import { madeUp, problemWords } from '@fernbrake/core/words'
 import { REPOSITORY } from '@fernbrake/server'
 
 type Messages = { readonly [key: string]: string | Messages }
@@ -11,7 +11,7 @@ const sentencesOf = (messages: Messages): string[] =>
   Object.values(messages).flatMap((one) => (typeof one === 'string' ? [one] : sentencesOf(one)))
 
 /** Words that are the same in every language, or that the demo's own people could have written. */
-const ANYBODYS = new Set(['Fernbrake', 'PDF', 'CSV', 'XLSX', 'Leaving'])
+const ANYBODYS = new Set(['Fernbrake', 'PDF', 'CSV', 'XLSX', 'Leaving', 'none'])
 
 /** What the interface says in English, as far as it is a sentence without places. */
 export async function englishWords(): Promise<string[]> {
@@ -91,3 +91,50 @@ export async function expectTurned(
   }, english)
   expect.soft(found, what).toEqual([])
 }
+
+/** What can be pressed on a page and may open something. */
+const opening = (page: Page) =>
+  page.locator('main button:visible:enabled, main summary:visible, header button:visible:enabled')
+
+/**
+ * Presses each kind of button that a page has and looks over what comes of it; answers with how many were. `begin` opens the
+ * page anew, `quiet` waits until nothing is on its way.
+ */
+export async function expectOpenedTurned(
+  page: Page,
+  { begin, quiet }: { begin: () => Promise<void>; quiet: () => Promise<void> },
+  english: readonly string[],
+): Promise<number> {
+  await begin()
+  const { pathname } = new URL(page.url())
+  const pressed = new Set<string>()
+  let looked = 0
+  for (let at = 0; at < (await opening(page).count()); at += 1) {
+    const button = opening(page).nth(at)
+    const name = (await button.textContent())?.trim().replace(/[\d:.]+/g, '') ?? ''
+    const kind = `${name.slice(0, 12)} ${await button.getAttribute('class')}`
+    // Whoever signs out is not looked at any more; what lies under something else cannot be pressed.
+    const isLeft = pressed.has(kind) || name.startsWith(madeUp('Sign out').slice(0, 8))
+    pressed.add(kind)
+    if (isLeft || !(await isOnTop(button))) continue
+    await button.click()
+    await quiet()
+    if (new URL(page.url()).pathname === pathname) {
+      await expectTurned(page, `${pathname}, “${name.slice(0, 20)}” pressed`, english)
+      looked += 1
+      await page.keyboard.press('Escape')
+    }
+    const isCovered = (await page.locator('[role=dialog]:visible').count()) > 0
+    if (isCovered || new URL(page.url()).pathname !== pathname) await begin()
+  }
+  return looked
+}
+
+/** Whether whoever presses the middle of something presses it, and nothing that lies above. */
+const isOnTop = (button: Locator) =>
+  button.evaluate((element) => {
+    element.scrollIntoView({ block: 'center' })
+    const { left, top, width, height } = element.getBoundingClientRect()
+    const hit = document.elementFromPoint(left + width / 2, top + height / 2)
+    return hit !== null && element.contains(hit)
+  })

@@ -6,7 +6,7 @@ import { madeUp } from '@fernbrake/core/words'
 import { DEMO_PASSWORD } from '@fernbrake/server'
 import { startRealServer, type RealServer } from '../support/server.ts'
 import { followRequests } from '../support/pages.ts'
-import { englishWords, expectTurned } from '../support/unturned.ts'
+import { englishWords, expectOpenedTurned, expectTurned } from '../support/unturned.ts'
 
 let server: RealServer
 let english: string[]
@@ -104,6 +104,48 @@ test('the sheets and dialogs of the bench', async ({ browser }) => {
   await expectTurned(page, 'publishing', english)
   await context.close()
 })
+
+for (const [where, addresses, least] of [
+  ['at home, on the shelf and in a class', ['/', '/shelf', '/classes/spring-intake'], 20],
+  [
+    'on the marking desk, in results and in sharing',
+    [
+      '/marking/assignment/spring-budget',
+      '/classes/spring-intake/assignments/spring-water',
+      '/lessons/water-that-climbs/results',
+      '/lessons/water-that-climbs/sharing',
+    ],
+    12,
+  ],
+  [
+    'on the desks of parts',
+    [
+      'before-you-watch',
+      'anatomy-of-a-lock',
+      'lock-keepers-quiz',
+      'the-film',
+      'the-navigation',
+    ].map((part) => `/lessons/water-that-climbs?part=${part}`),
+    30,
+  ],
+] as const)
+  test(`what buttons open ${where}`, async ({ browser }) => {
+    const context = await browser.newContext(DESK)
+    await signedIn(context, 'designer')
+    const page = await context.newPage()
+    const quiet = followRequests(page)
+    let looked = 0
+    for (const address of addresses) {
+      const begin = async () => {
+        await page.goto(server.url + address)
+        await quiet()
+      }
+      looked += await expectOpenedTurned(page, { begin, quiet }, english)
+    }
+    // However the screens change, this must have something to look at.
+    expect(looked).toBeGreaterThan(least)
+    await context.close()
+  })
 
 test('the screens of a keeper', async ({ browser }) => {
   const context = await browser.newContext(DESK)
