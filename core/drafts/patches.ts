@@ -40,7 +40,7 @@ export function applyPatches<T extends object>(document: T, patches: readonly Pa
 /** Applies one patch to a draft; answers why it cannot be, and then changes nothing. */
 function applyTo(draft: object, patch: Patch): string | null {
   const keys = keysOfPointer(patch.path)
-  if (keys.some(isForbiddenKey)) return `${patch.path} is not a place in a lesson`
+  if (keys.some(isForbiddenKey)) return `${patch.path} is not a place in it`
   const last = keys.pop()!
   let parent: unknown = draft
   for (const key of keys) {
@@ -48,11 +48,10 @@ function applyTo(draft: object, patch: Patch): string | null {
       return `${patch.path} is not there any more`
     parent = parent[key]
   }
-  if (!isPlainObject(parent)) return `${patch.path} is not a place in a lesson`
+  if (!isPlainObject(parent)) return `${patch.path} is not a place in it`
   if (patch.op !== 'add' && !Object.hasOwn(parent, last))
     return `${patch.path} is not there any more`
-  if (patch.op !== 'remove' && findBadKey(patch.value))
-    return 'a key in it has no place in a lesson'
+  if (patch.op !== 'remove' && findBadKey(patch.value)) return 'a key in it has no place there'
   if (patch.op === 'remove') delete parent[last]
   else parent[last] = ownCopy(patch.value)
   return null

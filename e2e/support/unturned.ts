@@ -11,7 +11,7 @@ const sentencesOf = (messages: Messages): string[] =>
   Object.values(messages).flatMap((one) => (typeof one === 'string' ? [one] : sentencesOf(one)))
 
 /** Words that are the same in every language, or that the demo's own people could have written. */
-const ANYBODYS = new Set(['Fernbrake', 'PDF', 'CSV', 'XLSX', 'Leaving', 'none'])
+const ANYBODYS = new Set(['Fernbrake', 'PDF', 'CSV', 'XLSX', 'Leaving', 'none', 'People'])
 
 /** What the interface says in English, as far as it is a sentence without places. */
 export async function englishWords(): Promise<string[]> {

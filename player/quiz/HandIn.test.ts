@@ -2,7 +2,8 @@
 import { expect, it } from 'vitest'
 import { createSSRApp, ref } from 'vue'
 import { renderToString } from 'vue/server-renderer'
-import { createPlayerI18n } from '../i18n.ts'
+import { addMessages, createPlayerI18n } from '../i18n.ts'
+import texts from '../locales/enQuiz.ts'
 import HandIn from './HandIn.vue'
 import type { Quiz } from './useQuiz.ts'
 
@@ -22,7 +23,9 @@ it.each([
     summary: ref({ answered: 2, count: 3 }),
   } as unknown as Quiz
   const app = createSSRApp(HandIn, { quiz, tellsAtEnd })
-  const page = await renderToString(app.use(await createPlayerI18n('en')))
+  const i18n = await createPlayerI18n('en')
+  addMessages(texts)
+  const page = await renderToString(app.use(i18n))
   expect(page).toMatch(new RegExp(`>\\s*${word}\\s*</button>`))
   expect(page).toContain('2 of 3 answered')
   const help = isHeldBack ? 'is told to everybody later' : 'You are told what is right'
