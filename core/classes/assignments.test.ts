@@ -11,7 +11,7 @@ import {
   phaseAt,
   positionBefore,
   presenceAt,
-  countingState,
+  stateOfAttempts,
   tellsAt,
   timesFault,
   toWallClock,
@@ -179,13 +179,13 @@ it('somebody stands by the attempt that counts, and was last heard of in any', (
     lastSeenAt,
   })
   const attempts = [one(true, 1, '2026-03-02'), one(false, 9, '2026-03-04')]
-  expect(countingState(attempts)).toEqual({
+  expect(stateOfAttempts(attempts)).toEqual({
     best: attempts[0],
     state: 'complete',
     lastSeenAt: '2026-03-04',
   })
-  expect(countingState(attempts.slice(1))).toMatchObject({ state: 'begun' })
-  expect(countingState([])).toEqual({ best: null, state: 'notBegun', lastSeenAt: null })
+  expect(stateOfAttempts(attempts.slice(1))).toMatchObject({ state: 'begun' })
+  expect(stateOfAttempts([])).toEqual({ best: null, state: 'notBegun', lastSeenAt: null })
 })
 
 describe('when learners are told', () => {

@@ -219,7 +219,7 @@ export function attemptThatCounts<
 export type Stand = 'notBegun' | 'begun' | 'complete'
 
 /** How somebody stands after all their attempts: by the one that counts, and when they were last heard of. */
-export function countingState<
+export function stateOfAttempts<
   T extends Pick<AttemptFigures, 'points' | 'watched'> & {
     isComplete: boolean
     lastSeenAt: string

@@ -1,5 +1,5 @@
 // The only door of core/drafts: documents of any type that several people edit at once, each edit a list of patches. A lesson is
-// one such document (core/lesson/drafting.ts).
+// one such document (core/lesson/runEdit.ts).
 export { applyPatches, patchSchema, type Patch } from './patches.ts'
 export {
   runEditOn,

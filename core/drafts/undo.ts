@@ -10,7 +10,7 @@ export interface UndoState {
 export const emptyUndo: UndoState = { past: [], future: [] }
 
 /**
- * Notes an edit made here; what had been undone can then no longer be redone. `goesOn` says that it may carry on the
+ * Records an edit made here; what had been undone can then no longer be redone. `goesOn` says that it may carry on the
  * last one, as each letter typed carries on a text: then both are one step.
  */
 export function recordEdit(state: UndoState, made: EditMade, goesOn = false): UndoState {
@@ -23,8 +23,8 @@ export function recordEdit(state: UndoState, made: EditMade, goesOn = false): Un
 }
 
 /**
- * Notes an edit that follows by itself from an earlier one of the same name, as a film's length does from the film:
- * both are one step. Where the earlier one was made in another sitting nothing is noted.
+ * Records an edit that follows by itself from an earlier one of the same name, as a film's length does from the film:
+ * both are one step. Where the earlier one was made in another sitting nothing is recorded.
  */
 export function amendEdit(state: UndoState, made: EditMade): UndoState {
   const index = state.past.findLastIndex((step) => step.name === made.name)

@@ -20,20 +20,13 @@ export { checkLesson } from './check.ts'
 export type { Checked } from '../drafts/index.ts'
 export { findWhatBlocksPublishing, type BlockingCode } from './publishable.ts'
 export { runEdit, type Edit, type EditOutcome } from './runEdit.ts'
-export * from './drafting.ts'
 export {
-  amendEdit,
   applyPatches,
-  carriesOn,
-  emptyUndo,
-  recordEdit,
   patchSchema,
-  type EditMade,
   type LoggedEdit,
   type Patch,
   type PendingEdit,
-  type RefusedEdit,
-  type UndoState,
+  type EditMade,
 } from '../drafts/index.ts'
 export * as edits from './edits/index.ts'
 export type {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { fullLesson, PART } from '../testing/index.ts'
-import { applyPatches, edits, emptyUndo, recordEdit, runEdit, undo, type Lesson } from './index.ts'
+import { emptyUndo, recordEdit, undoOf } from '../drafts/index.ts'
+import { applyPatches, checkLesson, edits, runEdit, type Lesson } from './index.ts'
 
 describe('patches', () => {
   it('that change what an earlier one put in leave that one as it was', () => {
@@ -34,7 +35,9 @@ describe('patches', () => {
     const outcome = runEdit(fullLesson(), edits.importScript, script)
     if (!outcome.ok) throw new Error('refused')
     const sent = JSON.parse(JSON.stringify(outcome.lesson)) as Lesson
-    expect(undo(recordEdit(emptyUndo, outcome.made), sent)).toMatchObject({ ok: true })
+    expect(undoOf(checkLesson).undo(recordEdit(emptyUndo, outcome.made), sent)).toMatchObject({
+      ok: true,
+    })
   })
 
   const lesson = fullLesson()

@@ -1,26 +1,30 @@
 // Editors and a server, with edits that cross on the way: everyone ends with the same document.
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { syncOf, type StateOf } from '../drafts/index.ts'
 import { edited, filmOf, lessonWithFilm, PART } from '../testing/index.ts'
 import {
-  addOwnEdit,
   applyPatches,
   checkLesson,
-  dropKnown,
-  dropRefused,
   edits,
-  openDraft,
-  receiveEdits,
-  reopenDraft,
-  retryRefused,
-  refuseEdit,
   runEdit,
-  type DraftState,
   type Lesson,
   type LoggedEdit,
   type Patch,
   type PendingEdit,
 } from './index.ts'
+
+const {
+  addOwnEdit,
+  dropKnown,
+  dropRefused,
+  openDraft,
+  receiveEdits,
+  reopenDraft,
+  retryRefused,
+  refuseEdit,
+} = syncOf<Lesson>(checkLesson)
+type DraftState = StateOf<Lesson>
 
 const OTHER = 'part-2'
 const FILM = lessonWithFilm()

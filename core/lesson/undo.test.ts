@@ -1,15 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { edited, fullLesson, PART } from '../testing/index.ts'
-import {
-  amendEdit,
-  edits,
-  emptyUndo,
-  recordEdit,
-  redo,
-  runEdit,
-  undo,
-  type Lesson,
-} from './index.ts'
+import { amendEdit, emptyUndo, recordEdit, undoOf } from '../drafts/index.ts'
+import { checkLesson, edits, runEdit, type Lesson } from './index.ts'
+
+const { undo, redo } = undoOf<Lesson>(checkLesson)
 
 describe('undo and redo', () => {
   it('take nothing from somebody who has changed the same place since', () => {
@@ -26,9 +20,9 @@ describe('undo and redo', () => {
     expect(undo(state, theirs.lesson)).toMatchObject({ ok: false, name: 'setLessonText' })
     const back = undo(state, mine.lesson)
     if (!back?.ok) throw new Error('not undone')
-    const meanwhile = change(back.lesson, 'Theirs')
+    const meanwhile = change(back.document, 'Theirs')
     expect(redo(back.state, meanwhile.lesson)).toMatchObject({ ok: false })
-    expect(redo(back.state, back.lesson)).toMatchObject({ ok: true, lesson: { title: 'Mine' } })
+    expect(redo(back.state, back.document)).toMatchObject({ ok: true, document: { title: 'Mine' } })
   })
 
   const first = runEdit(fullLesson(), edits.setLessonText, { field: 'title', text: 'First' })
@@ -38,9 +32,9 @@ describe('undo and redo', () => {
     const state = recordEdit(emptyUndo, first.made)
     const back = undo(state, first.lesson)
     if (!back?.ok) throw new Error('not undone')
-    expect(back.lesson).toEqual(fullLesson())
-    const forth = redo(back.state, back.lesson)
-    expect(forth?.ok && forth.lesson).toEqual(first.lesson)
+    expect(back.document).toEqual(fullLesson())
+    const forth = redo(back.state, back.document)
+    expect(forth?.ok && forth.document).toEqual(first.lesson)
   })
 
   it('what follows by itself from an edit is undone and done again with it', () => {
@@ -61,10 +55,10 @@ describe('undo and redo', () => {
     expect(state.past).toHaveLength(2)
     const once = undo(state, measured.lesson)
     if (!once?.ok) throw new Error('not undone')
-    const back = undo(once.state, once.lesson)
-    expect(back?.ok && back.lesson).toEqual(fullLesson())
-    const again = back?.ok && redo(back.state, back.lesson)
-    expect(again && again.ok && again.lesson.parts[PART]).toMatchObject({
+    const back = undo(once.state, once.document)
+    expect(back?.ok && back.document).toEqual(fullLesson())
+    const again = back?.ok && redo(back.state, back.document)
+    expect(again && again.ok && again.document.parts[PART]).toMatchObject({
       mediaId: 'other',
       durationMs: 9000,
     })
@@ -77,7 +71,7 @@ describe('undo and redo', () => {
     const state = recordEdit(recordEdit(emptyUndo, first.made), second.made, true)
     expect(state.past).toHaveLength(1)
     const back = undo(state, second.lesson)
-    expect(back?.ok && back.lesson.title).toBe('A lesson')
+    expect(back?.ok && back.document.title).toBe('A lesson')
   })
 
   it('gives up a step that somebody else has made impossible, and says which', () => {

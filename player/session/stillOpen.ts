@@ -1,7 +1,7 @@
 // How much of a lesson can still be answered, or tried again, part by part.
 import type { InjectionKey } from 'vue'
 import { byQuestion, placesAsked } from '@fernbrake/core/analysis'
-import { isHandedIn, isPlayed, playingMs, type Lesson, type Part } from '@fernbrake/core/lesson'
+import { handsIn, isPlayed, playingMs, type Lesson, type Part } from '@fernbrake/core/lesson'
 import { buildSchedule, timesUp } from '@fernbrake/core/playback'
 import type { OpenedLesson } from '../hosts/Host.ts'
 import { toldOf } from './toldOf.ts'
@@ -26,7 +26,7 @@ function lateIn(
 export function stillOpenIn(opened: OpenedLesson, partId: string): number {
   const { lesson, progress } = opened
   const part = lesson.parts[partId]
-  if (!part || isHandedIn(part)) return 0
+  if (!part || handsIn(part)) return 0
   const isTold = toldOf(opened)[0]()
   const given = byQuestion(progress.responses)
   const late = lateIn(lesson, part, opened)

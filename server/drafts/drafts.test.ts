@@ -44,6 +44,11 @@ const shelves: DraftKind<Shelf> = {
     )
     return rows[0] ?? null
   },
+  async revision(id) {
+    const asked = 'SELECT revision FROM shelves WHERE id = $1'
+    const [row] = await select<{ revision: number }>(database, asked, [id])
+    return row?.revision ?? null
+  },
   write: (id, { document, revision }, transaction) =>
     run(
       database,
@@ -135,6 +140,12 @@ describe('edits of a document', () => {
     await send([put('b')], 1, guest)
     await send([drop('a')], 2)
     expect(await cups()).toEqual(['b'])
+  })
+
+  it('that were missed are told without reading the document, which may be large', async () => {
+    await send([put('a')])
+    const unread = { ...shelves, read: () => Promise.reject(new Error('It was read')) }
+    expect(await readEdits(unread, database, id, 0)).toMatchObject({ revision: 1 })
   })
 
   it('of a document that is not there are refused', async () => {

@@ -16,10 +16,10 @@ export async function readEdits<D extends object>(
   id: string,
   since: number,
 ): Promise<EditsReply> {
-  const stored = await kind.read(id)
-  if (!stored) throw new HttpError('not-found')
+  const revision = await kind.revision(id)
+  if (revision === null) throw new HttpError('not-found')
   const entries = await entriesAfter(within(database), kind.tables, id, since, MOST_LOGGED)
-  return { revision: stored.revision, entries, known: [] }
+  return { revision, entries, known: [] }
 }
 
 /** A batch as a person sent it: what they knew, and what they did since. */

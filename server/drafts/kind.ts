@@ -30,6 +30,8 @@ export interface DraftKind<D extends object> {
   upgrade(value: unknown): unknown
   /** The document of an id, or null; as part of a transaction it stays as it is until that ends. */
   read(id: string, transaction?: Transaction): Promise<Stored<D> | null>
+  /** The revision alone, for whoever asks what they missed; null where there is no such document. */
+  revision(id: string): Promise<number | null>
   write(id: string, stored: Stored<D>, transaction: Transaction): Promise<void>
   /** Notes what hangs on the document by now. Throws `edit-refused` where this person may not make that change. */
   allow(database: Database, change: DraftChange<D>, transaction: Transaction): Promise<void>

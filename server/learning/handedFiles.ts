@@ -100,7 +100,7 @@ export async function acceptHandedFile(
 }
 
 /** Whether this file has been taken in. */
-export const isHandedIn = async ({ attemptId, fileId }: HandedUpload): Promise<boolean> =>
+export const handsIn = async ({ attemptId, fileId }: HandedUpload): Promise<boolean> =>
   (await HandedFileRow.count({ where: { attemptId, id: fileId } })) > 0
 
 /** The content type of a file if it is of one of these sorts by what stands in it; null where it is not. */

@@ -1,6 +1,6 @@
 // Taking in what a learner's player sends. A batch is stored whole or not at all, and acknowledged record by record.
 import type { RecordsReply } from '@fernbrake/core/contract'
-import { asksIn, isHandedIn, type Lesson } from '@fernbrake/core/lesson'
+import { asksIn, handsIn, type Lesson } from '@fernbrake/core/lesson'
 import { MOST_NOTES } from '@fernbrake/core/notes'
 import {
   heardAt,
@@ -90,7 +90,7 @@ function touchedBy({ records, lesson }: Batch): Set<string> {
   const questions = records.flatMap((record) => {
     if (record.kind === 'response') return [record.questionId]
     const part = record.kind === 'finish' ? lesson.parts[record.partId] : undefined
-    return part && isHandedIn(part) ? asksIn(part).map(({ questionId }) => questionId) : []
+    return part && handsIn(part) ? asksIn(part).map(({ questionId }) => questionId) : []
   })
   return new Set(questions)
 }

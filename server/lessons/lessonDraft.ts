@@ -22,6 +22,10 @@ export const lessonDraft: DraftKind<Lesson> = {
     const row = await LessonRow.findByPk(id, { attributes: ['draft', 'revision'], ...held })
     return row && { document: row.draft, revision: row.revision }
   },
+  async revision(id) {
+    const row = await LessonRow.findByPk(id, { attributes: ['revision'] })
+    return row && row.revision
+  },
   async write(id, { document: draft, revision }, transaction) {
     const change = { draft, revision, updatedAt: new Date() }
     await LessonRow.update(change, { where: { id }, transaction })

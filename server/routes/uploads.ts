@@ -21,7 +21,7 @@ import { asHttpError } from '../http/problemHandler.ts'
 import { personOf } from '../http/session.ts'
 import type { Context } from '../context.ts'
 import {
-  isHandedIn,
+  handsIn,
   readHandedUpload,
   acceptHandedFile,
   whyNotHandIn,
@@ -206,7 +206,7 @@ export function createUploads(context: Context, folder: string): Uploads {
   const isTaken = async (id: string, metadata: NonNullable<Metadata>): Promise<boolean> => {
     if (metadata.kind !== ANSWER) return isAcceptedUpload(id, metadata.ownerId ?? '')
     const handed = readHandedUpload(metadata)
-    return handed !== null && isHandedIn(handed)
+    return handed !== null && handsIn(handed)
   }
   /**
    * The size of an upload of this person whose last byte has come, once it is taken in: a server that could not do so then

@@ -25,6 +25,13 @@ export const addPart: Edit<{ id: string; kind: PartKindName; title: string; thin
   },
 }
 
+/** `addPart` as undo and history know it where a kind has a name of its own there. */
+export const addPartOf = (kind: PartKindName): typeof addPart => ({
+  ...addPart,
+  name: ADDED_AS[kind] ?? addPart.name,
+})
+const ADDED_AS: Partial<Record<PartKindName, string>> = { film: 'addFilmPart', quiz: 'addQuizPart' }
+
 export const addFilmPart: Edit<{ id: string; title: string }> = {
   name: 'addFilmPart',
   change: (draft, { id, title }) => addPart.change(draft, { id, kind: 'film', title }),

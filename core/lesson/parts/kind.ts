@@ -46,7 +46,7 @@ export interface PartKind<P extends PartBase> {
   /** Whether what came of its answers is told only when it has been handed in. */
   tellsAtEnd?(part: P): boolean
   /** Whether nothing can be answered any more once it is finished, and it lists by itself what is open before. */
-  handsIn?: true
+  handedIn?: true
   /** The pages of documents that it shows as pictures. */
   pages?(part: P): { mediaId: string; page: number }[]
   /** The things of it that learners write their own notes at, as they are read. */

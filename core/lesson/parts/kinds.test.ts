@@ -10,7 +10,7 @@ import {
   asksIn,
   findUnreadyPart,
   forgetPartIn,
-  isHandedIn,
+  handsIn,
   isPlayed,
   leadsOf,
   mapsOfPart,
@@ -127,7 +127,7 @@ describe.each(parts.map((part) => [part.kind, part] as const))('a %s', (kind, pa
 it('a film plays for as long as is known; a quiz is handed in; a deck must be seen whole and draws pages', () => {
   const film = ofKind('film')
   expect([isPlayed(film), playingMs(film)]).toEqual([true, 60_000])
-  expect(parts.filter(isHandedIn).map(({ kind }) => kind)).toEqual(['quiz'])
+  expect(parts.filter(handsIn).map(({ kind }) => kind)).toEqual(['quiz'])
   const deck = ofKind('deck')
   expect(thingsToBeSeen(deck)).toEqual(thingsToSee(deck))
   expect(pagesOfPart(deck)).not.toEqual([])

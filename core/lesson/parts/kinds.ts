@@ -39,7 +39,7 @@ export const asksIn = (part: Part): Asks[] => kindOf(part).asks?.(part) ?? []
 export const tellsAtEnd = (part: Part): boolean => kindOf(part).tellsAtEnd?.(part) ?? false
 
 /** Whether it is handed in as a whole: nothing can be answered any more, and what is open it lists by itself before. */
-export const isHandedIn = (part: Part): boolean => kindOf(part).handsIn ?? false
+export const handsIn = (part: Part): boolean => kindOf(part).handedIn ?? false
 
 /** The texts of a part that learners read. */
 export const textsOfPart = (part: Part): RichText[] => kindOf(part).texts(part)

@@ -7,7 +7,7 @@ import type {
   WatchMap,
   WaysTaken,
 } from '@fernbrake/core/contract'
-import { countingState } from '@fernbrake/core/classes'
+import { stateOfAttempts } from '@fernbrake/core/classes'
 import type { Cell } from '@fernbrake/core/formats'
 import { clockTime } from '@fernbrake/core/media'
 import type { ServerWords } from '../../locales/words.ts'
@@ -37,7 +37,7 @@ export function overviewDocument(
 ): ReportDocument {
   const { heads, names, sentences, states } = words.report
   const rows = learners.map(({ name, hasLeft, attempts, posts = 0 }) => {
-    return { name, hasLeft, ...countingState(attempts), count: attempts.length, posts }
+    return { name, hasLeft, ...stateOfAttempts(attempts), count: attempts.length, posts }
   })
   const talks = rows.some(({ posts }) => posts > 0)
   const meant = rows.filter(({ hasLeft }) => !hasLeft)

@@ -18,7 +18,9 @@ interface Entry {
 function row(role: Draft['role'] = 'editor') {
   const { bench, inside } = benchFor(role)
   const document = bench.draft.lesson as Ref<Lesson>
+  const made: string[] = []
   bench.draft.make = (<A>(edit: Edit<A>, args: A) => {
+    made.push(edit.name)
     const outcome = runEdit(document.value, edit, args)
     if (outcome.ok) document.value = outcome.lesson
     return outcome.ok
@@ -33,6 +35,7 @@ function row(role: Draft['role'] = 'editor') {
   return {
     wrapper,
     bench,
+    made,
     add: (entry: number) => press(0, entry),
     act: (entry: number) => press(1, entry),
     offered: () => entries(0),
@@ -51,6 +54,16 @@ describe('a part of each kind', () => {
     await add(at)
     expect(kinds()).toEqual(['film', kind])
     expect(openId()).not.toBe(PART)
+  })
+
+  it.each([
+    ['film', 'addFilmPart'],
+    ['quiz', 'addQuizPart'],
+    ['deck', 'addPart'],
+  ] as const)('%s is undone by its name', async (kind, name) => {
+    const { add, made } = row()
+    await add(PART_KINDS.indexOf(kind))
+    expect(made).toEqual([name])
   })
 
   it('has a name of its own, by how many there are', async () => {

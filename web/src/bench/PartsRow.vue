@@ -27,7 +27,7 @@ function add(kind: PartKindName): void {
   const id = nanoid()
   const number = parts.value.filter((part) => part.kind === kind).length + 1
   const title = t(`parts.new.${kind}`, { number })
-  if (draft.make(edits.addPart, { id, kind, title, thingId: nanoid() })) places.goToPart(id)
+  if (draft.make(edits.addPartOf(kind), { id, kind, title, thingId: nanoid() })) places.goToPart(id)
 }
 
 function move(by: 1 | -1): void {

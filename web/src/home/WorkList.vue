@@ -38,7 +38,7 @@ function cardOf(one: MyAssignment) {
 }
 type Card = ReturnType<typeof cardOf>
 
-function countingState({ phase, opensAt, dueAt, closesAt, isDone }: Card): string {
+function stateWords({ phase, opensAt, dueAt, closesAt, isDone }: Card): string {
   if (phase === 'early') return t('work.opens', { when: when(opensAt!) })
   if (phase === 'closed') return t('work.closed', { when: when(closesAt!) })
   if (isDone) return t('work.done')
@@ -88,7 +88,7 @@ const confirm = (one: Card) =>
           <span
             class="stands"
             :class="{ done: one.isDone, late: one.phase === 'late' && !one.isDone }"
-            >{{ countingState(one) }}</span
+            >{{ stateWords(one) }}</span
           >
           <span v-if="one.best" class="muted">
             <template v-if="one.best.watched !== null"

@@ -14,7 +14,7 @@ import {
   readsAsWord,
 } from '@fernbrake/core/questions'
 import {
-  isHandedIn,
+  handsIn,
   isPlayed,
   partsInOrder,
   playingMs,
@@ -134,7 +134,7 @@ const ways = computed(() =>
           {{ watched ? t('results.stretches', { stretches: watched }) : t('results.noStretches') }}
         </p>
       </template>
-      <p v-else-if="!isHandedIn(part)" class="muted">{{ seenOf(part) }}</p>
+      <p v-else-if="!handsIn(part)" class="muted">{{ seenOf(part) }}</p>
       <ol>
         <li v-for="{ id, question, atMs, answers } in asked" :key="id">
           <p dir="auto">

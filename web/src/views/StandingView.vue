@@ -5,7 +5,7 @@ import DataTable from 'primevue/datatable'
 import { computed, watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import { countingState, type Stand } from '@fernbrake/core/classes'
+import { stateOfAttempts, type Stand } from '@fernbrake/core/classes'
 import { clockTime } from '@fernbrake/core/media'
 import { call } from '../api/client.ts'
 import ReportLead from '../reports/ReportLead.vue'
@@ -24,7 +24,7 @@ const { value, error, reload } = useLoaded(() =>
 const assignment = computed(() => value.value?.assignment ?? null)
 const rows = computed(() =>
   (value.value?.learners ?? []).map(({ personId, name, hasLeft, attempts, posts }) => {
-    const { best, state, lastSeenAt } = countingState(attempts)
+    const { best, state, lastSeenAt } = stateOfAttempts(attempts)
     const score = best && best.max > 0 ? best.points / best.max : null
     const tooFast = attempts.reduce((sum, one) => sum + one.tooFast, 0)
     const leftOut = attempts.reduce((sum, one) => sum + one.leftOut, 0) - tooFast

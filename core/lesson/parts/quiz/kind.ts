@@ -12,7 +12,7 @@ export const quiz: PartKind<QuizPart> = {
   media: () => [],
   asks: (part) => sectionsInOrder(part).flatMap(({ items }) => items),
   tellsAtEnd: ({ tells }) => tells === 'atEnd',
-  handsIn: true,
+  handedIn: true,
 }
 
 /** What a new quiz goes by. */
