@@ -25,15 +25,9 @@ const places = {
   setup(building) {
     building.onLoad({ filter: /\.ts$/ }, ({ path }) => {
       const source = readFileSync(path, 'utf8')
-      if (!source.includes('import.meta')) return undefined
-      const place = JSON.stringify(relative(dist, path))
-      const contents = source
-        .replaceAll('import.meta.url', `new URL(${place}, import.meta.url).href`)
-        .replaceAll(
-          'import.meta.dirname',
-          `new URL('.', new URL(${place}, import.meta.url)).pathname`,
-        )
-      return { contents, loader: 'ts' }
+      if (!source.includes('import.meta.url')) return undefined
+      const place = `new URL(${JSON.stringify(relative(dist, path))}, import.meta.url).href`
+      return { contents: source.replaceAll('import.meta.url', place), loader: 'ts' }
     })
   },
 }

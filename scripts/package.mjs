@@ -65,7 +65,7 @@ function writeLock() {
 }
 
 needNpmPackages(root)
-await needBuild(root)
+await needBuild(root).catch(({ message }) => giveUp(message))
 mkdirSync(folder, { recursive: true })
 for (const name of PACKED)
   cpSync(join(root, name), join(folder, name), { recursive: true, filter: isPacked })

@@ -43,6 +43,17 @@ function once(work) {
   return () => (done ??= Promise.resolve(work()))
 }
 
+/** What cannot be built counts as a failure, and the tests that need it say so as well. */
+async function build() {
+  if (!wants('scripts') && !wants('e2e')) return
+  try {
+    await needBuild(root)
+  } catch (error) {
+    failedSteps += 1
+    say(error.message)
+  }
+}
+
 /** Does these jobs, so many at a time, in this order. */
 async function inLanes(count, jobs) {
   const waiting = [...jobs]
@@ -117,7 +128,7 @@ say(
 const browsers = ['chromium', 'chromium-headless-shell']
 needPackages(['postgresql', 'ffmpeg', 'fonts-dejavu-core', 'poppler-utils', ...browsers])
 needNpmPackages(root)
-const built = once(() => (wants('scripts') || wants('e2e') ? needBuild(root) : undefined))
+const built = once(build)
 const needsDatabase = wants('server') || wants('e2e')
 await (needsDatabase ? withTestDatabase(runAll) : runAll({}))
 rmSync(reports, { recursive: true, force: true })

@@ -11,6 +11,8 @@ export type Check<Doc> = (value: unknown) => Checked<Doc>
 /** An edit: what it is called in “Undo: …” (a key of the language files) and what it does to a draft. */
 export interface EditOf<Doc, A> {
   name: string
+  /** Each is a step of undo of its own, however quickly it follows on another: a choice is, a letter is not. */
+  alone?: true
   change(draft: Doc, args: A): void
 }
 

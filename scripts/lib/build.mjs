@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import { existsSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
-import { giveUp, say } from './say.mjs'
+import { say } from './say.mjs'
 
 /** What runs the server, once it is built. */
 export const SERVER = 'server/dist/main.mjs'
@@ -17,7 +17,10 @@ function newest(path) {
     .reduce((latest, name) => Math.max(latest, newest(join(path, name))), 0)
 }
 
-/** Builds what is not built yet, or older than its sources; a package without sources was built before it was packed. */
+/**
+ * Builds what is not built yet, or older than its sources; a package without sources was built before it was packed. Throws what the
+ * build said where it fails: whoever asks may have a database to stop.
+ */
 export async function needBuild(root) {
   if (!existsSync(join(root, 'web', 'vite.config.ts'))) return
   const sources = ['core', 'player', 'web', 'server', 'package-lock.json'].map((name) =>
@@ -35,5 +38,5 @@ export async function needBuild(root) {
   let said = ''
   for (const stream of [build.stdout, build.stderr]) stream.on('data', (chunk) => (said += chunk))
   const [code] = await once(build, 'close')
-  if (code !== 0) giveUp(`Interface and server could not be built:\n${said}`)
+  if (code !== 0) throw new Error(`Interface and server could not be built:\n${said}`)
 }

@@ -61,6 +61,7 @@ export const setSeveral: Edit<{ questionId: string; several: boolean }> = {
 
 export const setEvidence: Edit<{ questionId: string; evidence: Stretch | null }> = {
   name: 'setEvidence',
+  alone: true,
   change: (draft, { questionId, evidence }) => {
     const question = draft.questions[questionId]
     if (question) question.evidence = evidence

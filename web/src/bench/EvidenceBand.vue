@@ -44,8 +44,7 @@ function drag(event: PointerEvent, end: 'fromMs' | 'toMs'): void {
   const finish = (_event: PointerEvent, isKept: boolean) => {
     if (isKept && dragged.value && question.value && kept.value) {
       const evidence = { ...kept.value, ...dragged.value }
-      const args = { questionId: question.value.id, evidence }
-      bench.draft.make(edits.setEvidence, args, { isAlone: true })
+      bench.draft.make(edits.setEvidence, { questionId: question.value.id, evidence })
     }
     dragged.value = null
   }

@@ -149,7 +149,8 @@ describe('an edit', () => {
   it('that stands alone is a step of its own, however quickly it follows, and is followed', async () => {
     const draft = await openBenchDraft(lessonId)
     draft.make(...title('One'))
-    draft.make(...title('Two'), { isAlone: true })
+    const alone = { ...edits.setLessonText, alone: true } as const
+    draft.make(alone, { field: 'title', text: 'Two' })
     draft.make(...title('Three'))
     for (const before of ['Two', 'One', 'A lesson']) {
       draft.undo()

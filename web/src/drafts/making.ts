@@ -28,11 +28,8 @@ export function createMaking<D extends object>(
   let lastMadeMs = -Infinity
   let position = Date.now()
 
-  /**
-   * Makes a named edit. Answers false, with a notice, where the document would not be valid. `isAlone`: it is a step of its own,
-   * however quickly it follows on another; a drag is, a letter is not.
-   */
-  function make<A>(edit: EditOf<D, A>, args: A, { isAlone = false } = {}): boolean {
+  /** Makes a named edit. Answers false, with a notice, where the document would not be valid. */
+  function make<A>(edit: EditOf<D, A>, args: A): boolean {
     const outcome = runEditOn(check, state.value.view, edit, args)
     if (!outcome.ok) {
       notice.value = { kind: 'invalid', name: edit.name, issues: outcome.issues }
@@ -40,8 +37,8 @@ export function createMaking<D extends object>(
     }
     notice.value = null
     if (outcome.made.patches.length === 0) return true
-    const goesOn = !isAlone && performance.now() - lastMadeMs < SAME_STEP_MS
-    lastMadeMs = isAlone ? -Infinity : performance.now()
+    const goesOn = !edit.alone && performance.now() - lastMadeMs < SAME_STEP_MS
+    lastMadeMs = edit.alone ? -Infinity : performance.now()
     steps.value = recordEdit(steps.value, outcome.made, goesOn)
     keep(outcome.made, outcome.document, goesOn)
     return true
