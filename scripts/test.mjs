@@ -8,6 +8,7 @@ import { dirname, join, relative, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { needBuild } from './lib/build.mjs'
 import { needPackages } from './lib/debian.mjs'
+import { readPlaywright, readVitest } from './lib/failures.mjs'
 import { needNpmPackages } from './lib/npmPackages.mjs'
 import { giveUp, say } from './lib/say.mjs'
 import { withTestDatabase } from './lib/testDatabase.mjs'
@@ -20,6 +21,7 @@ const files = given.filter((one) => one.includes('/'))
 const only = given.filter((one) => !one.includes('/')).concat(files.map(stepOf))
 const wants = (name) => only.length === 0 || only.includes(name)
 
+const LAST_LINES = 20
 const STEPS = ['lint', 'format', 'imports', 'types', 'unit', 'scripts', 'server', 'e2e']
 
 /** The step that tests a file. */
@@ -30,8 +32,9 @@ function stepOf(file) {
 const filesOf = (name) => files.filter((file) => stepOf(file) === name).map((file) => resolve(file))
 /** Drawn anew each time, so that more is tried than one run can; printed, so that what it found can be found again. */
 const seed = process.env.FERNBRAKE_SEED ?? String(1 + Math.floor(Math.random() * (2 ** 31 - 1)))
-let failedSteps = 0
-const totals = { passed: 0, failed: 0 }
+/** What failed, by name and with its reason, to be told once more at the end: whoever sees only the end knows it. */
+const failures = []
+let passed = 0
 
 const unknown = only.filter((name) => !STEPS.includes(name))
 if (unknown.length > 0)
@@ -49,10 +52,12 @@ async function build() {
   try {
     await needBuild(root)
   } catch (error) {
-    failedSteps += 1
-    say(error.message)
+    failures.push({ name: 'build', reason: lastLines(error.message) })
   }
 }
+
+/** The end of what was said, where a step has no report of single tests. */
+const lastLines = (text) => text.trim().split('\n').slice(-LAST_LINES).join('\n')
 
 /** Does these jobs, so many at a time, in this order. */
 async function inLanes(count, jobs) {
@@ -65,9 +70,11 @@ async function inLanes(count, jobs) {
 
 /**
  * Runs one step. One that runs beside others holds its output back, so that it reads as a whole; what is only part of another
- * step (`isPart`) runs whether or not it was asked for by name.
+ * step (`isPart`) runs whether or not it was asked for by name; `report` is the file in which its runner tells of single tests, and
+ * `read` what reads that.
  */
-async function step(name, command, args, { env = {}, beside = true, isPart = false } = {}) {
+async function step(name, command, args, options = {}) {
+  const { env = {}, beside = true, isPart = false, report, read } = options
   if (!isPart && !wants(name)) return
   if (!beside) say(`\n== ${name}`)
   const began = performance.now()
@@ -86,41 +93,35 @@ async function step(name, command, args, { env = {}, beside = true, isPart = fal
   for (const stream of [child.stdout, child.stderr])
     stream?.on('data', (chunk) => (output += chunk))
   const [code] = await event(child, 'close')
-  if (code !== 0) failedSteps += 1
+  const failed = report ? count(join(reports, report), read) : []
+  failures.push(...failed)
+  if (code !== 0 && failed.length === 0) failures.push({ name, reason: lastLines(output) })
   if (output) process.stdout.write(output)
   say(
     `== ${name} ${code === 0 ? 'passed' : 'FAILED'} in ${((performance.now() - began) / 1000).toFixed(0)} s`,
   )
 }
 
-/** Adds up what a runner wrote as JSON; a runner that wrote nothing counts as a failure. */
+/** Adds up what a runner wrote, and answers what failed; a runner that wrote nothing is a failure. */
 function count(file, read) {
   try {
-    const { passed, failed } = read(JSON.parse(readFileSync(file, 'utf8')))
-    totals.passed += passed
-    totals.failed += failed
-  } catch {
-    totals.failed += 1
+    const report = read(JSON.parse(readFileSync(file, 'utf8')))
+    passed += report.passed
+    return report.failures
+  } catch (error) {
+    return [{ name: file, reason: `There is no report to read: ${error.message}` }]
   }
 }
 
-const vitest = (projects, report, chosen = filesOf(report.replace('.json', ''))) => [
+const vitest = (name, projects) => [
   'vitest',
   'run',
-  ...chosen,
+  ...filesOf(name),
   ...projects.flatMap((project) => ['--project', project]),
   '--reporter=default',
   '--reporter=json',
-  `--outputFile.json=${join(reports, report)}`,
+  `--outputFile.json=${join(reports, `${name}.json`)}`,
 ]
-const readVitest = ({ numPassedTests, numFailedTests }) => ({
-  passed: numPassedTests,
-  failed: numFailedTests,
-})
-const readPlaywright = ({ stats }) => ({
-  passed: stats.expected,
-  failed: stats.unexpected + stats.flaky,
-})
 
 say(
   `Properties are drawn by the seed ${seed}; to draw the same again: FERNBRAKE_SEED=${seed} npm test`,
@@ -132,9 +133,9 @@ const built = once(build)
 const needsDatabase = wants('server') || wants('e2e')
 await (needsDatabase ? withTestDatabase(runAll) : runAll({}))
 rmSync(reports, { recursive: true, force: true })
-const failed = totals.failed + failedSteps
-say(`\n${totals.passed} passed, ${failed} failed`)
-process.exit(failed === 0 ? 0 : 1)
+for (const { name, reason } of failures) say(`\nFAILED: ${name}\n${reason}`.trimEnd())
+say(`\n${passed} passed, ${failures.length} failed`)
+process.exit(failures.length === 0 ? 0 : 1)
 
 /** All that is wanted: the browser tests by themselves, after everything else, of which much is waiting. */
 async function runAll(env) {
@@ -157,9 +158,13 @@ async function runAll(env) {
     'e2e',
     'npx',
     ['playwright', 'test', '--config', 'e2e/playwright.config.ts', ...filesOf('e2e')],
-    { env: { ...ofRun, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'e2e.json') }, beside: false },
+    {
+      env: { ...ofRun, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'e2e.json') },
+      beside: false,
+      report: 'e2e.json',
+      read: readPlaywright,
+    },
   )
-  if (wants('e2e')) count(join(reports, 'e2e.json'), readPlaywright)
 }
 
 /** The demo that most browser tests begin with takes a minute to load; where all of them run, it is there when they begin. */
@@ -172,9 +177,5 @@ async function loadDemo(env) {
 }
 
 /** Runs the tests of some folders, and counts them. */
-async function tested(name, projects, env = {}) {
-  if (!wants(name)) return
-  const report = `${name}.json`
-  await step(name, 'npx', vitest(projects, report), { env })
-  count(join(reports, report), readVitest)
-}
+const tested = (name, projects, env = {}) =>
+  step(name, 'npx', vitest(name, projects), { env, report: `${name}.json`, read: readVitest })
