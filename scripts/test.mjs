@@ -177,5 +177,7 @@ async function loadDemo(env) {
 }
 
 /** Runs the tests of some folders, and counts them. */
-const tested = (name, projects, env = {}) =>
-  step(name, 'npx', vitest(name, projects), { env, report: `${name}.json`, read: readVitest })
+function tested(name, projects, env = {}) {
+  const args = vitest(name, projects)
+  return step(name, 'npx', args, { env, report: `${name}.json`, read: readVitest })
+}
