@@ -27,12 +27,15 @@ function copyScripts(from, to) {
   return components
 }
 
-/** What the linter says of these files and folders; '' where nothing is wrong. */
+/**
+ * What the linter says of these files and folders, a line each; '' where nothing is wrong. It would else choose colours and form by
+ * where it runs.
+ */
 function lint(root, cwd, paths, more = []) {
   const done = spawnSync(
     join(root, 'node_modules', '.bin', 'oxlint'),
-    ['--type-aware', '-c', join(root, '.oxlintrc.json'), ...more, ...paths],
-    { cwd, encoding: 'utf8', maxBuffer: 1024 ** 3 },
+    ['--type-aware', '--format=unix', '-c', join(root, '.oxlintrc.json'), ...more, ...paths],
+    { cwd, encoding: 'utf8', maxBuffer: 1024 ** 3, env: { ...process.env, NO_COLOR: '1' } },
   )
   if (done.error) throw done.error
   return done.status === 0 ? '' : done.stdout + done.stderr
