@@ -104,16 +104,12 @@ export const standingSchema = z.strictObject({
 })
 
 export const assignmentRoutes = {
-  assignments: route(
-    'get',
-    '/api/classes/:classId/assignments',
-    'classTeacher',
-    'What a class was given to learn',
-    { params: classParams, reply: assignmentsReply },
-  ),
+  assignments: route('assignments', 'classTeacher', 'What a class was given to learn', {
+    params: classParams,
+    reply: assignmentsReply,
+  }),
   saveAssignment: route(
-    'post',
-    '/api/classes/:classId/assignments',
+    'saveAssignment',
     'classTeacher',
     'Give a class a lesson, or change how it was given',
     {
@@ -123,8 +119,7 @@ export const assignmentRoutes = {
     },
   ),
   placeAssignment: route(
-    'patch',
-    '/api/classes/:classId/assignments/:assignmentId',
+    'placeAssignment',
     'classTeacher',
     'Put an assignment before another one, or at the end',
     {
@@ -134,15 +129,13 @@ export const assignmentRoutes = {
     },
   ),
   dropAssignment: route(
-    'delete',
-    '/api/classes/:classId/assignments/:assignmentId',
+    'dropAssignment',
     'classTeacher',
     'Take an assignment back; what learners did for it stays',
     { params: assignmentParams, reply: assignmentsReply },
   ),
   assignmentStanding: route(
-    'get',
-    '/api/classes/:classId/assignments/:assignmentId/standing',
+    'assignmentStanding',
     'classTeacher',
     'How a class stands with an assignment',
     {
@@ -155,8 +148,7 @@ export const assignmentRoutes = {
     },
   ),
   assignmentNow: route(
-    'get',
-    '/api/classes/:classId/assignments/:assignmentId/now',
+    'assignmentNow',
     'classTeacher',
     'Where everybody is in an assigned lesson',
     {
@@ -189,7 +181,7 @@ export const assignmentRoutes = {
       }),
     },
   ),
-  myWork: route('get', '/api/my-work', 'signedIn', 'What my classes were given to learn', {
+  myWork: route('myWork', 'signedIn', 'What my classes were given to learn', {
     reply: z.strictObject({
       classes: z.array(
         z.strictObject({
@@ -217,26 +209,17 @@ export const assignmentRoutes = {
       ),
     }),
   }),
-  beginAssignment: route(
-    'post',
-    '/api/assignments/:assignmentId/attempts',
-    'assignmentLearner',
-    'Begin an assigned lesson',
-    {
-      params: z.strictObject({ assignmentId: idSchema }),
-      /** Which attempt this is to be, from 1; the same number again answers with the same attempt. */
-      body: z.strictObject({ number: z.int().min(1).max(MOST_ATTEMPTS) }),
-      reply: z.strictObject({ attemptId: idSchema }),
-      status: 201,
-    },
-  ),
-  confirmAttempt: route(
-    'post',
-    '/api/attempts/:attemptId/confirm',
-    'attemptOwner',
-    'Say that the work is done',
-    { params: z.strictObject({ attemptId: idSchema }), reply: z.strictObject({ at: clockSchema }) },
-  ),
+  beginAssignment: route('beginAssignment', 'assignmentLearner', 'Begin an assigned lesson', {
+    params: z.strictObject({ assignmentId: idSchema }),
+    /** Which attempt this is to be, from 1; the same number again answers with the same attempt. */
+    body: z.strictObject({ number: z.int().min(1).max(MOST_ATTEMPTS) }),
+    reply: z.strictObject({ attemptId: idSchema }),
+    status: 201,
+  }),
+  confirmAttempt: route('confirmAttempt', 'attemptOwner', 'Say that the work is done', {
+    params: z.strictObject({ attemptId: idSchema }),
+    reply: z.strictObject({ at: clockSchema }),
+  }),
 }
 
 export type Assignment = z.infer<typeof assignmentSchema>

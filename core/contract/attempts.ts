@@ -68,7 +68,7 @@ const attemptParams = z.strictObject({ attemptId: idSchema })
 const linkParams = z.strictObject({ code: linkCodeSchema })
 
 export const attemptRoutes = {
-  link: route('get', '/api/links/:code', 'public', 'What a link leads to', {
+  link: route('link', 'public', 'What a link leads to', {
     params: linkParams,
     reply: z.strictObject({
       title: z.string(),
@@ -83,18 +83,18 @@ export const attemptRoutes = {
       attemptId: idSchema.nullable(),
     }),
   }),
-  linkCover: route('get', '/api/links/:code/cover', 'public', 'The picture a lesson opens on', {
+  linkCover: route('linkCover', 'public', 'The picture a lesson opens on', {
     params: linkParams,
     reply: null,
   }),
-  openLink: route('post', '/api/links/:code/attempts', 'public', 'Open a lesson by its link', {
+  openLink: route('openLink', 'public', 'Open a lesson by its link', {
     params: linkParams,
     /** A guest gives a full name; somebody signed in gives none. */
     body: z.strictObject({ name: fullNameSchema.optional() }),
     reply: z.strictObject({ attemptId: idSchema }),
     status: 201,
   }),
-  myAttempts: route('get', '/api/attempts', 'signedIn', 'The lessons I have opened', {
+  myAttempts: route('myAttempts', 'signedIn', 'The lessons I have opened', {
     reply: z.strictObject({
       attempts: z.array(
         z.strictObject({
@@ -111,65 +111,49 @@ export const attemptRoutes = {
       ),
     }),
   }),
-  attempt: route('get', '/api/attempts/:attemptId', 'attemptOwner', 'An attempt to go on with', {
+  attempt: route('attempt', 'attemptOwner', 'An attempt to go on with', {
     params: attemptParams,
     reply: attemptSchema,
   }),
-  tally: route(
-    'get',
-    '/api/attempts/:attemptId/tallies/:questionId',
-    'attemptOwner',
-    'How all have answered a poll or a scale',
-    {
-      params: z.strictObject({ attemptId: idSchema, questionId: idSchema }),
-      reply: z.strictObject({ answered: z.int(), counts: z.record(z.string(), z.int()) }),
-    },
-  ),
+  tally: route('tally', 'attemptOwner', 'How all have answered a poll or a scale', {
+    params: z.strictObject({ attemptId: idSchema, questionId: idSchema }),
+    reply: z.strictObject({ answered: z.int(), counts: z.record(z.string(), z.int()) }),
+  }),
   ways: route(
-    'get',
-    '/api/attempts/:attemptId/ways/:placeId',
+    'ways',
     'attemptOwner',
     'Which ways are open at a fork or at the end of a part, where the device cannot know',
     { params: z.strictObject({ attemptId: idSchema, placeId: idSchema }), reply: judgedSchema },
   ),
-  handedFile: route(
-    'get',
-    '/api/attempts/:attemptId/files/:fileId',
-    'attemptOwner',
-    'A file that I handed in',
-    { params: z.strictObject({ attemptId: idSchema, fileId: idSchema }), reply: null },
-  ),
-  sendRecords: route(
-    'post',
-    '/api/attempts/:attemptId/records',
-    'attemptOwner',
-    'Send what was watched and answered',
-    {
-      params: attemptParams,
-      body: z.strictObject({
-        records: z.array(learnerRecordSchema).min(1).max(MOST_RECORDS),
-        /** What the device's clock shows as it sends: so the server knows how far it is off. */
-        sentAt: clockSchema.optional(),
-      }),
-      reply: z.strictObject({
-        /** These are in the database, now or from an earlier sending. */
-        kept: z.array(idSchema),
-        /** These can never be taken in, and why; sending them again is of no use. */
-        refused: z.array(
-          z.strictObject({ id: idSchema, code: z.enum(REFUSALS), message: z.string() }),
-        ),
-        /** Of questions that are cut for this learner: what may be told after these records. */
-        told: z
-          .strictObject({
-            questions: z.array(questionSchema),
-            responses: z.array(pastResponseSchema),
-            judged: judgedSchema.nullable(),
-          })
-          .optional(),
-      }),
-      bodyLimit: 512 * 1024,
-    },
-  ),
+  handedFile: route('handedFile', 'attemptOwner', 'A file that I handed in', {
+    params: z.strictObject({ attemptId: idSchema, fileId: idSchema }),
+    reply: null,
+  }),
+  sendRecords: route('sendRecords', 'attemptOwner', 'Send what was watched and answered', {
+    params: attemptParams,
+    body: z.strictObject({
+      records: z.array(learnerRecordSchema).min(1).max(MOST_RECORDS),
+      /** What the device's clock shows as it sends: so the server knows how far it is off. */
+      sentAt: clockSchema.optional(),
+    }),
+    reply: z.strictObject({
+      /** These are in the database, now or from an earlier sending. */
+      kept: z.array(idSchema),
+      /** These can never be taken in, and why; sending them again is of no use. */
+      refused: z.array(
+        z.strictObject({ id: idSchema, code: z.enum(REFUSALS), message: z.string() }),
+      ),
+      /** Of questions that are cut for this learner: what may be told after these records. */
+      told: z
+        .strictObject({
+          questions: z.array(questionSchema),
+          responses: z.array(pastResponseSchema),
+          judged: judgedSchema.nullable(),
+        })
+        .optional(),
+    }),
+    bodyLimit: 512 * 1024,
+  }),
 }
 
 export type Attempt = z.infer<typeof attemptSchema>

@@ -71,7 +71,7 @@ const groupParams = classParams.extend({ groupId: idSchema })
 const joinCodeSchema = z.string().max(40)
 
 export const classRoutes = {
-  classes: route('get', '/api/classes', 'designer', 'The classes I teach', {
+  classes: route('classes', 'designer', 'The classes I teach', {
     reply: z.strictObject({
       classes: z.array(
         z.strictObject({
@@ -85,16 +85,16 @@ export const classRoutes = {
       ),
     }),
   }),
-  createClass: route('post', '/api/classes', 'designer', 'Begin a class', {
+  createClass: route('createClass', 'designer', 'Begin a class', {
     body: z.strictObject({ id: idSchema, title: titleSchema, timeZone: timeZoneSchema }),
     reply: classSchema,
     status: 201,
   }),
-  class: route('get', '/api/classes/:classId', 'classTeacher', 'A class with its people', {
+  class: route('class', 'classTeacher', 'A class with its people', {
     params: classParams,
     reply: classSchema,
   }),
-  changeClass: route('patch', '/api/classes/:classId', 'classTeacher', 'Change a class', {
+  changeClass: route('changeClass', 'classTeacher', 'Change a class', {
     params: classParams,
     body: z.strictObject({
       title: titleSchema.optional(),
@@ -105,7 +105,7 @@ export const classRoutes = {
     }),
     reply: classSchema,
   }),
-  addRoster: route('post', '/api/classes/:classId/roster', 'classTeacher', 'Take a roster in', {
+  addRoster: route('addRoster', 'classTeacher', 'Take a roster in', {
     params: classParams,
     /** Whoever is in the class already is left as they are, whoever had left comes back; all are taken in, or none. */
     body: z.strictObject({
@@ -125,8 +125,7 @@ export const classRoutes = {
     bodyLimit: 2 * 1024 * 1024,
   }),
   changeMember: route(
-    'patch',
-    '/api/classes/:classId/members/:personId',
+    'changeMember',
     'classTeacher',
     'Correct a name, put somebody in groups, let them leave, come back or moderate the talk',
     {
@@ -140,52 +139,40 @@ export const classRoutes = {
       reply: classSchema,
     },
   ),
-  saveGroup: route('post', '/api/classes/:classId/groups', 'classTeacher', 'Make or name a group', {
+  saveGroup: route('saveGroup', 'classTeacher', 'Make or name a group', {
     params: classParams,
     body: z.strictObject({ id: idSchema, title: titleSchema }),
     reply: classSchema,
   }),
-  dropGroup: route(
-    'delete',
-    '/api/classes/:classId/groups/:groupId',
-    'classTeacher',
-    'Do without a group; its people stay',
-    { params: groupParams, reply: classSchema },
-  ),
-  addTeacher: route('post', '/api/classes/:classId/teachers', 'classTeacher', 'Teach it together', {
+  dropGroup: route('dropGroup', 'classTeacher', 'Do without a group; its people stay', {
+    params: groupParams,
+    reply: classSchema,
+  }),
+  addTeacher: route('addTeacher', 'classTeacher', 'Teach it together', {
     params: classParams,
     body: z.strictObject({ email: z.email().max(200) }),
     reply: classSchema,
   }),
-  dropTeacher: route(
-    'delete',
-    '/api/classes/:classId/teachers/:personId',
-    'classTeacher',
-    'Teach it no more',
-    { params: memberParams, reply: classSchema },
-  ),
-  signInCards: route(
-    'post',
-    '/api/classes/:classId/cards',
-    'classTeacher',
-    'Sign-in cards to print, as PDF',
-    {
-      params: classParams,
-      body: z.strictObject({
-        /** Whose; null for all of the class. */
-        people: z.array(idSchema).min(1).max(MOST_MEMBERS).nullable(),
-        /** New pass phrases also for those who have a password; theirs holds until the new phrase is used. */
-        anew: z.boolean(),
-      }),
-      reply: null,
-      bodyLimit: 512 * 1024,
-    },
-  ),
-  joinInfo: route('get', '/api/join/:code', 'public', 'Which class a code is for', {
+  dropTeacher: route('dropTeacher', 'classTeacher', 'Teach it no more', {
+    params: memberParams,
+    reply: classSchema,
+  }),
+  signInCards: route('signInCards', 'classTeacher', 'Sign-in cards to print, as PDF', {
+    params: classParams,
+    body: z.strictObject({
+      /** Whose; null for all of the class. */
+      people: z.array(idSchema).min(1).max(MOST_MEMBERS).nullable(),
+      /** New pass phrases also for those who have a password; theirs holds until the new phrase is used. */
+      anew: z.boolean(),
+    }),
+    reply: null,
+    bodyLimit: 512 * 1024,
+  }),
+  joinInfo: route('joinInfo', 'public', 'Which class a code is for', {
     params: z.strictObject({ code: joinCodeSchema }),
     reply: z.strictObject({ title: z.string(), isMember: z.boolean() }),
   }),
-  join: route('post', '/api/join/:code', 'public', 'Join a class by its code', {
+  join: route('join', 'public', 'Join a class by its code', {
     params: z.strictObject({ code: joinCodeSchema }),
     /** Somebody signed in gives none of these; who is not makes an account. */
     body: z.strictObject({ name: fullNameSchema.optional(), password: passwordSchema.optional() }),

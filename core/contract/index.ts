@@ -23,10 +23,10 @@ export const healthSchema = z.strictObject({
 })
 
 export const contract = {
-  health: route('get', '/api/health', 'public', 'Whether the server and its database are well', {
+  health: route('health', 'public', 'Whether the server and its database are well', {
     reply: healthSchema,
   }),
-  openapi: route('get', '/api/openapi.json', 'public', 'This description', {
+  openapi: route('openapi', 'public', 'This description', {
     reply: z.record(z.string(), z.unknown()),
   }),
   ...peopleRoutes,
@@ -46,8 +46,8 @@ export const contract = {
 }
 
 export type Contract = typeof contract
-export type RouteName = keyof Contract
 
+export * from './addresses.ts'
 export * from './assignments.ts'
 export * from './attempts.ts'
 export * from './classes.ts'
@@ -70,7 +70,6 @@ export {
   BODY_LIMIT,
   type Access,
   type BodyOf,
-  type Method,
   type ParamsOf,
   type QueryOf,
   type ReplyOf,

@@ -31,7 +31,7 @@ const phraseReply = z.strictObject({
 const personParams = z.strictObject({ personId: idSchema })
 
 export const keepingRoutes = {
-  keeperOverview: route('get', '/api/keeper', 'keeper', 'Accounts and disk space', {
+  keeperOverview: route('keeperOverview', 'keeper', 'Accounts and disk space', {
     reply: z.strictObject({
       people: z.array(keptPersonSchema),
       lessons: z.int(),
@@ -44,7 +44,7 @@ export const keepingRoutes = {
       isReadOnly: z.boolean(),
     }),
   }),
-  addPerson: route('post', '/api/keeper/people', 'keeper', 'Make an account', {
+  addPerson: route('addPerson', 'keeper', 'Make an account', {
     body: z.strictObject({
       id: idSchema,
       name: fullNameSchema,
@@ -54,32 +54,25 @@ export const keepingRoutes = {
     reply: phraseReply,
     status: 201,
   }),
-  changePerson: route('patch', '/api/keeper/people/:personId', 'keeper', 'Change an account', {
+  changePerson: route('changePerson', 'keeper', 'Change an account', {
     params: personParams,
     body: z.strictObject({ name: fullNameSchema.optional(), role: accountRole.optional() }),
     reply: keptPersonSchema,
   }),
   resetPassword: route(
-    'post',
-    '/api/keeper/people/:personId/reset',
+    'resetPassword',
     'keeper',
     'Take a password away, for a new one to be chosen',
     { params: personParams, reply: phraseReply },
   ),
-  removePerson: route(
-    'delete',
-    '/api/keeper/people/:personId',
-    'keeper',
-    'Remove somebody with all their records',
-    { params: personParams, reply: z.strictObject({ attempts: z.int(), files: z.int() }) },
-  ),
-  exportPerson: route(
-    'get',
-    '/api/keeper/people/:personId/export',
-    'keeper',
-    'All that is held about one person',
-    { params: personParams, reply: null },
-  ),
+  removePerson: route('removePerson', 'keeper', 'Remove somebody with all their records', {
+    params: personParams,
+    reply: z.strictObject({ attempts: z.int(), files: z.int() }),
+  }),
+  exportPerson: route('exportPerson', 'keeper', 'All that is held about one person', {
+    params: personParams,
+    reply: null,
+  }),
 }
 
 export type KeeperOverview = ReplyOf<typeof keepingRoutes.keeperOverview>

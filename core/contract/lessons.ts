@@ -166,10 +166,10 @@ const resultsReply = z.strictObject({
 })
 
 export const lessonRoutes = {
-  lessons: route('get', '/api/lessons', 'designer', 'The lessons I have a role on', {
+  lessons: route('lessons', 'designer', 'The lessons I have a role on', {
     reply: z.strictObject({ lessons: z.array(lessonCardSchema) }),
   }),
-  createLesson: route('post', '/api/lessons', 'designer', 'Begin a lesson', {
+  createLesson: route('createLesson', 'designer', 'Begin a lesson', {
     body: z.strictObject({
       id: idSchema,
       title: plainText(200, 1),
@@ -183,11 +183,11 @@ export const lessonRoutes = {
     reply: draftReply,
     status: 201,
   }),
-  lesson: route('get', '/api/lessons/:lessonId', 'lessonViewer', 'A lesson’s draft', {
+  lesson: route('lesson', 'lessonViewer', 'A lesson’s draft', {
     params: lessonParams,
     reply: draftReply,
   }),
-  editDraft: route('patch', '/api/lessons/:lessonId/draft', 'lessonCommenter', 'Edit a draft', {
+  editDraft: route('editDraft', 'lessonCommenter', 'Edit a draft', {
     params: lessonParams,
     body: z.strictObject({
       /** The revision that the patches were made on. */
@@ -202,31 +202,25 @@ export const lessonRoutes = {
     reply: editsReply,
     bodyLimit: LARGEST_DRAFT_BODY,
   }),
-  draftEdits: route('get', '/api/lessons/:lessonId/draft/edits', 'lessonViewer', 'The patch log', {
+  draftEdits: route('draftEdits', 'lessonViewer', 'The patch log', {
     params: lessonParams,
     query: z.strictObject({ since: z.coerce.number().int().min(0) }),
     reply: editsReply,
   }),
-  history: route('get', '/api/lessons/:lessonId/history', 'lessonViewer', 'What was done', {
+  history: route('history', 'lessonViewer', 'What was done', {
     params: lessonParams,
     query: z.strictObject({
       before: z.coerce.number().int().min(1).max(GREATEST_REVISION).optional(),
     }),
     reply: historyReply,
   }),
-  stateAt: route(
-    'get',
-    '/api/lessons/:lessonId/history/:revision',
-    'lessonViewer',
-    'The draft as it was at a revision',
-    {
-      params: lessonParams.extend({
-        revision: z.coerce.number().int().min(0).max(GREATEST_REVISION),
-      }),
-      reply: z.strictObject({ lesson: lessonSchema }),
-    },
-  ),
-  publish: route('post', '/api/lessons/:lessonId/editions', 'lessonEditor', 'Publish an edition', {
+  stateAt: route('stateAt', 'lessonViewer', 'The draft as it was at a revision', {
+    params: lessonParams.extend({
+      revision: z.coerce.number().int().min(0).max(GREATEST_REVISION),
+    }),
+    reply: z.strictObject({ lesson: lessonSchema }),
+  }),
+  publish: route('publish', 'lessonEditor', 'Publish an edition', {
     params: lessonParams,
     /** `revision` is what the person saw; `number` the edition they meant to publish, so that a repeat is harmless. */
     body: z.strictObject({
@@ -241,8 +235,7 @@ export const lessonRoutes = {
     status: 201,
   }),
   unpublished: route(
-    'get',
-    '/api/lessons/:lessonId/unpublished',
+    'unpublished',
     'lessonViewer',
     'What the draft would bring that the newest edition has not',
     {
@@ -256,27 +249,15 @@ export const lessonRoutes = {
       }),
     },
   ),
-  handedFileOf: route(
-    'get',
-    '/api/lessons/:lessonId/attempts/:attemptId/files/:fileId',
-    'lessonEditor',
-    'A file that a learner handed in',
-    {
-      params: z.strictObject({ lessonId: idSchema, attemptId: idSchema, fileId: idSchema }),
-      reply: null,
-    },
-  ),
-  results: route(
-    'get',
-    '/api/lessons/:lessonId/results',
-    'lessonEditor',
-    'Who watched and answered',
-    {
-      params: lessonParams,
-      query: z.strictObject({ edition: z.coerce.number().int().min(1).optional() }),
-      reply: resultsReply,
-    },
-  ),
+  handedFileOf: route('handedFileOf', 'lessonEditor', 'A file that a learner handed in', {
+    params: z.strictObject({ lessonId: idSchema, attemptId: idSchema, fileId: idSchema }),
+    reply: null,
+  }),
+  results: route('results', 'lessonEditor', 'Who watched and answered', {
+    params: lessonParams,
+    query: z.strictObject({ edition: z.coerce.number().int().min(1).optional() }),
+    reply: resultsReply,
+  }),
 }
 
 export type LessonCard = z.infer<typeof lessonCardSchema>

@@ -4,7 +4,7 @@ import { clockSchema, idSchema } from '../fields/index.ts'
 import { route, type ReplyOf } from './route.ts'
 
 export const mailboxRoutes = {
-  mailbox: route('get', '/api/mailbox', 'signedIn', 'Mails that I caused or would have received', {
+  mailbox: route('mailbox', 'signedIn', 'Mails that I caused or would have received', {
     reply: z.strictObject({
       mails: z.array(
         z.strictObject({
@@ -20,19 +20,10 @@ export const mailboxRoutes = {
       ),
     }),
   }),
-  mailFile: route(
-    'get',
-    '/api/mailbox/:mailId/files/:position',
-    'signedIn',
-    'A file that goes with a mail',
-    {
-      params: z.strictObject({
-        mailId: idSchema,
-        position: z.coerce.number().int().min(0).max(99),
-      }),
-      reply: null,
-    },
-  ),
+  mailFile: route('mailFile', 'signedIn', 'A file that goes with a mail', {
+    params: z.strictObject({ mailId: idSchema, position: z.coerce.number().int().min(0).max(99) }),
+    reply: null,
+  }),
 }
 
 export type MailCard = ReplyOf<typeof mailboxRoutes.mailbox>['mails'][number]

@@ -52,7 +52,7 @@ const keptCommentSchema = z.strictObject({ id: idSchema, words: z.string() })
 export const MOST_COMMENTS = 200
 
 export const markingRoutes = {
-  piles: route('get', '/api/marking', 'designer', 'What waits for me to mark', {
+  piles: route('piles', 'designer', 'What waits for me to mark', {
     reply: z.strictObject({
       piles: z.array(
         z.strictObject({
@@ -70,7 +70,7 @@ export const markingRoutes = {
       ),
     }),
   }),
-  pile: route('get', '/api/marking/:source/:sourceId', 'marker', 'The answers of a pile', {
+  pile: route('pile', 'marker', 'The answers of a pile', {
     params: sourceParams,
     query: z.strictObject({
       names: z.enum(['shown', 'hidden']).optional(),
@@ -89,7 +89,7 @@ export const markingRoutes = {
       comments: z.array(keptCommentSchema),
     }),
   }),
-  saveMark: route('post', '/api/marking/:source/:sourceId/marks', 'marker', 'Mark an answer', {
+  saveMark: route('saveMark', 'marker', 'Mark an answer', {
     params: sourceParams,
     body: z.strictObject({
       attemptId: idSchema,
@@ -102,42 +102,27 @@ export const markingRoutes = {
     }),
     reply: markSchema,
   }),
-  releaseMarks: route(
-    'post',
-    '/api/marking/:source/:sourceId/release',
-    'marker',
-    'Tell learners their marks, or take that back',
-    {
-      params: sourceParams,
-      body: z.strictObject({
-        told: z.boolean(),
-        /** Of this question alone; null for all. */
-        questionId: idSchema.nullable(),
-      }),
-      reply: z.strictObject({ marks: z.int(), learners: z.int() }),
-    },
-  ),
-  markedFile: route(
-    'get',
-    '/api/marking/:source/:sourceId/attempts/:attemptId/files/:fileId',
-    'marker',
-    'A file that was handed in',
-    { params: sourceParams.extend({ attemptId: idSchema, fileId: idSchema }), reply: null },
-  ),
-  keepComment: route('post', '/api/marking/comments', 'designer', 'Keep a comment for later', {
+  releaseMarks: route('releaseMarks', 'marker', 'Tell learners their marks, or take that back', {
+    params: sourceParams,
+    body: z.strictObject({
+      told: z.boolean(),
+      /** Of this question alone; null for all. */
+      questionId: idSchema.nullable(),
+    }),
+    reply: z.strictObject({ marks: z.int(), learners: z.int() }),
+  }),
+  markedFile: route('markedFile', 'marker', 'A file that was handed in', {
+    params: sourceParams.extend({ attemptId: idSchema, fileId: idSchema }),
+    reply: null,
+  }),
+  keepComment: route('keepComment', 'designer', 'Keep a comment for later', {
     body: z.strictObject({ id: idSchema, words: plainText(LONGEST_COMMENT, 1) }),
     reply: z.strictObject({ comments: z.array(keptCommentSchema) }),
   }),
-  dropComment: route(
-    'delete',
-    '/api/marking/comments/:commentId',
-    'designer',
-    'Forget a kept comment',
-    {
-      params: z.strictObject({ commentId: idSchema }),
-      reply: z.strictObject({ comments: z.array(keptCommentSchema) }),
-    },
-  ),
+  dropComment: route('dropComment', 'designer', 'Forget a kept comment', {
+    params: z.strictObject({ commentId: idSchema }),
+    reply: z.strictObject({ comments: z.array(keptCommentSchema) }),
+  }),
 }
 
 export type Pile = ReplyOf<typeof markingRoutes.pile>

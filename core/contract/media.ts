@@ -110,39 +110,31 @@ export const mediaSchema = z.strictObject({
 const mediaParams = z.strictObject({ mediaId: idSchema })
 
 export const mediaRoutes = {
-  mediaList: route('get', '/api/media', 'designer', 'My media', {
+  mediaList: route('mediaList', 'designer', 'My media', {
     reply: z.strictObject({ media: z.array(mediaSchema) }),
   }),
-  media: route('get', '/api/media/:mediaId', 'mediaViewer', 'One medium and its preparation', {
+  media: route('media', 'mediaViewer', 'One medium and its preparation', {
     params: mediaParams,
     reply: mediaSchema,
   }),
-  fetchMedia: route(
-    'post',
-    '/api/media/from-address',
-    'designer',
-    'Fetch a medium from its address onto my shelf',
-    {
-      /** The same `id` again fetches nothing twice. */
-      body: z.strictObject({
-        id: idSchema,
-        address: addressSchema.regex(/^https?:/i, 'must begin with https: or http:'),
-        kind: mediaKindSchema,
-      }),
-      reply: mediaSchema,
-      status: 201,
-    },
-  ),
+  fetchMedia: route('fetchMedia', 'designer', 'Fetch a medium from its address onto my shelf', {
+    /** The same `id` again fetches nothing twice. */
+    body: z.strictObject({
+      id: idSchema,
+      address: addressSchema.regex(/^https?:/i, 'must begin with https: or http:'),
+      kind: mediaKindSchema,
+    }),
+    reply: mediaSchema,
+    status: 201,
+  }),
   filmHosts: route(
-    'get',
-    '/api/film-hosts',
+    'filmHosts',
     'designer',
     'Hosts whose catalogues can be looked through for films',
     { reply: z.strictObject({ hosts: z.array(z.strictObject({ address: addressSchema })) }) },
   ),
   measureMedia: route(
-    'post',
-    '/api/media/:mediaId/length',
+    'measureMedia',
     'mediaOwner',
     'Tell how long a hosted film runs, as its own player says; null where it does not answer',
     {
@@ -152,20 +144,16 @@ export const mediaRoutes = {
     },
   ),
   describeMedia: route(
-    'patch',
-    '/api/media/:mediaId',
+    'describeMedia',
     'mediaOwner',
     'Write down what is to be known of a medium',
     { params: mediaParams, body: z.strictObject(mediaWords).partial(), reply: mediaSchema },
   ),
-  removeMedia: route(
-    'delete',
-    '/api/media/:mediaId',
-    'mediaOwner',
-    'Remove a medium that nothing shows, for good',
-    { params: mediaParams, reply: z.strictObject({ bytes: z.number() }) },
-  ),
-  mediaUses: route('get', '/api/media/:mediaId/uses', 'mediaOwner', 'Where a medium is used', {
+  removeMedia: route('removeMedia', 'mediaOwner', 'Remove a medium that nothing shows, for good', {
+    params: mediaParams,
+    reply: z.strictObject({ bytes: z.number() }),
+  }),
+  mediaUses: route('mediaUses', 'mediaOwner', 'Where a medium is used', {
     params: mediaParams,
     reply: z.strictObject({
       lessons: z.array(
@@ -174,8 +162,7 @@ export const mediaRoutes = {
     }),
   }),
   replaceMedia: route(
-    'post',
-    '/api/media/:mediaId/replacement',
+    'replaceMedia',
     'mediaOwner',
     'Put another medium in its place, in the drafts of all lessons that one may edit',
     {
@@ -186,8 +173,7 @@ export const mediaRoutes = {
     },
   ),
   cutPicture: route(
-    'post',
-    '/api/media/:mediaId/cuts',
+    'cutPicture',
     'mediaOwner',
     'Make a new picture of a part of one; a cut of a cut is made from the first',
     {
@@ -197,27 +183,18 @@ export const mediaRoutes = {
       status: 201,
     },
   ),
-  prepareAgain: route(
-    'post',
-    '/api/media/:mediaId/preparation',
-    'mediaOwner',
-    'Try preparing again',
-    { params: mediaParams, reply: mediaSchema },
-  ),
-  mediaPage: route(
-    'get',
-    '/api/media/:mediaId/pages/:page',
-    'mediaViewer',
-    'A page of a document as a picture',
-    {
-      params: z.strictObject({
-        mediaId: idSchema,
-        page: z.coerce.number().int().min(1).max(MOST_DOCUMENT_PAGES),
-      }),
-      reply: null,
-    },
-  ),
-  mediaFile: route('get', '/api/media/:mediaId/files/:file', 'mediaViewer', 'The bytes of a file', {
+  prepareAgain: route('prepareAgain', 'mediaOwner', 'Try preparing again', {
+    params: mediaParams,
+    reply: mediaSchema,
+  }),
+  mediaPage: route('mediaPage', 'mediaViewer', 'A page of a document as a picture', {
+    params: z.strictObject({
+      mediaId: idSchema,
+      page: z.coerce.number().int().min(1).max(MOST_DOCUMENT_PAGES),
+    }),
+    reply: null,
+  }),
+  mediaFile: route('mediaFile', 'mediaViewer', 'The bytes of a file', {
     params: z.strictObject({ mediaId: idSchema, file: mediaFileKindSchema }),
     reply: null,
   }),

@@ -36,15 +36,14 @@ export const SHORTEST_PASSWORD = 8
 export const passwordSchema = z.string().min(SHORTEST_PASSWORD).max(200)
 
 export const peopleRoutes = {
-  session: route('get', '/api/session', 'public', 'Who is signed in here', { reply: sessionReply }),
-  signIn: route('post', '/api/session', 'public', 'Sign in', {
+  session: route('session', 'public', 'Who is signed in here', { reply: sessionReply }),
+  signIn: route('signIn', 'public', 'Sign in', {
     /** An email address, or the sign-in name of a card; a password, or the card's pass phrase. */
     body: z.strictObject({ email: z.string().max(200), password: z.string().max(200) }),
     reply: sessionReply,
   }),
   choosePassword: route(
-    'post',
-    '/api/session/password',
+    'choosePassword',
     'public',
     'Choose a password after coming in by a card, or another one',
     {
@@ -56,7 +55,7 @@ export const peopleRoutes = {
       reply: sessionReply,
     },
   ),
-  signOut: route('delete', '/api/session', 'public', 'Sign out', { reply: sessionReply }),
+  signOut: route('signOut', 'public', 'Sign out', { reply: sessionReply }),
 }
 
 export type Person = z.infer<typeof personSchema>

@@ -13,12 +13,11 @@ export const keptQuestionSchema = z.strictObject({
 })
 
 export const questionRoutes = {
-  keptQuestions: route('get', '/api/questions', 'designer', 'The questions that I keep', {
+  keptQuestions: route('keptQuestions', 'designer', 'The questions that I keep', {
     reply: z.strictObject({ questions: z.array(keptQuestionSchema) }),
   }),
   keepQuestion: route(
-    'post',
-    '/api/questions',
+    'keepQuestion',
     'designer',
     'Keep a question; the same id again replaces it',
     {
@@ -27,15 +26,13 @@ export const questionRoutes = {
     },
   ),
   dropKeptQuestion: route(
-    'delete',
-    '/api/questions/:keptId',
+    'dropKeptQuestion',
     'questionOwner',
     'Keep a question no longer; lessons that ask it go on asking it',
     { params: z.strictObject({ keptId: idSchema }), reply: z.strictObject({ id: idSchema }) },
   ),
   nearWords: route(
-    'get',
-    '/api/words/near',
+    'nearWords',
     'designer',
     'The words of a language that lie a slip away from some others: typed instead of them, they are no slips',
     {

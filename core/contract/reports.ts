@@ -163,15 +163,13 @@ export type ReportName = (typeof REPORTS)[number]
 export const FORMATS = ['csv', 'xlsx', 'pdf'] as const
 export type ReportFormat = (typeof FORMATS)[number]
 
-const path = '/api/results/:source/:sourceId'
-
 export const reportRoutes = {
-  watchMap: route('get', `${path}/watching`, 'marker', 'What each learner watched', {
+  watchMap: route('watchMap', 'marker', 'What each learner watched', {
     params: sourceParams,
     query: editionQuery,
     reply: z.strictObject({ ...about, learners: z.int(), parts: z.array(watchedPartSchema) }),
   }),
-  questionAnalysis: route('get', `${path}/questions`, 'marker', 'How the questions did', {
+  questionAnalysis: route('questionAnalysis', 'marker', 'How the questions did', {
     params: sourceParams,
     query: editionQuery,
     reply: z.strictObject({
@@ -182,12 +180,12 @@ export const reportRoutes = {
       questions: z.array(questionFiguresSchema),
     }),
   }),
-  waysTaken: route('get', `${path}/ways`, 'marker', 'Which ways learners took', {
+  waysTaken: route('waysTaken', 'marker', 'Which ways learners took', {
     params: sourceParams,
     query: editionQuery,
     reply: z.strictObject({ ...about, learners: z.int(), parts: z.array(wayPartSchema) }),
   }),
-  comparison: route('get', `${path}/comparison`, 'marker', 'Beside other classes and editions', {
+  comparison: route('comparison', 'marker', 'Beside other classes and editions', {
     params: sourceParams,
     reply: z.strictObject({
       ...about,
@@ -197,12 +195,12 @@ export const reportRoutes = {
       ),
     }),
   }),
-  report: route('get', `${path}/files/:report`, 'marker', 'Results as a file', {
+  report: route('report', 'marker', 'Results as a file', {
     params: sourceParams.extend({ report: z.enum(REPORTS) }),
     query: editionQuery.extend({ format: z.enum(FORMATS) }),
     reply: null,
   }),
-  mailReport: route('post', `${path}/mails`, 'marker', 'Mail the results', {
+  mailReport: route('mailReport', 'marker', 'Mail the results', {
     params: sourceParams,
     body: z.strictObject({
       to: z.array(z.email().max(200)).min(1).max(20),
@@ -210,51 +208,44 @@ export const reportRoutes = {
     }),
     reply: z.strictObject({ sent: z.int() }),
   }),
-  markBook: route(
-    'get',
-    '/api/classes/:classId/mark-book',
-    'classTeacher',
-    'All marks of a class',
-    {
-      params: classParams,
-      reply: z.strictObject({
-        title: z.string(),
-        assignments: z.array(
-          z.strictObject({
-            id: idSchema,
-            title: z.string(),
-            weight: z.number(),
-            max: z.number(),
-            isDue: z.boolean(),
-            /** Answers that wait for a person; until then their points are missing. */
-            waiting: z.int(),
-          }),
-        ),
-        learners: z.array(
-          z.strictObject({
-            personId: idSchema,
-            name: z.string(),
-            hasLeft: z.boolean(),
-            /** For each assignment. */
-            marks: z.record(
-              idSchema,
-              z.strictObject({
-                state: z.enum(BOOK_STATES),
-                points: z.number(),
-                max: z.number(),
-                isComplete: z.boolean(),
-              }),
-            ),
-            /** By weight, 0 to 1; null where nothing counts. */
-            share: figure,
-          }),
-        ),
-      }),
-    },
-  ),
+  markBook: route('markBook', 'classTeacher', 'All marks of a class', {
+    params: classParams,
+    reply: z.strictObject({
+      title: z.string(),
+      assignments: z.array(
+        z.strictObject({
+          id: idSchema,
+          title: z.string(),
+          weight: z.number(),
+          max: z.number(),
+          isDue: z.boolean(),
+          /** Answers that wait for a person; until then their points are missing. */
+          waiting: z.int(),
+        }),
+      ),
+      learners: z.array(
+        z.strictObject({
+          personId: idSchema,
+          name: z.string(),
+          hasLeft: z.boolean(),
+          /** For each assignment. */
+          marks: z.record(
+            idSchema,
+            z.strictObject({
+              state: z.enum(BOOK_STATES),
+              points: z.number(),
+              max: z.number(),
+              isComplete: z.boolean(),
+            }),
+          ),
+          /** By weight, 0 to 1; null where nothing counts. */
+          share: figure,
+        }),
+      ),
+    }),
+  }),
   weighAssignment: route(
-    'patch',
-    '/api/classes/:classId/assignments/:assignmentId/weight',
+    'weighAssignment',
     'classTeacher',
     'How much an assignment weighs in the mark book',
     {
@@ -263,24 +254,16 @@ export const reportRoutes = {
       reply: z.strictObject({ weight: z.number() }),
     },
   ),
-  excuse: route(
-    'patch',
-    '/api/classes/:classId/assignments/:assignmentId/excused/:personId',
-    'classTeacher',
-    'Excuse somebody from an assignment, or no longer',
-    {
-      params: z.strictObject({ classId: idSchema, assignmentId: idSchema, personId: idSchema }),
-      body: z.strictObject({ isExcused: z.boolean() }),
-      reply: z.strictObject({ isExcused: z.boolean() }),
-    },
-  ),
-  markBookFile: route(
-    'get',
-    '/api/classes/:classId/mark-book/file',
-    'classTeacher',
-    'The mark book as a file',
-    { params: classParams, query: z.strictObject({ format: z.enum(FORMATS) }), reply: null },
-  ),
+  excuse: route('excuse', 'classTeacher', 'Excuse somebody from an assignment, or no longer', {
+    params: z.strictObject({ classId: idSchema, assignmentId: idSchema, personId: idSchema }),
+    body: z.strictObject({ isExcused: z.boolean() }),
+    reply: z.strictObject({ isExcused: z.boolean() }),
+  }),
+  markBookFile: route('markBookFile', 'classTeacher', 'The mark book as a file', {
+    params: classParams,
+    query: z.strictObject({ format: z.enum(FORMATS) }),
+    reply: null,
+  }),
 }
 
 export type WatchMap = ReplyOf<typeof reportRoutes.watchMap>

@@ -1,5 +1,6 @@
 // What a route of the HTTP API is: its address, who may use it, and the schemas of all that goes in and comes out.
 import { z } from 'zod'
+import { ADDRESSES, type Method, type RouteName } from './addresses.ts'
 
 /**
  * Who may use a route:
@@ -31,8 +32,6 @@ export type Access =
   | 'assignmentLearner'
   | 'talkModerator'
   | 'marker'
-
-export type Method = 'get' | 'post' | 'patch' | 'delete'
 
 export interface RouteSpec<
   Params extends z.ZodType = z.ZodType,
@@ -74,19 +73,19 @@ interface Given<
   bodyLimit?: number
 }
 
-/** Describes a route; what is left out is an empty object, status 200 and the usual limit. */
+/** Describes the route of this name; what is left out is an empty object, status 200 and the usual limit. */
 export function route<
   R extends z.ZodType,
   P extends z.ZodType = typeof nothing,
   Q extends z.ZodType = typeof nothing,
   B extends z.ZodType = typeof nothing,
 >(
-  method: Method,
-  path: string,
+  name: RouteName,
   access: Access,
   summary: string,
   given: Given<P, Q, B, R>,
 ): RouteSpec<P, Q, B, R> {
+  const [method, path] = ADDRESSES[name]
   return {
     method,
     path,

@@ -29,14 +29,11 @@ const sharingReply = z.strictObject({
 const lessonParams = z.strictObject({ lessonId: idSchema })
 
 export const sharingRoutes = {
-  sharing: route(
-    'get',
-    '/api/lessons/:lessonId/sharing',
-    'lessonViewer',
-    'Who may learn a lesson, and who works on it',
-    { params: lessonParams, reply: sharingReply },
-  ),
-  share: route('patch', '/api/lessons/:lessonId/sharing', 'lessonOwner', 'Say who may learn it', {
+  sharing: route('sharing', 'lessonViewer', 'Who may learn a lesson, and who works on it', {
+    params: lessonParams,
+    reply: sharingReply,
+  }),
+  share: route('share', 'lessonOwner', 'Say who may learn it', {
     params: lessonParams,
     body: z.strictObject({
       seenBy: seenBySchema.optional(),
@@ -45,43 +42,28 @@ export const sharingRoutes = {
     }),
     reply: sharingReply,
   }),
-  shareSeveral: route('patch', '/api/sharing', 'designer', 'Say who may learn several lessons', {
+  shareSeveral: route('shareSeveral', 'designer', 'Say who may learn several lessons', {
     /** All are changed, or none. */
     body: z.strictObject({ lessonIds: z.array(idSchema).min(1).max(500), seenBy: seenBySchema }),
     reply: z.strictObject({ changed: z.int() }),
   }),
-  giveRole: route(
-    'post',
-    '/api/lessons/:lessonId/people',
-    'lessonOwner',
-    'Let somebody work on it',
-    {
-      params: lessonParams,
-      body: z.strictObject({ email: emailSchema, role: lessonRoleSchema }),
-      reply: sharingReply,
-    },
-  ),
-  removeRole: route(
-    'delete',
-    '/api/lessons/:lessonId/people/:personId',
-    'lessonOwner',
-    'Let somebody work on it no more',
-    { params: lessonParams.extend({ personId: idSchema }), reply: sharingReply },
-  ),
-  giveCopies: route(
-    'post',
-    '/api/lessons/:lessonId/copies',
-    'lessonOwner',
-    'Give people a copy of their own',
-    {
-      params: lessonParams,
-      /** The same `id` again gives nobody a second copy. */
-      body: z.strictObject({ id: idSchema, emails: z.array(emailSchema).min(1).max(200) }),
-      /** All of them: where one is not known, `no-such-designer` names it, and nobody is given anything. */
-      reply: z.strictObject({ given: z.array(z.string()) }),
-    },
-  ),
-  openLessons: route('get', '/api/open-lessons', 'public', 'The lessons that everyone may learn', {
+  giveRole: route('giveRole', 'lessonOwner', 'Let somebody work on it', {
+    params: lessonParams,
+    body: z.strictObject({ email: emailSchema, role: lessonRoleSchema }),
+    reply: sharingReply,
+  }),
+  removeRole: route('removeRole', 'lessonOwner', 'Let somebody work on it no more', {
+    params: lessonParams.extend({ personId: idSchema }),
+    reply: sharingReply,
+  }),
+  giveCopies: route('giveCopies', 'lessonOwner', 'Give people a copy of their own', {
+    params: lessonParams,
+    /** The same `id` again gives nobody a second copy. */
+    body: z.strictObject({ id: idSchema, emails: z.array(emailSchema).min(1).max(200) }),
+    /** All of them: where one is not known, `no-such-designer` names it, and nobody is given anything. */
+    reply: z.strictObject({ given: z.array(z.string()) }),
+  }),
+  openLessons: route('openLessons', 'public', 'The lessons that everyone may learn', {
     reply: z.strictObject({
       lessons: z.array(
         z.strictObject({

@@ -40,69 +40,56 @@ const talkReply = z.strictObject({
 const talkQuery = z.strictObject({ after: z.coerce.number().int().min(0).default(0) })
 const attemptParams = z.strictObject({ attemptId: idSchema })
 const classParams = z.strictObject({ classId: idSchema, assignmentId: idSchema })
-const PATH = '/api/classes/:classId/assignments/:assignmentId/talk'
 const hiding = z.strictObject({ isHidden: z.boolean() })
 
 export const talkRoutes = {
-  talk: route(
-    'get',
-    '/api/attempts/:attemptId/talk',
-    'attemptOwner',
-    'What my class says about the lesson',
-    { params: attemptParams, query: talkQuery, reply: talkReply },
-  ),
+  talk: route('talk', 'attemptOwner', 'What my class says about the lesson', {
+    params: attemptParams,
+    query: talkQuery,
+    reply: talkReply,
+  }),
   hidePost: route(
-    'patch',
-    '/api/attempts/:attemptId/talk/:postId',
+    'hidePost',
     'talkModerator',
     'Hide what somebody of my class said, or show it again',
     { params: attemptParams.extend({ postId: idSchema }), body: hiding, reply: postSchema },
   ),
-  classTalk: route('get', PATH, 'classTeacher', 'What a class says about a lesson', {
+  classTalk: route('classTalk', 'classTeacher', 'What a class says about a lesson', {
     params: classParams,
     query: talkQuery,
     reply: talkReply,
   }),
-  sayToClass: route('post', PATH, 'classTeacher', 'Say something to the class, or change it', {
+  sayToClass: route('sayToClass', 'classTeacher', 'Say something to the class, or change it', {
     params: classParams,
     /** The same again changes nothing. */
     body: sayingSchema,
     reply: postSchema,
   }),
-  switchTalk: route('patch', PATH, 'classTeacher', 'Let a class talk about a lesson, or end it', {
+  switchTalk: route('switchTalk', 'classTeacher', 'Let a class talk about a lesson, or end it', {
     params: classParams,
     body: z.strictObject({ isOn: z.boolean() }),
     reply: z.strictObject({ isOn: z.boolean() }),
   }),
-  hideInClass: route(
-    'patch',
-    `${PATH}/:postId`,
-    'classTeacher',
-    'Hide what somebody said, or show it again',
-    { params: classParams.extend({ postId: idSchema }), body: hiding, reply: postSchema },
-  ),
-  enquiries: route(
-    'get',
-    '/api/enquiries',
-    'designer',
-    'What learners asked me and nobody has answered',
-    {
-      reply: z.strictObject({
-        enquiries: z.array(
-          z.strictObject({
-            assignmentId: idSchema,
-            classId: idSchema,
-            title: z.string(),
-            classTitle: z.string(),
-            waiting: z.int(),
-          }),
-        ),
-      }),
-    },
-  ),
+  hideInClass: route('hideInClass', 'classTeacher', 'Hide what somebody said, or show it again', {
+    params: classParams.extend({ postId: idSchema }),
+    body: hiding,
+    reply: postSchema,
+  }),
+  enquiries: route('enquiries', 'designer', 'What learners asked me and nobody has answered', {
+    reply: z.strictObject({
+      enquiries: z.array(
+        z.strictObject({
+          assignmentId: idSchema,
+          classId: idSchema,
+          title: z.string(),
+          classTitle: z.string(),
+          waiting: z.int(),
+        }),
+      ),
+    }),
+  }),
   talkActivity: route(
-    'get',
-    `${PATH}/activity`,
+    'talkActivity',
     'classTeacher',
     'Who has posted what, and about which parts there can be talk',
     {

@@ -18,8 +18,7 @@ export const pageCheckSchema = z.strictObject({
 
 export const webRoutes = {
   checkPage: route(
-    'post',
-    '/api/web-pages',
+    'checkPage',
     'designer',
     'Whether a page of the web answers, and lets itself be shown inside a lesson',
     { body: z.strictObject({ address: addressSchema }), reply: pageCheckSchema },

@@ -1,6 +1,6 @@
 // Calls the HTTP API by the names of the contract. Faults become ApiError with the server's own problem document.
 import {
-  contract,
+  ADDRESSES,
   OWN_PROBLEMS,
   ownProblemType,
   type BodyOf,
@@ -58,7 +58,7 @@ export async function call<Name extends RouteName>(
   name: Name,
   given: Given<Name> = {},
 ): Promise<ReplyOf<Contract[Name]>> {
-  const { method, path } = contract[name]
+  const [method, path] = ADDRESSES[name]
   const response = await fetch(addressOf(path, given), {
     method: method.toUpperCase(),
     signal: AbortSignal.timeout(ANSWER_LIMIT_MS),

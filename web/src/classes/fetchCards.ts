@@ -1,5 +1,5 @@
 // Fetches sign-in cards as a PDF and hands it to the browser to keep or print.
-import { contract, type Class, type Problem } from '@fernbrake/core/contract'
+import { ADDRESSES, type Class, type Problem } from '@fernbrake/core/contract'
 import { sentenceOf } from '../api/client.ts'
 import { cleanFileName } from '../sharing/cleanFileName.ts'
 import { saveFile } from '../ui/saveFile.ts'
@@ -11,7 +11,7 @@ export async function fetchCards(
   t: (key: string, named?: object) => string,
 ): Promise<string | null> {
   try {
-    const response = await fetch(contract.signInCards.path.replace(':classId', id), {
+    const response = await fetch(ADDRESSES.signInCards[1].replace(':classId', id), {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(body),
