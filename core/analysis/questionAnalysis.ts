@@ -106,15 +106,21 @@ interface Groups {
   thirds: Outer
 }
 
-/** Those at the border with equal totals share what is left of it, so that the order of arrival changes nothing. */
+/** Those at the border with equal totals share what is left of it, so that the order of arrival changes nothing. O(n log n). */
 function outerGroups(totals: readonly number[], size: number): Outer {
-  const shares = (isBetter: (a: number, b: number) => boolean): number[] =>
-    totals.map((total) => {
-      const better = totals.filter((other) => isBetter(other, total)).length
-      const equal = totals.filter((other) => other === total).length
-      return Math.min(1, Math.max(0, (size - better) / equal))
-    })
-  return { size, upper: shares((a, b) => a > b), lower: shares((a, b) => a < b) }
+  const counts = new Map<number, number>()
+  for (const total of totals) counts.set(total, (counts.get(total) ?? 0) + 1)
+  const fromWeakest = [...counts].sort(([a], [b]) => a - b)
+  const sharesFrom = (inOrder: readonly [total: number, equal: number][]): number[] => {
+    const shares = new Map<number, number>()
+    let before = 0
+    for (const [total, equal] of inOrder) {
+      shares.set(total, Math.min(1, Math.max(0, (size - before) / equal)))
+      before += equal
+    }
+    return totals.map((total) => shares.get(total)!)
+  }
+  return { size, upper: sharesFrom(fromWeakest.toReversed()), lower: sharesFrom(fromWeakest) }
 }
 
 function figuresOf(

@@ -143,6 +143,26 @@ function untold(lesson: Lesson): Lesson {
   return { ...lesson, cues: Object.fromEntries(cues) as Lesson['cues'] }
 }
 
+/** A lesson under rules, and its films in which they do not leave everybody free to jump. */
+interface Strict {
+  ruled: Lesson
+  filmIds: string[]
+}
+/** Worked out once: a whole class is looked at under the same. */
+const strictBy = new WeakMap<Lesson, WeakMap<AssignmentRules, Strict>>()
+
+function strictUnder(lesson: Lesson, rules: AssignmentRules): Strict {
+  const byRules = strictBy.get(lesson) ?? new WeakMap<AssignmentRules, Strict>()
+  strictBy.set(lesson, byRules)
+  const known = byRules.get(rules)
+  if (known) return known
+  const ruled = underRules(lesson, rules)
+  const films = filmsInOrder(ruled).filter(({ seekRule }) => seekRule !== 'free')
+  const strict = { ruled, filmIds: films.map(({ id }) => id) }
+  byRules.set(rules, strict)
+  return strict
+}
+
 /** A lesson as it is learned under these rules; the assignment's word on jumping goes before the lesson's. */
 export function underRules(whole: Lesson, rules: AssignmentRules, tells = true): Lesson {
   const lesson = tells ? whole : untold(whole)
@@ -162,12 +182,8 @@ export function jumpedOverMs(
   rules: AssignmentRules,
   covered: Readonly<Record<string, readonly Span[]>>,
 ): number {
-  const ruled = underRules(lesson, rules)
-  return filmsInOrder(ruled).reduce(
-    (sum, { id, seekRule }) =>
-      seekRule === 'free' ? sum : sum + reachedIn(ruled, id, covered[id] ?? []).jumpedMs,
-    0,
-  )
+  const { ruled, filmIds } = strictUnder(lesson, rules)
+  return filmIds.reduce((sum, id) => sum + reachedIn(ruled, id, covered[id] ?? []).jumpedMs, 0)
 }
 
 /** The moment that a clock on the wall of a time zone shows (`2026-11-26T09:30`), as ISO 8601 in UTC. */

@@ -4,6 +4,7 @@ import type { Lesson } from '../lesson/index.ts'
 import {
   judgeSpans,
   normalise,
+  runsOf,
   watchedAgain,
   type ClockState,
   type Span,
@@ -34,6 +35,8 @@ export interface PartWatched {
   again: Span[]
   /** What was played at all, as far as it is believed. */
   played: Span[]
+  /** What counts, as it was played on from one place to the next, however often. */
+  runs: Span[]
   leftOut: number
   tooFast: number
 }
@@ -96,6 +99,7 @@ export function addUp(spans: readonly JudgedSpan[], doubted: ReadonlySet<string>
       covered: normalise(counted),
       again: watchedAgain(counted),
       played: normalise(own.filter(({ id }) => !doubted.has(id))),
+      runs: runsOf(counted),
       leftOut: own.length - counted.length,
       tooFast: own.filter(({ id }) => doubted.has(id)).length,
     }

@@ -13,6 +13,7 @@ import {
   normalise,
   shareWatched,
   recordTick,
+  runsOf,
   watchedAgain,
   type OpenSpan,
   type ReportedSpan,
@@ -73,6 +74,36 @@ describe('coverage', () => {
   })
   it('knows the furthest point', () =>
     expect([furthestMs([span(4, 9), span(1, 2)]), furthestMs([])]).toEqual([9, 0]))
+})
+
+describe('runs', () => {
+  it('join what goes on from where the last one ended, and nothing else', () => {
+    const played = [
+      span(0, 5),
+      span(5, 9),
+      span(9, 12),
+      span(3, 5),
+      span(5, 6),
+      span(0, 5),
+      span(0, 5),
+    ]
+    expect(runsOf(played)).toEqual([span(0, 12), span(3, 6), span(0, 5), span(0, 5)])
+    expect(runsOf([])).toEqual([])
+  })
+
+  it('are counted as the spans are, and cutting a playing into pieces makes no difference', () => {
+    fc.assert(
+      fc.property(spans, fc.integer({ min: 1, max: 40 }), (list, binMs) => {
+        const proper = list.filter((s) => s.fromMs < s.toMs)
+        expect(counts(runsOf(proper), LENGTH, binMs)).toEqual(counts(proper, LENGTH, binMs))
+        const cut = proper.flatMap(({ fromMs, toMs }) => {
+          const half = Math.floor((fromMs + toMs) / 2)
+          return [span(fromMs, half), span(half, toMs)].filter((s) => s.fromMs < s.toMs)
+        })
+        expect(runsOf(cut)).toEqual(runsOf(proper))
+      }),
+    )
+  })
 })
 
 describe('counts by bin', () => {

@@ -21,6 +21,20 @@ export function normalise(spans: readonly Span[]): Span[] {
   return union
 }
 
+/**
+ * Spans in the order in which they were played, each joined to the one before where it goes on from its end. Into how many spans
+ * a playing was cut while it was reported makes no difference to them; what is counted of spans is counted of these.
+ */
+export function runsOf(spans: readonly Span[]): Span[] {
+  const runs: Span[] = []
+  for (const { fromMs, toMs } of spans) {
+    const last = runs.at(-1)
+    if (last?.toMs === fromMs) last.toMs = toMs
+    else runs.push({ fromMs, toMs })
+  }
+  return runs
+}
+
 /** What lies in two of the spans or more: sorted and disjoint, like a union. */
 export function watchedAgain(spans: readonly Span[]): Span[] {
   const steps = spans

@@ -10,7 +10,7 @@ import {
   type Part,
 } from '@fernbrake/core/lesson'
 import { direct, within } from '../database/connect.ts'
-import { AttemptRow } from '../database/models.ts'
+import { attemptsMade } from '../learning/queries/attemptsMade.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { readAssignment, readMeant } from '../learning/queries/assignments.ts'
 import { readCovered } from '../learning/queries/covered.ts'
@@ -28,14 +28,14 @@ export async function readNow(
   if (assignment?.classId !== classId) throw new HttpError('not-found')
   const [meant, rows] = await Promise.all([
     readMeant(ask, assignmentId),
-    AttemptRow.findAll({ where: { assignmentId }, order: [['number', 'ASC']] }),
+    attemptsMade({ assignmentId }),
   ])
   // Later attempts come later, so the newest of each learner stays.
   const latest = new Map(rows.map((row) => [row.personId, row]))
   const ids = [...latest.values()].map(({ id }) => id)
   const [covered, answers] = await Promise.all([
     readCovered(within(database), ids),
-    responsesByAttempt(direct(pool), ids),
+    responsesByAttempt(pool, ids),
   ])
   const { lessonId, newest: edition } = assignment
   const { title } = await editionDocument({ lessonId, edition })

@@ -49,7 +49,8 @@ import { readGroups, readMembers } from './queries/classes.ts'
 import { nothingCovered, readCovered } from '../learning/queries/covered.ts'
 import { editionDocument } from '../lessons/queries/editions.ts'
 import { finishedByAttempt } from '../learning/queries/finishedParts.ts'
-import { responsesByAttempt, type Marks, type Response } from '../learning/queries/responses.ts'
+import { attemptsMade, type AttemptMade } from '../learning/queries/attemptsMade.ts'
+import { answersByAttempt, type Answered, type Marks } from '../learning/queries/responses.ts'
 import { assignmentsTold, countAfterTelling } from '../learning/queries/told.ts'
 import { changingClass } from './classes.ts'
 import type { Context } from '../context.ts'
@@ -197,14 +198,14 @@ export interface WorkDone {
   played: Record<string, Span[]>
   leftOut: number
   tooFast: number
-  responses: readonly Response[]
+  responses: readonly Answered[]
   /** How many answers came when what is right had been told. */
   afterTelling?: number
 }
 
 /** How an attempt stands under the rules of the assignment that it was made for. */
 export function standingOfAttempt(
-  row: AttemptRow,
+  row: AttemptMade,
   lesson: Lesson,
   { spans, played, leftOut, tooFast, responses, afterTelling = 0 }: WorkDone,
   { rules, closesAt }: Pick<AssignmentFacts, 'rules' | 'closesAt'>,
@@ -227,7 +228,7 @@ export function standingOfAttempt(
     doubtful: responses.filter(({ isDoubtful }) => isDoubtful).length,
     afterTelling,
     jumpedMs: jumpedOverMs(lesson, rules, played),
-    marked: responses.filter(({ mark }) => mark !== null).length,
+    marked: responses.filter(({ isMarked }) => isMarked).length,
     finishedAt: clock(row.finishedAt),
     confirmedAt: clock(row.confirmedAt),
     openedAt: row.openedAt.toISOString(),
@@ -238,22 +239,22 @@ export function standingOfAttempt(
 
 /** The answers of an attempt as somebody may see them. */
 type Shown = (
-  row: AttemptRow,
+  row: AttemptMade,
   lesson: Lesson,
-  responses: readonly Response[],
-) => readonly Response[]
+  responses: readonly Answered[],
+) => readonly Answered[]
 
 /** How attempts stand, by attempt. */
 export async function standingOf(
   { database, pool }: Context,
-  rows: readonly AttemptRow[],
-  given: (row: AttemptRow) => Pick<AssignmentFacts, 'rules' | 'closesAt'>,
+  rows: readonly AttemptMade[],
+  given: (row: AttemptMade) => Pick<AssignmentFacts, 'rules' | 'closesAt'>,
   { marks = 'given', shown }: { marks?: Marks; shown?: Shown } = {},
 ): Promise<Map<string, AttemptStanding>> {
   const ids = rows.map(({ id }) => id)
   const [covered, answers, late] = await Promise.all([
-    readCovered(within(database), ids),
-    responsesByAttempt(direct(pool), ids, marks),
+    readCovered(direct(pool), ids),
+    answersByAttempt(pool, ids, marks),
     countAfterTelling(within(database), ids),
   ])
   const stood = await Promise.all(
@@ -282,7 +283,7 @@ export async function readStanding(
   if (!row) throw new HttpError('not-found')
   const [meant, rows] = await Promise.all([
     readMeant(within(context.database), assignmentId),
-    AttemptRow.findAll({ where: { assignmentId }, order: [['number', 'ASC']] }),
+    attemptsMade({ assignmentId }),
   ])
   const stood = await standingOf(context, rows, () => row)
   const byPerson = new Map<string, AttemptStanding[]>(meant.map(({ personId }) => [personId, []]))
@@ -307,10 +308,9 @@ export async function listWork(
   const rows = await readWork(within(context.database), person.id)
   const given = rows.filter((row): row is typeof row & AssignmentFacts => row.id !== null)
   const byId = new Map(given.map((row) => [row.id, row]))
-  const where = { personId: person.id, assignmentId: [...byId.keys()] }
-  const attempts = await AttemptRow.findAll({ where, order: [['number', 'ASC']] })
+  const attempts = await attemptsMade({ personId: person.id, assignmentId: [...byId.keys()] })
   const ask = within(context.database)
-  const givenAs = (attempt: AttemptRow) => byId.get(attempt.assignmentId!)!
+  const givenAs = (attempt: AttemptMade) => byId.get(attempt.assignmentId!)!
   const finished = await finishedByAttempt(
     ask,
     attempts.map(({ id }) => id),

@@ -1,5 +1,5 @@
 // The connection to PostgreSQL.
-import type pg from 'pg'
+import pg from 'pg'
 import { QueryTypes, Sequelize, type Transaction } from 'sequelize'
 import { bindQueriesToTransactions } from './boundTransactions.ts'
 
@@ -59,6 +59,32 @@ export const direct =
   (pool: pg.Pool): Ask =>
   async <Row extends object>(text: string, values: unknown[]) =>
     (await pool.query<Row>({ text, values })).rows
+
+/** Asks by itself for tens of thousands of rows: each is the list of its columns. */
+export type AskColumns = <Row extends unknown[]>(sql: string, values: unknown[]) => Promise<Row[]>
+
+export const inColumns =
+  (pool: pg.Pool): AskColumns =>
+  async <Row extends unknown[]>(text: string, values: unknown[]) =>
+    (await pool.query<Row>({ text, values, rowMode: 'array', types: { getTypeParser } })).rows
+
+const MOMENT = pg.types.builtins.TIMESTAMPTZ
+
+/** As usual, but for moments, of which there is one or more in each row. */
+const getTypeParser = ((type: number, format: 'text') =>
+  type === MOMENT && format === 'text'
+    ? readMoment
+    : (pg.types.getTypeParser(type, format) as unknown)) as typeof pg.types.getTypeParser
+
+/** A moment as PostgreSQL writes it, to the millisecond: `2026-11-26 09:30:00.123456+00`; other forms are read the usual way. */
+export function readMoment(text: string): Date {
+  if (text.length < 22 || text.charCodeAt(4) !== 45 || !text.endsWith('+00'))
+    return pg.types.getTypeParser(MOMENT, 'text')(text) as Date
+  const two = (at: number) => (text.charCodeAt(at) - 48) * 10 + text.charCodeAt(at + 1) - 48
+  const ms = text.length > 22 ? Math.floor(Number(text.slice(19, -3)) * 1000 + 1e-6) : 0
+  const [month, day] = [two(5) - 1, two(8)]
+  return new Date(Date.UTC(two(0) * 100 + two(2), month, day, two(11), two(14), two(17), ms))
+}
 
 /** Asks a statement that is asked all day long: the database parses and plans it once on each connection. */
 export function prepared(pool: pg.Pool, name: string): Ask {

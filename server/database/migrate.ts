@@ -29,6 +29,7 @@ import { SCHEMA_024 } from './schema024.ts'
 import { SCHEMA_025 } from './schema025.ts'
 import { SCHEMA_026 } from './schema026.ts'
 import { SCHEMA_027 } from './schema027.ts'
+import { SCHEMA_028 } from './schema028.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -65,6 +66,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '025-films-looked-at-once-more', up: sql(SCHEMA_025) },
   { name: '026-what-is-told', up: sql(SCHEMA_026) },
   { name: '027-identities-and-outbox', up: sql(SCHEMA_027) },
+  { name: '028-runs', up: sql(SCHEMA_028) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

@@ -129,7 +129,7 @@ export async function readAttempt(
     AttemptRow.findByPk(attemptId),
     newestNumber(lessonId),
     PersonRow.findByPk(facts.personId),
-    responsesByAttempt(direct(pool), [attemptId], tellsFrom === null ? 'told' : 'none'),
+    responsesByAttempt(pool, [attemptId], tellsFrom === null ? 'told' : 'none'),
     readDone(context, attemptId),
     readOwnNotes(within(database), attemptId),
     playableMedia(whole),
@@ -209,7 +209,7 @@ export async function tellMore(
   if (!holding) return null
   const marks = stageOf(underOf(assignment), new Date()) === 'silent' ? 'none' : 'told'
   const [responses, done, released] = await Promise.all([
-    responsesByAttempt(direct(pool), [facts.id], marks),
+    responsesByAttempt(pool, [facts.id], marks),
     readDone(context, facts.id),
     readReleased(within(database), facts.id),
   ])
@@ -272,7 +272,7 @@ export async function listAttempts(
   const ids = rows.map((row) => row.id)
   const [covered, answers] = await Promise.all([
     readCovered(within(database), ids),
-    responsesByAttempt(direct(pool), ids, 'told'),
+    responsesByAttempt(pool, ids, 'told'),
   ])
   return Promise.all(
     rows.map(async (row) => {

@@ -23,7 +23,7 @@ import { judgedFor, knownOf, type Judged, type Progress } from '@fernbrake/core/
 import type { Ask } from '../database/connect.ts'
 import { timesOf, type AssignmentFacts } from './queries/assignments.ts'
 import type { AttemptFacts } from './queries/attemptFacts.ts'
-import type { Response } from './queries/responses.ts'
+import type { Answered, Response } from './queries/responses.ts'
 import { readTold, storeTold } from './queries/told.ts'
 
 type PastResponse = Attempt['progress']['responses'][number]
@@ -166,7 +166,11 @@ export function judgedBy(
 }
 
 /** As the learner may see them: of what is not told yet nothing counts, so no sum tells it. */
-export function asToldTo(lesson: Lesson, under: Under, done: DoneHere): readonly Response[] {
+export function asToldTo(
+  lesson: Lesson,
+  under: Under,
+  done: Omit<DoneSoFar, 'responses'> & { responses: readonly Answered[] },
+): readonly Answered[] {
   const { responses } = done
   const asked = askedIn(lesson)
   const held = responses.filter(({ questionId }) =>
@@ -178,7 +182,7 @@ export function asToldTo(lesson: Lesson, under: Under, done: DoneHere): readonly
     const { questionId } = response
     const isSilent = tellingOf(lesson, under, stage, done, questionId, asked) === 'silent'
     return isSilent
-      ? { ...response, verdict: 'unmarked' as const, points: 0, mark: null }
+      ? { ...response, verdict: 'unmarked' as const, points: 0, isMarked: false }
       : response
   })
 }

@@ -3,21 +3,22 @@ import { attemptThatCounts, usualRules } from '@fernbrake/core/classes'
 import type { Lesson } from '@fernbrake/core/lesson'
 import type { Person, Standing } from '@fernbrake/core/contract'
 import { direct, within } from '../database/connect.ts'
-import { AttemptRow, PersonRow } from '../database/models.ts'
+import { PersonRow } from '../database/models.ts'
 import { readAssignment } from '../learning/queries/assignments.ts'
+import { attemptsMade, type AttemptMade } from '../learning/queries/attemptsMade.ts'
 import { attemptsSeenBy } from '../learning/queries/attemptAccess.ts'
 import { nothingCovered, readCovered, type Covered } from '../learning/queries/covered.ts'
 import { editionDocument } from '../lessons/queries/editions.ts'
-import { responsesByAttempt, type Response } from '../learning/queries/responses.ts'
+import { answersByAttempt, type Answered } from '../learning/queries/responses.ts'
 import { standingOfAttempt } from '../classes/assignments.ts'
 import type { Context } from '../context.ts'
 import { attemptsOf, describeSource, type SourceOf } from './marking.ts'
 
 export interface LearnerWork {
-  attempt: AttemptRow
+  attempt: AttemptMade
   name: string
   covered: Covered
-  responses: readonly Response[]
+  responses: readonly Answered[]
   stood: Standing['attempts'][number]
 }
 
@@ -50,10 +51,10 @@ async function attemptsAt(
   person: Person,
   from: SourceOf,
   byLinkAlone: boolean,
-): Promise<AttemptRow[]> {
+): Promise<AttemptMade[]> {
   if (from.source !== 'lesson' || byLinkAlone) return attemptsOf(from)
   const where = await attemptsSeenBy(within(database), person.id, from.sourceId)
-  return AttemptRow.findAll({ where, order: [['number', 'ASC']] })
+  return attemptsMade(where)
 }
 
 /** The work of everybody whom the person may see on one edition: the one asked for, or the newest that anybody has begun. */
@@ -81,24 +82,26 @@ export async function gather(
   return { about: { ...about, title: lesson.title }, lesson, learners }
 }
 
-const NO_ANSWERS: ReadonlyMap<string, Response[]> = new Map()
+const byAlphabet = new Intl.Collator()
+const NO_ANSWERS: ReadonlyMap<string, Answered[]> = new Map()
 
 async function workOf(
   { database, pool }: Context,
   { source, sourceId }: SourceOf,
   lesson: Lesson,
-  rows: readonly AttemptRow[],
+  rows: readonly AttemptMade[],
   watchedAlone: boolean,
 ): Promise<LearnerWork[]> {
   const isOneEach = new Set(rows.map(({ personId }) => personId)).size === rows.length
   const ids = rows.map(({ id }) => id)
   const ask = within(database)
   const [covered, responses, people, assignment] = await Promise.all([
-    readCovered(ask, ids),
-    watchedAlone && isOneEach ? NO_ANSWERS : responsesByAttempt(direct(pool), ids),
+    readCovered(direct(pool), ids),
+    watchedAlone && isOneEach ? NO_ANSWERS : answersByAttempt(pool, ids),
     PersonRow.findAll({
       where: { id: rows.map(({ personId }) => personId) },
       attributes: ['id', 'name'],
+      raw: true,
     }),
     source === 'assignment' ? readAssignment(ask, sourceId) : null,
   ])
@@ -108,19 +111,26 @@ async function workOf(
   for (const attempt of rows) {
     const own = covered.get(attempt.id) ?? NOTHING
     const did = { ...own, responses: responses.get(attempt.id) ?? [] }
-    const work = {
+    let stood: LearnerWork['stood'] | null = null
+    const work: LearnerWork = {
       attempt,
       name: nameOf.get(attempt.personId) ?? '',
       covered: own,
       responses: did.responses,
-      stood: standingOfAttempt(attempt, lesson, did, given),
+      // Worked out where it is asked for: how questions did does not depend on it.
+      get stood() {
+        return (stood ??= standingOfAttempt(attempt, lesson, did, given))
+      },
     }
-    byPerson.set(attempt.personId, [...(byPerson.get(attempt.personId) ?? []), work])
+    const others = byPerson.get(attempt.personId)
+    if (others) others.push(work)
+    else byPerson.set(attempt.personId, [work])
   }
   return [...byPerson.values()]
     .map((works) => {
+      if (works.length === 1) return works[0]!
       const best = attemptThatCounts(works.map(({ stood }) => stood))!
       return works.find(({ stood }) => stood === best)!
     })
-    .sort((a, b) => a.name.localeCompare(b.name))
+    .sort((a, b) => byAlphabet.compare(a.name, b.name))
 }

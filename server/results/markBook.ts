@@ -4,7 +4,7 @@ import { bookStateOf, questionsMet, weightedShare } from '@fernbrake/core/analys
 import { attemptThatCounts, phaseAt } from '@fernbrake/core/classes'
 import type { MarkBook, Standing } from '@fernbrake/core/contract'
 import { within } from '../database/connect.ts'
-import { AttemptRow } from '../database/models.ts'
+import { attemptsMade, type AttemptMade } from '../learning/queries/attemptsMade.ts'
 import { HttpError } from '../http/HttpError.ts'
 import {
   readAssignments,
@@ -35,10 +35,7 @@ export async function readMarkBook(context: Context, classId: string): Promise<M
   // What was taken back stands in the book as long as somebody has worked for it.
   const given = all.filter(({ isWithdrawn, begun }) => !isWithdrawn || begun > 0)
   const byId = new Map(given.map((row) => [row.id, row]))
-  const attempts = await AttemptRow.findAll({
-    where: { assignmentId: [...byId.keys()] },
-    order: [['number', 'ASC']],
-  })
+  const attempts = await attemptsMade({ assignmentId: [...byId.keys()] })
   const [stood, waiting] = await Promise.all([
     standingOf(context, attempts, (row) => byId.get(row.assignmentId!)!),
     countWaiting(ask, [...byId.keys()]),
@@ -73,7 +70,7 @@ export async function readMarkBook(context: Context, classId: string): Promise<M
 type AttemptStanding = Standing['attempts'][number]
 
 function bestOf(
-  attempts: readonly AttemptRow[],
+  attempts: readonly AttemptMade[],
   stood: ReadonlyMap<string, AttemptStanding>,
 ): Map<string, AttemptStanding> {
   const all = new Map<string, AttemptStanding[]>()

@@ -30,6 +30,7 @@ import { HttpError } from '../http/HttpError.ts'
 import { readAssignment, timesOf } from '../learning/queries/assignments.ts'
 import { attemptFacts } from '../learning/queries/attemptFacts.ts'
 import { editionDocument } from '../lessons/queries/editions.ts'
+import { attemptsMade, type AttemptMade } from '../learning/queries/attemptsMade.ts'
 import { handedByAttempt } from '../learning/queries/handedFiles.ts'
 import {
   readKeptComments,
@@ -78,14 +79,12 @@ export async function isAttemptOf(
 }
 
 /** The attempts of a source. */
-export const attemptsOf = ({ source, sourceId }: SourceOf): Promise<AttemptRow[]> =>
-  AttemptRow.findAll({
-    where:
-      source === 'assignment'
-        ? { assignmentId: sourceId }
-        : { lessonId: sourceId, assignmentId: null },
-    order: [['number', 'ASC']],
-  })
+export const attemptsOf = ({ source, sourceId }: SourceOf): Promise<AttemptMade[]> =>
+  attemptsMade(
+    source === 'assignment'
+      ? { assignmentId: sourceId }
+      : { lessonId: sourceId, assignmentId: null },
+  )
 
 interface SourceFacts {
   title: string
@@ -100,7 +99,7 @@ interface SourceFacts {
 export async function describeSource(
   { database }: Context,
   { source, sourceId }: SourceOf,
-  attempts: readonly AttemptRow[],
+  attempts: readonly AttemptMade[],
 ): Promise<SourceFacts> {
   const assignment =
     source === 'assignment' ? await readAssignment(within(database), sourceId) : null
@@ -141,9 +140,13 @@ export async function readPile(
   const ids = attempts.map(({ id }) => id)
   const [about, responses, handed, people, comments] = await Promise.all([
     describeSource(context, from, attempts),
-    responsesByAttempt(direct(context.pool), ids),
+    responsesByAttempt(context.pool, ids),
     handedByAttempt(ids),
-    PersonRow.findAll({ where: { id: attempts.map(({ personId }) => personId) } }),
+    PersonRow.findAll({
+      where: { id: attempts.map(({ personId }) => personId) },
+      attributes: ['id', 'name'],
+      raw: true,
+    }),
     readKeptComments(within(context.database), person.id),
   ])
   const nameOf = new Map(people.map(({ id, name }) => [id, name]))
@@ -205,7 +208,7 @@ export async function saveMark(
   const { attemptId, responseId, points, levels, comment, revision } = given
   const facts = await attemptFacts(attemptId)
   if (!facts || !(await isAttemptOf(from, attemptId))) throw new HttpError('not-found')
-  const responses = (await responsesByAttempt(direct(pool), [attemptId])).get(attemptId) ?? []
+  const responses = (await responsesByAttempt(pool, [attemptId])).get(attemptId) ?? []
   const response = responses.find(({ id }) => id === responseId)
   const question = response && (await editionDocument(facts)).questions[response.questionId]
   if (!question || !isGraded(question)) throw new HttpError('not-found')

@@ -35,6 +35,7 @@ import { isByPerson } from '@fernbrake/core/questions'
 import { mean } from '@fernbrake/core/statistics'
 import {
   cellsOf,
+  counts,
   coverage,
   furthestMs,
   largestLeaving,
@@ -45,7 +46,7 @@ import {
 } from '@fernbrake/core/watching'
 import { direct, within } from '../database/connect.ts'
 import { hasLessonRole, ROLES_FROM } from '../lessons/roles.ts'
-import { countParts, countPlays, countWays, readGroupsOf } from './queries/reports.ts'
+import { countParts, countWays, readGroupsOf } from './queries/reports.ts'
 import type { Context } from '../context.ts'
 import { gather, type Gathered, type LearnerWork } from './gather.ts'
 import type { SourceOf } from './marking.ts'
@@ -61,13 +62,8 @@ export async function readWatchMap(
 ): Promise<WatchMap> {
   const { about, lesson, learners } = await gather(context, person, from, edition, WATCHED_ALONE)
   if (!lesson) return { ...about, learners: 0, parts: [] }
-  const films = filmsInOrder(lesson).flatMap(({ id: partId, durationMs }) =>
-    durationMs ? [{ partId, durationMs, binMs: binOf(durationMs) }] : [],
-  )
-  const ids = learners.map(({ attempt }) => attempt.id)
-  const plays = await countPlays(direct(context.pool), ids, films)
-  const parts = films.map(({ partId, durationMs, binMs }) =>
-    watchedPart(lesson, learners, { partId, durationMs, binMs, plays: plays.get(partId)! }),
+  const parts = filmsInOrder(lesson).flatMap(({ id: partId, durationMs }) =>
+    durationMs ? [watchedPart(lesson, learners, { partId, durationMs })] : [],
   )
   return { ...about, learners: learners.length, parts }
 }
@@ -77,9 +73,11 @@ const binOf = (durationMs: number) => Math.max(1000, Math.ceil(durationMs / RESU
 function watchedPart(
   lesson: Lesson,
   learners: readonly LearnerWork[],
-  film: { partId: string; durationMs: number; binMs: number; plays: number[] },
+  { partId, durationMs }: { partId: string; durationMs: number },
 ): WatchedPart {
-  const { partId, durationMs, binMs, plays } = film
+  const binMs = binOf(durationMs)
+  const runs = learners.flatMap(({ covered }) => covered.runs[partId] ?? [])
+  const plays = counts(runs, durationMs, binMs)
   const rows = learners.map(({ name, covered }) => {
     const spans = covered.spans[partId] ?? []
     const cells = cellsOf(spans, covered.again[partId] ?? [], durationMs, binMs)

@@ -40,7 +40,7 @@ export async function readResults(
   const ids = attempts.map((attempt) => attempt.id)
   const [people, responsesBy, covered, ways, handed, things] = await Promise.all([
     PersonRow.findAll({ where: { id: attempts.map((attempt) => attempt.personId) } }),
-    responsesByAttempt(direct(pool), ids),
+    responsesByAttempt(pool, ids),
     readCovered(within(database), ids),
     waysByAttempt(database, ids),
     handedByAttempt(ids),

@@ -10,6 +10,8 @@ export interface Covered {
   again: Record<string, Span[]>
   /** What was played at all, as far as it is believed. */
   played: Record<string, Span[]>
+  /** What counts, as it was played on from one place to the next, however often. */
+  runs: Record<string, Span[]>
   /** Spans that do not count. */
   leftOut: number
   /** Of these, those that were reported faster than time, or outside of it. */
@@ -21,24 +23,17 @@ interface Row {
   part_id: string
   left_out: number
   too_fast: number
-  played_starts: number[]
-  played_ends: number[]
-  starts: number[]
-  ends: number[]
-  again_starts: number[]
-  again_ends: number[]
+  played: string
+  covered: string
+  again: string
+  runs: string
 }
-
-const boundsOf = (column: 'covered' | 'again' | 'played', bound: 'lower' | 'upper') =>
-  `ARRAY(SELECT ${bound}(r) FROM unnest(c.${column}) AS r ORDER BY lower(r))`
-
-const spansOf = (starts: readonly number[], ends: readonly number[]): Span[] =>
-  starts.map((fromMs, index) => ({ fromMs, toMs: ends[index]! }))
 
 export const nothingCovered = (): Covered => ({
   spans: {},
   again: {},
   played: {},
+  runs: {},
   leftOut: 0,
   tooFast: 0,
 })
@@ -51,20 +46,18 @@ export async function readCovered(
   const result = new Map<string, Covered>()
   if (attemptIds.length === 0) return result
   const rows = await ask<Row>(
-    `SELECT c.attempt_id, c.part_id, c.left_out, c.too_fast,
-            ${boundsOf('played', 'lower')} AS played_starts, ${boundsOf('played', 'upper')} AS played_ends,
-            ${boundsOf('covered', 'lower')} AS starts, ${boundsOf('covered', 'upper')} AS ends,
-            ${boundsOf('again', 'lower')} AS again_starts, ${boundsOf('again', 'upper')} AS again_ends
-       FROM attempt_coverage c WHERE c.attempt_id = ANY($1::text[])`,
+    `SELECT attempt_id, part_id, left_out, too_fast, played::text, covered::text, again::text, runs::text
+       FROM attempt_coverage WHERE attempt_id = ANY($1::text[])`,
     [attemptIds],
   )
   for (const row of rows) {
     const covered = result.get(row.attempt_id) ?? nothingCovered()
     covered.leftOut += row.left_out
     covered.tooFast += row.too_fast
-    covered.played[row.part_id] = spansOf(row.played_starts, row.played_ends)
-    covered.spans[row.part_id] = spansOf(row.starts, row.ends)
-    covered.again[row.part_id] = spansOf(row.again_starts, row.again_ends)
+    covered.played[row.part_id] = readStretches(row.played)
+    covered.spans[row.part_id] = readStretches(row.covered)
+    covered.again[row.part_id] = readStretches(row.again)
+    covered.runs[row.part_id] = readStretches(row.runs)
     result.set(row.attempt_id, covered)
   }
   return result
@@ -112,13 +105,18 @@ export async function storeBatch(
          FROM owner, unnest($2::spans[]) AS sent
        ON CONFLICT DO NOTHING),
      coverage AS (
-       INSERT INTO attempt_coverage AS c (attempt_id, part_id, covered, again, played, left_out, too_fast)
-       SELECT owner.id, part.* FROM owner,
-              unnest($10::text[], $11::int4multirange[], $12::int4multirange[], $13::int4multirange[], $14::int[], $15::int[]) AS part
+       INSERT INTO attempt_coverage AS c (attempt_id, part_id, covered, again, played, runs, left_out, too_fast)
+       SELECT owner.id, part.id, covered, again, played, runs::int4[], left_out, too_fast FROM owner,
+              unnest($10::text[], $11::int4multirange[], $12::int4multirange[], $13::int4multirange[], $14::text[], $15::int[], $16::int[])
+                AS part (id, covered, again, played, runs, left_out, too_fast)
        ON CONFLICT (attempt_id, part_id)
        DO UPDATE SET covered = c.covered + excluded.covered,
                      again = c.again + excluded.again + c.covered * excluded.covered,
                      played = c.played + excluded.played,
+                     -- What goes on from where the last one ended is one with it.
+                     runs = CASE WHEN c.runs[cardinality(c.runs)] = excluded.runs[1]
+                                 THEN c.runs[:cardinality(c.runs) - 1] || excluded.runs[2:]
+                                 ELSE c.runs || excluded.runs END,
                      left_out = c.left_out + excluded.left_out,
                      too_fast = c.too_fast + excluded.too_fast),
      moved AS (
@@ -148,6 +146,7 @@ export async function storeBatch(
       parts.map(({ covered }) => multirange(covered)),
       parts.map(({ again }) => multirange(again)),
       parts.map(({ played }) => multirange(played)),
+      parts.map(({ runs }) => `{${runs.map(({ fromMs, toMs }) => `${fromMs},${toMs}`).join(',')}}`),
       parts.map(({ leftOut }) => leftOut),
       parts.map(({ tooFast }) => tooFast),
     ],
@@ -155,6 +154,15 @@ export async function storeBatch(
   if (!row!.exists) return 'gone'
   if (!row!.stored) return 'stale'
   return row!.claims ? 'storedWithClaims' : 'stored'
+}
+
+/** Stretches as PostgreSQL writes a multirange of whole numbers, `{[0,5000),[6000,9000)}`, or a list of both ends of each. */
+export function readStretches(text: string): Span[] {
+  const numbers = text.match(/\d+/g) ?? []
+  const spans: Span[] = []
+  for (let at = 0; at < numbers.length; at += 2)
+    spans.push({ fromMs: Number(numbers[at]), toMs: Number(numbers[at + 1]) })
+  return spans
 }
 
 const multirange = (spans: readonly Span[]) =>

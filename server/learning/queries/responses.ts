@@ -1,7 +1,8 @@
 // The answers of many attempts in one query, with the marks that people gave.
 import type { GivenMark } from '@fernbrake/core/contract'
 import type { Answer, Verdict } from '@fernbrake/core/questions'
-import type { Ask } from '../../database/connect.ts'
+import type pg from 'pg'
+import { inColumns, type Ask } from '../../database/connect.ts'
 import { byAttempt } from './byAttempt.ts'
 
 export interface StoredMark extends Omit<GivenMark, 'at' | 'releasedAt'> {
@@ -38,23 +39,36 @@ const COUNTS: Record<Marks, string> = {
   none: 'AND false',
 }
 
-type Row = Omit<Response, 'own' | 'mark'> & {
-  [Key in keyof StoredMark as `mark${Capitalize<Key>}`]: StoredMark[Key]
-} & { markRevision: number | null }
+/** In the order of the columns below. */
+type Row = [
+  attemptId: string,
+  id: string,
+  cueId: string,
+  questionId: string,
+  tryNumber: number,
+  answer: Answer,
+  verdict: Verdict,
+  points: number,
+  answeredAt: Date,
+  seenShare: number | null,
+  tookMs: number | null,
+  isDoubtful: boolean,
+  mark: (Omit<StoredMark, 'at' | 'releasedAt'> & { at: string; releasedAt: string | null }) | null,
+]
 
-const COLUMNS = `r.attempt_id AS "attemptId", r.id, r.cue_id AS "cueId", r.question_id AS "questionId",
-  r.try_number AS "tryNumber", r.answer, r.verdict, r.points, r.answered_at AS "answeredAt",
-  r.seen_share AS "seenShare", r.took_ms AS "tookMs", r.is_doubtful AS "isDoubtful",
-  m.points AS "markPoints", m.verdict AS "markVerdict", m.levels AS "markLevels", m.comment AS "markComment",
-  m.revision AS "markRevision", b.name AS "markBy", m.marked_at AS "markAt", m.released_at AS "markReleasedAt"`
+const COLUMNS = `r.attempt_id, r.id, r.cue_id, r.question_id, r.try_number, r.answer, r.verdict, r.points, r.answered_at,
+  r.seen_share, r.took_ms, r.is_doubtful,
+  CASE WHEN m.revision IS NOT NULL THEN json_build_object(
+    'points', m.points, 'verdict', m.verdict, 'levels', m.levels, 'comment', m.comment, 'revision', m.revision,
+    'by', b.name, 'at', m.marked_at, 'releasedAt', m.released_at) END`
 
 /** The responses of these attempts, each group in the order of tries; attempts without any are missing. */
 export async function responsesByAttempt(
-  ask: Ask,
+  pool: pg.Pool,
   attemptIds: readonly string[],
   marks: Marks = 'given',
 ): Promise<Map<string, Response[]>> {
-  const rows = await ask<Row>(
+  const rows = await inColumns(pool)<Row>(
     `SELECT ${COLUMNS} FROM responses r
        LEFT JOIN marks m ON m.attempt_id = r.attempt_id AND m.response_id = r.id
          ${COUNTS[marks]}
@@ -63,6 +77,58 @@ export async function responsesByAttempt(
     [[...attemptIds]],
   )
   return byAttempt(rows.map(toResponse))
+}
+
+/** As much of a response as it takes to say how somebody did, and how questions did. */
+export interface Answered extends Pick<
+  Response,
+  | 'questionId'
+  | 'tryNumber'
+  | 'answer'
+  | 'verdict'
+  | 'points'
+  | 'seenShare'
+  | 'tookMs'
+  | 'isDoubtful'
+> {
+  /** Whether a person has marked it. */
+  isMarked: boolean
+}
+
+type AnsweredRow = [
+  questionId: string,
+  tryNumber: number,
+  answer: Answer,
+  verdict: Verdict,
+  points: number,
+  seenShare: number | null,
+  tookMs: number | null,
+  isDoubtful: boolean,
+  isMarked: boolean,
+]
+
+/** What these attempts have answered, in the order of tries; one row an attempt, as JSON, which is read many times as fast. */
+export async function answersByAttempt(
+  pool: pg.Pool,
+  attemptIds: readonly string[],
+  marks: Marks = 'given',
+): Promise<Map<string, Answered[]>> {
+  const rows = await inColumns(pool)<[attemptId: string, answers: AnsweredRow[]]>(
+    `SELECT r.attempt_id, json_agg(json_build_array(
+              r.question_id, r.try_number, r.answer, coalesce(m.verdict, r.verdict), coalesce(m.points, r.points),
+              r.seen_share, r.took_ms, r.is_doubtful, m.revision IS NOT NULL) ORDER BY r.try_number)
+       FROM responses r
+       LEFT JOIN marks m ON m.attempt_id = r.attempt_id AND m.response_id = r.id ${COUNTS[marks]}
+      WHERE r.attempt_id = ANY($1::text[]) GROUP BY r.attempt_id`,
+    [[...attemptIds]],
+  )
+  return new Map(rows.map(([attemptId, answers]) => [attemptId, answers.map(toAnswered)]))
+}
+
+function toAnswered(row: AnsweredRow): Answered {
+  const [questionId, tryNumber, answer, verdict, points, ...more] = row
+  const [seenShare, tookMs, isDoubtful, isMarked] = more
+  return { questionId, tryNumber, answer, verdict, points, seenShare, tookMs, isDoubtful, isMarked }
 }
 
 /** What one attempt has answered, in the order of tries, as it was marked by itself. */
@@ -74,21 +140,13 @@ export const readOutcomes = (ask: Ask, attemptId: string) =>
   )
 
 function toResponse(row: Row): Response {
-  const { attemptId, id, cueId, questionId, tryNumber, answer, answeredAt } = row
-  const own = { verdict: row.verdict, points: row.points }
-  const mark: StoredMark | null =
-    row.markRevision === null
-      ? null
-      : {
-          points: row.markPoints,
-          verdict: row.markVerdict,
-          levels: row.markLevels,
-          comment: row.markComment,
-          revision: row.markRevision,
-          by: row.markBy,
-          at: row.markAt,
-          releasedAt: row.markReleasedAt,
-        }
+  const [attemptId, id, cueId, questionId, tryNumber, answer, ...more] = row
+  const [verdict, points, answeredAt, seenShare, tookMs, isDoubtful, given] = more
+  const mark = given && {
+    ...given,
+    at: new Date(given.at),
+    releasedAt: given.releasedAt === null ? null : new Date(given.releasedAt),
+  }
   return {
     attemptId,
     id,
@@ -97,12 +155,12 @@ function toResponse(row: Row): Response {
     tryNumber,
     answer,
     answeredAt,
-    seenShare: row.seenShare,
-    tookMs: row.tookMs,
-    isDoubtful: row.isDoubtful,
-    own,
+    seenShare,
+    tookMs,
+    isDoubtful,
+    own: { verdict, points },
     mark,
-    verdict: mark?.verdict ?? own.verdict,
-    points: mark?.points ?? own.points,
+    verdict: mark?.verdict ?? verdict,
+    points: mark?.points ?? points,
   }
 }

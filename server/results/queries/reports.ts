@@ -1,56 +1,6 @@
-// SQL that counts for the results: how often stretches were played, which ways were taken, how far parts got.
+// SQL that counts for the results: which ways were taken, how far parts got.
 import type { Ask } from '../../database/connect.ts'
 import { markableBy } from './marks.ts'
-
-/** A film, and the bins in which its playing is counted. */
-export interface Binned {
-  partId: string
-  durationMs: number
-  binMs: number
-}
-
-/**
- * How often the middle of each bin was played, by part; the same as `counts` in core/watching says of these attempts'
- * spans that count. By difference array, in one pass.
- */
-export async function countPlays(
-  ask: Ask,
-  attemptIds: readonly string[],
-  films: readonly Binned[],
-): Promise<Map<string, number[]>> {
-  const binsOf = ({ durationMs, binMs }: Binned) => Math.ceil(durationMs / binMs)
-  // Many spans begin and end in the same bins, so pairs of bins are counted, and spread out here.
-  const bin = (ms: string) =>
-    `CASE WHEN ceil(${ms} / f.bin_ms - 0.5) < f.bins - 1 THEN greatest(0, ceil(${ms} / f.bin_ms - 0.5))::int
-          WHEN ${ms} <= f.last_middle THEN f.bins - 1 ELSE f.bins END`
-  const rows = await ask<{ part_id: string; begins: number; ends: number; count: number }>(
-    `WITH films AS (
-       SELECT * FROM unnest($2::text[], $3::float8[], $4::int[], $5::float8[])
-              AS f (part_id, bin_ms, bins, last_middle))
-     SELECT s.part_id, ${bin('s.from_ms')} AS begins, ${bin('s.to_ms')} AS ends, count(*)::int AS count
-       FROM spans s JOIN unnest($1::text[]) AS a (id) ON a.id = s.attempt_id JOIN films f USING (part_id)
-      WHERE s.counts GROUP BY 1, 2, 3`,
-    [
-      [...attemptIds],
-      films.map(({ partId }) => partId),
-      films.map(({ binMs }) => binMs),
-      films.map(binsOf),
-      films.map((film) => ((binsOf(film) - 1) * film.binMs + film.durationMs) / 2),
-    ],
-  )
-  const steps = new Map(films.map((film) => [film.partId, Array<number>(binsOf(film) + 1).fill(0)]))
-  for (const { part_id: partId, begins, ends, count } of rows) {
-    const bins = steps.get(partId)!
-    bins[begins]! += count
-    bins[ends]! -= count
-  }
-  return new Map([...steps].map(([partId, bins]) => [partId, runningSums(bins).slice(0, -1)]))
-}
-
-function runningSums(steps: readonly number[]): number[] {
-  let sum = 0
-  return steps.map((step) => (sum += step))
-}
 
 /** How many learners took each way at least once, by what parts and which way. */
 export async function countWays(
