@@ -27,7 +27,7 @@ export default defineConfig({
       // The commands themselves, each with a database of its own.
       // They start servers, and one installs what a package needs.
       project('scripts', {
-        include: ['scripts/**/*.test.mjs'],
+        include: ['scripts/**/*.test.mjs', 'e2e/bench/**/*.test.ts'],
         testTimeout: 2 * LIMIT_MS,
         hookTimeout: 2 * LIMIT_MS,
       }),

@@ -1,9 +1,9 @@
-// npm run bench: what is promised about speed, each figure beside its reference, taken in the same run.
-import { chromium } from '@playwright/test'
+// npm run bench [names] [-- --keep]: what is promised about speed, each figure beside its reference, taken in the same run, in the
+// units of this machine too. `--keep` writes it to docs/performance.json and draws docs/performance.md.
+import { chromium, type Browser } from '@playwright/test'
 import { CHROMIUM } from '../playwright.config.ts'
 import clearAway from '../support/run.ts'
-import { startRealServer } from '../support/server.ts'
-import type { Figure } from './figure.ts'
+import { startRealServer, type RealServer } from '../support/server.ts'
 import { measureCalmSpot } from './calmSpot.ts'
 import { measureCaptions } from './captions.ts'
 import { measureDesk } from './desk.ts'
@@ -17,31 +17,68 @@ import { measurePlaying } from './playing.ts'
 import { measureResults } from './results.ts'
 import { measureRoutes } from './routes.ts'
 import { measureSpans } from './spans.ts'
+import { drawHistory } from './stating/drawing.ts'
+import type { Figure } from './stating/figure.ts'
+import { keep, readHistory, worse } from './stating/keeping.ts'
+import { measureMachine } from './stating/machine.ts'
+import { judge, told } from './stating/telling.ts'
 
-const only = process.argv.slice(2)
-const wants = (name: string) => only.length === 0 || only.includes(name)
+type Measure = (browser: Browser, server: RealServer) => Figure[] | Promise<Figure[]>
+
+/** In the order in which they are measured: what fills the database or kills it comes last. */
+const MEASURES: Record<string, Measure> = {
+  page: measurePage,
+  holds: measureHolds,
+  opening: measureOpeningQuestions,
+  preparing: (_, server) => measurePreparing(server),
+  calm: measureCalmSpot,
+  marking: measureMarking,
+  captions: measureCaptions,
+  routes: measureRoutes,
+  long: measureLong,
+  desk: measureDesk,
+  results: (_, server) => measureResults(server),
+  spans: (_, server) => measureSpans(server),
+  playing: (_, server) => measurePlaying(server),
+}
+
+const given = process.argv.slice(2)
+const isKept = given.includes('--keep')
+const only = given.filter((one) => one !== '--keep')
+const unknown = only.filter((name) => !(name in MEASURES))
+if (unknown.length > 0)
+  throw new Error(
+    `There is no ${unknown.join(', ')}; there are ${Object.keys(MEASURES).join(', ')}.`,
+  )
+
 const server = await startRealServer({ demo: true })
 const browser = await chromium.launch(CHROMIUM)
 const figures: Figure[] = []
+const machine = await measureMachine(browser, server.settings.databaseUrl)
+console.log(
+  `This machine reads ${Math.round(machine.answersASecond / 1000)},000 JSON answers a second. Its units: a thousand answers read (script)` +
+    ` ${machine.scriptMs.toFixed(2)} ms, the fixed page laid out ${machine.layoutMs.toFixed(2)} ms, the fixed statement (SQL) ${machine.sqlMs.toFixed(1)} ms.`,
+)
+const judgedNow = (figure: Figure) => judge(figure, machine)
 try {
-  if (wants('page')) figures.push(...(await measurePage(browser, server)))
-  if (wants('holds')) figures.push(await measureHolds(browser, server))
-  if (wants('opening')) figures.push(await measureOpeningQuestions(browser, server))
-  if (wants('preparing')) figures.push(await measurePreparing(server))
-  if (wants('calm')) figures.push(measureCalmSpot())
-  if (wants('marking')) figures.push(measureMarking())
-  if (wants('captions')) figures.push(await measureCaptions())
-  if (wants('routes')) figures.push(...(await measureRoutes(browser, server)))
-  if (wants('long')) figures.push(...(await measureLong(browser, server)))
-  if (wants('desk')) figures.push(...(await measureDesk(browser, server)))
-  if (wants('results')) figures.push(...(await measureResults(server)))
-  if (wants('playing')) figures.push(...(await measurePlaying(server)))
-  if (wants('spans')) figures.push(await measureSpans(server))
+  for (const [name, measure] of Object.entries(MEASURES)) {
+    if (only.length > 0 && !only.includes(name)) continue
+    const measured = await measure(browser, server)
+    figures.push(...measured)
+    for (const figure of measured) console.log(told(figure, judgedNow(figure)))
+  }
 } finally {
   await browser.close()
   await server.stop()
   clearAway()
 }
-for (const { what, value, reference, aim } of figures)
-  console.log(`${what}\n    ${value}\n    reference: ${reference}; aim: ${aim}`)
+
+const judged = figures.map(judgedNow)
+const worsened = worse(judged, readHistory().runs)
+console.log(
+  worsened.length > 0
+    ? `\nWorse than what is kept, by more than the spread:\n${worsened.join('\n')}`
+    : '\nNothing is worse than what is kept.',
+)
+if (isKept) drawHistory(keep(judged, machine))
 process.exit(0)

@@ -5,13 +5,13 @@ import { RECORDS_AT_ONCE } from '@fernbrake/core/contract'
 import { DEMO_LINK } from '@fernbrake/demo'
 import type { RealServer } from '../support/server.ts'
 import { beginEarlier, needBelieved } from './earlier.ts'
-import type { Figure } from './figure.ts'
+import { inRounds, type Figure } from './stating/figure.ts'
+import { middle } from './stating/judge.ts'
+import { amount } from './stating/telling.ts'
 
 /** As many as a player sends at once after a stretch without a connection. */
 const BATCH = RECORDS_AT_ONCE
 const BATCHES = 400
-/** Both ways take turns this often, and the median counts: a machine that others use too has slow moments. */
-const ROUNDS = 5
 /** Sent by each learner before the clock starts, so that neither side is measured while it warms up. */
 const WARM_UP = 4
 const CONNECTIONS = 16
@@ -64,20 +64,25 @@ async function rate<Prepared>(
   return (BATCH * each * CONNECTIONS) / ((performance.now() - began) / 1000)
 }
 
-export async function measureSpans(server: RealServer): Promise<Figure> {
-  const rounds: { api: number; bare: number; ratio: number }[] = []
-  for (let round = 0; round < ROUNDS; round += 1) {
-    const [api, bare] = [await throughApi(server, round), await throughInsert(server)]
-    rounds.push({ api, bare, ratio: api / bare })
-  }
-  rounds.sort((a, b) => a.ratio - b.ratio)
-  const middle = rounds[Math.floor(ROUNDS / 2)]!
-  return {
-    what: `Spans taken in a second, batches of ${BATCH}, ${CONNECTIONS} learners at once, median of ${ROUNDS} rounds`,
-    value: `${middle.api.toFixed(0)} = ${middle.ratio.toFixed(2)} × the bare INSERT (rounds: ${rounds.map(({ ratio }) => ratio.toFixed(2)).join(', ')})`,
-    reference: `bare multi-row INSERT ${middle.bare.toFixed(0)}`,
-    aim: 'at least 0.5 ×',
-  }
+export async function measureSpans(server: RealServer): Promise<Figure[]> {
+  const bare: number[] = []
+  const own: number[] = []
+  // Both ways take turns.
+  const rounds = await inRounds(async (round) => {
+    own.push(await throughApi(server, round))
+    bare.push(await throughInsert(server))
+    return own.at(-1)! / bare.at(-1)!
+  })
+  return [
+    {
+      id: 'spans.rate',
+      what: `Spans kept in a second, batches of ${BATCH}, ${CONNECTIONS} learners at once, beside a bare multi-row INSERT`,
+      unit: 'x',
+      rounds,
+      aim: { least: 0.6 },
+      reference: `${amount(middle(own), '/s')}, bare ${amount(middle(bare), '/s')}`,
+    },
+  ]
 }
 
 async function throughApi({ url, settings }: RealServer, round: number): Promise<number> {

@@ -41,12 +41,13 @@ export function makeFilm(folder: string, seconds: number, name = 'film.mp4'): st
 
 /**
  * A film whose frame number can be read from its picture: eight black or white fields across, the lowest bit left.
- * Frames beyond 255 begin again at 0.
+ * Frames beyond 255 begin again at 0. Its frame rate may vary: then of each 33 frames 20 are left, each shown until the next.
  */
-export function makeNumberedFilm(folder: string, seconds: number): string {
-  const path = join(folder, 'numbered.mp4')
+export function makeNumberedFilm(folder: string, seconds: number, { varies = false } = {}): string {
+  const path = join(folder, varies ? 'varying.mp4' : 'numbered.mp4')
   const bit = 'mod(floor(N/pow(2,floor(X/40))),2)'
-  const picture = `color=black:size=320x64:rate=25:duration=${seconds},geq=lum='16+219*${bit}':cb=128:cr=128`
+  const left = varies ? `,select='not(eq(mod(n,3),1))*not(eq(mod(n,11),5))'` : ''
+  const picture = `color=black:size=320x64:rate=25:duration=${seconds},geq=lum='16+219*${bit}':cb=128:cr=128${left}`
   const codecs = [
     '-c:v',
     'libx264',
@@ -59,8 +60,14 @@ export function makeNumberedFilm(folder: string, seconds: number): string {
     '-g',
     '25',
   ]
-  ffmpeg(['-f', 'lavfi', '-i', picture, ...codecs, '-movflags', '+faststart', path])
+  const timing = varies ? ['-fps_mode', 'vfr'] : []
+  ffmpeg(['-f', 'lavfi', '-i', picture, ...codecs, ...timing, '-movflags', '+faststart', path])
   return path
+}
+
+/** The frame of a varying film that is on screen where this one would be: itself, or the last one before it that was left. */
+export function frameShown(frame: number): number {
+  return frame % 3 !== 1 && frame % 11 !== 5 ? frame : frameShown(frame - 1)
 }
 
 export const CAPTIONS = `WEBVTT
