@@ -1,6 +1,7 @@
 // The player's texts in the reader's language; English where a language is missing.
+import { registerMessageCompiler, type MessageCompiler } from '@intlify/core-base'
 import { createI18n } from 'vue-i18n'
-import { languageOf, pluralRule, type LanguageTag } from '@fernbrake/core/words'
+import { compileMessage, languageOf, pluralRule, type LanguageTag } from '@fernbrake/core/words'
 import en from './locales/en.ts'
 
 /** What a learner's page needs at once; other texts come with what they are of (`addMessages`, locales/talk.ts). */
@@ -11,6 +12,8 @@ type InOther = (english: object) => object
 const OTHERS: Record<Exclude<LanguageTag, 'en'>, () => Promise<InOther>> = {
   qaa: async () => (await import('./locales/madeUp.ts')).inMadeUp,
 }
+
+registerMessageCompiler(compileMessage as unknown as MessageCompiler)
 
 const create = (locale: LanguageTag) =>
   createI18n({

@@ -8,5 +8,6 @@ export {
 } from './languages.ts'
 export { pluralRule } from './plurals.ts'
 export { fillFacts, type Facts } from './fill.ts'
+export { compileMessage, type Saying } from './messages.ts'
 export { inMadeUp, madeUp } from './madeUp.ts'
 export { problemWords, sayProblem, type ProblemWords } from './problems.ts'

@@ -135,9 +135,8 @@ async function bareInserts({ databaseUrl }: RealServer['settings']): Promise<num
   )
   const insert = async (at: number, index: number) => {
     const began = performance.now()
-    await pool.query('INSERT INTO bare_batches VALUES ($1, $2, $3, $4, now())', [
-      ...[`attempt-${at}`, `p-${index}`, index * PIECE_MS, (index + 1) * PIECE_MS],
-    ])
+    const row = [`attempt-${at}`, `p-${index}`, index * PIECE_MS, (index + 1) * PIECE_MS]
+    await pool.query('INSERT INTO bare_batches VALUES ($1, $2, $3, $4, now())', row)
     return { ms: performance.now() - began }
   }
   const sent = await playAll(insert, 1)

@@ -8,7 +8,6 @@ import { sendJson, signedInCookie } from '../support/http.ts'
 import { goInAsGuest, NAMED, signIn } from '../support/pages.ts'
 import type { RealServer } from '../support/server.ts'
 import { inRounds, type Figure } from './stating/figure.ts'
-import { middle } from './stating/judge.ts'
 
 const PARTS = 60
 const ROUTES = 400

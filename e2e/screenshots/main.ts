@@ -91,7 +91,7 @@ async function afterwards(browser: Browser, url: string): Promise<void> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await signIn(page, url, 'designer@harrowmere.example', DEMO_PASSWORD)
   await page.goto(`${url}/marking/assignment/spring-budget`)
-  await page.locator('.rail section').last().getByRole('button').first().click()
+  await page.locator('.rail .group').last().locator('+ li button').click()
   await page.getByRole('img', { name: /Sketch of a lock/ }).waitFor()
   for (const key of ['1', '2', '1']) await page.keyboard.press(key)
   await page.waitForLoadState('networkidle')

@@ -21,5 +21,4 @@ export const LONG_FUNCTIONS = {
   'web/src/bench/placing/placings.ts': 205,
   'web/src/bench/useStageDrag.ts': 130,
   'web/src/marking/useDesk.ts': 113,
-  'web/src/router.ts': 138,
 }

@@ -9,7 +9,7 @@ import {
   type Lesson,
   type Part,
 } from '@fernbrake/core/lesson'
-import { direct, within } from '../database/connect.ts'
+import { within } from '../database/connect.ts'
 import { attemptsMade } from '../learning/queries/attemptsMade.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { readAssignment, readMeant } from '../learning/queries/assignments.ts'

@@ -18,7 +18,7 @@ import {
   withoutNotes,
   type Lesson,
 } from '@fernbrake/core/lesson'
-import { direct, within } from '../database/connect.ts'
+import { within } from '../database/connect.ts'
 import {
   AttemptRow,
   LessonRow,

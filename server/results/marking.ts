@@ -24,8 +24,8 @@ import {
   plainFileName,
   withoutNames,
 } from '@fernbrake/core/questions'
-import { direct, within } from '../database/connect.ts'
-import { AttemptRow, PersonRow } from '../database/models.ts'
+import { within } from '../database/connect.ts'
+import { PersonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { readAssignment, timesOf } from '../learning/queries/assignments.ts'
 import { attemptFacts } from '../learning/queries/attemptFacts.ts'

@@ -44,7 +44,7 @@ import {
   returnedTo,
   whoCameBack,
 } from '@fernbrake/core/watching'
-import { direct, within } from '../database/connect.ts'
+import { within } from '../database/connect.ts'
 import { hasLessonRole, ROLES_FROM } from '../lessons/roles.ts'
 import { countParts, countWays, readGroupsOf } from './queries/reports.ts'
 import type { Context } from '../context.ts'

@@ -3,7 +3,7 @@ import type { LearnerResult, Person, ResultsReply } from '@fernbrake/core/contra
 import { lessonOutcome, type AttemptOutcome } from '@fernbrake/core/analysis'
 import type { Lesson } from '@fernbrake/core/lesson'
 import { filesOfAnswer, readableAnswer } from '@fernbrake/core/questions'
-import { direct, within } from '../database/connect.ts'
+import { within } from '../database/connect.ts'
 import { AttemptRow, EditionRow, PersonRow, type HandedFileRow } from '../database/models.ts'
 import { attemptsSeenBy } from '../learning/queries/attemptAccess.ts'
 import { waysByAttempt, type WayTaken } from '../learning/queries/choices.ts'

@@ -1,4 +1,5 @@
-// English texts of the application.
+// English texts of the application: those of the pages on which people come in, and all others.
+import entry from './enEntry.ts'
 import assign from './en/assign.ts'
 import bench from './en/bench.ts'
 import classes from './en/classes.ts'
@@ -20,6 +21,7 @@ import routes from './en/routes.ts'
 import shelf from './en/shelf.ts'
 
 export default {
+  ...entry,
   /** What components say by themselves, under the names that they ask for it by. */
   components: {
     emptyMessage: 'There is nothing to choose from.',
@@ -58,47 +60,6 @@ export default {
   ...templates,
   ...routes,
   ...shelf,
-  app: {
-    name: 'Fernbrake',
-    places: 'Places',
-    lessons: 'Lessons',
-    shelf: 'Shelf',
-    classes: 'Classes',
-    marking: 'Marking',
-    join: 'Join a class',
-    password: 'Password',
-    retry: 'Try again',
-    keeping: 'Accounts and space',
-    signOut: 'Sign out',
-    loading: 'Loading',
-    readOnly:
-      'The server stores nothing new for now. You can read everything; what you write stays on this device and is sent once it can be stored.',
-    playSound: 'Play: {name}',
-    stopSound: 'Stop: {name}',
-    placeInSound: 'Place in it: {name}',
-    soundFailed: 'This sound could not be fetched.',
-  },
-  fault: {
-    ours: 'Something failed. What was already kept is safe. Try again in a moment.',
-    unreachable:
-      'Fernbrake cannot be reached. Check the connection, then try again. Nothing is lost.',
-    again: 'Try again',
-  },
-  nowhere: {
-    title: 'There is nothing here',
-    help: 'The address leads nowhere.',
-    home: 'Go to your lessons',
-  },
-  signIn: {
-    title: 'Sign in',
-    email: 'Email address or sign-in name',
-    card: 'On a card: the pass phrase',
-    password: 'Password',
-    go: 'Sign in',
-    demo: 'Demo accounts',
-    demoHelp: 'The demo is loaded. Take one of these; each has the password “{password}”.',
-    role: { designer: 'Designer', learner: 'Learner', keeper: 'Keeper', guest: 'Guest' },
-  },
   home: {
     lessons: 'Your lessons',
     learning: 'What you are learning',

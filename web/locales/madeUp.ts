@@ -1,6 +1,5 @@
 // The application's texts in the made-up language, from the English ones.
 import { inMadeUp } from '@fernbrake/core/words'
-import { playerMessages } from '@fernbrake/player'
-import en from './en.ts'
+import english from './enWithPlayer.ts'
 
-export default inMadeUp({ ...playerMessages.en, ...en })
+export default inMadeUp(english)

@@ -43,7 +43,12 @@ export function judge(figure: Figure, machine: Machine): Judged {
   const { id, what, unit, aim, reference, isWork = false } = figure
   const rounds = calibrated(figure, machine.answersASecond)
   return {
-    ...{ id, what, unit, aim, reference, isWork },
+    id,
+    what,
+    unit,
+    aim,
+    reference,
+    isWork,
     middle: middle(rounds),
     spread: spread(rounds),
     verdict: verdictOf(aim, rounds),

@@ -1,11 +1,5 @@
 // What is said about sharing a lesson, and about what its editions brought.
 export default {
-  openLessons: {
-    title: 'Open lessons',
-    none: 'No lesson is open to everyone yet.',
-    signIn: 'Sign in',
-    link: 'Lessons open to everyone',
-  },
   sharing: {
     sharing: 'Sharing',
     titleOf: 'Sharing “{title}”',

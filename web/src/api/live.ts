@@ -1,5 +1,6 @@
 // One socket for the whole application, opened when something first wants to listen.
 import { io, type Socket } from 'socket.io-client'
+import { onLeaving } from './leaving.ts'
 import type { ClientToServerEvents, ServerToClientEvents } from '@fernbrake/core/contract'
 
 export type LiveSocket = Socket<ServerToClientEvents, ClientToServerEvents>
@@ -24,8 +25,8 @@ export function liveSocket(): LiveSocket {
   return socket
 }
 
-/** Ends the socket, so that the next person does not listen as the last one. */
-export function closeLiveSocket(): void {
+/** The next person does not listen as the last one. */
+onLeaving(() => {
   socket?.disconnect()
   socket = null
-}
+})

@@ -5,12 +5,15 @@ import PrimeVue from 'primevue/config'
 import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { ref } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
-import { createAppI18n } from '../i18n.ts'
+import { addFurtherTexts, createAppI18n } from '../i18n.ts'
 import BenchHead from './BenchHead.vue'
 import type { Draft } from './useDraft.ts'
 
 let i18n: Awaited<ReturnType<typeof createAppI18n>>
-beforeAll(async () => (i18n = await createAppI18n('en')))
+beforeAll(async () => {
+  i18n = await createAppI18n('en')
+  await addFurtherTexts(i18n)
+})
 const page = { template: '<div />' }
 const router = createRouter({
   history: createMemoryHistory(),

@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import type { Session } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
-import { closeLiveSocket } from '../api/live.ts'
+import { leave } from '../api/leaving.ts'
 
 export const useSession = defineStore('session', () => {
   const session = shallowRef<Session | null>(null)
@@ -39,7 +39,7 @@ export const useSession = defineStore('session', () => {
 
   async function signOut(): Promise<void> {
     session.value = await call('signOut')
-    closeLiveSocket()
+    leave()
   }
 
   return { session, person, isDesigner, ensureKnown, ask, choosePassword, signIn, signOut }

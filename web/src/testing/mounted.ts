@@ -6,9 +6,10 @@ import { h, ref, type Component } from 'vue'
 import { lessonWithFilm } from '@fernbrake/core/testing'
 import { createBench, provideBench, type Bench } from '../bench/useBench.ts'
 import type { Draft } from '../bench/useDraft.ts'
-import { createAppI18n } from '../i18n.ts'
+import { addFurtherTexts, createAppI18n } from '../i18n.ts'
 
 const i18n = await createAppI18n('en')
+await addFurtherTexts(i18n)
 
 /** Mounts a component on the page, where what it puts the focus on can have it; `inside` wraps it. */
 export function mounted(

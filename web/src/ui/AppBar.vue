@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // The bar at the top of the managing pages.
-import Button from 'primevue/button'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../stores/session.ts'
@@ -46,13 +45,9 @@ async function leave(): Promise<void> {
       <RouterLink v-else to="/password" class="muted person" :title="t('password.title')">{{
         session.person.name
       }}</RouterLink>
-      <Button
-        class="leave"
-        :label="t('app.signOut')"
-        severity="secondary"
-        variant="text"
-        @click="leave"
-      />
+      <button class="fb-button plain leave" type="button" @click="leave">
+        {{ t('app.signOut') }}
+      </button>
     </template>
   </header>
 </template>

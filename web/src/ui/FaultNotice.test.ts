@@ -5,11 +5,14 @@ import PrimeVue from 'primevue/config'
 import { beforeAll, expect, it } from 'vitest'
 import { problemTypeUri, type Problem } from '@fernbrake/core/contract'
 import { ApiError } from '../api/client.ts'
-import { createAppI18n } from '../i18n.ts'
+import { addFurtherTexts, createAppI18n } from '../i18n.ts'
 import FaultNotice from './FaultNotice.vue'
 
 let i18n: Awaited<ReturnType<typeof createAppI18n>>
-beforeAll(async () => (i18n = await createAppI18n('en')))
+beforeAll(async () => {
+  i18n = await createAppI18n('en')
+  await addFurtherTexts(i18n)
+})
 const problem = (more: Partial<Problem>): Problem => ({
   type: problemTypeUri('class-full'),
   title: 'Full',

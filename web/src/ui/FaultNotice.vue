@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // What went wrong, what was kept, and what to do next.
-import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { ApiError } from '../api/client.ts'
@@ -18,13 +17,9 @@ const sentence = computed(() => {
 <template>
   <div class="notice" role="alert">
     <p>{{ sentence }}</p>
-    <Button
-      class="again"
-      :label="t('fault.again')"
-      severity="secondary"
-      size="small"
-      @click="$emit('retry')"
-    />
+    <button class="fb-button again" type="button" @click="$emit('retry')">
+      {{ t('fault.again') }}
+    </button>
   </div>
 </template>
 

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 // Joining a class by its code: who is signed in joins as they are, anybody else with an account made here.
-import Button from 'primevue/button'
-import InputText from 'primevue/inputtext'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
@@ -65,49 +63,56 @@ document.title = t('join.title')
       <p v-if="!code && props.code" class="notice" role="alert">{{ t('join.noCode') }}</p>
       <div class="field">
         <label for="code">{{ t('join.code') }}</label>
-        <InputText
+        <input
           id="code"
           v-model="typed"
-          class="mono"
+          type="text"
+          class="fb-input mono"
           autocomplete="off"
           autocapitalize="characters"
           :placeholder="writeJoinCode('ABCDEFGH')"
-          fluid
         />
       </div>
       <FaultNotice v-if="fault" :error="fault" @retry="look" />
-      <Button
-        type="submit"
-        :label="t('join.look')"
-        :disabled="readJoinCode(typed) === null"
-        fluid
-      />
+      <button class="fb-button act" type="submit" :disabled="readJoinCode(typed) === null">
+        {{ t('join.look') }}
+      </button>
     </form>
     <form v-else @submit.prevent="join">
       <template v-if="needsAccount">
         <div v-if="!session.person" class="field">
           <label for="name">{{ t('join.name') }}</label>
-          <InputText id="name" v-model="name" autocomplete="name" maxlength="120" required fluid />
+          <input
+            id="name"
+            v-model="name"
+            type="text"
+            class="fb-input"
+            autocomplete="name"
+            maxlength="120"
+            required
+          />
         </div>
         <p v-else>{{ t('join.as', { name: session.person.name }) }}</p>
         <div class="field">
           <label for="new-password">{{ t('join.password') }}</label>
-          <InputText
+          <input
             id="new-password"
             v-model="password"
+            class="fb-input"
             type="password"
             autocomplete="new-password"
             :minlength="SHORTEST_PASSWORD"
             maxlength="200"
             required
-            fluid
           />
           <small class="muted">{{ t('join.passwordHelp', { count: SHORTEST_PASSWORD }) }}</small>
         </div>
       </template>
       <p v-else>{{ t('join.as', { name: session.person!.name }) }}</p>
       <FaultNotice v-if="fault" :error="fault" @retry="join" />
-      <Button type="submit" :label="t('join.join')" :loading="busy" fluid />
+      <button class="fb-button act" type="submit" :disabled="busy" :aria-busy="busy">
+        {{ t('join.join') }}
+      </button>
       <RouterLink
         v-if="!session.person"
         :to="{ name: 'sign-in', query: { to: `/join/${code}` } }"

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 // Choosing a password: at first, after coming in by a sign-in card; later, another one.
-import Button from 'primevue/button'
-import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
@@ -38,13 +36,13 @@ document.title = t('password.title')
       </p>
       <div v-else class="field">
         <label for="before">{{ t('password.before') }}</label>
-        <InputText
+        <input
           id="before"
           v-model="before"
+          class="fb-input"
           type="password"
           autocomplete="current-password"
           required
-          fluid
         />
       </div>
       <input
@@ -59,15 +57,15 @@ document.title = t('password.title')
       />
       <div class="field">
         <label for="chosen">{{ t('password.new') }}</label>
-        <InputText
+        <input
           id="chosen"
           v-model="password"
+          class="fb-input"
           :type="seen ? 'text' : 'password'"
           autocomplete="new-password"
           :minlength="SHORTEST_PASSWORD"
           maxlength="200"
           required
-          fluid
         />
         <small class="muted">{{ t('join.passwordHelp', { count: SHORTEST_PASSWORD }) }}</small>
         <label class="check"
@@ -75,7 +73,9 @@ document.title = t('password.title')
         >
       </div>
       <FaultNotice v-if="fault" :error="fault" @retry="choose" />
-      <Button type="submit" :label="t('password.go')" :loading="busy" fluid />
+      <button class="fb-button act" type="submit" :disabled="busy" :aria-busy="busy">
+        {{ t('password.go') }}
+      </button>
       <RouterLink v-if="choosing" :to="{ name: 'sign-in' }">{{ t('password.notMe') }}</RouterLink>
     </form>
   </EntryCard>

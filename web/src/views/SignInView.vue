@@ -1,7 +1,5 @@
 <script setup lang="ts">
 // Signing in. While the demo is loaded its accounts are offered.
-import Button from 'primevue/button'
-import InputText from 'primevue/inputtext'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
@@ -59,31 +57,33 @@ async function chooseAccount(account: { email: string; password: string }): Prom
     <form @submit.prevent="signIn">
       <div class="field">
         <label for="email">{{ t('signIn.email') }}</label>
-        <InputText
+        <input
           id="email"
           v-model="email"
+          class="fb-input"
           type="text"
           autocapitalize="none"
           spellcheck="false"
           autocomplete="username"
           required
-          fluid
         />
       </div>
       <div class="field">
         <label for="password">{{ t('signIn.password') }}</label>
-        <InputText
+        <input
           id="password"
           v-model="password"
+          class="fb-input"
           type="password"
           autocomplete="current-password"
           required
-          fluid
         />
         <small class="muted">{{ t('signIn.card') }}</small>
       </div>
       <p v-if="fault" class="notice" role="alert">{{ fault }}</p>
-      <Button type="submit" :label="t('signIn.go')" :loading="busy" fluid />
+      <button class="fb-button act" type="submit" :disabled="busy" :aria-busy="busy">
+        {{ t('signIn.go') }}
+      </button>
     </form>
     <p class="open">
       <RouterLink to="/join">{{ t('app.join') }}</RouterLink>
