@@ -256,7 +256,7 @@ describe('what counts as watched', () => {
         expect(kept?.spans[PART] ?? []).toEqual(normalise(proper.flat()))
         expect(kept?.again[PART] ?? []).toEqual(watchedAgain(proper.flat()))
         for (const { runs } of [kept, filled].filter((one) => one !== undefined))
-          expect(counts(runs[PART] ?? [], 60_000, 700)).toEqual(counts(proper.flat(), 60_000, 700))
+          expect(counts(runs[PART]!, 60_000, 700)).toEqual(counts(proper.flat(), 60_000, 700))
       }),
       { seed: 31, numRuns: 25 },
     )

@@ -43,8 +43,10 @@ import {
   FEWEST_WHO_RETURN,
   returnedTo,
   whoCameBack,
+  type Span,
 } from '@fernbrake/core/watching'
-import { within } from '../database/connect.ts'
+import { inColumns, within } from '../database/connect.ts'
+import { readSpans } from '../learning/queries/covered.ts'
 import { hasLessonRole, ROLES_FROM } from '../lessons/roles.ts'
 import { countParts, countWays, readGroupsOf } from './queries/reports.ts'
 import type { Context } from '../context.ts'
@@ -62,9 +64,15 @@ export async function readWatchMap(
 ): Promise<WatchMap> {
   const { about, lesson, learners } = await gather(context, person, from, edition, WATCHED_ALONE)
   if (!lesson) return { ...about, learners: 0, parts: [] }
-  const parts = filmsInOrder(lesson).flatMap(({ id: partId, durationMs }) =>
-    durationMs ? [watchedPart(lesson, learners, { partId, durationMs })] : [],
-  )
+  const parts: WatchedPart[] = []
+  for (const { id: partId, durationMs } of filmsInOrder(lesson)) {
+    if (!durationMs) continue
+    // Of those who jumped about very much the runs are not kept.
+    const without = learners.filter(({ covered }) => covered.runs[partId] === null)
+    const ids = without.map(({ attempt }) => attempt.id)
+    const more = await readSpans(inColumns(context.pool), ids, partId)
+    parts.push(watchedPart(lesson, learners, { partId, durationMs, more }))
+  }
   return { ...about, learners: learners.length, parts }
 }
 
@@ -73,11 +81,11 @@ const binOf = (durationMs: number) => Math.max(1000, Math.ceil(durationMs / RESU
 function watchedPart(
   lesson: Lesson,
   learners: readonly LearnerWork[],
-  { partId, durationMs }: { partId: string; durationMs: number },
+  { partId, durationMs, more }: { partId: string; durationMs: number; more: readonly Span[] },
 ): WatchedPart {
   const binMs = binOf(durationMs)
   const runs = learners.flatMap(({ covered }) => covered.runs[partId] ?? [])
-  const plays = counts(runs, durationMs, binMs)
+  const plays = counts([...runs, ...more], durationMs, binMs)
   const rows = learners.map(({ name, covered }) => {
     const spans = covered.spans[partId] ?? []
     const cells = cellsOf(spans, covered.again[partId] ?? [], durationMs, binMs)

@@ -1,7 +1,8 @@
 // SQL about what attempts have covered: one multirange an attempt and part, kept by range_agg.
 import type { JudgedSpan, PartWatched } from '@fernbrake/core/records'
 import type { ClockState, Span } from '@fernbrake/core/watching'
-import { run, select, type Ask, type Database } from '../../database/connect.ts'
+import { run, select, type Ask, type AskColumns, type Database } from '../../database/connect.ts'
+import { MOST_ENDS } from '../../database/schema028.ts'
 
 export interface Covered {
   /** By part: the disjoint, sorted stretches that were watched. */
@@ -10,8 +11,8 @@ export interface Covered {
   again: Record<string, Span[]>
   /** What was played at all, as far as it is believed. */
   played: Record<string, Span[]>
-  /** What counts, as it was played on from one place to the next, however often. */
-  runs: Record<string, Span[]>
+  /** What counts, as it was played on from one place to the next, however often; null where it was more often than is kept. */
+  runs: Record<string, Span[] | null>
   /** Spans that do not count. */
   leftOut: number
   /** Of these, those that were reported faster than time, or outside of it. */
@@ -26,7 +27,7 @@ interface Row {
   played: string
   covered: string
   again: string
-  runs: string
+  runs: string | null
 }
 
 export const nothingCovered = (): Covered => ({
@@ -57,7 +58,7 @@ export async function readCovered(
     covered.played[row.part_id] = readStretches(row.played)
     covered.spans[row.part_id] = readStretches(row.covered)
     covered.again[row.part_id] = readStretches(row.again)
-    covered.runs[row.part_id] = readStretches(row.runs)
+    covered.runs[row.part_id] = row.runs === null ? null : readStretches(row.runs)
     result.set(row.attempt_id, covered)
   }
   return result
@@ -77,6 +78,9 @@ export interface BatchToStore {
   clock: { after: ClockState; revision: number } | null
 }
 
+/** As PostgreSQL calls it. */
+const UNIQUE_VIOLATION = '23505'
+
 /** `stale`: another batch was stored since the clock was read, or one of these spans is stored already. */
 export type Stored = 'stored' | 'storedWithClaims' | 'stale' | 'gone'
 
@@ -91,22 +95,20 @@ export async function storeBatch(
   attemptId: string,
   { spans, parts, place, released, seenAt, clock }: BatchToStore,
 ): Promise<Stored> {
-  const [row] = await ask<{ exists: boolean; stored: boolean | null; claims: boolean | null }>(
+  const rows = await ask<{ exists: boolean; stored: boolean | null; claims: boolean | null }>(
     `WITH known AS (SELECT id, clock_rev FROM attempts WHERE id = $1 FOR UPDATE),
      owner AS (
        SELECT id FROM known
-        WHERE ($8::int IS NULL OR clock_rev = $8) AND NOT EXISTS (
-          SELECT 1 FROM unnest($2::spans[]) AS sent
-            JOIN spans s ON s.attempt_id = $1 AND s.id = sent.id AND s.began_at = sent.began_at)),
+        WHERE $8::int IS NULL OR clock_rev = $8),
      fresh AS (
        INSERT INTO spans (attempt_id, id, part_id, from_ms, to_ms, rate, began_at, ended_at, muted, hidden, counts)
        SELECT owner.id, sent.id, sent.part_id, sent.from_ms, sent.to_ms, sent.rate,
               sent.began_at, sent.ended_at, sent.muted, sent.hidden, sent.counts
-         FROM owner, unnest($2::spans[]) AS sent
-       ON CONFLICT DO NOTHING),
+         FROM owner, unnest($2::spans[]) AS sent),
      coverage AS (
        INSERT INTO attempt_coverage AS c (attempt_id, part_id, covered, again, played, runs, left_out, too_fast)
-       SELECT owner.id, part.id, covered, again, played, runs::int4[], left_out, too_fast FROM owner,
+       SELECT owner.id, part.id, covered, again, played, CASE WHEN cardinality(runs::int4[]) <= ${MOST_ENDS} THEN runs::int4[] END,
+              left_out, too_fast FROM owner,
               unnest($10::text[], $11::int4multirange[], $12::int4multirange[], $13::int4multirange[], $14::text[], $15::int[], $16::int[])
                 AS part (id, covered, again, played, runs, left_out, too_fast)
        ON CONFLICT (attempt_id, part_id)
@@ -114,7 +116,8 @@ export async function storeBatch(
                      again = c.again + excluded.again + c.covered * excluded.covered,
                      played = c.played + excluded.played,
                      -- What goes on from where the last one ended is one with it.
-                     runs = CASE WHEN c.runs[cardinality(c.runs)] = excluded.runs[1]
+                     runs = CASE WHEN cardinality(c.runs) + cardinality(excluded.runs) > ${MOST_ENDS} THEN NULL
+                                 WHEN c.runs[cardinality(c.runs)] = excluded.runs[1]
                                  THEN c.runs[:cardinality(c.runs) - 1] || excluded.runs[2:]
                                  ELSE c.runs || excluded.runs END,
                      left_out = c.left_out + excluded.left_out,
@@ -150,10 +153,30 @@ export async function storeBatch(
       parts.map(({ leftOut }) => leftOut),
       parts.map(({ tooFast }) => tooFast),
     ],
-  )
+  ).catch((fault: { code?: string }) => {
+    // One of them is stored already: nothing of the batch was. To look before each batch whether one is would cost every batch.
+    if (fault.code === UNIQUE_VIOLATION) return null
+    throw fault
+  })
+  if (rows === null) return 'stale'
+  const [row] = rows
   if (!row!.exists) return 'gone'
   if (!row!.stored) return 'stale'
   return row!.claims ? 'storedWithClaims' : 'stored'
+}
+
+/** Every span of these attempts in a part that counts. */
+export async function readSpans(
+  ask: AskColumns,
+  attemptIds: readonly string[],
+  partId: string,
+): Promise<Span[]> {
+  if (attemptIds.length === 0) return []
+  const rows = await ask<[fromMs: number, toMs: number]>(
+    'SELECT from_ms, to_ms FROM spans WHERE attempt_id = ANY($1::text[]) AND part_id = $2 AND counts',
+    [attemptIds, partId],
+  )
+  return rows.map(([fromMs, toMs]) => ({ fromMs, toMs }))
 }
 
 /** Stretches as PostgreSQL writes a multirange of whole numbers, `{[0,5000),[6000,9000)}`, or a list of both ends of each. */
