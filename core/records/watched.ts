@@ -58,30 +58,46 @@ export function judgeWatched(
   time: BatchTime,
   records: readonly SpanRecord[],
 ): Watched {
-  const inOrder = [...new Map(records.map((one) => [one.id, one])).values()].sort(
-    (a, b) => Date.parse(a.beganAt) - Date.parse(b.beganAt),
-  )
-  const reported = inOrder.map((record) => ({
-    fromMs: record.fromMs,
-    toMs: record.toMs,
-    rate: record.rate,
-    beganAtMs: Date.parse(record.beganAt),
-    endedAtMs: Date.parse(record.endedAt),
-  }))
-  const { doubts, state: after } = judgeSpans(time.state, reported, time.bounds)
+  const inOrder = [...new Map(records.map((one) => [one.id, one])).values()]
+    .map(timed)
+    .sort((a, b) => a.beganAtMs - b.beganAtMs)
+  const { doubts, state: after } = judgeSpans(time.state, inOrder, time.bounds)
   const offsetMs = time.state.offsetMs ?? 0
-  const spans = inOrder.map(({ kind: _, ...record }, at): JudgedSpan => {
-    const endedMs = reported[at]!.endedAtMs + offsetMs
-    const isBelieved = doubts[at] === null
-    return {
-      ...record,
-      toMs: Math.min(record.toMs, lengthOf(lesson, record.partId)!),
-      counts: isBelieved && !record.hidden && isWithinRules(rules, record.rate, endedMs),
-    }
+  const spans = inOrder.map(({ record, endedAtMs }, at) => {
+    const counts =
+      doubts[at] === null &&
+      !record.hidden &&
+      isWithinRules(rules, record.rate, endedAtMs + offsetMs)
+    return judged(record, lengthOf(lesson, record.partId)!, counts)
   })
-  const doubted = new Set(inOrder.flatMap(({ id }, at) => (doubts[at] === null ? [] : [id])))
+  const doubted = new Set(
+    inOrder.flatMap(({ record }, at) => (doubts[at] === null ? [] : [record.id])),
+  )
   return { spans, parts: addUp(spans, doubted), after }
 }
+
+/** With its clock times read once: a player that was long without a connection sends hundreds. */
+const timed = (record: SpanRecord) => ({
+  record,
+  fromMs: record.fromMs,
+  toMs: record.toMs,
+  rate: record.rate,
+  beganAtMs: Date.parse(record.beganAt),
+  endedAtMs: Date.parse(record.endedAt),
+})
+
+const judged = (record: SpanRecord, lengthMs: number, counts: boolean): JudgedSpan => ({
+  id: record.id,
+  partId: record.partId,
+  fromMs: record.fromMs,
+  toMs: Math.min(record.toMs, lengthMs),
+  rate: record.rate,
+  beganAt: record.beganAt,
+  endedAt: record.endedAt,
+  muted: record.muted,
+  hidden: record.hidden,
+  counts,
+})
 
 /** Played faster than the assignment allows, or after it had closed, is kept too, and counts as little. */
 function isWithinRules(rules: RecordRules | null, rate: number, endedAtMs: number): boolean {
@@ -94,14 +110,20 @@ export function addUp(spans: readonly JudgedSpan[], doubted: ReadonlySet<string>
   return [...new Set(spans.map(({ partId }) => partId))].map((partId) => {
     const own = spans.filter((span) => span.partId === partId)
     const counted = own.filter(({ counts }) => counts)
+    const covered = normalise(counted)
+    const believed = doubted.size === 0 ? own : own.filter(({ id }) => !doubted.has(id))
     return {
       partId,
-      covered: normalise(counted),
-      again: watchedAgain(counted),
-      played: normalise(own.filter(({ id }) => !doubted.has(id))),
+      covered,
+      again: lengthOfAll(counted) === lengthOfAll(covered) ? [] : watchedAgain(counted),
+      played: believed.length === counted.length ? covered : normalise(believed),
       runs: runsOf(counted),
       leftOut: own.length - counted.length,
-      tooFast: own.filter(({ id }) => doubted.has(id)).length,
+      tooFast: own.length - believed.length,
     }
   })
 }
+
+/** Where a union is as long as all that it is of, nothing is there twice. */
+const lengthOfAll = (spans: readonly Span[]): number =>
+  spans.reduce((sum, { fromMs, toMs }) => sum + toMs - fromMs, 0)
