@@ -212,30 +212,47 @@ function longestInLine(
   return best.get(start) ?? null
 }
 
+/** The steps with parts by number, for the search that goes tens of thousands of them; END is −1. */
+function numbered(steps: ReadonlyMap<string, Step[]>) {
+  const ids = [...steps.keys()]
+  const numberOf = new Map(ids.map((id, at) => [id, at]))
+  const from = ids.map((id) =>
+    steps
+      .get(id)!
+      .map(({ toId, cost }) => ({ ...cost, to: toId === END ? -1 : numberOf.get(toId)! })),
+  )
+  return { ids, from, numberOf }
+}
+
 /** The longest ways that come to no part twice, one for each worth, by trying; given up after so many steps. */
 function longestByTrying(
   steps: ReadonlyMap<string, Step[]>,
   start: string,
   worths: readonly Worth[],
 ): { best: (Found | null)[]; isWhole: boolean } {
+  const { ids, from, numberOf } = numbered(steps)
   const best = worths.map((): Found | null => null)
+  const isOn = new Uint8Array(ids.length)
+  const path: number[] = []
   let gone = 0
-  const on = new Set<string>()
-  function walk(id: string, ms: number, points: number): void {
-    if (id === END) {
-      worths.forEach((worth, index) => {
-        const before = best[index]
-        if (!before || worth({ ms, points }) > worth(before))
-          best[index] = { ms, points, partIds: [...on] }
-      })
-      return
-    }
-    if (on.has(id) || gone >= MOST_STEPS) return
-    gone += 1
-    on.add(id)
-    for (const { toId, cost } of steps.get(id)!) walk(toId, ms + cost.ms, points + cost.points)
-    on.delete(id)
+  const end = (cost: Cost) => {
+    worths.forEach((worth, index) => {
+      const before = best[index]
+      if (!before || worth(cost) > worth(before))
+        best[index] = { ...cost, partIds: path.map((at) => ids[at]!) }
+    })
   }
-  walk(start, 0, 0)
+  function walk(here: number, ms: number, points: number): void {
+    if (isOn[here] === 1 || gone >= MOST_STEPS) return
+    gone += 1
+    isOn[here] = 1
+    path.push(here)
+    for (const step of from[here]!)
+      if (step.to === -1) end({ ms: ms + step.ms, points: points + step.points })
+      else walk(step.to, ms + step.ms, points + step.points)
+    path.pop()
+    isOn[here] = 0
+  }
+  walk(numberOf.get(start)!, 0, 0)
   return { best, isWhole: gone < MOST_STEPS }
 }

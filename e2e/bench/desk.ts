@@ -14,7 +14,7 @@ const ANSWERS = 1000
 const MARKS = 11
 const OWNER = 'designer@harrowmere.example'
 
-export function longAnswers(): BigLesson {
+function longAnswers(): BigLesson {
   const asked = withQuestion(lessonWithFilm(60_000), { id: 'a', atMs: 5000 })
   const changed = { questionId: 'q-a', kind: 'longText' as const, ids: [] }
   const lesson = edited(asked, edits.changeQuestionKind, changed)

@@ -78,7 +78,18 @@ export function askersOf(lesson: Pick<Lesson, 'parts' | 'cues'>): Asking[] {
   return [...cues, ...things]
 }
 
+/** Of routes that never change, for each part those that leave it: a survey of a large lesson asks for every part. */
+const leaving = new WeakMap<object, Map<string, Route[]>>()
+
 /** The routes that leave a part at its end, in order. */
-export function routesFrom(lesson: Pick<Lesson, 'routes'>, partId: string): Route[] {
-  return inOrder(Object.values(lesson.routes ?? {}).filter(({ fromId }) => fromId === partId))
+export function routesFrom({ routes }: Pick<Lesson, 'routes'>, partId: string): readonly Route[] {
+  if (!routes || !Object.isFrozen(routes)) return inOrder(routesOf(routes, partId))
+  const known = leaving.get(routes) ?? new Map<string, Route[]>()
+  leaving.set(routes, known)
+  const found = known.get(partId) ?? inOrder(routesOf(routes, partId))
+  known.set(partId, found)
+  return found
 }
+
+const routesOf = (routes: Lesson['routes'], partId: string) =>
+  Object.values(routes ?? {}).filter(({ fromId }) => fromId === partId)

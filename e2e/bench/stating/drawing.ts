@@ -7,7 +7,9 @@ import { aimInWords, amount, type Judged } from './telling.ts'
 
 const BARS = '▁▂▃▄▅▆▇█'
 const POINTS = 12
-const [WIDTH, ROW, TOP, LEFT, SCALE] = [980, 26, 56, 470, 300]
+const [WIDTH, ROW, TOP, LEFT, SCALE] = [1340, 26, 56, 740, 340]
+/** Letters of a figure's name that have room beside the drawing. */
+const MOST_LETTERS = 112
 /** A figure twice as far as its aim, or half of it, lies at the edge of the drawing. */
 const EDGE = 2
 
@@ -49,7 +51,8 @@ function line(figure: Judged, index: number): string {
     Math.max(-1, Math.log(Math.max(distance(figure), 1e-6)) / Math.log(EDGE)),
   )
   const [x, colour] = [LEFT + SCALE / 2 + (along * SCALE) / 2, MARKS[figure.verdict]]
-  const name = figure.what.length > 62 ? `${figure.what.slice(0, 60)}…` : figure.what
+  const { what } = figure
+  const name = what.length > MOST_LETTERS ? `${what.slice(0, MOST_LETTERS - 1)}…` : what
   return `<text x="${LEFT - 14}" y="${y + 4}" text-anchor="end">${escaped(name)}</text>
 <path d="M${LEFT} ${y}H${LEFT + SCALE}" stroke="#D8D6CC"/>
 <path d="M${LEFT + SCALE / 2} ${y}H${x.toFixed(1)}" stroke="${colour}" stroke-width="6"/>

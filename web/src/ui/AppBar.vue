@@ -100,7 +100,8 @@ nav a.here {
 .brand {
   flex: none;
 }
-.leave :deep(.p-button-label) {
+.leave {
+  font-weight: 600;
   white-space: nowrap;
 }
 @media (max-width: 720px) {
