@@ -84,8 +84,23 @@ test('the script that a learner is sent is small, and carries no schemas', async
   await page.goto(`${server.url}/open/${DEMO_LINK}`)
   await expect(page.getByLabel('Your first and last name')).toBeVisible()
   const all = Buffer.concat(await Promise.all(scripts))
-  expect(gzipSync(all).length).toBeLessThan(130_000)
+  expect(gzipSync(all).length).toBeLessThan(126_000)
   expect(all.toString()).not.toContain('ZodError')
+})
+
+test('the page to sign in on fetches little, and neither schemas nor what only others need', async ({
+  page,
+}) => {
+  const scripts: Promise<Buffer>[] = []
+  page.on('response', (response) => {
+    if (response.request().resourceType() === 'script') scripts.push(response.body())
+  })
+  await page.goto(server.url)
+  await expect(page.getByRole('heading', { name: 'Demo accounts' })).toBeVisible()
+  await page.waitForLoadState('networkidle')
+  const all = Buffer.concat(await Promise.all(scripts))
+  expect(gzipSync(all).length).toBeLessThan(80_000)
+  for (const other of ['ZodError', 'EIO', 'p-button', 'Rubric']) expect(all.toString()).not.toContain(other)
 })
 
 test('a link that leads nowhere says so', async ({ page }) => {

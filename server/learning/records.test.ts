@@ -263,6 +263,38 @@ describe('what counts as watched', () => {
   })
 })
 
+describe('somebody who jumps about very much', () => {
+  const hops = (batch: number) =>
+    Array.from({ length: 200 }, (_, at) => {
+      const fromMs = ((at * 7 + batch) % 55) * 1000
+      const beganMs = BEGAN + (batch * 200 + at) * 1000
+      return span(fromMs, fromMs + 900, { beganAt: iso(beganMs), endedAt: iso(beganMs + 900) })
+    })
+
+  it('is counted from the spans, however much comes after', async () => {
+    const { database } = server.context
+    const runs = async () =>
+      (await readCovered(within(database), [attemptId])).get(attemptId)?.runs[PART]
+    await database.query(
+      `UPDATE attempts SET opened_at = now() - interval '2 hours' WHERE id = '${attemptId}'`,
+    )
+    const sent = Array.from({ length: 5 }, (_, batch) => hops(batch))
+    const kept: (number | null)[] = []
+    for (const batch of sent) {
+      await send(...batch)
+      kept.push((await runs())?.length ?? null)
+    }
+    expect(kept).toEqual([200, 400, null, null, null])
+    await database.query(`UPDATE attempt_coverage SET runs = '{}'; ${FILL_RUNS}`)
+    expect(await runs()).toBeNull()
+    const { body } = await designer.agent
+      .get(`/api/results/lesson/${lessonId}/watching`)
+      .expect(200)
+    const [part] = body.parts
+    expect(part.plays).toEqual(counts(sent.flat(), part.durationMs, part.binMs))
+  })
+})
+
 describe('ways taken at forks', () => {
   const choice = (choiceId: string, at: number, change: object = {}) => ({
     kind: 'choice',

@@ -116,7 +116,7 @@ export async function storeBatch(
                      again = c.again + excluded.again + c.covered * excluded.covered,
                      played = c.played + excluded.played,
                      -- What goes on from where the last one ended is one with it.
-                     runs = CASE WHEN cardinality(c.runs) + cardinality(excluded.runs) > ${MOST_ENDS} THEN NULL
+                     runs = CASE WHEN coalesce(cardinality(c.runs) + cardinality(excluded.runs), ${MOST_ENDS} + 1) > ${MOST_ENDS} THEN NULL
                                  WHEN c.runs[cardinality(c.runs)] = excluded.runs[1]
                                  THEN c.runs[:cardinality(c.runs) - 1] || excluded.runs[2:]
                                  ELSE c.runs || excluded.runs END,
