@@ -100,7 +100,8 @@ test('the page to sign in on fetches little, and neither schemas nor what only o
   await page.waitForLoadState('networkidle')
   const all = Buffer.concat(await Promise.all(scripts))
   expect(gzipSync(all).length).toBeLessThan(80_000)
-  for (const other of ['ZodError', 'EIO', 'p-button', 'Rubric']) expect(all.toString()).not.toContain(other)
+  for (const other of ['ZodError', 'EIO', 'p-button', 'Rubric'])
+    expect(all.toString()).not.toContain(other)
 })
 
 test('a link that leads nowhere says so', async ({ page }) => {
