@@ -97,6 +97,10 @@ export async function putBigClasses(
   } finally {
     await close()
   }
+  // What a class does in weeks the database has long put in order by itself.
+  await inDatabase(settings, async (client) => {
+    await client.query('VACUUM (ANALYZE)')
+  })
 }
 
 const attemptOf = (lessonId: string, size: number, index: number) =>
