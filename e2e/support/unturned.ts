@@ -19,7 +19,8 @@ export async function englishWords(): Promise<string[]> {
   const said: string[] = []
   for (const folder of folders)
     for (const name of readdirSync(join(REPOSITORY, folder))) {
-      if (!/^(en\w*|[a-z]\w*)\.ts$/.test(name) || /test|madeUp|WithPlayer|talk\.ts/.test(name)) continue
+      if (!/^(en\w*|[a-z]\w*)\.ts$/.test(name) || /test|madeUp|WithPlayer|talk\.ts/.test(name))
+        continue
       const file = (await import(join(REPOSITORY, folder, name))) as { default?: Messages }
       if (file.default) said.push(...sentencesOf(file.default))
     }
@@ -105,7 +106,12 @@ export async function expectOpenedTurned(
   { begin, quiet }: { begin: () => Promise<void>; quiet: () => Promise<void> },
   english: readonly string[],
 ): Promise<number> {
-  await begin()
+  const anew = async () => {
+    await begin()
+    await opening(page).first().waitFor()
+    await quiet()
+  }
+  await anew()
   const { pathname } = new URL(page.url())
   const pressed = new Set<string>()
   let looked = 0
@@ -125,7 +131,7 @@ export async function expectOpenedTurned(
       await page.keyboard.press('Escape')
     }
     const isCovered = (await page.locator('[role=dialog]:visible').count()) > 0
-    if (isCovered || new URL(page.url()).pathname !== pathname) await begin()
+    if (isCovered || new URL(page.url()).pathname !== pathname) await anew()
   }
   return looked
 }

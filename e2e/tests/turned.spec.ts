@@ -28,6 +28,7 @@ async function look(page: Page, addresses: readonly string[]): Promise<void> {
   const quiet = followRequests(page)
   for (const address of addresses) {
     await page.goto(server.url + address)
+    await page.locator('main, header, h1').first().waitFor()
     await quiet()
     await expectTurned(page, address, english)
   }
