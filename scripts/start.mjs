@@ -138,7 +138,7 @@ function serve(onListening) {
   // In development the server begins anew whenever a file of its own changes.
   const program = wants('dev')
     ? ['--watch', '--watch-preserve-output', '--import', 'tsx', 'server/main.ts', '--dev']
-    : // What thousands of rows leave behind is cleared away in larger pieces, in MB: a third of the time of large results.
+    : // What the thousands of rows of large results leave behind is cleared away in larger pieces; in MB.
       ['--enable-source-maps', '--max-semi-space-size=32', SERVER]
   // In a process group of its own, so that Ctrl-C comes to it through this command alone, in the right order.
   server = spawn(process.execPath, program, {
