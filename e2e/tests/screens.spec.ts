@@ -41,6 +41,22 @@ test('the demo’s places', async ({ page }) => {
   expect(errors).toEqual([])
 })
 
+test('the open answer of a large pile stays in sight, however the pile is turned', async ({
+  page,
+}) => {
+  await signIn(page, server.url, 'designer@harrowmere.example', DEMO_PASSWORD)
+  await page.goto(`${server.url}/marking/assignment/spring-water`)
+  const line = page.locator('.rail [aria-current="true"]')
+  await expect(line).toBeInViewport()
+  await page.getByLabel('Also what was marked by itself').check()
+  await expect(page.getByText(/of 3\d\d marked/)).toBeVisible()
+  await expect(line).toBeInViewport()
+  await page.getByRole('button', { name: 'By learner' }).click()
+  await expect(line).toBeInViewport()
+  // Of hundreds of answers those alone are on the page that are in sight, and a few around them.
+  expect(await page.locator('.rail li').count()).toBeLessThan(60)
+})
+
 test('the keeper sees accounts and space', async ({ page }) => {
   await signIn(page, server.url, 'keeper@harrowmere.example', DEMO_PASSWORD)
   await page.getByRole('link', { name: 'Accounts and space' }).click()

@@ -63,7 +63,8 @@ async function showOpen(): Promise<void> {
   const row = rows.value.findIndex(({ key }) => key === open.value?.responseId)
   if (row >= 0) virtualizer.value.scrollToIndex(row, { align: 'auto' })
 }
-watch(() => open.value?.responseId, showOpen)
+// Also where it is the same one, but lies elsewhere in the pile now.
+watch([() => open.value?.responseId, rows], showOpen)
 onMounted(showOpen)
 </script>
 
