@@ -2,13 +2,8 @@
 // in, and while a try is left what is right stays untold. Told too early, an answer could be copied.
 import { askersOf, tellsAtEnd, type Lesson, type Telling } from '../lesson/index.ts'
 import { isFinal, isSettled, type Verdict } from '../questions/index.ts'
-import {
-  heldBackUntil,
-  phaseAt,
-  toldFrom,
-  type AssignmentRules,
-  type AssignmentTimes,
-} from './assignments.ts'
+import { heldBackUntil, toldFrom, type AssignmentRules } from './assignments.ts'
+import { phaseAt, type AssignmentTimes } from './standing.ts'
 
 /**
  * What the class says of all its questions: `free` nothing; `silent` nothing may be told; `afterTries` of each question

@@ -200,14 +200,6 @@ export const mediaRoutes = {
   }),
 }
 
-/** The address of one of a medium's files. */
-export const mediaFileAddress = (mediaId: string, file: MediaFileKind) =>
-  `/api/media/${mediaId}/files/${file}`
-
-/** The address of a page of a document, from 1. */
-export const mediaPageAddress = (mediaId: string, page: number) =>
-  `/api/media/${mediaId}/pages/${page}`
-
 export type Media = z.infer<typeof mediaSchema>
 export type MediaFileKind = z.infer<typeof mediaFileKindSchema>
 export type MediaJob = z.infer<typeof jobSchema>

@@ -3,12 +3,9 @@ import { z } from 'zod'
 import { clockSchema, idSchema, plainText } from '../fields/index.ts'
 import { linkCodeSchema } from './attempts.ts'
 import { route, type ReplyOf } from './route.ts'
+import { LESSON_ROLES, SEEN_BY } from './sharingChoices.ts'
 
-export const LESSON_ROLES = ['owner', 'editor', 'commenter', 'viewer'] as const
 export const lessonRoleSchema = z.enum(LESSON_ROLES)
-
-/** Who may learn a lesson: whoever works on it, people who are named, anyone with the link, or everyone, on a list. */
-export const SEEN_BY = ['me', 'people', 'link', 'everyone'] as const
 export const seenBySchema = z.enum(SEEN_BY)
 
 export const MOST_INVITED = 500

@@ -14,6 +14,7 @@ import {
   timesFault,
 } from '@fernbrake/core/classes'
 import {
+  ROLES_FROM,
   MOST_ASSIGNMENTS,
   type Assignment,
   type BodyOf,
@@ -26,7 +27,7 @@ import { NO_ACTIVITY, postsIn, type TalkActivity } from '@fernbrake/core/talk'
 import type { Span } from '@fernbrake/core/watching'
 import { direct, within, type Ask } from '../database/connect.ts'
 import { AttemptRow, EditionRow } from '../database/models.ts'
-import { hasLessonRole, ROLES_FROM } from '../lessons/roles.ts'
+import { hasLessonRole } from '../lessons/roles.ts'
 import { HttpError } from '../http/HttpError.ts'
 import {
   type AssignmentFacts,

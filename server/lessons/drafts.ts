@@ -1,6 +1,6 @@
 // Drafts of lessons: beginning one, opening it, and what any document can do that several edit.
 import { UniqueConstraintError, type Transaction } from 'sequelize'
-import type { DraftReply, EditsReply, Person } from '@fernbrake/core/contract'
+import { ROLES_FROM, type DraftReply, type EditsReply, type Person } from '@fernbrake/core/contract'
 import {
   checkLesson,
   emptyLesson,
@@ -17,7 +17,7 @@ import {
   readStateAt as readStateOf,
 } from '../drafts/history.ts'
 import { HttpError } from '../http/HttpError.ts'
-import { hasLessonRole, ROLES_FROM } from './roles.ts'
+import { hasLessonRole } from './roles.ts'
 import { recordMediaUses, shareMediaUses } from '../media/queries/mediaAccess.ts'
 import type { Context } from '../context.ts'
 import { toEditionSummary } from './editions.ts'

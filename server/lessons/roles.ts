@@ -1,14 +1,6 @@
 // Which role somebody has on a lesson.
-import type { LessonRoleName, Person } from '@fernbrake/core/contract'
+import { ROLES_FROM, type LessonRoleName, type Person } from '@fernbrake/core/contract'
 import { LessonRoleRow } from '../database/models.ts'
-
-/** Who has at least this role. */
-export const ROLES_FROM: Record<LessonRoleName, LessonRoleName[]> = {
-  owner: ['owner'],
-  editor: ['owner', 'editor'],
-  commenter: ['owner', 'editor', 'commenter'],
-  viewer: ['owner', 'editor', 'commenter', 'viewer'],
-}
 
 /** By what the contract says of who may use something of a lesson. */
 export const ROLES_OF = {

@@ -1,4 +1,5 @@
 // Which routes about drafts, editions, sharing and kept questions are answered by what.
+import { ROLES_FROM } from '@fernbrake/core/contract'
 import type { Context } from '../context.ts'
 import { type Part, whoCalls } from '../http/handlers.ts'
 import {
@@ -13,7 +14,7 @@ import { publishEdition, readUnpublished } from './editions.ts'
 import { dropKeptQuestion, keepQuestion, listKeptQuestions } from './keptQuestions.ts'
 import { listLessons } from './lessonCards.ts'
 import { replaceEverywhere } from './replaceMedia.ts'
-import { hasLessonRole, ROLES_FROM } from './roles.ts'
+import { hasLessonRole } from './roles.ts'
 import {
   giveCopies,
   giveRole,

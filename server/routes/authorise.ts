@@ -1,6 +1,6 @@
 // Who may use a route, listen on a socket, or send a file. Every access that the contract names is decided here and nowhere
 // else.
-import type { Access, LessonRoleName, Person } from '@fernbrake/core/contract'
+import { ROLES_FROM, type Access, type LessonRoleName, type Person } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
 import { within } from '../database/connect.ts'
 import { AttemptRow, KeptQuestionRow, MediaRow } from '../database/models.ts'
@@ -9,7 +9,7 @@ import { isTeacher } from '../classes/queries/classTeachers.ts'
 import { attemptFacts } from '../learning/queries/attemptFacts.ts'
 import { mayLearnFrom, mayWorkWith } from '../media/queries/mediaAccess.ts'
 import { moderates } from '../talk/queries/talk.ts'
-import { hasLessonRole, ROLES_FROM } from '../lessons/roles.ts'
+import { hasLessonRole } from '../lessons/roles.ts'
 import { HttpError } from '../http/HttpError.ts'
 
 /** Passes, or throws the fault that the person may know: what they may not see does not exist for them. */

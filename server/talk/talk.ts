@@ -1,5 +1,6 @@
 // The talk of a class: reading it, saying something, hiding what was said, switching it on and off.
 import {
+  ROLES_FROM,
   POSTS_AT_ONCE,
   type BodyOf,
   type contract,
@@ -21,7 +22,7 @@ import {
   type Post,
 } from '@fernbrake/core/talk'
 import { within, type Ask } from '../database/connect.ts'
-import { hasLessonRole, ROLES_FROM } from '../lessons/roles.ts'
+import { hasLessonRole } from '../lessons/roles.ts'
 import { HttpError } from '../http/HttpError.ts'
 import {
   type AssignmentFacts,

@@ -84,6 +84,17 @@ describe('publishing', () => {
   ])('%s', (role, may) => {
     expect(head({ role }).button('Publish edition 2') !== undefined).toBe(may)
   })
+  it.each([
+    ['owner', true],
+    ['editor', true],
+    ['commenter', false],
+    ['viewer', false],
+  ])('and results: whoever is %s is led to them: %s', (role, may) => {
+    const links = head({ role }).wrapper.findAllComponents(RouterLinkStub)
+    const names = links.map(({ vm }) => (vm.to as { name?: string }).name)
+    expect(names.includes('results')).toBe(may)
+    expect(names).toContain('sharing')
+  })
   it('waits until it can be', () => {
     expect(head({}, false).button('Publish')?.attributes('disabled')).toBeDefined()
   })

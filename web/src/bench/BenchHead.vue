@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
+import { isAtLeast } from '@fernbrake/core/contract'
 import { writeMoment } from '../ui/dates.ts'
 import FernMark from '../ui/FernMark.vue'
 import type { Draft, Keeping } from './useDraft.ts'
@@ -14,6 +15,8 @@ const { t } = useI18n()
 const route = useRoute()
 const router = useRouter()
 
+// Whoever may write the lesson may publish it, and see what its learners did.
+const mayEdit = computed(() => isAtLeast(props.draft.role, 'editor'))
 const title = computed(() => props.draft.lesson.value.title || t('bench.untitled'))
 const base = computed(() => {
   const number = props.draft.editions.value.length
@@ -81,7 +84,7 @@ const asLearner = computed(
         <RouterLink :to="{ name: 'routes', params: { lessonId }, query: route.query }">{{
           t('routes.routes')
         }}</RouterLink>
-        <RouterLink :to="{ name: 'results', params: { lessonId } }">{{
+        <RouterLink v-if="mayEdit" :to="{ name: 'results', params: { lessonId } }">{{
           t('bench.results')
         }}</RouterLink>
         <RouterLink :to="{ name: 'sharing', params: { lessonId } }">{{
@@ -119,7 +122,7 @@ const asLearner = computed(
         t('bench.asLearner')
       }}</a>
       <Button
-        v-if="draft.role === 'owner' || draft.role === 'editor'"
+        v-if="mayEdit"
         :label="t('bench.publish', { number: draft.editions.value.length + 1 })"
         :disabled="!canPublish"
         @click="emit('publish')"

@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import type { LessonCard } from '@fernbrake/core/contract'
+import { isAtLeast, type LessonCard } from '@fernbrake/core/contract'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, type FrondCue } from '@fernbrake/player'
 import { writeMoment } from '../ui/dates.ts'
@@ -44,11 +44,11 @@ const counts = computed(() => {
       <LessonPicture :media-id="lesson.posterMediaId" />
     </div>
     <div class="words">
-      <h3>
+      <h2>
         <RouterLink :to="{ name: 'bench', params: { lessonId: lesson.id } }" dir="auto">{{
           lesson.title
         }}</RouterLink>
-      </h3>
+      </h2>
       <p class="muted">{{ counts }}</p>
       <p v-if="lesson.summary" class="summary" dir="auto">{{ lesson.summary }}</p>
       <Frond v-if="lesson.stemMs > 0" :duration-ms="lesson.stemMs" :cues="cues" small />
@@ -68,7 +68,7 @@ const counts = computed(() => {
           {{ t('sharing.makeCopy') }}
         </button>
         <RouterLink
-          v-if="lesson.learners > 0"
+          v-if="lesson.learners > 0 && isAtLeast(lesson.role, 'editor')"
           class="above"
           :to="{ name: 'results', params: { lessonId: lesson.id } }"
         >
@@ -133,18 +133,18 @@ const counts = computed(() => {
   padding: 14px 22px 12px;
   min-width: 0;
 }
-h3 {
+h2 {
   font-family: var(--reading);
   font-size: 21px;
   font-weight: 600;
   line-height: 1.25;
   overflow-wrap: anywhere;
 }
-h3 a {
+h2 a {
   color: var(--ink);
   text-decoration: none;
 }
-h3 a::after {
+h2 a::after {
   content: '';
   position: absolute;
   inset: 0;

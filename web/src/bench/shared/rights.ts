@@ -1,11 +1,12 @@
 // What whoever has the bench open may do.
 import { computed } from 'vue'
+import { isAtLeast } from '@fernbrake/core/contract'
 import type { Draft } from '../useDraft.ts'
 
 export function createRights(draft: Draft) {
-  const canEdit = computed(() => draft.role === 'owner' || draft.role === 'editor')
+  const canEdit = computed(() => isAtLeast(draft.role, 'editor'))
   /** Commenters leave notes, and nothing else. */
-  const canNote = computed(() => canEdit.value || draft.role === 'commenter')
+  const canNote = computed(() => isAtLeast(draft.role, 'commenter'))
   const isNote = (cueId: string) => draft.lesson.value.cues[cueId]?.kind === 'note'
   const mayTouch = (cueIds: readonly string[]) =>
     canEdit.value || (canNote.value && cueIds.every(isNote))
