@@ -1,6 +1,7 @@
 // Builds the learner's page on its own; served under /player, opened by /open/… and /learn/….
 import vue from '@vitejs/plugin-vue'
 import { defineConfig, type Plugin, type Rollup } from 'vite'
+import { withoutEval } from './withoutEval.ts'
 import { withoutUnusedVue } from './withoutUnusedVue.ts'
 
 /** The entry's own script, all that it and the player itself import, and nothing that is only fetched when needed. */
@@ -42,7 +43,7 @@ const fetchWithPage: Plugin = {
 
 export default defineConfig({
   base: '/player/',
-  plugins: [vue(), withoutUnusedVue, fetchWithPage],
+  plugins: [vue(), withoutUnusedVue, withoutEval, fetchWithPage],
   html: { cspNonce: '__CSP_NONCE__' },
   build: {
     outDir: 'dist',

@@ -26,7 +26,15 @@ async function learn(attemptId: string): Promise<void> {
   host.value = await createServerHost(attemptId)
 }
 if (place === 'learn') void learn(key)
-onScopeDispose(() => host.value?.destroy())
+/** A lesson that is brought back as it was left may be another learner's by now, and another device may have gone on: it begins anew where it is. */
+function begunAnew({ persisted }: PageTransitionEvent): void {
+  if (persisted && host.value) location.reload()
+}
+addEventListener('pageshow', begunAnew)
+onScopeDispose(() => {
+  removeEventListener('pageshow', begunAnew)
+  host.value?.destroy()
+})
 </script>
 
 <template>

@@ -51,7 +51,8 @@ const emit = defineEmits<{
 /** A cue shows so far beside its place. */
 const BESIDE_PX = 20
 const root = ref<HTMLElement | null>(null)
-const fullWidth = useElementWidth(root)
+// Nothing is drawn before the width is known, which is before the first frame: it would all be drawn twice.
+const fullWidth = useElementWidth(root, 0)
 const { places, msAtX, stemY, labelY, height } = useFrondLayout(props, fullWidth)
 const x = (ms: number) => places.value.x(ms)
 
@@ -102,61 +103,63 @@ const { marquee, onDown } = useFrondPointer({
 <template>
   <div ref="root" class="frond" :class="{ small, seekable, editable }" @pointerdown="onDown">
     <svg :width="fullWidth" :height="height" aria-hidden="true" focusable="false">
-      <path v-if="watching" :d="thickness" class="thick" />
-      <line v-else :x1="x(0)" :x2="x(durationMs)" :y1="stemY" :y2="stemY" class="stem" />
-      <line
-        v-for="(span, index) in covered"
-        :key="index"
-        :x1="x(span.fromMs)"
-        :x2="x(span.toMs)"
-        :y1="stemY"
-        :y2="stemY"
-        class="watched"
-      />
-      <slot name="under" :x="x" :stem-y="stemY" :ms-at="msAt" />
-      <FrondCrowd :cues="crowd" :places="places" />
-      <FrondMark
-        v-for="cue in told"
-        :key="cue.id"
-        :cue="cue"
-        :left="x(cue.fromMs)"
-        :width="x(cue.toMs) - x(cue.fromMs)"
-        :stem-y="stemY"
-        :lane-y="cue.kind === 'overlay' ? places.laneY(cue.id) : stemY"
-        :small="small"
-        :selected="selected.has(cue.id)"
-        :editable="editable"
-      />
-      <text
-        v-for="label in placedLabels"
-        :key="label.id"
-        :x="label.x + (label.anchor === 'start' ? -RING_RADIUS : RING_RADIUS)"
-        :y="labelY"
-        :text-anchor="label.anchor"
-        class="label"
-      >
-        {{ label.text }}
-      </text>
-      <line
-        v-if="snappedMs !== null"
-        :x1="x(snappedMs)"
-        :x2="x(snappedMs)"
-        y1="0"
-        :y2="height"
-        class="snap"
-      />
-      <rect
-        v-if="marquee"
-        :x="marquee.left"
-        :y="marquee.top"
-        :width="marquee.right - marquee.left"
-        :height="marquee.bottom - marquee.top"
-        class="marquee"
-      />
-      <g v-if="playheadMs !== null" :transform="`translate(${x(playheadMs)} 0)`" class="playhead">
-        <path d="M-6 0 L6 0 L0 8 Z" />
-        <line x1="0" x2="0" y1="0" :y2="height - (labels && !small ? 16 : 0)" />
-      </g>
+      <template v-if="fullWidth > 0">
+        <path v-if="watching" :d="thickness" class="thick" />
+        <line v-else :x1="x(0)" :x2="x(durationMs)" :y1="stemY" :y2="stemY" class="stem" />
+        <line
+          v-for="(span, index) in covered"
+          :key="index"
+          :x1="x(span.fromMs)"
+          :x2="x(span.toMs)"
+          :y1="stemY"
+          :y2="stemY"
+          class="watched"
+        />
+        <slot name="under" :x="x" :stem-y="stemY" :ms-at="msAt" />
+        <FrondCrowd :cues="crowd" :places="places" />
+        <FrondMark
+          v-for="cue in told"
+          :key="cue.id"
+          :cue="cue"
+          :left="x(cue.fromMs)"
+          :width="x(cue.toMs) - x(cue.fromMs)"
+          :stem-y="stemY"
+          :lane-y="cue.kind === 'overlay' ? places.laneY(cue.id) : stemY"
+          :small="small"
+          :selected="selected.has(cue.id)"
+          :editable="editable"
+        />
+        <text
+          v-for="label in placedLabels"
+          :key="label.id"
+          :x="label.x + (label.anchor === 'start' ? -RING_RADIUS : RING_RADIUS)"
+          :y="labelY"
+          :text-anchor="label.anchor"
+          class="label"
+        >
+          {{ label.text }}
+        </text>
+        <line
+          v-if="snappedMs !== null"
+          :x1="x(snappedMs)"
+          :x2="x(snappedMs)"
+          y1="0"
+          :y2="height"
+          class="snap"
+        />
+        <rect
+          v-if="marquee"
+          :x="marquee.left"
+          :y="marquee.top"
+          :width="marquee.right - marquee.left"
+          :height="marquee.bottom - marquee.top"
+          class="marquee"
+        />
+        <g v-if="playheadMs !== null" :transform="`translate(${x(playheadMs)} 0)`" class="playhead">
+          <path d="M-6 0 L6 0 L0 8 Z" />
+          <line x1="0" x2="0" y1="0" :y2="height - (labels && !small ? 16 : 0)" />
+        </g>
+      </template>
     </svg>
   </div>
 </template>

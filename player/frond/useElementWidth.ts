@@ -7,7 +7,7 @@ export function useElementWidth(element: Ref<HTMLElement | null>, initial = 300)
   let observer: ResizeObserver | undefined
   onMounted(() => {
     if (!element.value) return
-    width.value = element.value.clientWidth
+    // It is told before the first frame too, and without asking for a layout of its own.
     observer = new ResizeObserver(([entry]) => (width.value = entry!.contentRect.width))
     observer.observe(element.value)
   })

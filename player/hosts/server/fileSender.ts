@@ -29,6 +29,8 @@ export interface FileSenderParts {
 export interface FileSender extends HandedFiles {
   /** Whether a record must wait for a file of its answer. */
   holdsBack(record: LearnerRecord): boolean
+  /** Whether any file is not there yet and still may be. */
+  isWaiting(): boolean
   /** Sends what waits, as far as that is possible now. */
   flush(): Promise<void>
 }
@@ -115,6 +117,7 @@ export async function createFileSender(parts: FileSenderParts): Promise<FileSend
     },
     holdsBack: (record) =>
       record.kind === 'response' && filesOfAnswer(record.answer).some(isUnderWay),
+    isWaiting: () => [...known.keys()].some(isUnderWay),
     async flush() {
       await Promise.all([...known.values()].map(sendOne))
     },

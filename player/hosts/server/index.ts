@@ -22,7 +22,8 @@ import { openFileQueue, type WaitingFile } from './fileQueue.ts'
 import { createFileSender, type FileOutcome } from './fileSender.ts'
 import { farewellOf, storeFarewell } from './farewell.ts'
 import { openRecordQueue, type RecordQueue } from './recordQueue.ts'
-import { createSender, nextSendMs, SEND_EVERY_MS, type Sender } from './sender.ts'
+import { keepSending } from './keepSending.ts'
+import { createSender, type Sender } from './sender.ts'
 
 /** How many waiting records are looked through to bring progress up to date. */
 const MOST_WAITING = 5000
@@ -60,8 +61,9 @@ export async function createServerHost(attemptId: string): Promise<Host> {
     leaveListeners.forEach((listener) => listener())
     return sender.leave()
   }
-  const stop = keepSending({
+  const { wake, stop } = keepSending({
     isOffline: () => ['offline', 'readOnly'].includes(sender.state().connection),
+    isDone: async () => !files.isWaiting() && (await sender.waiting(1)).length === 0,
     leave,
     flush: async () => void (await Promise.all([files.flush(), sender.flush()])),
   })
@@ -69,8 +71,10 @@ export async function createServerHost(attemptId: string): Promise<Host> {
     open: () => openAttempt(attemptId, queue, sender),
     // What is kept must be plain: the browser’s store takes nothing that the interface watches.
     // What was pasted may hold characters that no server takes; without them nothing is lost that could be read.
-    record: (record) =>
-      void sender.add(cleanTexts(JSON.parse(JSON.stringify(record)) as LearnerRecord)),
+    record(record) {
+      void sender.add(cleanTexts(JSON.parse(JSON.stringify(record)) as LearnerRecord))
+      wake()
+    },
     newId: () => nanoid(),
     state: () => sender.state(),
     onState(listener) {
@@ -95,24 +99,35 @@ export async function createServerHost(attemptId: string): Promise<Host> {
       await sender.flush()
       return readTally(attemptId, questionId)
     },
-    files,
-    talk: {
-      async read(after) {
-        // One’s own words are to be among them.
-        await sender.flush()
-        return readTalk(attemptId, after)
+    files: {
+      ...files,
+      put(...file) {
+        wake()
+        return files.put(...file)
       },
-      async unsent() {
-        const waiting = await sender.waiting(MOST_WAITING)
-        return waiting.filter((record) => record.kind === 'say')
-      },
-      hide: (postId, isHidden) => hidePost(attemptId, postId, isHidden),
     },
+    talk: talkOf(attemptId, sender),
     flush: () => sender.flush(),
     destroy() {
       stop()
       void leave()
     },
+  }
+}
+
+/** What a class says about the lesson, through this server. */
+function talkOf(attemptId: string, sender: Sender): Host['talk'] {
+  return {
+    async read(after) {
+      // One’s own words are to be among them.
+      await sender.flush()
+      return readTalk(attemptId, after)
+    },
+    async unsent() {
+      const waiting = await sender.waiting(MOST_WAITING)
+      return waiting.filter((record) => record.kind === 'say')
+    },
+    hide: (postId, isHidden) => hidePost(attemptId, postId, isHidden),
   }
 }
 
@@ -140,44 +155,6 @@ async function sendFile(
     return await uploadFile(file, onProgress, signal)
   } catch {
     return { kind: 'unreachable' }
-  }
-}
-
-/** Every few seconds, when the connection comes back, and when the page is put away. */
-function keepSending(
-  sender: Pick<Sender, 'flush' | 'leave'> & { isOffline(): boolean },
-): () => void {
-  let failures = 0
-  let timer: ReturnType<typeof setTimeout>
-  let stopped = false
-  const sendIn = (ms: number) => {
-    clearTimeout(timer)
-    if (!stopped) timer = setTimeout(() => void sendNow(), ms)
-  }
-  const sendNow = async () => {
-    await sender.flush().catch(() => undefined)
-    failures = sender.isOffline() ? failures + 1 : 0
-    sendIn(nextSendMs(failures))
-  }
-  const onOnline = () => {
-    failures = 0
-    sendIn(0)
-  }
-  sendIn(SEND_EVERY_MS)
-  const onHide = () => {
-    if (document.visibilityState === 'hidden') void sender.leave()
-  }
-  // Some browsers tell only one of the two when a tab is closed.
-  const onPageHide = () => void sender.leave()
-  window.addEventListener('online', onOnline)
-  window.addEventListener('pagehide', onPageHide)
-  document.addEventListener('visibilitychange', onHide)
-  return () => {
-    stopped = true
-    clearTimeout(timer)
-    window.removeEventListener('online', onOnline)
-    window.removeEventListener('pagehide', onPageHide)
-    document.removeEventListener('visibilitychange', onHide)
   }
 }
 

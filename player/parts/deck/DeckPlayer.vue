@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A deck as a learner leafs through it.
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onMounted, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { inOrder, isBlank } from '@fernbrake/core/fields'
 import type { DeckPart } from '@fernbrake/core/lesson'
@@ -45,6 +45,19 @@ function onKey(event: KeyboardEvent): void {
   event.preventDefault()
   leaf(wanted)
 }
+
+/** Where arrows already do something else. */
+const OTHERS_ARROWS =
+  'input, textarea, select, audio, video, [contenteditable="true"], [role="dialog"], [role="listbox"], [role="menu"], [role="slider"], [role="tab"], [role="application"]'
+
+/** Arrows turn the deck from anywhere on its page; nobody need press it first. */
+function onArrow(event: KeyboardEvent): void {
+  if (event.defaultPrevented || !event.key.startsWith('Arrow')) return
+  const on = event.target instanceof Element ? event.target : null
+  if (!on?.closest(OTHERS_ARROWS)) onKey(event)
+}
+onMounted(() => document.addEventListener('keydown', onArrow))
+onScopeDispose(() => document.removeEventListener('keydown', onArrow))
 </script>
 
 <template>
