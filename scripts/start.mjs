@@ -107,7 +107,10 @@ function clearTheWay(loading) {
   for (const name of FILE_FOLDERS) rmSync(join(dataFolder, name), { recursive: true, force: true })
 }
 
-/** Fills a new database under another name and renames it when it is whole: a load that is cut off leaves nothing. */
+/**
+ * Fills a new database under another name and renames it when it is whole: a load that is cut off leaves nothing. One that is there
+ * already is brought up to date by the server itself, before it listens.
+ */
 async function prepareDatabase() {
   if (wants('fresh') && has(DATABASE))
     postgres.query('postgres', `DROP DATABASE ${DATABASE} WITH (FORCE)`)
@@ -117,7 +120,7 @@ async function prepareDatabase() {
       say(
         'There is data already; it stays. To start over without the demo: npm start -- --fresh --empty',
       )
-    return migrate(DATABASE)
+    return
   }
   const loading = `${DATABASE}_loading`
   clearTheWay(loading)
@@ -137,9 +140,17 @@ let hasListened = false
 function serve(onListening) {
   // In development the server begins anew whenever a file of its own changes.
   const program = wants('dev')
-    ? ['--watch', '--watch-preserve-output', '--import', 'tsx', 'server/main.ts', '--dev']
+    ? [
+        '--watch',
+        '--watch-preserve-output',
+        '--import',
+        'tsx',
+        'server/main.ts',
+        '--migrate',
+        '--dev',
+      ]
     : // What the thousands of rows of large results leave behind is cleared away in larger pieces; in MB.
-      ['--enable-source-maps', '--max-semi-space-size=32', SERVER]
+      ['--enable-source-maps', '--max-semi-space-size=32', SERVER, '--migrate']
   // In a process group of its own, so that Ctrl-C comes to it through this command alone, in the right order.
   server = spawn(process.execPath, program, {
     cwd: root,

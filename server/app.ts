@@ -42,7 +42,7 @@ import { mountStandInPages } from './standIns/pages.ts'
 import { isPublicAddress } from './web/publicAddress.ts'
 
 /** Answers shorter than this fit a few packets; pressing them costs more time than it saves. */
-const COMPRESS_FROM_BYTES = 10_000
+const COMPRESS_FROM_BYTES = 4_000
 /** Longer than the pause between two sendings of a player, and than a proxy keeps its connections to us. */
 const KEEP_ALIVE_MS = 65_000
 /** With these whoever reads the log could act as somebody else. */

@@ -1,10 +1,17 @@
 // The server process: reads its settings, opens, listens, and closes cleanly when asked to.
+//   main.ts --migrate   brings its database to the schema of this version first
+import { bringUpToDate } from './database/bringUpToDate.ts'
 import { mountPages } from './routes/pages.ts'
 import { openServer } from './app.ts'
 import { readSettings } from './settings.ts'
 
 const settings = readSettings(process.env)
 const development = process.argv.includes('--dev')
+if (process.argv.includes('--migrate'))
+  await bringUpToDate(settings).catch((error: unknown) => {
+    console.error('The database could not be brought up to date; nothing of it was changed.', error)
+    process.exit(1)
+  })
 const pages = development ? (await import('./dev.ts')).mountDevelopmentPages : mountPages
 const running = await openServer(settings, pages, { development })
 

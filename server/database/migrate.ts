@@ -1,6 +1,5 @@
 // Brings the database to this version's schema; forward only.
 import type { Transaction } from 'sequelize'
-import { Umzug, SequelizeStorage } from 'umzug'
 import { upgradeLesson } from '@fernbrake/core/lesson'
 import { run, select, type Database } from './connect.ts'
 import { SCHEMA_001 } from './schema001.ts'
@@ -90,7 +89,9 @@ async function upgradeDocuments(database: Database, transaction: Transaction): P
       await run(database, write, [JSON.stringify(upgradeLesson(document)), ...key], transaction)
 }
 
-function umzugFor(database: Database) {
+/** Fetched where something is pending alone: it takes longer to read than all that a start asks the database. */
+async function umzugFor(database: Database) {
+  const { Umzug, SequelizeStorage } = await import('umzug')
   return new Umzug({
     migrations: MIGRATIONS.map(({ name, up }) => ({
       name,
@@ -104,13 +105,21 @@ function umzugFor(database: Database) {
 
 /** Applies what is pending; several processes may call this at once, one does the work. */
 export async function migrate(database: Database): Promise<void> {
+  if (!(await hasPendingMigrations(database))) return
   await database.transaction(async (transaction) => {
     await run(database, 'SELECT pg_advisory_xact_lock(431000)', [], transaction)
-    await umzugFor(database).up()
+    await (await umzugFor(database)).up()
   })
 }
 
 /** Whether migrations are pending; a server must not run on an older schema. */
 export async function hasPendingMigrations(database: Database): Promise<boolean> {
-  return (await umzugFor(database).pending()).length > 0
+  const [found] = await select<{ is_there: boolean }>(
+    database,
+    `SELECT to_regclass('migrations') IS NOT NULL AS is_there`,
+  )
+  if (!found!.is_there) return true
+  const applied = await select<{ name: string }>(database, 'SELECT name FROM migrations')
+  const names = new Set(applied.map(({ name }) => name))
+  return MIGRATIONS.some(({ name }) => !names.has(name))
 }

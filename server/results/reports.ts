@@ -11,14 +11,15 @@ import {
   type AskedPlace,
   type QuestionFigures,
 } from '@fernbrake/core/analysis'
-import type {
-  Comparison,
-  Person,
-  QuestionAnalysis,
-  QuestionReport,
-  WatchedPart,
-  WatchMap,
-  WaysTaken,
+import {
+  ROLES_FROM,
+  type Comparison,
+  type Person,
+  type QuestionAnalysis,
+  type QuestionReport,
+  type WatchedPart,
+  type WatchMap,
+  type WaysTaken,
 } from '@fernbrake/core/contract'
 import { inOrder, plainOf } from '@fernbrake/core/fields'
 import {
@@ -47,7 +48,7 @@ import {
 } from '@fernbrake/core/watching'
 import { inColumns, within } from '../database/connect.ts'
 import { readSpans } from '../learning/queries/covered.ts'
-import { hasLessonRole, ROLES_FROM } from '../lessons/roles.ts'
+import { hasLessonRole } from '../lessons/roles.ts'
 import { countParts, countWays, readGroupsOf } from './queries/reports.ts'
 import type { Context } from '../context.ts'
 import { gather, type Gathered, type LearnerWork } from './gather.ts'

@@ -8,6 +8,7 @@ import { REPOSITORY } from '../settings.ts'
 import { LANGUAGES } from '@fernbrake/core/words'
 import { HttpError } from '../http/HttpError.ts'
 import { languageOfRequest } from '../http/language.ts'
+import { SESSION_COOKIE } from '../http/session.ts'
 import { EARLY_PLACE, type EarlyPart } from './learnerPage.ts'
 
 /** Addresses of the learner's page; everything else is the application. */
@@ -63,13 +64,18 @@ function pageOf(path: string, earlyPart?: EarlyPart): RequestHandler {
     const template = await readFile(path, 'utf8').catch((cause: unknown) => {
       throw new HttpError('not-found', { cause })
     })
-    response.type('html').set('Cache-Control', 'no-store')
+    // A page that tells nothing of anybody may come back as it was when somebody goes back; it is asked for anew otherwise.
+    response.type('html').set('Cache-Control', earlyPart ? 'no-store' : 'private, no-cache')
     await sendPage(request, response, template, earlyPart)
   }
 }
 
 /** What stands in the built pages where the language of each answer belongs. */
 const LANGUAGE_PLACE = '<html lang="en">'
+const COOKIE_NAME = new RegExp(`(^|;)\\s*${SESSION_COOKIE}=`)
+
+/** Whether a session came along, whosever it is: the page then fetches what people who are signed in need, and asks who it is meanwhile. */
+const hasSession = (request: Request) => COOKIE_NAME.test(request.get('Cookie') ?? '')
 
 /**
  * Sends a page with its nonce, in the language that the browser asks for first. The head goes at once, so that scripts and
@@ -85,7 +91,10 @@ export async function sendPage(
   const { direction } = LANGUAGES[language]
   const html = template
     .replaceAll(NONCE_PLACE, String(response.locals.nonce))
-    .replace(LANGUAGE_PLACE, `<html lang="${language}" dir="${direction}">`)
+    .replace(
+      LANGUAGE_PLACE,
+      `<html lang="${language}" dir="${direction}"${hasSession(request) ? ' data-session' : ''}>`,
+    )
   response.set('Content-Language', language).vary('Accept-Language')
   const [head, rest] = html.split(EARLY_PLACE)
   if (!earlyPart || rest === undefined) return void response.send(html)
