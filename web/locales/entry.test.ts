@@ -37,7 +37,10 @@ const has = (key: string) =>
     ) !== undefined
 
 it('and are all of the open pages', () => {
-  const open = createAppRouter(() => Promise.resolve())
+  const open = createAppRouter({
+    fetchTexts: () => Promise.resolve(),
+    fetchComponents: () => Promise.resolve(),
+  })
     .getRoutes()
     .filter(({ meta }) => meta.open)
     .map(({ name }) => name)

@@ -6,20 +6,28 @@ import '@fernbrake/player/theme.css'
 import './theme/app.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
+import { call } from './api/client.ts'
+import { watchForReturn } from './api/broughtBack.ts'
 import App from './App.vue'
 import { addFurtherTexts, createAppI18n } from './i18n.ts'
 import { createAppRouter } from './router.ts'
 
-const i18n = await createAppI18n(document.documentElement.lang || 'en')
-const app = createApp(App).use(createPinia()).use(i18n)
-
-/** What all pages need but those on which people come in. */
-async function fetchWhatPagesShare(): Promise<void> {
-  const [{ installComponents }] = await Promise.all([
-    import('./theme/components.ts'),
-    addFurtherTexts(i18n),
-  ])
-  installComponents(app, i18n)
+async function start(): Promise<void> {
+  const i18n = await createAppI18n(document.documentElement.lang || 'en')
+  const app = createApp(App).use(createPinia()).use(i18n)
+  const router = createAppRouter({
+    fetchTexts: () => addFurtherTexts(i18n),
+    async fetchComponents(texts) {
+      const [{ installComponents }] = await Promise.all([import('./theme/components.ts'), texts])
+      installComponents(app, i18n)
+    },
+  })
+  app.use(router).mount('#app')
 }
 
-app.use(createAppRouter(fetchWhatPagesShare)).mount('#app')
+watchForReturn(
+  async () => (await call('session')).person?.id ?? null,
+  () => location.reload(),
+)
+// Not awaited here: texts of another language are fetched with what lies in this very file, which is there only once it has run.
+void start()

@@ -2,21 +2,32 @@
 import {
   createRouter,
   createWebHistory,
+  START_LOCATION,
   type RouteLocationNormalized,
   type RouteRecordRaw,
   type Router,
 } from 'vue-router'
+import { askForBench, askForDesk, askForHome } from './askAhead.ts'
 import { useSession } from './stores/session.ts'
 
 declare module 'vue-router' {
   interface RouteMeta {
     /** Open to people who are not signed in. */
     open?: boolean
+    /** Made without the components that other pages share, which are then not waited for. */
+    plain?: boolean
+    /** Asks for what the page shows while the page is still on its way; done with the first page alone. */
+    ahead?: (to: RouteLocationNormalized, isDesigner: boolean) => void
   }
 }
 
 const PLACES: RouteRecordRaw[] = [
-  { path: '/', name: 'home', component: () => import('./views/HomeView.vue') },
+  {
+    path: '/',
+    name: 'home',
+    component: () => import('./views/HomeView.vue'),
+    meta: { plain: true, ahead: askForHome },
+  },
   {
     path: '/sign-in',
     name: 'sign-in',
@@ -28,6 +39,7 @@ const PLACES: RouteRecordRaw[] = [
     name: 'bench',
     component: () => import('./views/BenchView.vue'),
     props: true,
+    meta: { ahead: askForBench },
   },
   // The same bench in another place: what can be undone there can be undone here.
   {
@@ -114,6 +126,7 @@ const PLACES: RouteRecordRaw[] = [
     name: 'desk',
     component: () => import('./views/DeskView.vue'),
     props: true,
+    meta: { ahead: askForDesk },
   },
   {
     path: '/join/:code?',
@@ -138,26 +151,53 @@ const PLACES: RouteRecordRaw[] = [
   },
 ]
 
-/** `fetchShared` brings what all pages share but those on which people come in; it is called until it has. */
-export function createAppRouter(fetchShared: () => Promise<void>): Router {
+/** What pages share, each fetched with the first page that needs it. */
+export interface Shared {
+  /** All texts but those of the pages on which people come in. */
+  fetchTexts(): Promise<void>
+  /** The components, ready to be used; they speak with the texts, which are on their way. */
+  fetchComponents(texts: Promise<void>): Promise<void>
+}
+
+/** Called again only where it failed. */
+function once(fetch: () => Promise<void>): () => Promise<void> {
+  let fetched: Promise<void> | null = null
+  return () =>
+    (fetched ??= fetch().catch((fault: unknown) => {
+      fetched = null
+      throw fault
+    }))
+}
+
+export function createAppRouter({ fetchTexts, fetchComponents }: Shared): Router {
   const router = createRouter({
     history: createWebHistory(),
     routes: PLACES,
-    scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+    // A page that has just come stands at its top.
+    scrollBehavior: (_to, from, saved) => saved ?? (from === START_LOCATION ? false : { top: 0 }),
   })
-  let shared: Promise<void> | null = null
-  const sharedOnce = () => {
-    shared ??= fetchShared().catch((fault: unknown) => {
-      shared = null
-      throw fault
-    })
-    return shared
-  }
+  const texts = once(fetchTexts)
+  const components = once(() => fetchComponents(texts()))
   /** Whoever is signed in finds the bar of the application on open pages too. */
-  const needsShared = ({ meta }: RouteLocationNormalized) =>
+  const needsTexts = ({ meta }: RouteLocationNormalized) =>
     !meta.open || useSession().person !== null
-  router.beforeEach(async (to) => {
+  async function fetchFor(to: RouteLocationNormalized): Promise<void> {
+    await Promise.all([texts(), ...(to.meta.open || to.meta.plain ? [] : [components()])])
+  }
+  /** A session came along with the page, so somebody is probably signed in: what they will see is fetched while it is asked who. */
+  const isExpected = 'session' in document.documentElement.dataset
+  function fetchAhead(to: RouteLocationNormalized): void {
+    if (to.meta.open) return
+    void fetchFor(to).catch(() => null)
+    for (const { components: views } of to.matched) {
+      const view = views?.default
+      // A view that is still to be fetched is a function that fetches it; whatever fails is asked for again below.
+      if (typeof view === 'function') void (view as () => Promise<unknown>)().catch(() => null)
+    }
+  }
+  router.beforeEach(async (to, from) => {
     const session = useSession()
+    if (isExpected && !session.session) fetchAhead(to)
     // An unreachable server is told by the page itself; sending people to sign in would be a lie.
     const known = await session.ensureKnown()
     const isChoosing = session.session?.choosing
@@ -165,12 +205,13 @@ export function createAppRouter(fetchShared: () => Promise<void>): Router {
       return { name: 'password', query: { to: to.fullPath } }
     if (known && !session.person && (!to.meta.open || (to.name === 'password' && !isChoosing)))
       return { name: 'sign-in', query: { to: to.fullPath } }
+    if (session.person && from === START_LOCATION) to.meta.ahead?.(to, session.isDesigner)
     // Fetched along with the page itself, which is shown once both are there.
-    if (needsShared(to)) void sharedOnce().catch(() => null)
+    if (needsTexts(to)) void fetchFor(to).catch(() => null)
     return true
   })
   router.beforeResolve(async (to) => {
-    if (needsShared(to)) await sharedOnce()
+    if (needsTexts(to)) await fetchFor(to)
   })
   return router
 }

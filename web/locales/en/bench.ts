@@ -209,6 +209,7 @@ export default {
     stem: 'Question',
     options: 'Options',
     several: 'Several may be right',
+    severalPicked: 'Several may be picked',
     isRight: 'Option {number} is right',
     right: 'right',
     optionText: 'Option {number}',

@@ -47,7 +47,7 @@ export default {
       afterAnswered: 'During its time, once a question is answered',
       countdown: 'During a share of a countdown',
     },
-    whichFork: 'Countdown of the fork',
+    whichFork: 'Whose countdown',
     fromShare: 'From',
     toShare: 'To',
     comes: 'How it comes',

@@ -117,6 +117,7 @@ export default {
     shuffle: 'Mix the options for each learner',
     pasteList: 'Paste a list',
     pasteHelp: 'One a line. A star and a space before a line mark it as right.',
+    pasteLines: 'One a line.',
     takeLines: 'Nothing to take in yet | Take in one line | Take in {n} lines',
     moveUp: 'Move up: {name}',
     moveDown: 'Move down: {name}',

@@ -13,6 +13,7 @@ import {
 } from '@fernbrake/core/contract'
 import { sayProblem } from '@fernbrake/core/words'
 import { LOCALE } from '../ui/locale.ts'
+import { onLeaving } from './leaving.ts'
 import { isReadOnly } from './readOnly.ts'
 
 export class ApiError extends Error {
@@ -53,12 +54,36 @@ interface Given<Name extends RouteName> {
   body?: BodyOf<Contract[Name]>
 }
 
+/** What was asked for before whoever shows it was there, by method and address. */
+const ahead = new Map<string, { reply: Promise<unknown>; askedMs: number }>()
+/** What nobody has fetched by then may have changed meanwhile, in ms. */
+const AHEAD_LIMIT_MS = 10_000
+
+// What was asked for by one person is told to no other.
+onLeaving(() => ahead.clear())
+
+/** Asks for something that is only looked at; the next who calls the same, soon, gets the answer, or the fault. */
+export function askAhead<Name extends RouteName>(name: Name, given: Given<Name> = {}): void {
+  const [method, path] = ADDRESSES[name]
+  const reply = call(name, given)
+  reply.catch(() => null)
+  ahead.set(method + addressOf(path, given), { reply, askedMs: performance.now() })
+}
+
+function takeAhead(key: string): Promise<unknown> | null {
+  const found = ahead.get(key)
+  ahead.delete(key)
+  return found && performance.now() - found.askedMs < AHEAD_LIMIT_MS ? found.reply : null
+}
+
 /** Calls a route; throws ApiError. */
 export async function call<Name extends RouteName>(
   name: Name,
   given: Given<Name> = {},
 ): Promise<ReplyOf<Contract[Name]>> {
   const [method, path] = ADDRESSES[name]
+  const asked = takeAhead(method + addressOf(path, given))
+  if (asked) return asked as Promise<ReplyOf<Contract[Name]>>
   const response = await fetch(addressOf(path, given), {
     method: method.toUpperCase(),
     signal: AbortSignal.timeout(ANSWER_LIMIT_MS),

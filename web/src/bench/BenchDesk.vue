@@ -40,6 +40,7 @@ import TrialPanel from './TrialPanel.vue'
 import TransportRow from './TransportRow.vue'
 import { createBench, provideBench } from './useBench.ts'
 import { useClipboard } from './useClipboard.ts'
+import { useSheetFocus } from './useSheetFocus.ts'
 import { useBenchKeys } from './useBenchKeys.ts'
 import { closeWithScope, provideDraft, type Draft } from './useDraft.ts'
 import PlacingStrip from './placing/PlacingStrip.vue'
@@ -202,6 +203,7 @@ function askKept({ id: shelfId, question }: KeptQuestion): void {
 const isHere = () => !onRoutes.value
 useClipboard(bench, isHere)
 
+const { focusSheet } = useSheetFocus(bench.selection)
 useBenchKeys(bench, {
   isHere,
   zoom: (factor) => frond.value?.zoom(factor),
@@ -209,10 +211,7 @@ useBenchKeys(bench, {
   toggleSnap: () => frond.value?.toggleSnap(),
   findInScript: () => void showDesk('script', '[data-find]'),
   showKeys: () => (showsKeys.value = true),
-  focusSheet: () =>
-    void nextTick(() =>
-      document.querySelector<HTMLElement>('.side textarea, .side input')?.focus(),
-    ),
+  focusSheet: () => void focusSheet(),
 })
 
 watch(bench.selection.selectedId, (id) => {

@@ -66,6 +66,7 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), playhead.frameRate
         :label="t('sheet.name')"
         :text="cue.title"
         :max="200"
+        data-focus="first"
         @change="bench.draft.make(edits.setBookmarkTitle, { cueId: cue.id, title: $event })"
       />
       <TimeField

@@ -64,6 +64,7 @@ function change(choiceId: string, what: Partial<Pick<Choice, 'text' | 'target' |
       :text="cue.prompt"
       :max="500"
       :rows="2"
+      data-focus="first"
       @change="draft.make(edits.setForkPrompt, { cueId, prompt: $event })"
     />
     <p v-else class="help">{{ t('fork.itselfHelp') }}</p>

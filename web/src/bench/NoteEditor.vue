@@ -19,6 +19,7 @@ const { t } = useI18n()
     :text="cue.text"
     :max="2000"
     :rows="5"
+    data-focus="first"
     @change="bench.draft.make(edits.setNoteText, { cueId: cue.id, text: $event })"
   />
   <TimeField

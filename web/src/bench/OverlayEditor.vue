@@ -94,6 +94,7 @@ function setSpan(part: { fromMs?: number; toMs?: number }): void {
       :text="cue.text"
       :max="1000"
       :rows="2"
+      data-focus="first"
       @change="draft.make(edits.setOverlayText, { cueId, text: $event })"
     />
     <PageFields

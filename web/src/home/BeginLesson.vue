@@ -1,7 +1,5 @@
 <script setup lang="ts">
 // Beginning a lesson: with nothing but a title, or from a template.
-import Button from 'primevue/button'
-import InputText from 'primevue/inputtext'
 import { nanoid } from 'nanoid'
 import { computed, ref, shallowRef, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -61,22 +59,26 @@ const templates = computed(() =>
 <template>
   <form class="new" @submit.prevent="begin(title.trim())">
     <label class="visually-hidden" :for="id">{{ t('home.newTitle') }}</label>
-    <InputText :id="id" v-model="title" :placeholder="t('home.newTitle')" maxlength="200" />
-    <Button type="submit" :label="t('home.begin')" :disabled="title.trim() === '' || busy" />
-    <Button
-      :label="t('template.from')"
-      severity="secondary"
-      variant="outlined"
-      :aria-expanded="shows"
-      @click="shows = !shows"
+    <input
+      :id="id"
+      v-model="title"
+      class="fb-input"
+      :placeholder="t('home.newTitle')"
+      maxlength="200"
     />
+    <button type="submit" class="fb-button act" :disabled="title.trim() === '' || busy">
+      {{ t('home.begin') }}
+    </button>
+    <button type="button" class="fb-button" :aria-expanded="shows" @click="shows = !shows">
+      {{ t('template.from') }}
+    </button>
   </form>
   <FaultNotice v-if="fault" class="wide" :error="fault" @retry="again()" />
   <section v-if="shows" class="wide" :aria-label="t('template.from')">
     <p class="muted">{{ t('template.help') }}</p>
     <ul>
       <li v-for="template in templates" :key="template.name">
-        <button type="button" :disabled="busy" @click="choose(template.name)">
+        <button type="button" class="template" :disabled="busy" @click="choose(template.name)">
           <b>{{ template.words }}</b>
           <span>{{ template.about }}</span>
           <span class="muted">{{ template.parts }}</span>
@@ -106,7 +108,7 @@ ul {
   padding: 0;
   list-style: none;
 }
-button:not(.p-button) {
+.template {
   display: flex;
   flex-direction: column;
   gap: 6px;
@@ -121,7 +123,7 @@ button:not(.p-button) {
   text-align: start;
   cursor: pointer;
 }
-button:not(.p-button):hover {
+.template:hover {
   border-color: var(--fern);
   background: var(--fern-soft);
 }

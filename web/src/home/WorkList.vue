@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // What my classes gave me to learn, class by class: what is due, how far I am, what I can do next.
-import Button from 'primevue/button'
 import { computed, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -123,31 +122,37 @@ const confirm = (one: Card) =>
             :aria-label="t('work.resultsWhich', { title: one.title })"
             >{{ t('work.results') }}</RouterLink
           >
-          <Button
+          <button
             v-if="!one.last && (one.phase === 'open' || one.phase === 'late')"
-            :label="t('work.begin')"
+            type="button"
+            class="fb-button act"
             :aria-label="t('work.beginWhich', { title: one.title })"
-            :loading="busy === one.id"
+            :aria-busy="busy === one.id"
+            :disabled="busy === one.id"
             @click="begin(one)"
-          />
-          <Button
+          >
+            {{ t('work.begin') }}
+          </button>
+          <button
             v-if="one.canAgain"
-            :label="t('work.again', { number: one.attempts.length + 1 })"
-            size="small"
-            severity="secondary"
-            variant="outlined"
-            :loading="busy === one.id"
+            type="button"
+            class="fb-button small"
+            :aria-busy="busy === one.id"
+            :disabled="busy === one.id"
             @click="begin(one)"
-          />
-          <Button
+          >
+            {{ t('work.again', { number: one.attempts.length + 1 }) }}
+          </button>
+          <button
             v-if="one.byHand"
-            :label="t('work.confirm')"
-            size="small"
-            severity="secondary"
-            variant="outlined"
-            :loading="busy === one.id"
+            type="button"
+            class="fb-button small"
+            :aria-busy="busy === one.id"
+            :disabled="busy === one.id"
             @click="confirm(one)"
-          />
+          >
+            {{ t('work.confirm') }}
+          </button>
         </div>
       </li>
     </ul>

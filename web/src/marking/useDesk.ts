@@ -5,14 +5,15 @@ import { inPileOrder, nextUnmarked, type PileOrder } from '@fernbrake/core/marki
 import { call, ApiError } from '../api/client.ts'
 import { useLoaded } from '../ui/useLoaded.ts'
 import { forgetDraft, keepDraft, readDraft, type MarkDraft } from './drafts.ts'
+import { FIRST_LOOK } from './firstLook.ts'
 
 const isOfMark = (error: unknown) =>
   error instanceof ApiError && error.problem?.type.endsWith(':mark-changed')
 
 export function useDesk(source: Source, sourceId: string, personId: string) {
   const params = { source, sourceId }
-  const names = ref<'shown' | 'hidden'>('shown')
-  const which = ref<'byPerson' | 'all'>('byPerson')
+  const names = ref<'shown' | 'hidden'>(FIRST_LOOK.names)
+  const which = ref<'byPerson' | 'all'>(FIRST_LOOK.which)
   const order = ref<PileOrder>('question')
   const at = ref<string | null>(null)
   const saving = ref(false)

@@ -1,9 +1,10 @@
 // Who is signed in here.
 import { defineStore } from 'pinia'
-import { computed, shallowRef } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import type { Session } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
 import { leave } from '../api/leaving.ts'
+import { noteWhoIsHere } from '../api/broughtBack.ts'
 
 export const useSession = defineStore('session', () => {
   const session = shallowRef<Session | null>(null)
@@ -11,6 +12,8 @@ export const useSession = defineStore('session', () => {
   const isDesigner = computed(
     () => person.value?.role === 'designer' || person.value?.role === 'keeper',
   )
+
+  watch(person, (now) => noteWhoIsHere(now?.id ?? null), { flush: 'sync' })
 
   /** Asks the server once; answers whether it is known who is here. */
   async function ensureKnown(): Promise<boolean> {

@@ -1,6 +1,24 @@
 // The one preset that gives PrimeVue's components the look of paper, ink and bracken. No view restyles them.
 import { definePreset } from '@primeuix/themes'
-import Aura from '@primeuix/themes/aura'
+import base from '@primeuix/themes/aura/base'
+import badge from '@primeuix/themes/aura/badge'
+import button from '@primeuix/themes/aura/button'
+import checkbox from '@primeuix/themes/aura/checkbox'
+import css from '@primeuix/themes/aura/css'
+import datatable from '@primeuix/themes/aura/datatable'
+import dialog from '@primeuix/themes/aura/dialog'
+import iconfield from '@primeuix/themes/aura/iconfield'
+import inputnumber from '@primeuix/themes/aura/inputnumber'
+import inputtext from '@primeuix/themes/aura/inputtext'
+import menu from '@primeuix/themes/aura/menu'
+import paginator from '@primeuix/themes/aura/paginator'
+import progressbar from '@primeuix/themes/aura/progressbar'
+import radiobutton from '@primeuix/themes/aura/radiobutton'
+import ripple from '@primeuix/themes/aura/ripple'
+import select from '@primeuix/themes/aura/select'
+import textarea from '@primeuix/themes/aura/textarea'
+import toggleswitch from '@primeuix/themes/aura/toggleswitch'
+import virtualscroller from '@primeuix/themes/aura/virtualscroller'
 
 const fern = {
   50: '#f1f7f1',
@@ -33,7 +51,33 @@ const paper = {
 
 const RADIUS = '3px'
 
-export const fernbrakePreset = definePreset(Aura, {
+/** The components that we use, and those that they are made of: the others' looks need not be fetched and worked through. */
+const plain = {
+  ...base,
+  // Its own types take the rules for a module.
+  css: css as unknown as string,
+  components: {
+    badge,
+    button,
+    checkbox,
+    datatable,
+    dialog,
+    iconfield,
+    inputnumber,
+    inputtext,
+    menu,
+    paginator,
+    progressbar,
+    radiobutton,
+    ripple,
+    select,
+    textarea,
+    toggleswitch,
+    virtualscroller,
+  },
+}
+
+export const fernbrakePreset = definePreset(plain, {
   primitive: {
     borderRadius: { none: '0', xs: RADIUS, sm: RADIUS, md: RADIUS, lg: RADIUS, xl: RADIUS },
   },

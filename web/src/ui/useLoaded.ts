@@ -1,5 +1,6 @@
 // Loading something for a view: the value, whether it is still coming, and what went wrong.
-import { getCurrentInstance, onMounted, ref, shallowRef } from 'vue'
+import { getCurrentInstance, onMounted, onScopeDispose, ref, shallowRef } from 'vue'
+import { onBroughtBack } from '../api/broughtBack.ts'
 
 export function useLoaded<T>(load: () => Promise<T>) {
   const value = shallowRef<T | null>(null)
@@ -22,6 +23,9 @@ export function useLoaded<T>(load: () => Promise<T>) {
     }
   }
   // Outside of a component, whoever wants it asks for it.
-  if (getCurrentInstance()) onMounted(reload)
+  if (getCurrentInstance()) {
+    onMounted(reload)
+    onScopeDispose(onBroughtBack(() => void reload()))
+  }
   return { value, error, loading, reload }
 }

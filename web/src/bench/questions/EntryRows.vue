@@ -40,13 +40,27 @@ function add(): void {
   )
 }
 
+const FIELDS = '[data-entry] input[type="text"]'
+
+/** The end of a line begins the next: the next field, what is told of a thing passed over, and behind the last a new thing. */
+function onEnter(event: KeyboardEvent): void {
+  const from = event.target as HTMLElement
+  if (event.isComposing || event.shiftKey || !from.matches(FIELDS) || !rights.canEdit.value) return
+  event.preventDefault()
+  const fields = [...list.value!.querySelectorAll<HTMLElement>(FIELDS)]
+  const further = fields.slice(fields.indexOf(from) + 1)
+  const next = further.find((field) => !field.closest('details'))
+  if (next) next.focus()
+  else if (rows.value.length < props.most) add()
+}
+
 function move(entryId: string, by: 1 | -1): void {
   bench.draft.make(edits.moveEntry, { ...where.value, entryId, by })
 }
 </script>
 
 <template>
-  <div ref="list" class="rows">
+  <div ref="list" class="rows" @keydown.enter="onEnter">
     <div v-for="(entry, index) in rows" :key="entry.id" class="row" :data-entry="entry.id">
       <div class="fields">
         <slot :entry="entry" :number="index + 1" :called="nameOf(index + 1)" />

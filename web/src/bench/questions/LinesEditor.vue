@@ -46,7 +46,7 @@ const blank = () => ({ text: '' })
       :path="PATH"
       :entries="question.items"
       :most="20"
-      :help="t('ask.pasteHelp')"
+      :help="t('ask.pasteLines')"
       :read="readLines"
       :entry-of="({ text }) => ({ text })"
     />

@@ -31,7 +31,7 @@ const blank = () => ({ text: '', colour: null })
         :disabled="!rights.canEdit.value"
         @update:model-value="make(edits.setSeveral, { questionId: question.id, several: $event })"
       />
-      {{ t('sheet.several') }}
+      {{ t('sheet.severalPicked') }}
     </label>
     <EntryRows
       v-slot="{ entry, called }"
@@ -64,7 +64,7 @@ const blank = () => ({ text: '', colour: null })
       :path="PATH"
       :entries="question.options"
       :most="20"
-      :help="t('ask.pasteHelp')"
+      :help="t('ask.pasteLines')"
       :read="readLines"
       :entry-of="({ text }) => ({ ...blank(), text })"
     />

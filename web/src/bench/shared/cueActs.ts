@@ -79,7 +79,9 @@ function createPlacing(
     if (!partId || playhead.durationMs.value === 0 || !mayPlace) return
     const cueId = nanoid()
     playhead.film.value?.pause()
-    if (MAKE[kind](partId, cueId, atMs, endMs)) selection.select(cueId)
+    if (!MAKE[kind](partId, cueId, atMs, endMs)) return
+    selection.select(cueId)
+    selection.placed.value = { id: cueId }
   }
 }
 

@@ -22,6 +22,8 @@ export function createSelection(
   const cues = computed(() => (part.value ? cuesInOrder(lesson.value, part.value.id) : []))
   /** What is selected, in the order in which it was; the sheet shows the last. */
   const selectedIds = shallowRef<readonly string[]>([])
+  /** The cue that was placed last, whose words are to be written next; each placing tells it anew. */
+  const placed = shallowRef<{ id: string } | null>(null)
   /** Whether the sheet of a selected cue is open. */
   const sheetOpen = ref(false)
   const selectedCues = computed(() =>
@@ -76,6 +78,7 @@ export function createSelection(
     selectedCues,
     selectedId,
     selected,
+    placed,
     sheetOpen,
     isBeyondEnd,
     toCue,
