@@ -48,6 +48,7 @@ export async function measureCaptions(): Promise<Figure[]> {
       unit: 'ms',
       rounds,
       aim: { most: 700 },
+      limit: 'parting it into lines',
       isWork: true,
       reference: `parting it into lines ${parted.toFixed(0)} ms`,
     },

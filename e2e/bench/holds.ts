@@ -72,6 +72,7 @@ async function measureWay(
     unit: 'count',
     rounds: [offsets.filter((offset) => offset === 0).length],
     aim: { least: HOLDS },
+    limit: String(HOLDS),
     reference: `the frame number drawn into the film; ${near} on that frame or the next`,
   }
 }

@@ -4,10 +4,13 @@ import { chromium, type Browser } from '@playwright/test'
 import { CHROMIUM } from '../playwright.config.ts'
 import clearAway from '../support/run.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
+import { measureAgain } from './again.ts'
 import { measureCalmSpot } from './calmSpot.ts'
 import { measureCaptions } from './captions.ts'
 import { measureDesk } from './desk.ts'
 import { measureHolds } from './holds.ts'
+import { measureIdle } from './idle.ts'
+import { measureLoading } from './loading.ts'
 import { measureLong } from './long.ts'
 import { measureMarking } from './marking.ts'
 import { measureOpeningQuestions } from './opening.ts'
@@ -28,7 +31,9 @@ type Measure = (browser: Browser, server: RealServer) => Figure[] | Promise<Figu
 /** In the order in which they are measured: what fills the database or kills it comes last. */
 const MEASURES: Record<string, Measure> = {
   page: measurePage,
+  loading: (_, server) => measureLoading(server),
   holds: measureHolds,
+  idle: measureIdle,
   opening: measureOpeningQuestions,
   preparing: (_, server) => measurePreparing(server),
   calm: measureCalmSpot,
@@ -38,6 +43,7 @@ const MEASURES: Record<string, Measure> = {
   long: measureLong,
   desk: measureDesk,
   results: (_, server) => measureResults(server),
+  again: measureAgain,
   spans: (_, server) => measureSpans(server),
   playing: (_, server) => measurePlaying(server),
 }

@@ -50,6 +50,7 @@ export async function measureMarking(): Promise<Figure[]> {
       unit: 'x',
       rounds,
       aim: { least: 0.4 },
+      limit: '1 ×, nothing but reading them',
       reference: `${amount(middle(reading), '/s')} read from JSON`,
     },
   ]

@@ -215,6 +215,7 @@ function figuresOf(
       unit: 'ms',
       rounds: quiet.map((ms) => quantile(ms, 0.95)),
       aim: { most: 60 },
+      limit: 'one bare INSERT',
       isWork: true,
       reference: `one bare INSERT a batch ${bareMs.toFixed(0)} ms; ${half(quiet)}`,
     },
@@ -224,6 +225,7 @@ function figuresOf(
       unit: 'ms',
       rounds: shaken.map((ms) => quantile(ms, 0.95)),
       aim: { most: 2000 },
+      limit: 'the time that the server takes to start',
       reference: `the server is started again at once, as npm start does; ${half(shaken)}; ${again} batches were sent again`,
     },
     {
@@ -232,6 +234,7 @@ function figuresOf(
       unit: 'count',
       rounds: [lost],
       aim: { most: 0 },
+      limit: '0',
       reference: `${LEARNERS * BATCHES_EACH} acknowledged`,
     },
   ]

@@ -41,6 +41,7 @@ export async function measurePreparing({ url }: RealServer): Promise<Figure[]> {
         unit: 'x',
         rounds,
         aim: { most: 1.15 },
+        limit: '1 ×, one decode',
         reference: `ffmpeg decoding it once ${(middle(bare) / 1000).toFixed(1)} s`,
       },
     ]

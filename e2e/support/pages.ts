@@ -70,6 +70,12 @@ export function followRequests(page: Page): () => Promise<void> {
 /** Complaints of the page that no test expects: script errors, and whatever the security policy refused. */
 export function watchForErrors(page: Page): string[] {
   const errors: string[] = []
+  // What a script catches again is not told on the console by itself.
+  void page.addInitScript(() =>
+    addEventListener('securitypolicyviolation', ({ violatedDirective, sourceFile }) =>
+      console.error(`Content Security Policy: ${violatedDirective} in ${sourceFile}`),
+    ),
+  )
   page.on('pageerror', (error) => errors.push(error.message))
   page.on('console', (message) => {
     if (/Content.Security.Policy|Refused to/i.test(message.text())) errors.push(message.text())

@@ -29,7 +29,7 @@ export interface RealServer {
 
 const READY_LIMIT_MS = 300_000
 
-async function freePort(): Promise<number> {
+export async function freePort(): Promise<number> {
   const probe = createServer().listen(0, '127.0.0.1')
   await once(probe, 'listening')
   const { port } = probe.address() as AddressInfo

@@ -38,9 +38,12 @@ const left = () => bench.locator('.left')
 const tabs = () => bench.getByRole('navigation', { name: 'Parts of the lesson' }).locator('ol > li')
 const adder = (name: string) => left().getByRole('button', { name, exact: true }).last().click()
 const more = async (name: string) => {
-  // A menu closes when what is beneath it scrolls, so the button is brought into sight before.
+  // A menu closes when what is beneath it scrolls, so the button is brought into sight before, and the scrolling has been told.
   const button = left().getByRole('button', { name: 'More…' })
   await button.hover()
+  await bench.evaluate(
+    () => new Promise((told) => requestAnimationFrame(() => requestAnimationFrame(told))),
+  )
   await button.click()
   await bench.getByRole('menuitem', { name, exact: true }).click()
 }
@@ -325,7 +328,8 @@ test('a deck is leafed through by keyboard and goes on where it was left', async
   await expect(stage.getByText('1 of 4 · Balance beam')).toBeVisible()
   await expect(stage.getByText('You push here.')).toBeVisible()
   await expect(stage.getByRole('img', { name: 'The beam' })).toBeVisible()
-  await stage.press('ArrowRight')
+  // Nobody need press it first.
+  await page.keyboard.press('ArrowRight')
   await stage.press('ArrowRight')
   await expect(stage.getByText(/^3 of 4/)).toBeVisible()
   await expectNoBarriers(page, 'deck on a phone')

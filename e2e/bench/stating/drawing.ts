@@ -28,10 +28,10 @@ const historyOf = (id: string, runs: readonly Run[]) =>
 const cell = (text: string) => text.replaceAll('|', '\\|')
 
 function row(figure: Judged, runs: readonly Run[]): string {
-  const { id, what, unit, aim, middle, spread, verdict, reference } = figure
+  const { id, what, unit, aim, limit, middle, spread, verdict, reference } = figure
   const history = historyOf(id, runs)
   const now = `${amount(middle, unit)} ± ${amount(spread, unit)}`
-  return `| ${[what, now, aimInWords(aim, unit), verdict, reference, bars(history)].map(cell).join(' | ')} |`
+  return `| ${[what, now, aimInWords(aim, unit), verdict, limit ?? '', reference, bars(history)].map(cell).join(' | ')} |`
 }
 
 const MARKS = { met: '#2F6B4F', missed: '#A63D2F', 'not told apart': '#8A6A1F' }
@@ -83,8 +83,8 @@ a second (this one: ${amount(machine.answersASecond, '/s')}). “Not told apart�
 
 ![How far each figure is from its aim](performance.svg)
 
-| figure | measured | aim | | measured beside it | history |
-| --- | --- | --- | --- | --- | --- |
+| figure | measured | aim | | limit | measured beside it | history |
+| --- | --- | --- | --- | --- | --- | --- |
 ${judged.map((figure) => row(figure, runs)).join('\n')}
 `
   writeFileSync(join(REPOSITORY, 'docs', 'performance.md'), page)

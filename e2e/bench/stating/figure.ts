@@ -19,6 +19,8 @@ export interface Figure {
    * that machine's time. What waits for frames or for a clock takes as long everywhere.
    */
   isWork?: boolean
+  /** What nothing could be better than, in words: the reference's own work, a frame, or what must come whatever is written. */
+  limit: string
   /** What stands beside it, measured in the same run: in words, with its number. */
   reference: string
 }

@@ -17,6 +17,7 @@ const figure = (rounds: number[], isWork = false): Figure => ({
   rounds,
   aim: { most: 10 },
   isWork,
+  limit: '',
   reference: '',
 })
 

@@ -4,7 +4,10 @@ import { calibrated, middle, spread, verdictOf, type Verdict } from './judge.ts'
 import type { Machine } from './machine.ts'
 
 /** What is known of a figure once it is judged: kept, and told. */
-export interface Judged extends Pick<Figure, 'id' | 'what' | 'unit' | 'aim' | 'reference'> {
+export interface Judged extends Pick<
+  Figure,
+  'id' | 'what' | 'unit' | 'aim' | 'limit' | 'reference'
+> {
   middle: number
   spread: number
   verdict: Verdict
@@ -40,13 +43,14 @@ function inUnits(ms: number, { scriptMs, layoutMs, sqlMs }: Machine): string {
 }
 
 export function judge(figure: Figure, machine: Machine): Judged {
-  const { id, what, unit, aim, reference, isWork = false } = figure
+  const { id, what, unit, aim, limit, reference, isWork = false } = figure
   const rounds = calibrated(figure, machine.answersASecond)
   return {
     id,
     what,
     unit,
     aim,
+    limit,
     reference,
     isWork,
     middle: middle(rounds),
@@ -58,9 +62,9 @@ export function judge(figure: Figure, machine: Machine): Judged {
 
 /** Two or three lines for the terminal. */
 export function told(figure: Figure, judged: Judged): string {
-  const { unit, rounds, aim, reference } = figure
+  const { unit, rounds, aim, limit, reference } = figure
   const here = `${amount(middle(rounds), unit)} (${rounds.map((one) => amount(one, unit).replace(UNITS[unit], '')).join(', ')})`
   const there = judged.isWork ? `; on the calibrated machine ${amount(judged.middle, unit)}` : ''
   const units = judged.inUnits ? `\n    = ${judged.inUnits}` : ''
-  return `${judged.what} [${judged.id}]\n    ${here}${there}${units}\n    ${reference}; aim: ${aimInWords(aim, unit)}: ${judged.verdict}`
+  return `${judged.what} [${judged.id}]\n    ${here}${there}${units}\n    ${reference}; limit: ${limit}; aim: ${aimInWords(aim, unit)}: ${judged.verdict}`
 }
