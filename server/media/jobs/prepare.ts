@@ -132,6 +132,20 @@ function progressTeller(
   }
 }
 
-async function tell(context: Context, media: MediaRow): Promise<void> {
-  context.announce.mediaChanged(media.ownerId, await describeMedia(media.id, media.ownerId))
+/** Of each medium that is told of, the telling that came last. */
+const lastTold = new Map<string, Promise<void>>()
+
+/** Tells how a medium stands, one telling after another: what was read earlier must not come last. */
+async function tell(context: Context, { id, ownerId }: MediaRow): Promise<void> {
+  const before = lastTold.get(id)
+  const now = (async () => {
+    await before?.catch(() => null)
+    context.announce.mediaChanged(ownerId, await describeMedia(id, ownerId))
+  })()
+  lastTold.set(id, now)
+  try {
+    await now
+  } finally {
+    if (lastTold.get(id) === now) lastTold.delete(id)
+  }
 }

@@ -123,6 +123,8 @@ const news = useLoaded(async () =>
 )
 watch(visible, (now) => now && void news.reload())
 const inside = computed(() => news.value.value?.learnersInside ?? 0)
+/** Until it is known who is inside, nobody can be told of them. */
+const isLooking = computed(() => number.value > 1 && news.loading.value)
 
 function onHide(): void {
   done.value = false
@@ -212,7 +214,7 @@ function onHide(): void {
         <div class="buttons">
           <Button
             :label="onTheirWay > 0 ? t('placing.publishAnyway') : t('publish.publish', { number })"
-            :disabled="busy || !allKept"
+            :disabled="busy || !allKept || isLooking"
             data-test="publish"
             @click="publish"
           />

@@ -83,17 +83,25 @@ export function useFilmUpload(onUploaded: (mediaId: string) => void) {
   return { progress, partlySent, begin, pause, goOn, forget }
 }
 
+/** Whether nothing of a medium is still being made. */
+function isSettled({ state, jobs, hosted }: Media): boolean {
+  const isDone = jobs.every((job) => job.state === 'done' || job.state === 'failed')
+  return state !== 'preparing' && isDone && (jobs.length > 1 || hosted !== null)
+}
+
 /** Follows one medium until it is fully prepared. */
 export function useMedia(onChange: (media: Media) => void) {
   let mediaId: string | null = null
   let timer: ReturnType<typeof setInterval> | undefined
+  /** How often it was told of the medium. */
+  let heard = 0
   const socket = liveSocket()
   const accept = (media: Media) => {
     if (media.id !== mediaId) return
     onChange(media)
-    const isSettled = media.jobs.every((job) => job.state === 'done' || job.state === 'failed')
-    const isAll = isSettled && (media.jobs.length > 1 || media.hosted !== null)
-    if (media.state !== 'preparing' && isAll) clearInterval(timer)
+    heard += 1
+    if (isSettled(media)) stopAsking()
+    else keepAsking()
     // Whoever may not tell how long it runs waits for whoever may.
     if (needsMeasuring(media)) measureHosted(media).then(accept, () => undefined)
   }
@@ -102,24 +110,36 @@ export function useMedia(onChange: (media: Media) => void) {
 
   async function ask(): Promise<void> {
     if (!mediaId) return
+    const before = heard
     try {
-      accept(await call('media', { params: { mediaId } }))
+      const media = await call('media', { params: { mediaId } })
+      // What the socket told meanwhile is newer.
+      if (heard === before) accept(media)
     } catch (error) {
       // One that is not there will not come; everything else passes.
-      if (error instanceof ApiError && error.status === 404) clearInterval(timer)
+      if (error instanceof ApiError && error.status === 404) stopAsking()
     }
   }
 
-  function follow(id: string | null): void {
+  function keepAsking(): void {
+    timer ??= setInterval(() => void ask(), ASK_EVERY_MS)
+  }
+  function stopAsking(): void {
     clearInterval(timer)
+    timer = undefined
+  }
+
+  function follow(id: string | null): void {
+    stopAsking()
     mediaId = id
     if (!id) return
     void ask()
-    timer = setInterval(() => void ask(), ASK_EVERY_MS)
+    keepAsking()
   }
 
   onScopeDispose(() => {
-    clearInterval(timer)
+    mediaId = null
+    stopAsking()
     socket.off('mediaChanged', onSocket)
   })
   return { follow }
