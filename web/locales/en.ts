@@ -90,6 +90,8 @@ export default {
   preview: {
     strip: 'This is the draft as a learner sees it. Nothing you do here is kept.',
     back: 'Back to the bench',
+    passed: 'One hold before {time} was passed over. | {n} holds before {time} were passed over.',
+    fromStart: 'From the beginning',
     aside: 'As a learner',
     from: 'From',
     sizes: 'On which screen',
@@ -180,7 +182,6 @@ export default {
   },
   results: {
     number: 'No.',
-    toBench: 'Back to the bench',
     title: 'Results of “{title}”',
     titleOnly: 'Results',
     edition: 'Edition {number}',

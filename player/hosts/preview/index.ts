@@ -1,7 +1,7 @@
 // PreviewHost: shows a draft as a learner would see it, and keeps nothing.
 import { noProgress, type ResponseRecordInput } from '@fernbrake/core/records'
 import { tallyOf } from '@fernbrake/core/analysis'
-import { asEdition, withoutNotes, type Lesson } from '@fernbrake/core/lesson'
+import { asEdition, cueStartMs, withoutNotes, type Cue, type Lesson } from '@fernbrake/core/lesson'
 import { NOTHING_JUDGED } from '@fernbrake/core/routes'
 import type { Host, HostState, PlayableMedia } from '../Host.ts'
 import { filesInMemory } from '../filesInMemory.ts'
@@ -19,6 +19,15 @@ export interface PreviewInput {
 }
 
 const STATE: HostState = { waiting: 0, unkept: 0, connection: 'online', refused: [] }
+
+/** What would hold the film before the moment that is looked at: passed over, as if a learner had dealt with it. */
+export function passedOver({ cues }: Lesson, partId: string, atMs: number): string[] {
+  return Object.values(cues)
+    .filter((cue) => cue.partId === partId && holds(cue) && cueStartMs(cue) < atMs)
+    .map(({ id }) => id)
+}
+
+const holds = (cue: Cue) => cue.kind === 'fork' || (cue.kind === 'question' && cue.hold !== 'none')
 
 export function createPreviewHost({
   lesson,
@@ -41,7 +50,7 @@ export function createPreviewHost({
         learnerName,
         seed: 'preview',
         keepsDrafts: false,
-        progress: { ...noProgress(), partId, atMs },
+        progress: { ...noProgress(), partId, atMs, released: passedOver(lesson, partId, atMs) },
       }),
     record(record) {
       if (record.kind === 'response') given.push(record)

@@ -46,13 +46,6 @@ export default {
       fork: 'Forks',
       note: 'Notes',
     },
-    addKind: {
-      question: '+ Question',
-      overlay: '+ Overlay',
-      bookmark: '+ Bookmark',
-      fork: '+ Fork',
-      note: '+ Note',
-    },
     seeAs: 'See the film as',
     cueList: 'Cue list',
     kindOfCue: 'Kind',

@@ -40,9 +40,10 @@ import TrialPanel from './TrialPanel.vue'
 import TransportRow from './TransportRow.vue'
 import { createBench, provideBench } from './useBench.ts'
 import { useClipboard } from './useClipboard.ts'
+import { usePlaceLeft } from './usePlaceLeft.ts'
 import { useSheetFocus } from './useSheetFocus.ts'
 import { useBenchKeys } from './useBenchKeys.ts'
-import { closeWithScope, provideDraft, type Draft } from './useDraft.ts'
+import { provideDraft, restWithScope, type Draft } from './useDraft.ts'
 import PlacingStrip from './placing/PlacingStrip.vue'
 import { placerOf } from './placing/placings.ts'
 import { useFilmUploads, useMedia } from './useFilmUpload.ts'
@@ -57,7 +58,7 @@ function issueWord([first]: readonly Issue[]): string {
 }
 const { draft } = props
 provideDraft(draft)
-closeWithScope(() => draft)
+restWithScope(draft)
 const bench = createBench(draft, {
   bookmark: () =>
     t('bench.newBookmark', {
@@ -74,7 +75,9 @@ const onRoutes = computed(() => route.name === 'routes')
 const RoutesDesk = defineAsyncComponent(() => import('./routes/RoutesDesk.vue'))
 const router = useRouter()
 const writeQuery = useQuery()
-if (typeof route.query.part === 'string') bench.places.goToPart(route.query.part)
+const asked = typeof route.query.part === 'string' ? route.query.part : null
+if (asked) bench.places.goToPart(asked)
+usePlaceLeft(bench, asked)
 /** Results lead to what asks a question: a cue, an item of a quiz, a thing in a part. */
 function showWhatAsks(id: string): void {
   const cue = draft.lesson.value.cues[id]
@@ -292,26 +295,29 @@ onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
         :part="bench.places.openPart.value"
         :covered="showsLesson || beside !== null"
       />
-      <section v-else class="left night" :aria-label="t('bench.stage')">
-        <div class="stage-room">
-          <BenchStage v-if="plays" />
-          <FilmIntake
-            v-else
-            :key="bench.places.part.value?.id ?? 'none'"
-            :replacing="replacing"
-            :upload="uploadOf(bench.places.part.value?.id ?? null)"
-            @uploaded="attachFilm(bench.places.part.value?.id ?? null, $event)"
-            @keep="replacing = false"
+      <div v-else class="left">
+        <section class="film night" :aria-label="t('bench.stage')">
+          <div class="stage-room">
+            <BenchStage v-if="plays" />
+            <FilmIntake
+              v-else
+              :key="bench.places.part.value?.id ?? 'none'"
+              :replacing="replacing"
+              :upload="uploadOf(bench.places.part.value?.id ?? null)"
+              @uploaded="attachFilm(bench.places.part.value?.id ?? null, $event)"
+              @keep="replacing = false"
+            />
+          </div>
+          <TransportRow v-if="plays" />
+          <TrialPanel
+            v-if="tried"
+            :cue="tried"
+            :question-id="tried.questionId"
+            @close="bench.showsTrial.value = false"
           />
-        </div>
-        <TransportRow v-if="plays" />
-        <TrialPanel
-          v-if="tried"
-          :cue="tried"
-          :question-id="tried.questionId"
-          @close="bench.showsTrial.value = false"
-        />
-      </section>
+        </section>
+        <BenchFrond v-if="plays" ref="frond" />
+      </div>
       <div v-if="isFilm || showsLesson || beside !== null" class="side">
         <LessonSheet
           v-if="showsLesson"
@@ -343,7 +349,6 @@ onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
         <ScriptDesk v-else />
       </div>
     </main>
-    <BenchFrond v-if="plays && !onRoutes" ref="frond" />
     <PublishDialog v-model:visible="publishing" />
     <KeySheet v-model:visible="showsKeys" />
   </div>
@@ -363,11 +368,17 @@ onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
   grid-template-columns: minmax(0, 56fr) minmax(400px, 44fr);
 }
 .left {
-  position: relative;
   display: flex;
   flex-direction: column;
   min-height: 0;
   min-width: 0;
+}
+.film {
+  position: relative;
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
   padding: 12px 14px 2px;
 }
 .stage-room {

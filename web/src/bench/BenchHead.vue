@@ -6,7 +6,7 @@ import { useI18n } from 'vue-i18n'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { isAtLeast } from '@fernbrake/core/contract'
 import { writeMoment } from '../ui/dates.ts'
-import FernMark from '../ui/FernMark.vue'
+import LessonHead from '../lesson/LessonHead.vue'
 import type { Draft, Keeping } from './useDraft.ts'
 
 const props = defineProps<{ draft: Draft; canPublish: boolean }>()
@@ -52,16 +52,14 @@ const asLearner = computed(
 </script>
 
 <template>
-  <header class="head">
-    <div class="where">
-      <RouterLink to="/" class="home" :aria-label="t('bench.home')" :title="t('bench.home')"
-        ><FernMark
-      /></RouterLink>
-      <h1 dir="auto">
-        <button type="button" :title="t('sheet.lesson')" @click="emit('settings')">
-          {{ title }}
-        </button>
-      </h1>
+  <LessonHead
+    :lesson-id="lessonId"
+    :title="title"
+    :sees-results="mayEdit"
+    opens
+    @open="emit('settings')"
+  >
+    <template #status>
       <p
         class="status"
         role="status"
@@ -76,48 +74,36 @@ const asLearner = computed(
           >{{ t('bench.signInAgain') }}</RouterLink
         >
       </p>
-      <nav :aria-label="t('bench.places')">
-        <RouterLink
-          :to="{ name: 'bench', params: { lessonId }, query: { part: route.query.part } }"
-          >{{ t('bench.bench') }}</RouterLink
+    </template>
+    <template #acts>
+      <span class="icons">
+        <button
+          type="button"
+          :title="undoWord"
+          :disabled="!draft.undoName.value"
+          @click="draft.undo()"
         >
-        <RouterLink :to="{ name: 'routes', params: { lessonId }, query: route.query }">{{
-          t('routes.routes')
-        }}</RouterLink>
-        <RouterLink v-if="mayEdit" :to="{ name: 'results', params: { lessonId } }">{{
-          t('bench.results')
-        }}</RouterLink>
-        <RouterLink :to="{ name: 'sharing', params: { lessonId } }">{{
-          t('sharing.sharing')
-        }}</RouterLink>
-      </nav>
-    </div>
-    <div class="acts">
-      <Button
-        :label="t('bench.undo')"
-        :title="undoWord"
-        severity="secondary"
-        variant="text"
-        size="small"
-        :disabled="!draft.undoName.value"
-        @click="draft.undo()"
-      />
-      <Button
-        :label="t('bench.redo')"
-        :title="redoWord"
-        severity="secondary"
-        variant="text"
-        size="small"
-        :disabled="!draft.redoName.value"
-        @click="draft.redo()"
-      />
-      <Button
-        :label="t('bench.keys')"
-        severity="secondary"
-        variant="text"
-        size="small"
-        @click="emit('keys')"
-      />
+          <svg viewBox="0 0 20 20" aria-hidden="true">
+            <path d="M7.5 11.5 3.5 7.5 7.5 3.5 M3.5 7.5 H12 A4.5 4.5 0 0 1 12 16.5 H9" />
+          </svg>
+          <span class="visually-hidden">{{ t('bench.undo') }}</span>
+        </button>
+        <button
+          type="button"
+          :title="redoWord"
+          :disabled="!draft.redoName.value"
+          @click="draft.redo()"
+        >
+          <svg viewBox="0 0 20 20" aria-hidden="true">
+            <path d="M12.5 11.5 16.5 7.5 12.5 3.5 M16.5 7.5 H8 A4.5 4.5 0 0 0 8 16.5 H11" />
+          </svg>
+          <span class="visually-hidden">{{ t('bench.redo') }}</span>
+        </button>
+        <button type="button" :title="t('bench.keys')" @click="emit('keys')">
+          <kbd aria-hidden="true">?</kbd>
+          <span class="visually-hidden">{{ t('bench.keys') }}</span>
+        </button>
+      </span>
       <a class="as-learner" :href="asLearner" @click="emit('asLearner', $event)">{{
         t('bench.asLearner')
       }}</a>
@@ -127,92 +113,60 @@ const asLearner = computed(
         :disabled="!canPublish"
         @click="emit('publish')"
       />
-    </div>
-  </header>
+    </template>
+  </LessonHead>
 </template>
 
 <style scoped>
-.head,
-.where,
-.acts {
+.status {
+  padding-inline: 6px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  font-size: 12.5px;
+  line-height: 17px;
+  color: var(--ink-2);
+}
+.loud {
+  background: var(--straw-soft);
+  color: var(--ink);
+}
+.icons {
   display: flex;
-  align-items: center;
-  gap: 10px;
 }
-/* What can be pressed is never cut: what says where one is gives way first, then there are two rows. */
-.where {
-  flex: 1 1 620px;
-  min-width: 0;
-}
-.acts > * {
-  flex: none;
-}
-.head {
-  flex-wrap: wrap;
-  min-height: 54px;
-  padding: 0 16px;
-  border-bottom: 1px solid var(--line);
-  background: var(--surface);
-  white-space: nowrap;
-}
-.home {
+.icons button {
   display: grid;
+  place-items: center;
+  min-width: 34px;
+  min-height: 34px;
   padding: 4px;
-}
-h1 {
-  /* The status gives way first. */
-  flex-shrink: 0.05;
-  min-width: 0;
-  overflow: hidden;
-}
-h1 button {
-  max-width: 100%;
-  overflow: hidden;
-  padding: 4px 6px;
   border: 0;
   border-radius: var(--radius);
   background: none;
   color: var(--ink);
-  font-family: var(--reading);
-  font-size: 21px;
-  font-weight: 600;
-  text-overflow: ellipsis;
   cursor: pointer;
 }
-h1 button:hover {
+.icons button:hover:enabled {
   background: var(--sunk);
 }
-h1 button:focus-visible {
-  outline-offset: -2px;
+.icons button:disabled {
+  color: var(--ink-3);
+  opacity: 0.5;
+  cursor: default;
 }
-.status {
-  flex-shrink: 8;
-  min-width: 90px;
-  overflow: hidden;
-  text-overflow: ellipsis;
+svg {
+  width: 20px;
+  height: 20px;
+  fill: none;
+  stroke: currentcolor;
+  stroke-width: 1.75;
+}
+kbd {
+  min-width: 21px;
+  border: 1px solid var(--line-strong);
+  border-radius: var(--radius);
+  font-family: var(--mono);
   font-size: 13.5px;
-  color: var(--ink-2);
-}
-.loud {
-  padding: 3px 8px;
-  background: var(--straw-soft);
-  color: var(--ink);
-}
-nav {
-  display: flex;
-  gap: 16px;
-  padding: 0 10px;
-}
-nav a {
-  padding: 16px 0 13px;
-  border-bottom: 3px solid transparent;
-  color: var(--ink-2);
-  font-weight: 600;
-  text-decoration: none;
-}
-nav a.router-link-exact-active {
-  border-color: var(--fern);
-  color: var(--ink);
+  line-height: 19px;
 }
 .as-learner {
   padding: 6px 12px;

@@ -120,6 +120,7 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
   <div
     ref="stage"
     class="stage"
+    @dragstart.prevent
     :style="{
       '--ratio': (playhead.media.value?.width ?? 16) / (playhead.media.value?.height ?? 9),
     }"
@@ -183,6 +184,8 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
   aspect-ratio: var(--ratio);
   background: var(--sunk);
   overflow: hidden;
+  /* Shift and a press choose several; words marked by it would be dragged away in their place. */
+  user-select: none;
 }
 .film,
 .film :deep(:is(video, iframe)) {

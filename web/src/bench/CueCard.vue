@@ -2,8 +2,9 @@
 // A cue in the margin of the script.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { cueStartMs, type Cue } from '@fernbrake/core/lesson'
+import { cueStartMs, leafOfCue, type Cue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
+import { CueGlyph } from '@fernbrake/player'
 import { cueWords, wordlessKey } from './cueWords.ts'
 import { useSelection, useBench } from './useBench.ts'
 
@@ -17,6 +18,9 @@ const inHand = computed(() =>
     .get(props.cue.id)
     ?.map((name) => t('others.isHere', { name }))
     .join(', '),
+)
+const glyph = computed(() =>
+  props.cue.kind === 'question' ? leafOfCue(bench.lesson.value, props.cue) : props.cue.kind,
 )
 const isSelected = computed(() => selection.selectedIds.value.includes(props.cue.id))
 const time = computed(() =>
@@ -39,75 +43,67 @@ const extra = computed(() => {
     :aria-pressed="isSelected"
     @click="selection.select(cue.id, true, $event.shiftKey || $event.ctrlKey || $event.metaKey)"
   >
-    <span class="head">
-      <b>{{ t(`bench.kind.${cue.kind}`) }}</b> <span class="mono">{{ time }}</span>
-      <template v-if="extra"> · {{ extra }}</template>
+    <CueGlyph :kind="glyph" />
+    <span class="words" dir="auto">
+      <b class="visually-hidden">{{ t(`bench.kind.${cue.kind}`) }}</b>
+      <span class="mono">{{ time }}</span> {{ ' ' }}<i v-if="extra">{{ extra }} · </i>{{ words }}
     </span>
-    <span class="words" dir="auto">{{ words }}</span>
     <span v-if="inHand" class="other">{{ inHand }}</span>
   </button>
 </template>
 
 <style scoped>
 .card {
-  display: block;
+  display: grid;
+  grid-template-columns: 18px minmax(0, 1fr);
+  gap: 0 6px;
   width: 100%;
-  padding-block: 6px 7px;
-  padding-inline: 10px 8px;
+  min-height: 26px;
+  padding-block: 3px;
+  padding-inline: 6px 8px;
   border: 1px solid var(--line);
-  border-inline-start: 4px solid var(--kind);
   border-radius: var(--radius);
   background: var(--surface);
   color: var(--ink);
   font: inherit;
   font-size: 13.5px;
-  line-height: 1.35;
+  line-height: 18px;
   text-align: start;
   cursor: pointer;
 }
-.question {
-  --kind: var(--rust);
-}
-.overlay {
-  --kind: var(--slate);
-}
-.bookmark {
-  --kind: var(--straw);
-}
-.fork {
-  --kind: var(--plum);
-}
-.note {
-  --kind: var(--ink-3);
+.card.note {
   border-style: dashed;
-  border-inline-start-style: dotted;
 }
 .card:hover {
   background: var(--ground);
 }
 .selected {
   border-color: var(--ink);
-  border-inline-start-color: var(--kind);
   box-shadow: 0 0 0 1px var(--ink);
 }
-.head {
-  display: block;
+.mono {
+  font-size: 12.5px;
+  color: var(--ink-2);
+}
+i {
   font-size: 12.5px;
   color: var(--ink-2);
 }
 .other {
-  display: inline-block;
-  margin-top: 3px;
+  grid-column: 2;
+  justify-self: start;
+  margin-top: 2px;
   padding: 0 6px;
   background: var(--plum-soft);
   color: var(--ink);
   font-size: 12.5px;
 }
+/* A line of the script is seldom higher; the sheet has all of the words. */
 .words {
   display: -webkit-box;
   overflow: hidden;
   -webkit-box-orient: vertical;
-  -webkit-line-clamp: 3;
+  -webkit-line-clamp: 2;
   overflow-wrap: anywhere;
 }
 </style>

@@ -62,7 +62,7 @@ const virtualizer = useVirtualizer(
   computed(() => ({
     count: rows.value.length,
     getScrollElement: () => list.value,
-    estimateSize: () => 74,
+    estimateSize: () => 55,
     overscan: 6,
     getItemKey: (row: number) => reading.lines.value[rows.value[row]!]?.id ?? 'before',
   })),
@@ -74,12 +74,15 @@ const measure = (element: unknown) => {
   if (element instanceof HTMLElement) virtualizer.value.measureElement(element)
 }
 
+/** Keeps a line where it can be read with what comes before and after it: in the middle third. */
 function showLine(index: number): void {
   const row = rows.value.indexOf(index)
+  if (row < 0 || !list.value) return
+  const { scrollTop, clientHeight } = list.value
   const shown = virtualizer.value.getVirtualItems().find((item) => item.index === row)
-  const { scrollTop, clientHeight } = list.value ?? { scrollTop: 0, clientHeight: 0 }
-  const inView = shown && shown.start >= scrollTop && shown.end <= scrollTop + clientHeight - 20
-  if (row >= 0 && !inView) virtualizer.value.scrollToIndex(row, { align: 'center' })
+  const middle = shown ? (shown.start + shown.end) / 2 - scrollTop : -1
+  if (middle < clientHeight / 3 || middle > (clientHeight * 2) / 3)
+    virtualizer.value.scrollToIndex(row, { align: 'center' })
 }
 
 watch(reading.lineIndex, async (index) => {
@@ -224,6 +227,9 @@ header {
 .row {
   position: absolute;
   inset: 0 0 auto;
+}
+.row:is(:hover, :focus-within) {
+  z-index: 1;
 }
 .before {
   display: flex;

@@ -3,17 +3,25 @@
 import { useI18n } from 'vue-i18n'
 import type { Cue, ScriptLine } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
+import { CueGlyph } from '@fernbrake/player'
 import CueCard from './CueCard.vue'
 import LineEditor from './LineEditor.vue'
 import { type CueKind, usePlayhead, useReading, useRights } from './useBench.ts'
 
-defineProps<{ line: ScriptLine; cues: readonly Cue[]; isNow: boolean; isFound: boolean }>()
+const props = defineProps<{
+  line: ScriptLine
+  cues: readonly Cue[]
+  isNow: boolean
+  isFound: boolean
+}>()
 const editing = defineModel<boolean>('editing', { required: true })
 const emit = defineEmits<{ place: [kind: CueKind] }>()
 const playhead = usePlayhead()
 const reading = useReading()
 const rights = useRights()
 const { t } = useI18n()
+const placing = (kind: CueKind) =>
+  t('bench.placeHere', { kind: t(`bench.kind.${kind}`), time: clockTime(props.line.fromMs) })
 const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
 </script>
 
@@ -28,41 +36,39 @@ const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
       @done="editing = false"
     />
     <template v-else>
-      <div class="text">
-        <button
-          type="button"
-          class="words"
-          dir="auto"
-          :lang="reading.script.value?.language"
-          :aria-current="isNow"
-          @click="playhead.seek(line.fromMs)"
-          @dblclick="rights.canEdit.value && (editing = true)"
-        >
-          {{ line.text || t('bench.noWords') }}
-        </button>
-        <div v-if="rights.canEdit.value" class="here">
-          <button
-            v-for="kind in KINDS"
-            :key="kind"
-            type="button"
-            :aria-label="
-              t('bench.placeHere', { kind: t(`bench.kind.${kind}`), time: clockTime(line.fromMs) })
-            "
-            @click="emit('place', kind)"
-          >
-            {{ t(`bench.addKind.${kind}`) }}
-          </button>
-          <button
-            type="button"
-            :aria-label="t('script.editLine', { time: clockTime(line.fromMs) })"
-            @click="editing = true"
-          >
-            {{ t('script.edit') }}
-          </button>
-        </div>
-      </div>
+      <button
+        type="button"
+        class="words"
+        dir="auto"
+        :lang="reading.script.value?.language"
+        :aria-current="isNow"
+        @click="playhead.seek(line.fromMs)"
+        @dblclick="rights.canEdit.value && (editing = true)"
+      >
+        {{ line.text || t('bench.noWords') }}
+      </button>
       <div class="cards">
         <CueCard v-for="cue in cues" :key="cue.id" :cue="cue" />
+      </div>
+      <div v-if="rights.canEdit.value" class="here">
+        <button
+          v-for="kind in KINDS"
+          :key="kind"
+          type="button"
+          :aria-label="placing(kind)"
+          :title="placing(kind)"
+          @click="emit('place', kind)"
+        >
+          <CueGlyph :kind="kind" />
+        </button>
+        <button
+          type="button"
+          class="edit"
+          :aria-label="t('script.editLine', { time: clockTime(line.fromMs) })"
+          @click="editing = true"
+        >
+          {{ t('script.edit') }}
+        </button>
       </div>
     </template>
   </div>
@@ -70,74 +76,94 @@ const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
 
 <style scoped>
 .line {
+  position: relative;
   display: grid;
-  grid-template-columns: 46px minmax(0, 1fr) minmax(150px, 34%);
+  grid-template-columns: 46px minmax(0, 1fr) minmax(154px, 34%);
   gap: 10px;
-  padding-block: 8px 4px;
+  padding-block: 5px;
   padding-inline: 18px 12px;
 }
 .line.now {
   background: var(--fern-soft);
 }
-.line.found {
-  box-shadow: inset 4px 0 0 var(--straw);
+.line.found .at {
+  background: var(--straw-soft);
+  color: var(--ink);
+}
+.line.found .words {
+  text-decoration: underline var(--straw) 2px;
+  text-underline-offset: 4px;
 }
 .editor {
   grid-column: 2 / -1;
 }
 .at {
-  padding-top: 4px;
+  align-self: start;
+  padding-top: 3px;
   font-size: 13.5px;
   color: var(--ink-2);
 }
 .words {
-  width: 100%;
+  align-self: start;
   padding: 0;
   border: 0;
   background: none;
   color: var(--ink);
   font-family: var(--reading);
-  font-size: 17px;
-  line-height: 1.45;
+  font-size: 16px;
+  line-height: 1.4;
   text-align: start;
   cursor: pointer;
 }
+/* What can be put here lies over the margin while a hand is on the line: the text keeps still. */
 .here {
+  position: absolute;
+  z-index: 1;
+  inset-block-end: -13px;
+  inset-inline-end: 12px;
   display: flex;
-  flex-wrap: wrap;
-  gap: 0 6px;
-  min-height: 24px;
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--surface);
   opacity: 0;
+  pointer-events: none;
 }
-.line:hover .here,
-.line:focus-within .here {
+.line:is(:hover, :focus-within) .here {
   opacity: 1;
+  pointer-events: auto;
 }
 .here button {
-  min-height: 24px;
+  display: grid;
+  place-items: center;
+  min-width: 26px;
+  min-height: 26px;
   padding: 0;
   border: 0;
+  border-radius: var(--radius);
   background: none;
   color: var(--ink-2);
   font: inherit;
   font-size: 12.5px;
   font-weight: 600;
-  white-space: nowrap;
   cursor: pointer;
 }
+.here .edit {
+  padding-inline: 6px;
+}
 .here button:hover {
-  color: var(--fern);
-  text-decoration: underline;
+  background: var(--sunk);
+  color: var(--ink);
 }
 .cards {
   display: flex;
   flex-direction: column;
-  gap: 6px;
+  gap: 3px;
   min-width: 0;
 }
 @media (hover: none) {
-  .here {
+  .line.now .here {
     opacity: 1;
+    pointer-events: auto;
   }
 }
 </style>

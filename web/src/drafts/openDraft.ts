@@ -58,6 +58,16 @@ export function holdDraft<D extends object>(
     watched,
     catchUp,
     send: sending.send,
+    /** Nobody looks at it: it is not followed, and what waits is sent all the same. */
+    rest() {
+      following.end()
+      void sending.send()
+    },
+    /** Somebody looks at it again. */
+    wake() {
+      following.begin()
+      void catchUp()
+    },
     close() {
       following.end()
       window.removeEventListener('online', onOnline)

@@ -3,14 +3,19 @@
 import { useI18n } from 'vue-i18n'
 import { onMounted, watch } from 'vue'
 import BenchDesk from '../bench/BenchDesk.vue'
-import { openBenchDraft } from '../bench/useDraft.ts'
+import { openBenchDraft, type Draft } from '../bench/useDraft.ts'
 import AppBar from '../ui/AppBar.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
 const props = defineProps<{ lessonId: string }>()
 const { t } = useI18n()
-const { value: draft, error, loading, reload } = useLoaded(() => openBenchDraft(props.lessonId))
+const { value: draft, error, loading, reload } = useLoaded(open)
+
+/** One that is open comes to what is new by itself. */
+function open(): Promise<Draft> {
+  return draft.value ? Promise.resolve(draft.value) : openBenchDraft(props.lessonId)
+}
 onMounted(() =>
   watch(
     () => draft.value?.lesson.value.title,

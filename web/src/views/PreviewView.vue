@@ -5,11 +5,13 @@ import { useElementSize } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { mediaFileAddress, mediaPageAddress } from '@fernbrake/core/contract'
+import { clockTime } from '@fernbrake/core/media'
 import { filmsInOrder, partsInOrder, stagedAddresses, type Lesson } from '@fernbrake/core/lesson'
 import { LessonPlayer, type Host } from '@fernbrake/player'
-import { createPreviewHost } from '@fernbrake/player/hosts/preview'
+import { createPreviewHost, passedOver } from '@fernbrake/player/hosts/preview'
 import { nearWords } from '../api/nearWords.ts'
 import { call } from '../api/client.ts'
+import { lessonAsLeft } from '../bench/useDraft.ts'
 import { useSession } from '../stores/session.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
@@ -62,6 +64,10 @@ const framed = computed(
 )
 const change = (query: Record<string, string>) =>
   router.replace({ query: { ...route.query, ...query } })
+/** How many holds lie before the moment at which it begins. */
+const passed = computed(() =>
+  lesson.value && partId.value ? passedOver(lesson.value, partId.value, atMs()).length : 0,
+)
 /** It begins anew where the learner is put, as a learner who comes there would. */
 const stand = computed(() => `${partId.value} ${String(route.query.at ?? '')}`)
 
@@ -71,7 +77,9 @@ function partOfAddress(lesson: Lesson): string | null {
   return typeof part === 'string' && lesson.parts[part] ? part : null
 }
 const { error, reload } = useLoaded(async () => {
-  const { lesson: found } = await call('lesson', { params: { lessonId: props.lessonId } })
+  const { lessonId } = props
+  const found =
+    (await lessonAsLeft(lessonId)) ?? (await call('lesson', { params: { lessonId } })).lesson
   lesson.value = found
   await openHost(found)
 })
@@ -129,6 +137,12 @@ onScopeDispose(() => host.value?.destroy())
         :to="{ name: 'bench', params: { lessonId }, query: { part: route.query.part } }"
         >{{ t('preview.back') }}</RouterLink
       >
+      <p v-if="passed > 0" role="status">
+        {{ t('preview.passed', { time: clockTime(atMs()) }, passed) }}
+        <button type="button" class="link-button" @click="change({ at: '0' })">
+          {{ t('preview.fromStart') }}
+        </button>
+      </p>
       <span class="gap" />
       <label v-if="parts.length > 1">
         {{ t('preview.from') }}

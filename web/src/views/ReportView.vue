@@ -11,6 +11,7 @@ import type {
   WaysTaken,
 } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
+import LessonHead from '../lesson/LessonHead.vue'
 import ComparisonReport from '../reports/ComparisonReport.vue'
 import QuestionReport from '../reports/QuestionReport.vue'
 import ReportFiles from '../reports/ReportFiles.vue'
@@ -76,19 +77,17 @@ watchEffect(() => (document.title = about.value?.title ?? t('classes.all')))
 </script>
 
 <template>
-  <AppBar />
+  <LessonHead v-if="lessonId" :lesson-id="lessonId" :title="about?.title ?? ''" sees-results />
+  <AppBar v-else />
   <main class="page">
-    <p class="back">
-      <RouterLink v-if="classId" :to="{ name: 'class', params: { classId } }">{{
+    <p v-if="classId" class="back">
+      <RouterLink :to="{ name: 'class', params: { classId } }">{{
         t('assign.toClass')
-      }}</RouterLink>
-      <RouterLink v-else :to="{ name: 'bench', params: { lessonId } }">{{
-        t('results.toBench')
       }}</RouterLink>
     </p>
     <div class="top">
       <div>
-        <h1 dir="auto">{{ about?.title ?? ' ' }}</h1>
+        <h1 dir="auto">{{ classId ? (about?.title ?? ' ') : t('results.titleOnly') }}</h1>
         <p v-if="about?.classTitle" class="muted" dir="auto">{{ about.classTitle }}</p>
       </div>
       <LabelledSelect

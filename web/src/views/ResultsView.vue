@@ -1,17 +1,16 @@
 <script setup lang="ts">
 // Results of an edition: how the class did, part by part, and every learner.
 import Select from 'primevue/select'
-import { computed, ref } from 'vue'
+import { computed, ref, watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { RouterLink } from 'vue-router'
 import { partsInOrder } from '@fernbrake/core/lesson'
 import { call } from '../api/client.ts'
+import LessonHead from '../lesson/LessonHead.vue'
 import LearnerTable from '../results/LearnerTable.vue'
 import { useLiveResults } from '../results/useLiveResults.ts'
 import PartResults from '../results/PartResults.vue'
 import ReportFiles from '../reports/ReportFiles.vue'
 import ReportTabs from '../reports/ReportTabs.vue'
-import AppBar from '../ui/AppBar.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
@@ -27,6 +26,9 @@ useLiveResults(props.lessonId, async () => {
   if (edition.value === asked) value.value = newer
 })
 const lesson = computed(() => value.value?.lesson ?? null)
+watchEffect(() => {
+  if (lesson.value) document.title = t('results.title', { title: lesson.value.title })
+})
 const parts = computed(() => (lesson.value ? partsInOrder(lesson.value) : []))
 const learners = computed(() => value.value?.learners ?? [])
 const editions = computed(() =>
@@ -64,17 +66,10 @@ function choose(number: number): void {
 </script>
 
 <template>
-  <AppBar />
+  <LessonHead :lesson-id="lessonId" :title="lesson?.title ?? ''" sees-results />
   <main class="page">
-    <p class="back">
-      <RouterLink :to="{ name: 'bench', params: { lessonId } }">{{
-        t('results.toBench')
-      }}</RouterLink>
-    </p>
     <div class="top">
-      <h1 dir="auto">
-        {{ lesson ? t('results.title', { title: lesson.title }) : t('results.titleOnly') }}
-      </h1>
+      <h1>{{ t('results.titleOnly') }}</h1>
       <Select
         v-if="editions.length > 0"
         :model-value="value?.edition"

@@ -2,16 +2,15 @@
 // Who may learn a lesson and how they get to it, who works on it, and what its editions brought.
 import { computed, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { RouterLink } from 'vue-router'
-import type { LessonRoleName, SeenBy, Sharing } from '@fernbrake/core/contract'
+import { isAtLeast, type LessonRoleName, type SeenBy, type Sharing } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
+import LessonHead from '../lesson/LessonHead.vue'
 import EditionList from '../sharing/EditionList.vue'
 import GiveCopies from '../sharing/GiveCopies.vue'
 import HandOn from '../sharing/HandOn.vue'
 import PeopleField from '../sharing/PeopleField.vue'
 import SeenByField from '../sharing/SeenByField.vue'
 import { useSession } from '../stores/session.ts'
-import AppBar from '../ui/AppBar.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
@@ -57,18 +56,13 @@ const remove = (personId: string) =>
 </script>
 
 <template>
-  <AppBar />
+  <LessonHead
+    :lesson-id="lessonId"
+    :title="value ? value.draft.lesson.title || t('bench.untitled') : ''"
+    :sees-results="isAtLeast(value?.draft.role ?? 'viewer', 'editor')"
+  />
   <main class="page">
-    <p class="back">
-      <RouterLink :to="{ name: 'bench', params }">{{ t('results.toBench') }}</RouterLink>
-    </p>
-    <h1 dir="auto">
-      {{
-        value
-          ? t('sharing.titleOf', { title: value.draft.lesson.title || t('bench.untitled') })
-          : t('sharing.sharing')
-      }}
-    </h1>
+    <h1>{{ t('sharing.sharing') }}</h1>
     <FaultNotice v-if="error" :error="error" @retry="reload" />
     <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">
       <div class="skeleton bone" />
