@@ -21,6 +21,7 @@ export {
   carriesOn,
   emptyUndo,
   recordEdit,
+  TAKEN_BACK,
   undoOf,
   type UndoneOf,
   type UndoState,

@@ -80,6 +80,9 @@ test('what a page shows is asked for once, while the page itself is on its way',
   await page.request.post(`${server.url}/api/lessons`, {
     data: { id: 'asked-once', title: 'Asked once', language: 'en' },
   })
+  // What the page before still asks for is its own.
+  await expect(page.getByText('Your lessons').first()).toBeVisible()
+  await page.waitForLoadState('networkidle')
   for (const [path, heading, least] of [
     ['/', 'Your lessons', ['/api/attempts', '/api/enquiries', '/api/lessons', '/api/marking']],
     ['/lessons/asked-once', 'Asked once', ['/api/lessons/asked-once']],

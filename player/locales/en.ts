@@ -178,6 +178,7 @@ export default {
     'You watched {share} of the film and have {points} of 1 mark. | You watched {share} of the film and have {points} of {max} marks.',
   finishedWatched: 'You watched {share} of the film.',
   allKept: 'Everything is kept. You can close this page.',
+  allKeptSoFar: 'Everything so far is kept.',
   notAllKept: 'Keep this page open until everything is sent.',
   offline:
     'Working offline. Everything so far is sent. | Working offline. One entry waits to be sent. | Working offline. {n} entries wait to be sent.',

@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import type { ItemState } from '@fernbrake/core/analysis'
 import { endMessage, type QuizPart } from '@fernbrake/core/lesson'
 import { plainOf } from '@fernbrake/core/fields'
+import { keptWord } from '../ui/keptWord.ts'
 import type { PartsState, ShownWay } from '../ui/partsState.ts'
 import WaysOn from '../ui/WaysOn.vue'
 import { usePlaces } from '../questions/usePlaces.ts'
@@ -151,7 +152,7 @@ const sign: Record<ItemState, string> = {
         </li>
       </ol>
     </div>
-    <p class="kept">{{ allSent ? t('player.allKept') : t('player.notAllKept') }}</p>
+    <p class="kept">{{ t(keptWord({ allSent, goesOn: parts.ways.length > 0 })) }}</p>
   </section>
 </template>
 

@@ -9,6 +9,7 @@ import type { PartsState, ShownWay } from './partsState.ts'
 import type { MetQuestion } from './SidePanel.vue'
 import WaysOn from './WaysOn.vue'
 import type { Score } from '../session/useAnswers.ts'
+import { keptWord } from './keptWord.ts'
 
 const props = defineProps<{
   ending: Ending
@@ -57,7 +58,7 @@ const words = computed(() => {
         }}
       </p>
       <p v-else>{{ t('player.finishedWatched', { share }) }}</p>
-      <p class="kept">{{ allSent ? t('player.allKept') : t('player.notAllKept') }}</p>
+      <p class="kept">{{ t(keptWord({ allSent, goesOn })) }}</p>
     </div>
     <section v-if="stillOpen.length > 0" class="still-open" :aria-label="openWords">
       <h3>{{ openWords }}</h3>

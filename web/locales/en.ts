@@ -119,6 +119,9 @@ export default {
     currentLink: 'The link stays the same:',
     blocked:
       'Nothing to mend. | One thing must be mended first. | {n} things must be mended first.',
+    quoted: '“{words}”',
+    class: 'Give it to a class',
+    give: 'Choose when it is due',
     goTo: 'Go to {time}',
     goToPart: 'Go to it in “{title}”',
     issue: {

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // The bench of one lesson: stage, script or sheet, frond; all show the same moment.
-import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import {
   computed,
@@ -15,7 +14,6 @@ import {
 import { useI18n } from 'vue-i18n'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import type { KeptQuestion } from '@fernbrake/core/contract'
-import type { Issue } from '@fernbrake/core/fields'
 import { edits } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { useQuery } from '../ui/useQuery.ts'
@@ -31,6 +29,7 @@ import KeySheet from './KeySheet.vue'
 import LessonSheet from './LessonSheet.vue'
 import LinksSheet from './LinksSheet.vue'
 import { DESKS } from './parts/desks.ts'
+import NotTakenIn from './NotTakenIn.vue'
 import PartsRow from './PartsRow.vue'
 import PublishDialog from './PublishDialog.vue'
 import QuestionShelf from './QuestionShelf.vue'
@@ -49,13 +48,7 @@ import { placerOf } from './placing/placings.ts'
 import { useFilmUploads, useMedia } from './useFilmUpload.ts'
 
 const props = defineProps<{ draft: Draft }>()
-const { t, te } = useI18n()
-/** Why an edit does not fit, by the first thing that is wrong with it. */
-function issueWord([first]: readonly Issue[]): string {
-  const key = `bench.issue.${(first?.code ?? '').replaceAll('.', '_')}`
-  // English has every sentence that there is.
-  return te(key, 'en') ? t(key) : t('bench.issue.other')
-}
+const { t } = useI18n()
 const { draft } = props
 provideDraft(draft)
 restWithScope(draft)
@@ -108,8 +101,6 @@ const frond = useTemplateRef<{ zoom(factor: number): void; zoomAll(): void; togg
   'frond',
 )
 const publishing = ref(false)
-/** The refused edit that was tried again and does not fit. */
-const stuck = ref<string | null>(null)
 const showsKeys = ref(false)
 const showsLesson = ref(false)
 /** What else of the whole lesson is open in place of a sheet. */
@@ -241,47 +232,12 @@ onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
   <div class="bench">
     <BenchHead
       :draft="draft"
-      :can-publish="plays || !isFilm"
       @publish="publishing = true"
       @settings="showLesson"
       @keys="showsKeys = true"
       @as-learner="seeAsLearner"
     />
-    <div
-      v-if="draft.notice.value || draft.state.value.refused.length > 0"
-      class="notices"
-      role="alert"
-    >
-      <p v-if="draft.notice.value?.kind === 'undoBlocked'" class="notice straw">
-        {{ t('bench.undoBlocked', { name: t(`edit.${draft.notice.value.name}`) }) }}
-      </p>
-      <p v-else-if="draft.notice.value" class="notice">
-        {{
-          t('bench.invalid', {
-            name: t(`edit.${draft.notice.value.name}`),
-            reason: issueWord(draft.notice.value.issues),
-          })
-        }}
-      </p>
-      <p v-for="edit in draft.state.value.refused" :key="edit.id" class="notice">
-        {{ t('bench.refused', { name: t(`edit.${edit.name}`), reason: issueWord(edit.issues) }) }}
-        <Button
-          :label="t('bench.retryRefused')"
-          size="small"
-          severity="secondary"
-          variant="text"
-          @click="draft.retryRefused(edit.id) || (stuck = edit.id)"
-        />
-        <span v-if="stuck === edit.id">{{ t('bench.stillRefused') }}</span>
-        <Button
-          :label="t('bench.dropRefused')"
-          size="small"
-          severity="secondary"
-          variant="text"
-          @click="draft.dropRefused(edit.id)"
-        />
-      </p>
-    </div>
+    <NotTakenIn />
     <PlacingStrip />
     <PartsRow v-if="!onRoutes" />
     <main v-if="onRoutes" class="work">
@@ -393,8 +349,5 @@ onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
   min-height: 0;
   min-width: 0;
   border-inline-start: 1px solid var(--line);
-}
-.notices p {
-  padding: 6px 18px;
 }
 </style>

@@ -9,7 +9,7 @@ import { writeMoment } from '../ui/dates.ts'
 import LessonHead from '../lesson/LessonHead.vue'
 import type { Draft, Keeping } from './useDraft.ts'
 
-const props = defineProps<{ draft: Draft; canPublish: boolean }>()
+const props = defineProps<{ draft: Draft }>()
 const emit = defineEmits<{ publish: []; settings: []; keys: []; asLearner: [event: MouseEvent] }>()
 const { t } = useI18n()
 const route = useRoute()
@@ -110,7 +110,6 @@ const asLearner = computed(
       <Button
         v-if="mayEdit"
         :label="t('bench.publish', { number: draft.editions.value.length + 1 })"
-        :disabled="!canPublish"
         @click="emit('publish')"
       />
     </template>

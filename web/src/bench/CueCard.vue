@@ -29,10 +29,13 @@ const time = computed(() =>
     : clockTime(cueStartMs(props.cue)),
 )
 const words = computed(() => cueWords(bench.lesson.value, props.cue) || t(wordlessKey(props.cue)))
-const extra = computed(() => {
-  if (selection.isBeyondEnd(props.cue)) return t('bench.beyondEnd')
-  return props.cue.kind === 'question' && props.cue.hold !== 'none' ? t('bench.holds') : null
-})
+const holds = computed(() =>
+  props.cue.kind === 'question' && props.cue.hold !== 'none' ? t('bench.holds') : '',
+)
+/** All of it for a pointer that rests there: the line beside it tells about when it comes. */
+const told = computed(() =>
+  [t(`bench.kind.${props.cue.kind}`), time.value, holds.value, '·', words.value].join(' '),
+)
 </script>
 
 <template>
@@ -41,12 +44,14 @@ const extra = computed(() => {
     class="card"
     :class="[cue.kind, { selected: isSelected }]"
     :aria-pressed="isSelected"
+    :title="told"
     @click="selection.select(cue.id, true, $event.shiftKey || $event.ctrlKey || $event.metaKey)"
   >
     <CueGlyph :kind="glyph" />
-    <span class="words" dir="auto">
-      <b class="visually-hidden">{{ t(`bench.kind.${cue.kind}`) }}</b>
-      <span class="mono">{{ time }}</span> {{ ' ' }}<i v-if="extra">{{ extra }} · </i>{{ words }}
+    <span class="words">
+      <span class="visually-hidden">{{ t(`bench.kind.${cue.kind}`) }} {{ time }} {{ holds }}</span>
+      <b v-if="selection.isBeyondEnd(cue)">{{ t('bench.beyondEnd') }}</b>
+      <span dir="auto">{{ words }}</span>
     </span>
     <span v-if="inHand" class="other">{{ inHand }}</span>
   </button>
@@ -81,13 +86,9 @@ const extra = computed(() => {
   border-color: var(--ink);
   box-shadow: 0 0 0 1px var(--ink);
 }
-.mono {
-  font-size: 12.5px;
-  color: var(--ink-2);
-}
-i {
-  font-size: 12.5px;
-  color: var(--ink-2);
+b {
+  padding: 0 5px;
+  background: var(--straw-soft);
 }
 .other {
   grid-column: 2;
@@ -98,12 +99,10 @@ i {
   color: var(--ink);
   font-size: 12.5px;
 }
-/* A line of the script is seldom higher; the sheet has all of the words. */
+/* A line of the script is seldom higher than two of these; the sheet has all of the words. */
 .words {
-  display: -webkit-box;
   overflow: hidden;
-  -webkit-box-orient: vertical;
-  -webkit-line-clamp: 2;
-  overflow-wrap: anywhere;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 </style>

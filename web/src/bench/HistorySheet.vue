@@ -10,11 +10,12 @@ import SheetFrame from './SheetFrame.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { writeClock, writeDay } from '../ui/dates.ts'
 import { useRights, useBench } from './useBench.ts'
+import { useEditWords } from './useEditWords.ts'
 
 const emit = defineEmits<{ close: [] }>()
 const bench = useBench()
 const rights = useRights()
-const { t, te } = useI18n()
+const { t } = useI18n()
 const entries = shallowRef<readonly HistoryEntry[]>([])
 const more = ref(false)
 const oldest = ref<number | null>(null)
@@ -53,7 +54,7 @@ const days = computed(() => {
   return groups
 })
 const newest = computed(() => entries.value[0]?.revision ?? 0)
-const nameOf = (name: string) => (te(`edit.${name}`) ? t(`edit.${name}`) : name)
+const { editWord } = useEditWords()
 const canGoBackTo = (revision: number) => oldest.value !== null && revision >= oldest.value
 
 async function load(before?: number): Promise<void> {
@@ -98,7 +99,7 @@ async function goBackTo(revision: number): Promise<void> {
         <li v-for="step in steps" :key="step.revision">
           <span class="mono at">{{ writeClock(step.at) }}</span>
           <span class="what">
-            {{ t('history.times', { name: nameOf(step.name), n: step.count }, step.count) }}
+            {{ t('history.times', { name: editWord(step.name), n: step.count }, step.count) }}
             <span class="who">{{ step.personName ?? t('history.someone') }}</span>
           </span>
           <span v-if="step.revision === newest" class="who">{{ t('history.now') }}</span>
@@ -106,7 +107,7 @@ async function goBackTo(revision: number): Promise<void> {
             v-else-if="rights.canEdit.value && canGoBackTo(step.revision)"
             :label="t('history.goBack')"
             :aria-label="
-              t('history.goBackLong', { name: nameOf(step.name), time: writeClock(step.at) })
+              t('history.goBackLong', { name: editWord(step.name), time: writeClock(step.at) })
             "
             severity="secondary"
             variant="text"

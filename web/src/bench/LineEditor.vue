@@ -59,7 +59,12 @@ function remove(): void {
         :ms="line.fromMs"
         @change="setTimes({ fromMs: $event })"
       />
-      <TimeField :label="t('sheet.to')" :ms="line.toMs" @change="setTimes({ toMs: $event })" />
+      <TimeField
+        :label="t('sheet.to')"
+        :ms="line.toMs"
+        :after-ms="line.fromMs"
+        @change="setTimes({ toMs: $event })"
+      />
     </div>
     <div class="buttons">
       <Button

@@ -24,10 +24,11 @@ import SecondFilmField from './SecondFilmField.vue'
 import SoundField from './SoundField.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
-import { useRights, useBench } from './useBench.ts'
+import { usePlayhead, useRights, useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: OverlayCue }>()
 const bench = useBench()
+const playhead = usePlayhead()
 const rights = useRights()
 const { t } = useI18n()
 const { draft } = bench
@@ -65,8 +66,24 @@ const wordsLabel = computed(() => {
   if (form.value === 'web') return t('overlay.pageWords')
   return showsWords(form.value) ? t('sheet.words') : t('overlay.alternative')
 })
+/** What a new overlay says of itself describes no picture. */
+function becomeForm(name: OverlayFormName): void {
+  setContent(contentOf(name))
+  if (!showsWords(name) && props.cue.text === t('bench.newOverlay'))
+    draft.make(edits.setOverlayText, { cueId: cueId.value, text: '' })
+}
 function setContent(content: OverlayForm): void {
   draft.make(edits.setOverlayForm, { cueId: cueId.value, content })
+}
+/** Up to its going it only gets shorter; after that it stays as long as it was, as far as the film reaches. */
+const latestMs = computed(() => {
+  const { fromMs, toMs } = props.cue
+  return Math.max(toMs - 1, playhead.durationMs.value - (toMs - fromMs))
+})
+/** Whoever lets it come only after it would have gone moves all of it. */
+function comeAt(fromMs: number): void {
+  const { fromMs: before, toMs } = props.cue
+  setSpan(fromMs < toMs ? { fromMs } : { fromMs, toMs: fromMs + toMs - before })
 }
 function setSpan(part: { fromMs?: number; toMs?: number }): void {
   const { fromMs, toMs } = props.cue
@@ -80,7 +97,7 @@ function setSpan(part: { fromMs?: number; toMs?: number }): void {
       :label="t('overlay.whatItIs')"
       :value="form"
       :choices="forms"
-      @change="setContent(contentOf($event))"
+      @change="becomeForm"
     />
     <WordsField
       v-if="cue.content?.form === 'panel'"
@@ -119,8 +136,13 @@ function setSpan(part: { fromMs?: number; toMs?: number }): void {
       @change="setContent"
     />
     <div class="pair">
-      <TimeField :label="t('sheet.comes')" :ms="cue.fromMs" @change="setSpan({ fromMs: $event })" />
-      <TimeField :label="t('sheet.goes')" :ms="cue.toMs" @change="setSpan({ toMs: $event })" />
+      <TimeField :label="t('sheet.comes')" :ms="cue.fromMs" :most-ms="latestMs" @change="comeAt" />
+      <TimeField
+        :label="t('sheet.goes')"
+        :ms="cue.toMs"
+        :after-ms="cue.fromMs"
+        @change="setSpan({ toMs: $event })"
+      />
     </div>
     <CalmSpotPanel v-if="showsWords(form)" :cue="cue" />
     <ArrangeBar v-if="rights.canEdit.value" />

@@ -27,6 +27,8 @@ const published = {
   linkCode: 'code',
 }
 
+const CLASS = { id: 'spring', title: 'Spring Intake', isOver: false, members: 20, groups: 0 }
+
 async function dialogAfter(editions: number) {
   const { bench, inside } = benchFor('owner')
   Object.assign(bench.draft, {
@@ -51,14 +53,20 @@ it('who is inside is known before it can be pressed, and is said', async () => {
   await flushPromises()
   expect(publish().disabled).toBe(false)
   expect(words()).toMatch(/3 learners/)
-  call.mockResolvedValueOnce(published)
+  call.mockImplementation((name: string) =>
+    Promise.resolve(name === 'publish' ? published : { classes: [CLASS] }),
+  )
   publish().click()
   await flushPromises()
-  expect(call).toHaveBeenLastCalledWith(
+  expect(call).toHaveBeenCalledWith(
     'publish',
     expect.objectContaining({ body: { revision: 7, number: 2, replaces: true } }),
   )
   expect(words()).toContain('Edition 2 is published')
+  // From here it is one press to the class that is to learn it.
+  await flushPromises()
+  expect(words()).toContain('Spring Intake')
+  call.mockReset()
 })
 
 it('an answer that does not come keeps nobody from trying', async () => {

@@ -7,13 +7,14 @@ import Textarea from 'primevue/textarea'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { findWhatBlocksPublishing } from '@fernbrake/core/lesson'
-import type { Issue } from '@fernbrake/core/fields'
+import { cueStartMs, findWhatBlocksPublishing } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { call } from '../api/client.ts'
 import ChangeList from '../sharing/ChangeList.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
+import GiveToClass from '../sharing/GiveToClass.vue'
+import { blockersInOrder, type Blocker } from './blockers.ts'
 import { usePlaces, useSelection, useBench } from './useBench.ts'
 
 const visible = defineModel<boolean>('visible', { required: true })
@@ -24,58 +25,42 @@ const { draft } = bench
 const { t } = useI18n()
 const route = useRoute()
 const router = useRouter()
+const LONGEST_NAME = 60
 const error = shallowRef<unknown>(null)
 const busy = ref(false)
 const done = ref(false)
 const copied = ref(false)
 const number = computed(() => draft.editions.value.length + 1)
-const blockers = computed(() => findWhatBlocksPublishing(draft.lesson.value))
+const blockers = computed(() =>
+  blockersInOrder(draft.lesson.value, findWhatBlocksPublishing(draft.lesson.value)),
+)
 /** Media that would not be in the edition, though they are meant for the lesson. */
 const onTheirWay = computed(() => bench.placings.underWay.value)
 const allKept = computed(() => draft.keeping.value === 'kept')
 const address = computed(() => `${location.origin}/open/${draft.linkCode.value}`)
 
-function cueOf(issue: Issue): string | null {
-  const [map, id] = issue.path
-  return map === 'cues' && typeof id === 'string' && draft.lesson.value.cues[id] ? id : null
+/** What stands before each, so that it can be told apart: where it is, and its words. */
+function placeOf({ cue, words }: Blocker): string {
+  const named = words ? t('publish.quoted', { words: shortened(words) }) : ''
+  if (!cue) return named
+  return `${clockTime(cueStartMs(cue))} ${t(`bench.kind.${cue.kind}`)} ${named}`.trim()
 }
-function placeOf(issue: Issue): string {
-  const cue = draft.lesson.value.cues[cueOf(issue) ?? '']
-  return cue ? clockTime(cue.kind === 'overlay' ? cue.fromMs : cue.atMs) : ''
-}
-/** The part whose gate or way on is wrong; those are mended on the map of routes. */
-function gateOrWayAt(issue: Issue): string | null {
-  const [map, id, inside] = issue.path
-  const { parts, routes = {} } = draft.lesson.value
-  if (map === 'routes' && typeof id === 'string') return routes[id]?.fromId ?? null
-  return map === 'parts' && inside === 'gate' && typeof id === 'string' && parts[id] ? id : null
-}
-/** What the part is called in which something is wrong; null where it is in none. */
-function titleAt(issue: Issue): string | null {
-  const part = draft.lesson.value.parts[gateOrWayAt(issue) ?? partOf(issue)?.partId ?? '']
-  return part ? part.title || t('bench.untitled') : null
-}
-/** The part in which something is wrong, and what of it. */
-function partOf(issue: Issue): { partId: string; thingId: string | null } | null {
-  const [map, partId, , id] = issue.path
-  if (map !== 'parts' || typeof partId !== 'string' || !draft.lesson.value.parts[partId])
-    return null
-  return { partId, thingId: typeof id === 'string' ? id : null }
-}
-async function goTo(issue: Issue): Promise<void> {
+const titleOf = (partId: string) => draft.lesson.value.parts[partId]?.title || t('bench.untitled')
+const shortened = (words: string) =>
+  words.length > LONGEST_NAME ? `${words.slice(0, LONGEST_NAME).trimEnd()}…` : words
+
+async function goTo({ cue, partId, thingId, onMap }: Blocker): Promise<void> {
   visible.value = false
-  const at = gateOrWayAt(issue)
   const params = { lessonId: draft.lessonId }
-  if (at) return void router.push({ name: 'routes', params, query: { ...route.query, at } })
+  if (onMap)
+    return void router.push({ name: 'routes', params, query: { ...route.query, at: partId } })
   if (route.name !== 'bench') await router.push({ name: 'bench', params, query: route.query })
-  const cueId = cueOf(issue)
-  const part = partOf(issue)
-  if (part) {
-    places.goToPart(part.partId)
-    places.showThing(part.thingId)
-  } else if (cueId) {
-    places.goToPart(draft.lesson.value.cues[cueId]!.partId)
-    selection.select(cueId, true)
+  if (cue) {
+    places.goToPart(cue.partId)
+    selection.select(cue.id, true)
+  } else if (partId) {
+    places.goToPart(partId)
+    places.showThing(thingId)
   }
 }
 
@@ -159,6 +144,7 @@ function onHide(): void {
             @click="copy"
           />
         </div>
+        <GiveToClass :lesson-id="draft.lessonId" />
         <p>
           <RouterLink :to="{ name: 'sharing', params: { lessonId: draft.lessonId } }">{{
             t('publish.toSharing')
@@ -168,18 +154,20 @@ function onHide(): void {
       <template v-else-if="blockers.length > 0">
         <p>{{ t('publish.blocked', blockers.length) }}</p>
         <ul>
-          <li v-for="issue in blockers" :key="`${issue.path.join('/')}-${issue.code}`">
-            {{ t(`publish.issue.${issue.code.replace('.', '_')}`) }}
-            <button v-if="cueOf(issue)" type="button" class="link-button" @click="goTo(issue)">
-              {{ t('publish.goTo', { time: placeOf(issue) }) }}
-            </button>
+          <li v-for="one in blockers" :key="`${one.issue.path.join('/')}-${one.issue.code}`">
+            <b v-if="placeOf(one)" dir="auto">{{ placeOf(one) }}</b>
+            {{ t(`publish.issue.${one.issue.code.replace('.', '_')}`) }}
             <button
-              v-else-if="titleAt(issue)"
+              v-if="one.cue || one.partId"
               type="button"
               class="link-button"
-              @click="goTo(issue)"
+              @click="goTo(one)"
             >
-              {{ t('publish.goToPart', { title: titleAt(issue) }) }}
+              {{
+                one.cue
+                  ? t('publish.goTo', { time: clockTime(cueStartMs(one.cue)) })
+                  : t('publish.goToPart', { title: titleOf(one.partId!) })
+              }}
             </button>
           </li>
         </ul>
@@ -248,7 +236,9 @@ function onHide(): void {
 ul {
   margin: 0;
   padding-inline-start: 20px;
-  line-height: 1.9;
+}
+li + li {
+  margin-top: 8px;
 }
 a {
   overflow-wrap: anywhere;

@@ -228,9 +228,6 @@ header {
   position: absolute;
   inset: 0 0 auto;
 }
-.row:is(:hover, :focus-within) {
-  z-index: 1;
-}
 .before {
   display: flex;
   flex-direction: column;

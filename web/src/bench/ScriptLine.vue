@@ -49,26 +49,26 @@ const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
       </button>
       <div class="cards">
         <CueCard v-for="cue in cues" :key="cue.id" :cue="cue" />
-      </div>
-      <div v-if="rights.canEdit.value" class="here">
-        <button
-          v-for="kind in KINDS"
-          :key="kind"
-          type="button"
-          :aria-label="placing(kind)"
-          :title="placing(kind)"
-          @click="emit('place', kind)"
-        >
-          <CueGlyph :kind="kind" />
-        </button>
-        <button
-          type="button"
-          class="edit"
-          :aria-label="t('script.editLine', { time: clockTime(line.fromMs) })"
-          @click="editing = true"
-        >
-          {{ t('script.edit') }}
-        </button>
+        <div v-if="rights.canEdit.value" class="here">
+          <button
+            v-for="kind in KINDS"
+            :key="kind"
+            type="button"
+            :aria-label="placing(kind)"
+            :title="placing(kind)"
+            @click="emit('place', kind)"
+          >
+            <CueGlyph :kind="kind" />
+          </button>
+          <button
+            type="button"
+            class="edit"
+            :aria-label="t('script.editLine', { time: clockTime(line.fromMs) })"
+            @click="editing = true"
+          >
+            {{ t('script.edit') }}
+          </button>
+        </div>
       </div>
     </template>
   </div>
@@ -76,7 +76,6 @@ const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
 
 <style scoped>
 .line {
-  position: relative;
   display: grid;
   grid-template-columns: 46px minmax(0, 1fr) minmax(154px, 34%);
   gap: 10px;
@@ -115,22 +114,16 @@ const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
   text-align: start;
   cursor: pointer;
 }
-/* What can be put here lies over the margin while a hand is on the line: the text keeps still. */
+/* What can be put here has its room in the margin, so that nothing moves when a hand comes to the line. */
 .here {
-  position: absolute;
-  z-index: 1;
-  inset-block-end: -13px;
-  inset-inline-end: 12px;
   display: flex;
-  border: 1px solid var(--line);
-  border-radius: var(--radius);
-  background: var(--surface);
+  justify-content: end;
+  min-height: 26px;
+  margin-top: auto;
   opacity: 0;
-  pointer-events: none;
 }
 .line:is(:hover, :focus-within) .here {
   opacity: 1;
-  pointer-events: auto;
 }
 .here button {
   display: grid;
@@ -163,7 +156,6 @@ const KINDS: CueKind[] = ['question', 'overlay', 'bookmark', 'fork', 'note']
 @media (hover: none) {
   .line.now .here {
     opacity: 1;
-    pointer-events: auto;
   }
 }
 </style>

@@ -19,6 +19,7 @@ const { t } = useI18n()
     <TimeField
       :label="t('sheet.to')"
       :ms="toMs"
+      :after-ms="fromMs"
       :most-ms="mostMs"
       @change="emit('change', fromMs, $event)"
     />

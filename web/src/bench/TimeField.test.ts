@@ -23,16 +23,25 @@ it.each([
   ['0:20', 20_000],
   ['12.4', 12_400],
   ['+5', 15_000],
-  ['9:00', 60_000],
+  ['1:00', 60_000],
 ])('%s', async (words, ms) => {
   const { wrapper, type } = field()
   await type(words)
   expect(wrapper.emitted('change')).toEqual([[ms]])
 })
-it('goes no further than it may', async () => {
-  const { wrapper, type } = field({ mostMs: 30_000 })
-  await type('0:45')
-  expect(wrapper.emitted('change')).toEqual([[30_000]])
+it.each([
+  ['the end of the film', {}, '9:00', /at the latest/],
+  ['what it may not pass', { mostMs: 30_000 }, '0:45', /00:00:30/],
+  ['what it has to come after', { afterMs: 8000 }, '0:08', /later than 00:00:08/],
+])('a time beyond %s is told, and bent to nothing else', async (_what, more, words, says) => {
+  const { wrapper, shown, type, input } = field(more)
+  await type(words)
+  expect(wrapper.emitted('change')).toBeUndefined()
+  expect(shown()).toBe(words)
+  expect(wrapper.find('[role=alert]').text()).toMatch(says)
+  await input.trigger('keydown', { key: 'Escape' })
+  expect(shown()).toContain('10')
+  expect(wrapper.find('[role=alert]').exists()).toBe(false)
 })
 it('that is none stays to be mended, and changes nothing', async () => {
   const { wrapper, input, shown, type } = field()

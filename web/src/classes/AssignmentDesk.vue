@@ -3,6 +3,7 @@
 import Button from 'primevue/button'
 import { computed, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useRoute } from 'vue-router'
 import type { Assignment, BodyOf, Class, Contract } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
 import BesideSheet from '../ui/BesideSheet.vue'
@@ -19,8 +20,11 @@ const { value, error, loading, reload } = useLoaded(() =>
   call('assignments', { params: params.value }).then((reply) => reply.assignments),
 )
 /** What the sheet is about: an assignment, a new one, or nothing. */
-const open = ref<string | null>(null)
 const NEW = 'new'
+const route = useRoute()
+/** The lesson that somebody comes with to give it. */
+const brought = typeof route.query.give === 'string' ? route.query.give : null
+const open = ref<string | null>(brought === null ? null : NEW)
 const chosen = computed(() => value.value?.find(({ id }) => id === open.value) ?? null)
 const fault = shallowRef<unknown>(null)
 const busy = ref(false)
@@ -86,6 +90,7 @@ const place = (assignmentId: string, beforeId: string | null) =>
         <AssignmentForm
           :school="school"
           :assignment="chosen"
+          :lesson-id="brought"
           :busy="busy"
           @save="save"
           @drop="drop(chosen!.id)"

@@ -19,7 +19,13 @@ import LabelledSelect from '../ui/LabelledSelect.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 import WallClockField from './WallClockField.vue'
 
-const props = defineProps<{ school: Class; assignment: Assignment | null; busy: boolean }>()
+const props = defineProps<{
+  school: Class
+  assignment: Assignment | null
+  busy: boolean
+  /** The lesson that is chosen at first, of a new assignment. */
+  lessonId?: string | null
+}>()
 const emit = defineEmits<{ save: [given: Given]; drop: [] }>()
 type Given = Pick<
   Assignment,
@@ -37,7 +43,7 @@ const { t, n } = useI18n()
 const known = props.assignment
 const given = reactive<Given>({
   id: known?.id ?? nanoid(),
-  lessonId: known?.lessonId ?? '',
+  lessonId: known?.lessonId ?? props.lessonId ?? '',
   opensAt: known?.opensAt ?? null,
   dueAt: known?.dueAt ?? null,
   closesAt: known?.closesAt ?? null,
