@@ -195,6 +195,10 @@ describe('findings', () => {
       'gateShut',
     )
     expect(gated(story('abc'), 'a', { if: 'visited', partId: 'b' })).toEqual(['gateAtStart'])
+    // One that nothing leads to is named for that as well; one that the order leads to is not.
+    const unled = gated(story('abc', ['a>end']), 'b', { if: 'score', atLeast: 0.5 })
+    expect(unled).toEqual(expect.arrayContaining(['gateShut', 'unreachable']))
+    expect(gated(story('abc'), 'b', { if: 'score', atLeast: 0.5 })).not.toContain('unreachable')
     const asks = edited(withQuestion(lessonWithFilm(), { id: 'q', atMs: 5 }), edits.addPart, {
       id: 'b',
       kind: 'page',

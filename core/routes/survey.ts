@@ -35,9 +35,10 @@ export function surveyRoutes(lesson: Lesson): Survey {
   const graph = graphOf(lesson)
   if (graph.startId === null) return { findings: [], measured: null }
   const reached = comeTo(lesson, graph)
+  const shut = findShutGates(lesson, graph)
   const findings = [
-    ...findUnreachable(graph, reached),
-    ...findShutGates(lesson, graph),
+    ...findUnreachable(graph, reached, new Set(shut.map(({ partId }) => partId))),
+    ...shut,
     ...findGateAtStart(lesson, graph),
     ...findNeverTaken(lesson, graph, reached),
     ...findLost(lesson),
@@ -73,9 +74,15 @@ const isLedTo = (graph: Graph, partId: string) =>
   partId !== graph.startId &&
   graph.ways.some(({ toId, kind }) => toId === partId && (kind === 'fork' || kind === 'route'))
 
-function findUnreachable({ parts }: Graph, reached: ReadonlySet<string>): RouteFinding[] {
+/** A part that may be opened as one likes is come to without a way, but not through a gate that never opens. */
+function findUnreachable(
+  { parts, ways, startId }: Graph,
+  reached: ReadonlySet<string>,
+  shut: ReadonlySet<string>,
+): RouteFinding[] {
+  const led = new Set(ways.flatMap(({ fromId, toId }) => (fromId === toId ? [] : [toId])))
   return parts
-    .filter(({ id }) => !reached.has(id))
+    .filter(({ id }) => !reached.has(id) || (shut.has(id) && id !== startId && !led.has(id)))
     .map(({ id: partId }) => ({ code: 'unreachable', partId }))
 }
 
@@ -103,7 +110,10 @@ const hasMarks = (lesson: Lesson, been: ReadonlySet<string>) =>
   )
 
 /** Before a gate one has been everywhere but behind it. */
-function findShutGates(lesson: Lesson, graph: Graph): RouteFinding[] {
+function findShutGates(
+  lesson: Lesson,
+  graph: Graph,
+): Extract<RouteFinding, { code: 'gateShut' }>[] {
   return graph.parts
     .filter(({ id }) => id !== graph.startId)
     .filter(({ id, gate }) => gate && !canHold(lesson, gate.condition, comeTo(lesson, graph, id)))

@@ -39,6 +39,7 @@ import TrialPanel from './TrialPanel.vue'
 import TransportRow from './TransportRow.vue'
 import { createBench, provideBench } from './useBench.ts'
 import { useClipboard } from './useClipboard.ts'
+import { useRegions } from './useRegions.ts'
 import { usePlaceLeft } from './usePlaceLeft.ts'
 import { useSheetFocus } from './useSheetFocus.ts'
 import { useBenchKeys } from './useBenchKeys.ts'
@@ -206,7 +207,11 @@ useBenchKeys(bench, {
   findInScript: () => void showDesk('script', '[data-find]'),
   showKeys: () => (showsKeys.value = true),
   focusSheet: () => void focusSheet(),
+  publish: () => {
+    if (bench.rights.canEdit.value) publishing.value = true
+  },
 })
+useRegions()
 
 watch(bench.selection.selectedId, (id) => {
   if (id) closeWhole()
@@ -240,7 +245,7 @@ onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
     <NotTakenIn />
     <PlacingStrip />
     <PartsRow v-if="!onRoutes" />
-    <main v-if="onRoutes" class="work">
+    <main v-if="onRoutes" class="work" data-region>
       <RoutesDesk />
     </main>
     <main v-else class="work">
@@ -252,7 +257,7 @@ onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
         :covered="showsLesson || beside !== null"
       />
       <div v-else class="left">
-        <section class="film night" :aria-label="t('bench.stage')">
+        <section class="film night" data-region :aria-label="t('bench.stage')">
           <div class="stage-room">
             <BenchStage v-if="plays" />
             <FilmIntake
@@ -274,7 +279,7 @@ onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
         </section>
         <BenchFrond v-if="plays" ref="frond" />
       </div>
-      <div v-if="isFilm || showsLesson || beside !== null" class="side">
+      <div v-if="isFilm || showsLesson || beside !== null" class="side" data-region>
         <LessonSheet
           v-if="showsLesson"
           @close="showsLesson = false"

@@ -99,7 +99,7 @@ defineExpose({
 </script>
 
 <template>
-  <section class="time" :aria-label="t('bench.frond')">
+  <section class="time" data-region :aria-label="t('bench.frond')">
     <div class="zoom">
       <p class="shown">
         {{ t('bench.shown', { from: clockTime(range.fromMs), to: clockTime(range.toMs) }) }}

@@ -2,8 +2,10 @@
 // All cues as a table: the same selection as frond and script, for keyboard and screen reader.
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { cueEndMs, cueStartMs, edits, type Cue } from '@fernbrake/core/lesson'
-import { timecodeOf } from '@fernbrake/core/media'
+import { cueEndMs, cueStartMs, edits, leafOfCue, type Cue } from '@fernbrake/core/lesson'
+import { clockTime, timecodeOf } from '@fernbrake/core/media'
+import { isGraded } from '@fernbrake/core/questions'
+import { CueGlyph } from '@fernbrake/player'
 import ChoiceField from './ChoiceField.vue'
 import { cueWords, wordlessKey } from './cueWords.ts'
 import DeskTabs from './DeskTabs.vue'
@@ -22,9 +24,16 @@ const kinds = computed(() => [
   { value: 'all' as const, label: t('bench.allKinds') },
   ...KINDS.map((value) => ({ value, label: t(`bench.kinds.${value}`) })),
 ])
-const rows = computed(() =>
-  selection.cues.value.filter((cue) => shownKind.value === 'all' || cue.kind === shownKind.value),
-)
+const soughtWords = ref('')
+const rows = computed(() => {
+  const sought = soughtWords.value.trim().toLocaleLowerCase()
+  return selection.cues.value.filter(
+    (cue) =>
+      (shownKind.value === 'all' || cue.kind === shownKind.value) &&
+      (sought === '' || words(cue).toLocaleLowerCase().includes(sought)),
+  )
+})
+const isNarrowed = computed(() => shownKind.value !== 'all' || soughtWords.value.trim() !== '')
 const selected = computed(() => new Set(selection.selectedIds.value))
 /** The row that the keys start from. */
 const current = ref<string | null>(selection.selectedId.value)
@@ -35,12 +44,24 @@ const tabStop = computed(() =>
 let anchor: string | null = selection.selectedId.value
 
 const time = (cue: Cue) => timecodeOf(cueStartMs(cue), playhead.frameRate.value)
-const length = (cue: Cue) =>
-  cue.kind === 'overlay'
-    ? t('bench.seconds', {
-        number: n((cueEndMs(cue) - cueStartMs(cue)) / 1000, { maximumFractionDigits: 2 }),
-      })
-    : ''
+const questionOf = (cue: Cue) =>
+  cue.kind === 'question' ? bench.lesson.value.questions[cue.questionId] : undefined
+const marks = (cue: Cue) => {
+  const question = questionOf(cue)
+  return question && isGraded(question) ? n(question.points, { maximumFractionDigits: 2 }) : ''
+}
+const hold = (cue: Cue) => (cue.kind === 'question' ? t(`bench.holdShort.${cue.hold}`) : '')
+/** How long an overlay is there, or what a question's evidence is. */
+function stretch(cue: Cue): string {
+  if (cue.kind === 'overlay') {
+    const seconds = (cueEndMs(cue) - cueStartMs(cue)) / 1000
+    return t('bench.seconds', { number: n(seconds, { maximumFractionDigits: 2 }) })
+  }
+  const evidence = questionOf(cue)?.evidence
+  return evidence ? `${clockTime(evidence.fromMs)}–${clockTime(evidence.toMs)}` : ''
+}
+const glyph = (cue: Cue) =>
+  cue.kind === 'question' ? leafOfCue(bench.lesson.value, cue) : cue.kind
 
 function pick(id: string, how: 'one' | 'toggle' | 'stretch'): void {
   current.value = id
@@ -103,6 +124,14 @@ const words = (cue: Cue) => cueWords(bench.lesson.value, cue) || t(wordlessKey(c
   <section class="desk" :aria-label="t('bench.cueList')">
     <header>
       <DeskTabs />
+      <span class="gap" />
+      <input
+        v-model="soughtWords"
+        type="search"
+        class="fb-input sought"
+        :aria-label="t('bench.findCue')"
+        :placeholder="t('bench.findCueShort')"
+      />
       <ChoiceField
         hide-label
         :label="t('bench.show')"
@@ -112,7 +141,9 @@ const words = (cue: Cue) => cueWords(bench.lesson.value, cue) || t(wordlessKey(c
         @change="shownKind = $event"
       />
     </header>
-    <p v-if="rows.length === 0" class="empty">{{ t('bench.noCues') }}</p>
+    <p v-if="rows.length === 0" class="empty">
+      {{ t(isNarrowed ? 'bench.noCues' : 'bench.noneYet') }}
+    </p>
     <div
       v-else
       ref="grid"
@@ -124,15 +155,21 @@ const words = (cue: Cue) => cueWords(bench.lesson.value, cue) || t(wordlessKey(c
     >
       <div class="row head" role="row">
         <span role="columnheader">{{ t('sheet.at') }}</span>
-        <span role="columnheader">{{ t('bench.kindOfCue') }}</span>
+        <span role="columnheader"
+          ><span class="visually-hidden">{{ t('bench.kindOfCue') }}</span></span
+        >
         <span role="columnheader">{{ t('sheet.words') }}</span>
-        <span role="columnheader" class="end">{{ t('bench.length') }}</span>
+        <span role="columnheader" class="end">{{ t('bench.marksOfCue') }}</span>
+        <span role="columnheader">{{ t('bench.holdOfCue') }}</span>
+        <span role="columnheader" class="end" :title="t('bench.stretchHelp')">{{
+          t('bench.stretchOfCue')
+        }}</span>
       </div>
       <div
         v-for="(cue, index) in rows"
         :key="cue.id"
         class="row"
-        :class="[cue.kind, { selected: selected.has(cue.id) }]"
+        :class="{ selected: selected.has(cue.id) }"
         role="row"
         :data-row="cue.id"
         :aria-selected="selected.has(cue.id)"
@@ -151,12 +188,18 @@ const words = (cue: Cue) => cueWords(bench.lesson.value, cue) || t(wordlessKey(c
           />
           <template v-else>{{ time(cue) }}</template>
         </span>
-        <span role="gridcell" class="kind">{{ t(`bench.kind.${cue.kind}`) }}</span>
+        <span role="gridcell" class="kind" :title="t(`bench.kind.${cue.kind}`)"
+          ><CueGlyph :kind="glyph(cue)" /><span class="visually-hidden">{{
+            t(`bench.kind.${cue.kind}`)
+          }}</span></span
+        >
         <span role="gridcell" class="words" dir="auto" :title="words(cue)"
           ><b v-if="selection.isBeyondEnd(cue)" class="beyond">{{ t('bench.beyondEnd') }}</b>
           {{ words(cue) }}</span
         >
-        <span role="gridcell" class="mono end">{{ length(cue) }}</span>
+        <span role="gridcell" class="mono end">{{ marks(cue) }}</span>
+        <span role="gridcell" class="hold">{{ hold(cue) }}</span>
+        <span role="gridcell" class="mono end">{{ stretch(cue) }}</span>
       </div>
     </div>
     <SelectionBar v-if="selection.selectedCues.value.length > 0" />
@@ -176,6 +219,7 @@ header {
   display: flex;
   align-items: center;
   justify-content: space-between;
+  gap: 8px;
   min-height: 44px;
   padding-block: 0;
   padding-inline: 18px 12px;
@@ -190,14 +234,13 @@ header {
   /* Shift and a click choose several rows; they do not mark their text. */
   user-select: none;
   display: grid;
-  grid-template-columns: 116px 76px minmax(0, 1fr) 64px;
-  gap: 12px;
+  grid-template-columns: 106px 18px minmax(0, 1fr) 38px 62px 86px;
+  gap: 10px;
   align-items: center;
   min-height: 36px;
   padding-block: 2px;
-  padding-inline: 14px 18px;
+  padding-inline: 18px;
   border-bottom: 1px solid var(--line);
-  border-inline-start: 4px solid var(--kind, transparent);
   font-size: 13.5px;
   cursor: default;
   content-visibility: auto;
@@ -216,26 +259,23 @@ header {
   font-size: 12.5px;
   font-weight: 600;
 }
-.question {
-  --kind: var(--rust);
-}
-.overlay {
-  --kind: var(--slate);
-}
-.bookmark {
-  --kind: var(--straw);
-}
-.fork {
-  --kind: var(--plum);
-}
-.note {
-  --kind: var(--ink-3);
-}
 .selected {
   background: var(--fern-soft);
 }
 .kind {
+  display: grid;
+}
+.hold {
+  font-size: 12.5px;
   color: var(--ink-2);
+}
+.gap {
+  flex: 1;
+}
+.sought {
+  width: 120px;
+  min-height: 32px;
+  padding: 3px 8px;
 }
 .words {
   overflow: hidden;

@@ -31,6 +31,8 @@ const KEYS = [
   ['Ctrl /', '', 'find'],
   ['+', '−', 'zoom'],
   ['0', '', 'whole'],
+  ['F6', 'Shift F6', 'region'],
+  ['P', '', 'publish'],
   ['?', '', 'help'],
 ] as const
 /** Keys that have names, and those differ by language; what stands on all others is what they write. */

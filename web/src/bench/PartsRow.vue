@@ -85,7 +85,7 @@ function drop(beforeId: string | null): void {
 </script>
 
 <template>
-  <nav class="parts" :aria-label="t('parts.parts')">
+  <nav class="parts" data-region :aria-label="t('parts.parts')">
     <ol @dragover.prevent @drop.prevent="drop(over)" @dragleave.self="over = null">
       <li
         v-for="(part, index) in parts"

@@ -5,7 +5,7 @@ import type { Playhead } from './shared/playhead.ts'
 import type { Bench } from './useBench.ts'
 
 /** What acts also where the film is not in sight. */
-const EVERYWHERE = new Set(['z', 'y', '?'])
+const EVERYWHERE = new Set(['z', 'y', 'p', '?'])
 
 export interface BenchKeyActions {
   /** Whether what the keys act on is in sight. */
@@ -16,6 +16,7 @@ export interface BenchKeyActions {
   findInScript(): void
   showKeys(): void
   focusSheet(): void
+  publish(): void
 }
 
 const TYPING =
@@ -86,6 +87,7 @@ export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
     '=': () => actions.zoom(1.6),
     '-': () => actions.zoom(1 / 1.6),
     '0': () => actions.zoomAll(),
+    p: () => actions.publish(),
     '?': () => actions.showKeys(),
   }
 

@@ -25,7 +25,7 @@ const withPart = (name: string) => ({ name, params, query: { part: route.query.p
 </script>
 
 <template>
-  <header class="head">
+  <header class="head" data-region>
     <div class="where">
       <RouterLink to="/" class="home" :aria-label="t('bench.home')" :title="t('bench.home')"
         ><FernMark

@@ -32,7 +32,7 @@ function leaveSheet(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <section class="left" :aria-label="label">
+  <section class="left" data-region :aria-label="label">
     <div class="room"><slot /></div>
     <TrialPanel
       v-if="bench.showsTrial.value && questionId && !covered"
@@ -41,7 +41,7 @@ function leaveSheet(event: KeyboardEvent): void {
       @close="bench.showsTrial.value = false"
     />
   </section>
-  <div v-if="!covered" class="side" @keydown.esc="leaveSheet">
+  <div v-if="!covered" class="side" data-region @keydown.esc="leaveSheet">
     <slot name="sheet" />
   </div>
 </template>

@@ -52,7 +52,7 @@ function askKept({ id: shelfId, question }: KeptQuestion): void {
 </script>
 
 <template>
-  <section class="left" :aria-label="t('quiz.outline')">
+  <section class="left" data-region :aria-label="t('quiz.outline')">
     <QuizOutline :quiz="part" />
     <TrialPanel
       v-if="bench.showsTrial.value && item && !covered"
@@ -61,7 +61,7 @@ function askKept({ id: shelfId, question }: KeptQuestion): void {
       @close="bench.showsTrial.value = false"
     />
   </section>
-  <div v-if="!covered" class="side" @keydown.esc="leaveSheet">
+  <div v-if="!covered" class="side" data-region @keydown.esc="leaveSheet">
     <ItemSheet v-if="item" :key="item.id" :quiz="part" :item="item" />
     <QuestionShelf
       v-else-if="section && place.kind === 'shelf'"
