@@ -66,5 +66,98 @@ test('closing goes back to where the focus was', async () => {
   await expect(words('Name')).toBeFocused()
   await on.press('Close')
   await expect(play).toBeFocused()
+})
+
+test('F6 goes round the regions, to what is in hand; an overlay is reached from its sheet at once', async () => {
+  await goTo(bench, '3')
+  await bench.keyboard.press('o')
+  await expect(words('Words')).toBeFocused()
+  await bench.keyboard.type('Boom')
+  // Round by way of head and parts.
+  for (const press of ['F6', 'F6', 'F6']) await bench.keyboard.press(press)
+  const handle = bench.getByRole('button', { name: /on the picture: Boom|Boom/ }).first()
+  await expect(bench.locator('.stage .handle.selected')).toBeFocused()
+  await expect(handle).toBeVisible()
+  await bench.keyboard.press('Shift+F6')
+  await bench.keyboard.press('Shift+F6')
+  await bench.keyboard.press('Shift+F6')
+  await expect(words('Words')).toBeFocused()
+  await bench.keyboard.press('Escape')
+})
+
+test('words on the picture are written where they stand', async () => {
+  await goTo(bench, '3')
+  const handle = bench.locator('.stage .handle').last()
+  await handle.dblclick()
+  const field = bench.locator('.stage textarea')
+  await expect(field).toBeFocused()
+  await expect(field).toHaveValue('Boom')
+  await bench.keyboard.type('Beam, q and o')
+  await bench.keyboard.press('Escape')
+  await expect(field).toHaveCount(0)
+  await expect(bench.locator('.stage .overlay').last()).toHaveText('Beam, q and o')
+  await expectKept(bench)
+})
+
+test('two overlays are dragged together, all of the way', async () => {
+  const handles = bench.locator('.stage .handle')
+  await expect(handles).toHaveCount(2)
+  await bench.keyboard.press('Escape')
+  // The one on top covers the other, which the keys reach.
+  await handles.last().focus()
+  for (const _press of Array.from({ length: 3 })) await bench.keyboard.press('Shift+ArrowLeft')
+  for (const _press of Array.from({ length: 20 })) await bench.keyboard.press('ArrowDown')
+  await handles.first().click()
+  await handles.last().click({ modifiers: ['Shift'] })
+  await expect(bench.locator('.stage .handle.selected')).toHaveCount(2)
+  const before = [(await handles.first().boundingBox())!, (await handles.last().boundingBox())!]
+  const { x, y, width, height } = before[1]!
+  await bench.mouse.move(x + width / 2, y + height / 2)
+  await bench.mouse.down()
+  await bench.mouse.move(x + width / 2 + 60, y + height / 2, { steps: 6 })
+  await bench.mouse.up()
+  const after = [(await handles.first().boundingBox())!, (await handles.last().boundingBox())!]
+  // What it is drawn to may hold it a few pixels before or after.
+  for (const index of [0, 1]) expect(after[index]!.x - before[index]!.x).toBeGreaterThan(50)
+  await bench.keyboard.press('Escape')
+  await expectKept(bench)
+})
+
+test('what was done can be undone after a look as a learner, and the bench is as it was left', async () => {
+  await goTo(bench, '5')
+  await bench.keyboard.press('b')
+  await bench.keyboard.type('Left here')
+  await expect(bench.getByTestId('timecode')).toHaveValue('00:00:05:00')
+  const undo = bench.getByRole('button', { name: 'Undo', exact: true })
+  await bench.getByRole('link', { name: 'See it as a learner' }).click()
+  await expect(bench.getByText(/before 0:05 w/)).toBeVisible()
+  await bench.goBack()
+  await expect(words('Name')).toHaveValue('Left here')
+  await expect(bench.getByTestId('timecode')).toHaveValue('00:00:05:00')
+  await bench.getByRole('link', { name: 'Routes', exact: true }).click()
+  await expect(bench.getByRole('link', { name: 'Routes', exact: true })).toHaveAttribute(
+    'aria-current',
+    'page',
+  )
+  await bench.getByRole('link', { name: 'Sharing', exact: true }).click()
+  await expect(bench.getByRole('heading', { name: 'Sharing' })).toBeVisible()
+  await bench.getByRole('link', { name: 'Bench', exact: true }).click()
+  await expect(undo).toBeEnabled()
+  await undo.click()
+  await undo.click()
+  await expect(words('Name')).toHaveCount(0)
+  await expectKept(bench)
+})
+
+test('publishing is one key away, says what is in its way, and leads there', async () => {
+  await goTo(bench, '7')
+  await bench.keyboard.press('q')
+  await bench.keyboard.type('Not finished?')
+  await bench.keyboard.press('Escape')
+  await bench.keyboard.press('p')
+  const dialog = bench.getByRole('dialog')
+  await expect(dialog).toContainText('0:07 Question “Not finished?”')
+  await dialog.getByRole('button', { name: 'Go to 0:07' }).first().click()
+  await expect(stem()).toHaveValue('Not finished?')
   expect(desk.errors).toEqual([])
 })

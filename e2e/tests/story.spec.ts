@@ -7,7 +7,13 @@ import { expect, test, type Page } from '@playwright/test'
 import { CAPTIONS, makeFilm } from '../support/films.ts'
 import { expectNoBarriers } from '../support/barriers.ts'
 import { expectKept, goTo, openDesk, signIn, watchForErrors } from '../support/pages.ts'
-import { DESIGNER, LEARNER, startRealServer, type RealServer } from '../support/server.ts'
+import {
+  COLLEAGUE,
+  DESIGNER,
+  LEARNER,
+  startRealServer,
+  type RealServer,
+} from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
 
@@ -254,15 +260,19 @@ test('a script in another language; captions go out as they came in', async () =
 test('two tabs see each other’s changes; edits made offline survive a reload and a killed server', async ({
   browser,
 }) => {
+  const lessonId = new URL(bench.url()).pathname.split('/')[2]
+  await bench.request.post(`${server.url}/api/lessons/${lessonId}/people`, {
+    data: { email: COLLEAGUE.email, role: 'editor' },
+  })
   const other = await openDesk(browser)
-  await signIn(other, server.url, DESIGNER.email)
+  await signIn(other, server.url, COLLEAGUE.email)
   await other.goto(bench.url())
   await expect(other.getByText('Mind the gate')).toBeVisible()
   await other.getByRole('button', { name: /Bookmark 0:08/ }).click()
   await other.getByRole('textbox', { name: 'Name', exact: true }).fill('The boat is rising')
   await expect(bench.getByText('The boat is rising').first()).toBeVisible()
-  await expect(bench.getByText(`Also here: ${DESIGNER.name}`)).toBeVisible()
-  await expect(bench.getByText(`${DESIGNER.name} is here`)).toBeVisible()
+  await expect(bench.getByText(`Also here: ${COLLEAGUE.name}`)).toBeVisible()
+  await expect(bench.getByText(`${COLLEAGUE.name} is here`)).toBeVisible()
 
   await server.kill()
   await other.getByRole('textbox', { name: 'Name', exact: true }).fill('Up she goes')
@@ -280,7 +290,7 @@ test('two tabs see each other’s changes; edits made offline survive a reload a
   await expect(other.getByText('Rising in the dark').first()).toBeVisible()
   await expect(bench.getByText('Rising in the dark').first()).toBeVisible()
   await other.context().close()
-  await expect(bench.getByText(`Also here: ${DESIGNER.name}`)).toBeHidden()
+  await expect(bench.getByText(`Also here: ${COLLEAGUE.name}`)).toBeHidden()
 })
 
 test('any earlier state can be gone back to, and that undone again', async () => {

@@ -1,6 +1,7 @@
 // Editors of one lesson see each other, and hear of answers as they come; nobody else hears of them.
 import { io, type Socket } from 'socket.io-client'
 import { afterAll, beforeAll, expect, it } from 'vitest'
+import { LessonRoleRow } from '../database/models.ts'
 import type { EditorHere } from '@fernbrake/core/contract'
 import { lessonWithFilm, withQuiz } from '@fernbrake/core/testing'
 import { goInAsGuest, putLesson, startTestServer, type TestServer } from '../testing/testServer.ts'
@@ -29,10 +30,16 @@ const next = <T>(socket: Socket, name: string) =>
   new Promise<T>((resolve) => socket.once(name, resolve))
 
 it('see who is here and what they have in hand, until they go', async () => {
+  const owner = await server.signedIn('designer')
   const { person, cookie } = await server.signedIn('designer')
-  const { lessonId } = await putLesson(person, lessonWithFilm(), { published: false })
-  const [first, second] = [connect(cookie), connect(cookie)]
+  const { lessonId } = await putLesson(owner.person, lessonWithFilm(), { published: false })
+  await LessonRoleRow.create({ lessonId, personId: person.id, role: 'editor' })
+  const [first, second, another] = [connect(owner.cookie), connect(cookie), connect(cookie)]
   await first.emitWithAck('watchLesson', { lessonId })
+  // Another tab of the one who comes is told of others, and never of themselves.
+  await another.emitWithAck('watchLesson', { lessonId })
+  const told: string[] = []
+  another.on('editorHere', () => told.push('themselves'))
   const asked = next(first, 'whoIsHere')
   const came = next<EditorHere>(first, 'editorHere')
   await second.emitWithAck('watchLesson', { lessonId })
@@ -43,6 +50,9 @@ it('see who is here and what they have in hand, until they go', async () => {
   const picked = next<EditorHere>(first, 'editorHere')
   second.emit('showSelection', { lessonId, cueIds: ['a', 'b'] })
   expect(await picked).toEqual({ lessonId, key, name, cueIds: ['a', 'b'] })
+
+  await another.emitWithAck('watchLesson', { lessonId })
+  expect(told).toEqual([])
 
   const gone = next(first, 'editorGone')
   second.disconnect()

@@ -10,6 +10,7 @@ import {
   WATCH_ACCESS,
   watchLessonSchema,
   type ClientToServerEvents,
+  type EditorHere,
   type Person,
   type ServerToClientEvents,
 } from '@fernbrake/core/contract'
@@ -130,6 +131,9 @@ function welcome(socket: LiveSocket): void {
   const { person, key } = socket.data
   const herself = { key, name: person.name }
   void socket.join(personRoom(person.id))
+  /** Nobody is told of themselves, in whatever tab. */
+  const tellOthers = (editor: EditorHere) =>
+    socket.to(lessonRoom(editor.lessonId)).except(personRoom(person.id)).emit('editorHere', editor)
   socket.on('watchLesson', (message, reply) => {
     const parsed = watchLessonSchema.safeParse(message)
     if (!parsed.success || typeof reply !== 'function') return
@@ -139,7 +143,7 @@ function welcome(socket: LiveSocket): void {
         if (allowed) {
           await socket.join(lessonRoom(lessonId))
           socket.to(lessonRoom(lessonId)).emit('whoIsHere', { lessonId })
-          socket.to(lessonRoom(lessonId)).emit('editorHere', { ...herself, lessonId, cueIds: [] })
+          tellOthers({ ...herself, lessonId, cueIds: [] })
         }
         reply(allowed)
       })
@@ -164,7 +168,7 @@ function welcome(socket: LiveSocket): void {
   socket.on('showSelection', (message) => {
     const parsed = showSelectionSchema.safeParse(message)
     if (!parsed.success || !socket.rooms.has(lessonRoom(parsed.data.lessonId))) return
-    socket.to(lessonRoom(parsed.data.lessonId)).emit('editorHere', { ...herself, ...parsed.data })
+    tellOthers({ ...herself, ...parsed.data })
   })
   socket.on('leaveLesson', (message) => {
     const parsed = watchLessonSchema.safeParse(message)

@@ -32,6 +32,8 @@ const address = computed(() => {
 /* It keeps its room, so that what stands below does not jump from slide to slide. */
 .slide {
   display: grid;
+  /* No taller than its room: a page that stands upright is shown whole. */
+  grid-template: minmax(0, 1fr) / minmax(0, 1fr);
   place-items: center;
   aspect-ratio: 16 / 9;
   max-height: 66vh;

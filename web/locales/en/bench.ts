@@ -326,7 +326,7 @@ export default {
       notAFilm:
         '“{name}” is not a film that can be read. Nothing was kept of it. Choose another file.',
       noPicture:
-        '“{name}” has sound but no picture. A film part needs a picture. Choose another file.',
+        '“{name}” is a sound: there is no picture in it. Put it in as a sound, with an overlay or on a page, or choose a film.',
       notAPicture: '“{name}” is not a picture.',
       notADocument: '“{name}” is no document that can be taken in.',
       locked: '“{name}” asks for a password.',

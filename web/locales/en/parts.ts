@@ -135,6 +135,8 @@ export default {
     eraLabel: 'Era',
     era: { after: 'CE', before: 'BCE' },
     month: 'Month',
+    noYearZero: 'There is no year 0: 1 BCE is followed by the year 1.',
+    noSuchYear: 'Write a year from 1 to {most}.',
     noMonth: 'no month',
     day: 'Day',
     noDay: 'no day',

@@ -20,7 +20,7 @@ export default {
     state: { preparing: 'Being prepared', ready: 'No picture of it yet', failed: 'Cannot be used' },
     fault: {
       notAFilm: 'This was no film, and nothing of it was kept.',
-      noPicture: 'This has sound but no picture.',
+      noPicture: 'This is a sound, not a film. Put it on the shelf as a sound.',
       unreadable: 'This is damaged or cut off.',
       notReached: 'It could not be fetched from its address.',
       endless: 'This stream had not ended.',
@@ -34,6 +34,17 @@ export default {
       locked: 'This PDF asks for a password. Save a copy without one, and put that in.',
       notASound: 'There was nothing to hear in this, and nothing of it was kept.',
     },
+    licence: {
+      own: 'Our own',
+      asked: 'Used with permission',
+      public: 'In the public domain',
+      cc0: 'CC0 1.0',
+      by: 'CC BY 4.0',
+      bySa: 'CC BY-SA 4.0',
+      byNc: 'CC BY-NC 4.0',
+      byNcSa: 'CC BY-NC-SA 4.0',
+    },
+    nothingFound: 'Nothing on the shelf has these words.',
     lacks: { licence: 'Licence missing', alternative: 'Text in its place missing' },
     field: {
       title: 'Title',

@@ -9,12 +9,14 @@ import {
   GRID_FIELDS,
   isShownAt,
   mediumOf,
+  showsWords,
   type Box,
   type OverlayCue,
 } from '@fernbrake/core/lesson'
 import { createHearing, driveFilm, filmElement, OverlayView, STAGE_PACE } from '@fernbrake/player'
 import CornerHandles from '../ui/CornerHandles.vue'
 import { usePlayhead, useRights, useSelection, useBench } from './useBench.ts'
+import StageWords from './StageWords.vue'
 import { useStageDrag } from './useStageDrag.ts'
 
 const bench = useBench()
@@ -41,6 +43,12 @@ const overlays = computed(() =>
   ),
 )
 const { drawn, guides, onDown, onKey, pointOf } = useStageDrag(bench, stage, overlays)
+/** The overlay whose words are being written on the picture. */
+const writtenId = ref<string | null>(null)
+function beginWriting(overlay: OverlayCue): void {
+  if (rights.canEdit.value && !overlay.locked && showsWords(formOf(overlay)))
+    writtenId.value = overlay.id
+}
 const isSelected = (id: string) => selection.selectedIds.value.includes(id)
 /** The calm spots, while the sheet of an overlay offers them. */
 const spots = computed(() =>
@@ -128,7 +136,11 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
     <div ref="slot" class="film" @click="playhead.toggle()" />
     <div v-if="bench.showsGrid.value" class="grid" :style="{ '--fields': GRID_FIELDS }" />
     <template v-for="overlay in drawn" :key="overlay.id">
-      <OverlayView :overlay="overlay" :address="mediumAddress(overlay)" />
+      <OverlayView
+        v-if="writtenId !== overlay.id"
+        :overlay="overlay"
+        :address="mediumAddress(overlay)"
+      />
       <div
         class="handle"
         :class="{ selected: isSelected(overlay.id), locked: overlay.locked }"
@@ -140,10 +152,15 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
         @pointerdown="onDown($event, overlay, 'move')"
         @focus="onFocus($event, overlay)"
         @keydown="onKey($event, overlay)"
+        @dblclick="beginWriting(overlay)"
       >
+        <StageWords v-if="writtenId === overlay.id" :overlay="overlay" @done="writtenId = null" />
         <template
           v-if="
-            overlay.id === selection.selectedId.value && rights.canEdit.value && !overlay.locked
+            writtenId !== overlay.id &&
+            overlay.id === selection.selectedId.value &&
+            rights.canEdit.value &&
+            !overlay.locked
           "
         >
           <CornerHandles @down="(event, corner) => onDown(event, overlay, corner)" />

@@ -5,7 +5,16 @@ import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
 import Textarea from 'primevue/textarea'
 import { useDebounceFn } from '@vueuse/core'
-import { computed, onMounted, onScopeDispose, reactive, ref, shallowRef, useTemplateRef } from 'vue'
+import {
+  computed,
+  onMounted,
+  onScopeDispose,
+  reactive,
+  ref,
+  shallowRef,
+  useId,
+  useTemplateRef,
+} from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
@@ -48,6 +57,9 @@ const fields = computed(() =>
     ({ name }) => name !== 'alternative' || !['film', 'document'].includes(props.media.kind),
   ),
 )
+/** What is offered; any other words can be written. */
+const LICENCES = ['own', 'asked', 'public', 'cc0', 'by', 'bySa', 'byNc', 'byNcSa'] as const
+const licencesId = useId()
 const labelOf = (name: Field) =>
   name === 'alternative' && props.media.kind === 'sound'
     ? t('shelf.field.said')
@@ -212,11 +224,15 @@ async function replace(): Promise<void> {
     <p v-if="media.cutFrom" class="muted">{{ t('cut.isCut') }}</p>
     <div v-for="field in fields" :key="field.name" class="field">
       <label :for="`media-${field.name}`">{{ labelOf(field.name) }}</label>
+      <datalist v-if="field.name === 'licence'" :id="licencesId">
+        <option v-for="name in LICENCES" :key="name" :value="t(`shelf.licence.${name}`)" />
+      </datalist>
       <InputText
         v-if="field.rows === 1"
         :id="`media-${field.name}`"
         :model-value="typed[field.name]"
         :maxlength="field.max"
+        :list="field.name === 'licence' ? licencesId : undefined"
         dir="auto"
         @update:model-value="change(field.name, $event ?? '')"
       />

@@ -47,6 +47,11 @@ function typeYear(text: string): void {
   typed.value = text.trim()
   if (isYear.value) give({ ...props.date, year: Number(typed.value) * (isBefore.value ? -1 : 1) })
 }
+const isZero = computed(() => /^0+$/.test(typed.value))
+/** What is no year is told for as long as it stands there; an empty field gets back what it was. */
+function leaveYear(): void {
+  if (typed.value === '') typed.value = String(Math.abs(props.date.year))
+}
 function setEra(era: 'after' | 'before'): void {
   const year = Math.abs(props.date.year)
   give({ ...props.date, year: era === 'before' ? -year : Math.min(year, LATEST_YEAR) })
@@ -81,12 +86,16 @@ const numberOf = (value: string) => (value === NONE ? undefined : Number(value))
         :model-value="typed"
         :disabled="!rights.canEdit.value"
         :invalid="!isYear"
+        :aria-describedby="isYear ? undefined : `${yearId}-wrong`"
         inputmode="numeric"
         maxlength="6"
         size="small"
         @update:model-value="typeYear($event ?? '')"
-        @blur="typed = String(Math.abs(date.year))"
+        @blur="leaveYear"
       />
+      <p v-if="!isYear" :id="`${yearId}-wrong`" class="wrong" role="alert">
+        {{ isZero ? t('parts.noYearZero') : t('parts.noSuchYear', { most: mostYear }) }}
+      </p>
     </div>
     <ChoiceField
       :label="t('parts.eraLabel')"
@@ -122,6 +131,10 @@ const numberOf = (value: string) => (value === NONE ? undefined : Number(value))
 </template>
 
 <style scoped>
+.wrong {
+  color: var(--rust);
+  font-size: 13.5px;
+}
 .date {
   display: grid;
   grid-template-columns: 7em repeat(3, minmax(0, 1fr));
