@@ -18,6 +18,8 @@ const runSchema = z.union([
       .array(z.enum(['bold', 'italic', 'code', 'sub', 'super', 'highlight']))
       .max(6)
       .optional(),
+    /** Where the words lead. */
+    address: addressSchema.optional(),
   }),
   z.strictObject({ tex: texSchema }),
 ])

@@ -6,6 +6,9 @@ import type { Block, RichDocument, RichText, Run } from './rich.ts'
 const wordsOf = (run: Run) => ('text' in run ? run.text : run.tex)
 const lineOf = (runs: readonly Run[]) => runs.map(wordsOf).join('')
 
+const isMoreThanWords = (run: Run) =>
+  !('text' in run) || (run.marks?.length ?? 0) > 0 || run.address !== undefined
+
 /** The text as a person would read it out: formulas as TeX, media by what they show. */
 export function plainOf(text: RichText): string {
   if (typeof text === 'string') return text
@@ -97,7 +100,7 @@ export function simplest(text: RichText): RichText {
   const lines: string[] = []
   for (const block of text.blocks) {
     if (block.block !== 'paragraph') return text
-    if (block.runs.some((run) => !('text' in run) || (run.marks?.length ?? 0) > 0)) return text
+    if (block.runs.some(isMoreThanWords)) return text
     lines.push(lineOf(block.runs))
   }
   return lines.join('\n')

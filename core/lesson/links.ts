@@ -46,10 +46,10 @@ export function linksOf(lesson: Lesson): Link[] {
 function addressesIn(thing: unknown): { address: string; title: string }[] {
   if (typeof thing !== 'object' || thing === null) return []
   const inside = Object.values(thing).flatMap(addressesIn)
-  const { address, title } = thing as { address?: unknown; title?: unknown }
-  return typeof address === 'string'
-    ? [{ address, title: typeof title === 'string' ? title : '' }, ...inside]
-    : inside
+  // Words that lead somewhere are what it is called.
+  const { address, title, text } = thing as { address?: unknown; title?: unknown; text?: unknown }
+  const called = [title, text].find((one) => typeof one === 'string') ?? ''
+  return typeof address === 'string' ? [{ address, title: called as string }, ...inside] : inside
 }
 
 /** The questions that a cue, a block, a pin or an item asks. */

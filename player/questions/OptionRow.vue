@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // One line that can be picked: an option, a statement, something to tick. Its whole width is the target.
+import { provide } from 'vue'
 import type { RichText } from '@fernbrake/core/fields'
+import { PRESSED_WHOLE } from './answerView.ts'
 import TextView from './TextView.vue'
 
 defineProps<{
@@ -16,6 +18,7 @@ defineProps<{
   feedback?: RichText | null
 }>()
 const emit = defineEmits<{ pick: [on: boolean] }>()
+provide(PRESSED_WHOLE, true)
 </script>
 
 <template>

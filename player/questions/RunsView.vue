@@ -1,11 +1,15 @@
 <script setup lang="ts">
 // The words of a line with their marks, and formulas between them.
-import { h, type VNode } from 'vue'
+import { h, inject, type VNode } from 'vue'
+import { useI18n } from 'vue-i18n'
 import type { Run, TextMark } from '@fernbrake/core/fields'
 import FormulaText from './FormulaText.vue'
+import { PRESSED_WHOLE } from './answerView.ts'
 import { usePlaces } from './usePlaces.ts'
 
 const filled = usePlaces()
+const { t } = useI18n()
+const isPressed = inject(PRESSED_WHOLE, false)
 const props = defineProps<{ runs: readonly Run[] }>()
 const TAGS: Record<TextMark, string> = {
   bold: 'strong',
@@ -18,10 +22,18 @@ const TAGS: Record<TextMark, string> = {
 
 function drawn(run: Run): VNode | string {
   if ('tex' in run) return h(FormulaText, { tex: run.tex })
-  return (run.marks ?? []).reduce<VNode | string>(
+  const words = (run.marks ?? []).reduce<VNode | string>(
     (inner, mark) => h(TAGS[mark], [inner]),
     filled(run.text),
   )
+  return run.address === undefined ? words : linked(words, run.address)
+}
+
+/** Leads away in a tab of its own, so that nobody loses their place; in what is pressed as a whole it is told apart alone. */
+function linked(words: VNode | string, href: string): VNode {
+  if (isPressed) return h('u', [words])
+  const says = h('span', { class: 'visually-hidden' }, ` (${t('player.opens.newTab')})`)
+  return h('a', { href, target: '_blank', rel: 'noopener noreferrer' }, [words, says])
 }
 const Line = () => props.runs.map(drawn)
 </script>

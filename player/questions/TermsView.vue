@@ -1,16 +1,17 @@
 <script setup lang="ts">
 // Term cards: turned over one after another, then matched. A card that is not known yet comes again.
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, provide } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { shuffled } from '@fernbrake/core/chance'
 import { cardsInOrder, type TermsAnswer, type TermsQuestion } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
 import TextView from './TextView.vue'
-import type { AnswerViewProps } from './answerView.ts'
+import { PRESSED_WHOLE, type AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<TermsQuestion>>()
 const answer = defineModel<TermsAnswer | null>({ required: true })
 const { t } = useI18n()
+provide(PRESSED_WHOLE, true)
 const cards = computed(() => cardsInOrder(props.question))
 const known = computed(() => answer.value?.known ?? [])
 const way = ref<'flip' | 'match'>('flip')

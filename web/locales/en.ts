@@ -13,6 +13,7 @@ import reports from './en/reports.ts'
 import talk from './en/talk.ts'
 import recording from './en/recording.ts'
 import rich from './en/rich.ts'
+import hands from './en/hands.ts'
 import keeper from './en/keeper.ts'
 import lesson from './en/lesson.ts'
 import sharing from './en/sharing.ts'
@@ -54,6 +55,7 @@ export default {
   ...questions,
   ...recording,
   ...rich,
+  ...hands,
   ...keeper,
   ...lesson,
   ...sharing,

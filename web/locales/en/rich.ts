@@ -29,6 +29,10 @@ export default {
     sound: 'Sound',
     stretch: 'Stretch of film',
     page: 'Web page',
+    link: 'Link',
+    linkAddress: 'Where these words lead',
+    linkAway: 'Take the link away',
+    noAddress: 'Write an address first.',
     pageAddress: 'Address of the page',
     pageTitle: 'What it is called here',
     step: {
@@ -37,6 +41,7 @@ export default {
       rowAway: 'Take row out',
       columnAway: 'Take column out',
       headRow: 'First row names the columns',
+      lineBelow: 'Line below the table',
       tableAway: 'Take table out',
     },
     pieces: 'Pieces of a formula',

@@ -24,6 +24,7 @@ import CueList from './CueList.vue'
 import CueSheet from './CueSheet.vue'
 import DeskTabs from './DeskTabs.vue'
 import FilmIntake from './FilmIntake.vue'
+import FirstSteps from './FirstSteps.vue'
 import HistorySheet from './HistorySheet.vue'
 import KeySheet from './KeySheet.vue'
 import LessonSheet from './LessonSheet.vue'
@@ -288,6 +289,7 @@ onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
         />
         <HistorySheet v-else-if="beside === 'history'" @close="beside = null" />
         <LinksSheet v-else-if="beside === 'links'" @close="beside = null" />
+        <FirstSteps v-else-if="!bench.places.openPart.value" />
         <CueList
           v-else-if="
             bench.desk.value === 'list' &&

@@ -128,10 +128,10 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
   <div
     ref="stage"
     class="stage"
-    @dragstart.prevent
     :style="{
       '--ratio': (playhead.media.value?.width ?? 16) / (playhead.media.value?.height ?? 9),
     }"
+    @dragstart.prevent
   >
     <div ref="slot" class="film" @click="playhead.toggle()" />
     <div v-if="bench.showsGrid.value" class="grid" :style="{ '--fields': GRID_FIELDS }" />

@@ -5,13 +5,8 @@ import Menu from 'primevue/menu'
 import { nanoid } from 'nanoid'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import {
-  edits,
-  idsOfPart,
-  PART_KINDS,
-  partsInOrder,
-  type PartKindName,
-} from '@fernbrake/core/lesson'
+import { edits, idsOfPart, PART_KINDS, partsInOrder } from '@fernbrake/core/lesson'
+import { useAddPart } from './useAddPart.ts'
 import { usePlaces, useRights, useBench } from './useBench.ts'
 
 const bench = useBench()
@@ -19,16 +14,10 @@ const places = usePlaces()
 const rights = useRights()
 const { draft } = bench
 const { t } = useI18n()
+const add = useAddPart()
 const parts = computed(() => partsInOrder(bench.lesson.value))
 const openId = computed(() => places.openPart.value?.id ?? null)
 const place = computed(() => parts.value.findIndex(({ id }) => id === openId.value))
-
-function add(kind: PartKindName): void {
-  const id = nanoid()
-  const number = parts.value.filter((part) => part.kind === kind).length + 1
-  const title = t(`parts.new.${kind}`, { number })
-  if (draft.make(edits.addPartOf(kind), { id, kind, title, thingId: nanoid() })) places.goToPart(id)
-}
 
 function move(by: 1 | -1): void {
   if (openId.value) draft.make(edits.movePart, { partId: openId.value, by })

@@ -1,7 +1,13 @@
 // What keeps a lesson from being published, as a list to be gone through: in order of time, each naming what it is about.
-import type { Issue } from '@fernbrake/core/fields'
-import { plainOf } from '@fernbrake/core/fields'
-import { cueStartMs, partsInOrder, type Cue, type Lesson } from '@fernbrake/core/lesson'
+import { plainOf, type Issue } from '@fernbrake/core/fields'
+import {
+  cueStartMs,
+  mapsOfPart,
+  partsInOrder,
+  type Cue,
+  type Lesson,
+  type Part,
+} from '@fernbrake/core/lesson'
 import { cueWords } from './cueWords.ts'
 
 export interface Blocker {
@@ -46,7 +52,11 @@ function blockerOf(lesson: Lesson, issue: Issue): Blocker {
   return { ...none, partId: part.id, thingId, onMap, words }
 }
 
-/** The question that an item of a quiz asks; '' for all else. */
-function questionOf(part: Lesson['parts'][string], thingId: string): string {
-  return part.kind === 'quiz' ? (part.items[thingId]?.questionId ?? '') : ''
+/** The question that a thing of a part asks; '' where it asks none. */
+function questionOf(part: Part, thingId: string): string {
+  const things = Object.values(mapsOfPart(part)).map((map) => map[thingId])
+  const asked = things.flatMap((thing) =>
+    thing && 'questionId' in thing ? [thing.questionId] : [],
+  )
+  return typeof asked[0] === 'string' ? asked[0] : ''
 }

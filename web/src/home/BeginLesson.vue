@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // Beginning a lesson: with nothing but a title, or from a template.
 import { nanoid } from 'nanoid'
-import { computed, ref, shallowRef, useId } from 'vue'
+import { ref, shallowRef, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import type { Lesson } from '@fernbrake/core/lesson'
-import { TEMPLATES, type TemplateName } from '@fernbrake/core/templates'
+import type { TemplateName } from '@fernbrake/core/templates'
 import { call } from '../api/client.ts'
+import { useTemplates } from '../lesson/useTemplates.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
 
 const { t } = useI18n()
@@ -17,6 +18,7 @@ const busy = ref(false)
 const shows = ref(false)
 const fault = shallowRef<unknown>(null)
 let again: () => Promise<void> = () => Promise.resolve()
+const { templates, lessonFrom } = useTemplates()
 // Made once, so that a repeat after a lost answer opens the same lesson.
 let newId = nanoid()
 
@@ -37,23 +39,10 @@ async function begin(words: string, document?: () => Promise<Lesson>): Promise<v
     busy.value = false
   }
 }
-/** What a template says is fetched when one is taken. */
-async function lessonFrom(name: TemplateName, words: string): Promise<Lesson> {
-  const { buildTemplate, ENGLISH_TEMPLATES } = await import('@fernbrake/core/templates')
-  return buildTemplate(ENGLISH_TEMPLATES[name], { title: words, language: 'en', newId: nanoid })
-}
 function choose(name: TemplateName): void {
   const words = title.value.trim() || t(`template.${name}.name`)
-  void begin(words, () => lessonFrom(name, words))
+  void begin(words, () => lessonFrom(name, { title: words, language: 'en' }))
 }
-const templates = computed(() =>
-  TEMPLATES.map((name) => ({
-    name,
-    words: t(`template.${name}.name`),
-    about: t(`template.${name}.about`),
-    parts: t(`template.${name}.parts`),
-  })),
-)
 </script>
 
 <template>

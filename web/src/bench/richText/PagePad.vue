@@ -13,12 +13,15 @@ const id = useId()
 const address = ref<string | null>(null)
 const opens = ref<Opens>('inside')
 const title = ref('')
+const lacks = ref(false)
 
 /** What the page calls itself serves until something else is written. */
 function found(name: string): void {
   if (title.value.trim() === '') title.value = name.slice(0, 200)
 }
+/** Whoever presses leaves the field by it, and what it says is taken first. */
 function putIn(): void {
+  lacks.value = address.value === null
   if (address.value === null) return
   const page = { address: address.value, title: title.value.trim(), opens: opens.value }
   emit('done', { block: 'page', ...page })
@@ -26,13 +29,7 @@ function putIn(): void {
 </script>
 
 <template>
-  <PadFrame
-    :title="t('rich.page')"
-    :done="t('rich.putIn')"
-    :disabled="address === null"
-    @done="putIn"
-    @close="emit('close')"
-  >
+  <PadFrame :title="t('rich.page')" :done="t('rich.putIn')" @done="putIn" @close="emit('close')">
     <PageFields
       :label="t('rich.pageAddress')"
       :address="address"
@@ -40,6 +37,7 @@ function putIn(): void {
       @change="((address = $event.address), (opens = $event.opens))"
       @found="found"
     />
+    <p v-if="lacks && address === null" role="alert">{{ t('rich.noAddress') }}</p>
     <div class="field">
       <label :for="id">{{ t('rich.pageTitle') }}</label>
       <InputText :id="id" v-model="title" size="small" maxlength="200" />

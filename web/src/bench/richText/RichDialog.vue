@@ -30,6 +30,7 @@ import { isSameText, type Block, type RichText } from '@fernbrake/core/fields'
 import { ADDRESSES, FormulaText, TextMedia } from '@fernbrake/player'
 import { fromEditor, toEditor, type EditorNode } from './convert.ts'
 import FormulaPad from './FormulaPad.vue'
+import LinkPad from './LinkPad.vue'
 import MediumPad from './MediumPad.vue'
 import PagePad from './PagePad.vue'
 import { nodesFor } from './nodes.ts'
@@ -42,7 +43,7 @@ const place = useTemplateRef('place')
 const editor = shallowRef<Editor | null>(null)
 /** Grows with every change of text or selection, so that the buttons follow. */
 const turn = ref(0)
-type Pad = 'formula' | 'picture' | 'sound' | 'stretch' | 'page'
+type Pad = 'formula' | 'link' | 'picture' | 'sound' | 'stretch' | 'page'
 const pad = ref<Pad | null>(null)
 /** The formula that is being mended, where one is. */
 const mended = ref<{ tex: string; display: boolean } | null>(null)
@@ -128,7 +129,33 @@ const TABLE_STEPS = {
   rowAway: () => chain().deleteRow().run(),
   columnAway: () => chain().deleteColumn().run(),
   headRow: () => chain().toggleHeaderRow().run(),
+  lineBelow: () => lineBelowTable(),
   tableAway: () => chain().deleteTable().run(),
+}
+
+/** A line after the table, where a text that ends with one goes on. */
+function lineBelowTable(): void {
+  const { $from } = editor.value!.state.selection
+  for (let depth = $from.depth; depth > 0; depth -= 1) {
+    if ($from.node(depth).type.name !== 'table') continue
+    const after = $from.after(depth)
+    const steps = chain().insertContentAt(after, { type: 'paragraph' })
+    return void steps.setTextSelection(after + 1).run()
+  }
+}
+
+const addressHere = () =>
+  (editor.value!.getAttributes('link') as { address?: string }).address ?? null
+/** Makes what is marked lead somewhere, or no longer; where nothing is, the address stands for itself. */
+function setLink(address: string | null): void {
+  const isBare = editor.value!.state.selection.empty && addressHere() === null
+  const steps = chain()
+  if (address === null) steps.extendMarkRange('link').unsetMark('link').run()
+  else if (isBare) {
+    const marks = [{ type: 'link', attrs: { address } }]
+    steps.insertContent({ type: 'text', text: address, marks }).run()
+  } else steps.extendMarkRange('link').setMark('link', { address }).run()
+  pad.value = null
 }
 
 function openFormula(): void {
@@ -194,6 +221,14 @@ function closePad(): void {
       >
         {{ t(`rich.sign.${mark}`) }}
       </button>
+      <button
+        type="button"
+        :aria-pressed="isOn('link')"
+        :aria-expanded="pad === 'link'"
+        @click="pad = 'link'"
+      >
+        {{ t('rich.link') }}
+      </button>
       <span class="rule" />
       <button
         type="button"
@@ -242,6 +277,12 @@ function closePad(): void {
       :display="mended?.display ?? false"
       :is-new="mended === null"
       @done="putFormula"
+      @close="closePad"
+    />
+    <LinkPad
+      v-else-if="pad === 'link'"
+      :address="addressHere()"
+      @done="setLink"
       @close="closePad"
     />
     <PagePad v-else-if="pad === 'page'" @done="putMedium" @close="closePad" />

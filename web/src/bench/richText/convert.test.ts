@@ -13,6 +13,7 @@ const run: fc.Arbitrary<Run> = fc.oneof(
       minLength: 1,
     }),
   }),
+  fc.record({ text: words, address: fc.constantFrom('https://harrowmere.example/levels') }),
   fc.record({ tex: fc.constantFrom('x^2', '\\frac{1}{2}') }),
 )
 const runs = fc.array(run, { maxLength: 4 })

@@ -8,7 +8,7 @@ export interface EditorNode {
   attrs?: Record<string, unknown>
   content?: EditorNode[]
   text?: string
-  marks?: { type: string }[]
+  marks?: { type: string; attrs?: Record<string, unknown> }[]
 }
 
 const MARK_NAMES: Record<TextMark, string> = {
@@ -72,7 +72,8 @@ function paragraph(runs: readonly Run[]): EditorNode {
 
 function inlineOf(run: Run): EditorNode {
   if ('tex' in run) return { type: 'formula', attrs: { tex: run.tex } }
-  const marks = (run.marks ?? []).map((mark) => ({ type: MARK_NAMES[mark] }))
+  const marks: EditorNode['marks'] = (run.marks ?? []).map((mark) => ({ type: MARK_NAMES[mark] }))
+  if (run.address !== undefined) marks.push({ type: 'link', attrs: { address: run.address } })
   return { type: 'text', text: run.text, ...(marks.length > 0 ? { marks } : {}) }
 }
 
@@ -134,6 +135,13 @@ function runsOf(node: EditorNode): Run[] {
       return inline.attrs?.tex ? [{ tex: String(inline.attrs.tex) }] : []
     if (!inline.text) return []
     const marks = (inline.marks ?? []).flatMap(({ type }) => MARK_OF.get(type) ?? [])
-    return [{ text: inline.text, ...(marks.length > 0 ? { marks } : {}) }]
+    const address = inline.marks?.find(({ type }) => type === 'link')?.attrs?.address
+    return [
+      {
+        text: inline.text,
+        ...(marks.length > 0 ? { marks } : {}),
+        ...(typeof address === 'string' ? { address } : {}),
+      },
+    ]
   })
 }

@@ -1,7 +1,7 @@
 // What a rich text may hold besides words, as nodes of its editor. Each is drawn as learners will see it.
 import { Mark, mergeAttributes, Node, type NodeViewRenderer } from '@tiptap/core'
 import { render, h, type AppContext, type Component } from 'vue'
-import type { Block } from '@fernbrake/core/fields'
+import { addressSchema, type Block } from '@fernbrake/core/fields'
 
 /** How a node is drawn; `context` carries language and addresses into what is drawn. */
 export interface Drawing {
@@ -78,8 +78,26 @@ export function nodesFor({ formula, block, context }: Drawing) {
     parseHTML: () => [{ tag: 'mark' }],
     renderHTML: () => ['mark', 0],
   })
+  /** Words that lead somewhere; what is pasted keeps its links as far as a lesson takes them. */
+  const link = Mark.create({
+    name: 'link',
+    inclusive: false,
+    addAttributes: () => ({ address: { default: null, rendered: false } }),
+    parseHTML: () => [
+      {
+        tag: 'a[href]',
+        getAttrs: (element) => {
+          const address = addressSchema.safeParse(element.getAttribute('href'))
+          return address.success ? { address: address.data } : false
+        },
+      },
+    ],
+    // Nothing to be followed while it is written.
+    renderHTML: ({ mark }) => ['u', { title: String(mark.attrs.address) }, 0],
+  })
   return [
     highlight,
+    link,
     formulaNode('formula'),
     formulaNode('formulaBlock'),
     mediumNode('picture', ['mediaId', 'alternative']),
