@@ -305,6 +305,12 @@ export default {
   },
   others: { here: 'Also here: {names}', isHere: '{name} is here' },
   script: {
+    anotherLanguage: 'Another language…',
+    languageTag: 'Its tag',
+    tagHelp: 'For example gd, pt-BR or zh-Hant (BCP 47).',
+    noTag: 'This is no tag of a language.',
+    tagIs: 'This is {name}.',
+    beginIt: 'Begin it',
     tools: 'Captions',
     find: 'Find in the script',
     findShort: 'Find',

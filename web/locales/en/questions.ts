@@ -118,6 +118,8 @@ export default {
     pasteList: 'Paste a list',
     pasteHelp: 'One a line. A star and a space before a line mark it as right.',
     pasteLines: 'One a line.',
+    pastePairs:
+      'One pair a line: the left side, then a tab, a colon or a dash, then the right side.',
     takeLines: 'Nothing to take in yet | Take in one line | Take in {n} lines',
     moveUp: 'Move up: {name}',
     moveDown: 'Move down: {name}',

@@ -11,7 +11,7 @@ import { edits, roomToShift } from '@fernbrake/core/lesson'
 import { readTypedShift } from '@fernbrake/core/media'
 import { linesOfPlainText, roughTimes } from '@fernbrake/core/text'
 import ChoiceField from './ChoiceField.vue'
-import { languageChoices, languageName } from './languages.ts'
+import { languageChoices, languageMeant, languageName } from './languages.ts'
 import { usePlaces, usePlayhead, useReading, useRights, useBench } from './useBench.ts'
 
 const emit = defineEmits<{ file: [file: File | undefined]; tap: [] }>()
@@ -34,9 +34,24 @@ const languages = computed(() => {
   ])
   return [...there].map((value) => ({ value, label: languageName(value) }))
 })
-const others = computed(() =>
-  languageChoices.filter(({ value }) => !languages.value.some((one) => one.value === value)),
-)
+const ANOTHER = 'another'
+const others = computed(() => [
+  ...languageChoices.filter(({ value }) => !languages.value.some((one) => one.value === value)),
+  { value: ANOTHER, label: t('script.anotherLanguage') },
+])
+/** A language that is not listed, by its tag. */
+const naming = ref(false)
+const tag = ref('')
+const tagId = useId()
+const meant = computed(() => languageMeant(tag.value))
+function addNamed(): void {
+  if (meant.value === null) return
+  const there = languages.value.some(({ value }) => value === meant.value)
+  if (there) reading.scriptLanguage.value = meant.value
+  else addLanguage(meant.value)
+  naming.value = false
+  tag.value = ''
+}
 
 function addLanguage(language: string): void {
   const partId = places.part.value?.id
@@ -138,9 +153,32 @@ function shiftBy(fromMs: number, byMs: number): void {
         value=""
         :placeholder="t('script.chooseLanguage')"
         :choices="others"
-        @change="addLanguage"
+        @change="$event === ANOTHER ? (naming = true) : addLanguage($event)"
       />
     </div>
+    <form v-if="naming" class="another" @submit.prevent="addNamed">
+      <label :for="tagId">{{ t('script.languageTag') }}</label>
+      <input
+        :id="tagId"
+        v-model="tag"
+        class="fb-input"
+        maxlength="35"
+        autocapitalize="none"
+        spellcheck="false"
+        :aria-invalid="tag !== '' && meant === null"
+        :aria-describedby="`${tagId}-is`"
+      />
+      <button type="submit" class="fb-button small" :disabled="meant === null">
+        {{ t('script.beginIt') }}
+      </button>
+      <p :id="`${tagId}-is`" class="help" role="status">
+        {{
+          meant === null
+            ? t(tag === '' ? 'script.tagHelp' : 'script.noTag')
+            : t('script.tagIs', { name: languageName(meant) })
+        }}
+      </p>
+    </form>
     <div class="buttons">
       <template v-if="rights.canEdit.value">
         <Button
@@ -262,6 +300,15 @@ function shiftBy(fromMs: number, byMs: number): void {
 </template>
 
 <style scoped>
+.another {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) auto;
+  align-items: center;
+  gap: 4px 10px;
+}
+.another .help {
+  grid-column: 1 / -1;
+}
 .tools {
   gap: 10px;
   max-height: 75%;

@@ -1,15 +1,30 @@
 <script setup lang="ts">
 // The pairs, and what stands on the right besides and fits nowhere.
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { cutText, isBlank } from '@fernbrake/core/fields'
 import type { MatchQuestion } from '@fernbrake/core/questions'
+import { readTerms } from '@fernbrake/core/text'
 import CreditField from './CreditField.vue'
 import EntryRows from './EntryRows.vue'
+import PasteLines from './PasteLines.vue'
 import RichField from './RichField.vue'
 import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: MatchQuestion }>()
 const { set, setEntry } = useQuestion(() => props.question)
 const { t } = useI18n()
+/** A pair is empty, and makes room, where nothing stands on either side. */
+const named = computed(() =>
+  Object.fromEntries(
+    Object.values(props.question.pairs).map(({ id, left, right }) => [
+      id,
+      { id, text: isBlank(left) ? right : left },
+    ]),
+  ),
+)
+/** A side of a pair, in characters. */
+const LONGEST = 300
 const [PAIRS, EXTRAS] = [['pairs'], ['extras']] as const
 </script>
 
@@ -33,12 +48,21 @@ const [PAIRS, EXTRAS] = [['pairs'], ['extras']] as const
           :key="side"
           :label="t(`ask.side.${side}`, { number })"
           :text="entry[side]"
-          :max="300"
+          :max="LONGEST"
           hide-label
           @change="setEntry(PAIRS, entry.id, { [side]: $event })"
         />
       </div>
     </EntryRows>
+    <PasteLines
+      :question-id="question.id"
+      :path="PAIRS"
+      :entries="named"
+      :most="20"
+      :help="t('ask.pastePairs')"
+      :read="readTerms"
+      :entry-of="({ term, meaning }) => ({ left: term, right: cutText(meaning, LONGEST) })"
+    />
     <p class="help">{{ t('ask.extrasHelp') }}</p>
     <EntryRows
       v-slot="{ entry, called }"
@@ -55,7 +79,7 @@ const [PAIRS, EXTRAS] = [['pairs'], ['extras']] as const
       <RichField
         :label="called"
         :text="entry.text"
-        :max="300"
+        :max="LONGEST"
         hide-label
         @change="setEntry(EXTRAS, entry.id, { text: $event })"
       />
