@@ -1,6 +1,7 @@
 // The draft in the bench against a server that may be away, signed out, busy with others, or of another opinion.
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { effectScope } from 'vue'
 import {
   applyPatches,
   edits,
@@ -93,7 +94,8 @@ vi.mock('../api/client.ts', async (original) => {
   return { ApiError, call }
 })
 
-const { openBenchDraft } = await import('./useDraft.ts')
+const { lessonAsLeft, openBenchDraft, restWithScope } = await import('./useDraft.ts')
+const { leave } = await import('../api/leaving.ts')
 let lessonId = ''
 let lessons = 0
 
@@ -107,6 +109,7 @@ beforeEach(() => {
 afterEach(() => vi.useRealTimers())
 
 const title = (text: string) => [edits.setLessonText, { field: 'title', text }] as const
+const titleOfFilm = (text: string) => [edits.renamePart, { partId: PART, title: text }] as const
 /** Lets the gathered edits be sent, or sent again. */
 const pass = async (ms = 300) => {
   await vi.advanceTimersByTimeAsync(ms)
@@ -296,5 +299,63 @@ describe('a log', () => {
     await pass(10_000)
     expect([again.state.value.pending, again.keeping.value]).toEqual([[], 'kept'])
     expect(server.calls).toBeLessThan(5)
+  })
+})
+
+describe('a draft whose bench was left', () => {
+  /** A bench that is opened and left again, as going to another page does. */
+  const leaveBench = (draft: Awaited<ReturnType<typeof openBenchDraft>>) => {
+    const scope = effectScope()
+    scope.run(() => restWithScope(draft))
+    scope.stop()
+  }
+
+  it('is the same on coming back: what was done can be undone, what others did is there', async () => {
+    const draft = await openBenchDraft(lessonId)
+    draft.make(...title('Water'))
+    leaveBench(draft)
+    await pass()
+    expect(server.lesson.title).toBe('Water')
+    other(...titleOfFilm('Locks'))
+    const again = await openBenchDraft(lessonId)
+    await pass()
+    expect(again).toBe(draft)
+    expect(again.lesson.value.parts[PART]?.title).toBe('Locks')
+    again.undo()
+    await pass()
+    expect(server.lesson.title).toBe('A lesson')
+  })
+
+  it('sends what waits, and is seen by a preview as it stands here', async () => {
+    const draft = await openBenchDraft(lessonId)
+    server.mode = 'away'
+    draft.make(...title('Not sent yet'))
+    leaveBench(draft)
+    expect((await lessonAsLeft(lessonId))?.title).toBe('Not sent yet')
+    expect(await lessonAsLeft('another')).toBeNull()
+    server.mode = 'well'
+    await pass(10_000)
+    expect(server.lesson.title).toBe('Not sent yet')
+  })
+
+  it('ends when another is opened', async () => {
+    const draft = await openBenchDraft(lessonId)
+    leaveBench(draft)
+    await openBenchDraft(`${lessonId}-other`)
+    expect(await openBenchDraft(lessonId)).not.toBe(draft)
+  })
+
+  it('is not sent in the name of whoever comes next; it waits on the device', async () => {
+    const draft = await openBenchDraft(lessonId)
+    server.mode = 'signedOut'
+    draft.make(...title('Mine'))
+    await pass()
+    leaveBench(draft)
+    server.mode = 'well'
+    leave()
+    const calls = server.calls
+    await pass(60_000)
+    expect(server.calls).toBe(calls)
+    expect(server.lesson.title).toBe('A lesson')
   })
 })

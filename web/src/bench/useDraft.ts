@@ -47,11 +47,12 @@ async function askBehind({ lessonId, role, editions, linkCode }: Draft): Promise
   }
 }
 
-function forgetResting(): void {
-  resting?.close()
+function forgetResting({ sends = true } = {}): void {
+  resting?.close({ sends })
   resting = null
 }
-onLeaving(forgetResting)
+// What one person did is not sent in the name of another.
+onLeaving(() => forgetResting({ sends: false }))
 
 /** A lesson as it was when its bench was left, with what has not reached the server yet; null where it was not. */
 export async function lessonAsLeft(lessonId: string): Promise<Lesson | null> {

@@ -68,11 +68,13 @@ export function holdDraft<D extends object>(
       following.begin()
       void catchUp()
     },
-    close() {
+    /** `sends` is false where it is somebody else who sits here now: what waits stays on the device. */
+    close({ sends = true } = {}) {
       following.end()
       window.removeEventListener('online', onOnline)
       sending.end()
-      void sending.send()
+      if (sends) void sending.send()
+      else sending.stop()
     },
   }
 }

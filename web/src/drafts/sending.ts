@@ -34,8 +34,10 @@ export function createSending<D extends object>(
   let failures = 0
   let timer: ReturnType<typeof setTimeout> | undefined
 
+  let isOver = false
   function schedule(afterMs = GATHER_MS): void {
     clearTimeout(timer)
+    if (isOver) return
     timer = setTimeout(() => void send(), afterMs)
   }
 
@@ -75,5 +77,10 @@ export function createSending<D extends object>(
     send,
     isUnderWay: (editId: string) => inFlight.includes(editId),
     end: () => clearTimeout(timer),
+    /** Nothing is sent from here on, not even by a sending that comes back. */
+    stop() {
+      isOver = true
+      clearTimeout(timer)
+    },
   }
 }

@@ -37,7 +37,10 @@ export const useSession = defineStore('session', () => {
   }
 
   async function signIn(email: string, password: string): Promise<void> {
+    const before = person.value?.id
     session.value = await call('signIn', { body: { email, password } })
+    // A session may have run out, and somebody else sits here now.
+    if (before !== undefined && before !== person.value?.id) leave()
   }
 
   async function signOut(): Promise<void> {
