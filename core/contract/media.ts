@@ -79,6 +79,7 @@ export const mediaSchema = z.strictObject({
       'notADocument',
       'locked',
       'notReached',
+      'ownNetwork',
       'endless',
       'guarded',
       'notFramed',

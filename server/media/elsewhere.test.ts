@@ -249,7 +249,7 @@ it('a stream leads into no network of its own', async () => {
   }
   // The stand-in is let through; what it might lead to is not.
   expect(await from('stand-in', stream)).toMatchObject({ state: 'ready', hasSound: true })
-  const refused = { state: 'failed', fault: 'notReached' }
+  const refused = { state: 'failed', fault: 'ownNetwork' }
   expect(await from('own', `${origin}/plain/all.m3u8`)).toMatchObject(refused)
   await careful.stop()
 })

@@ -145,7 +145,7 @@ it('a film in a network of its own is never asked for', async () => {
   await ask('by-number', `${origin}/pieces.mp4`)
   await ask('by-name', origin.replace('127.0.0.1', 'localhost') + '/pieces.mp4')
   for (const id of ['by-number', 'by-name'])
-    expect(await settled(agent, id)).toMatchObject({ fault: 'notReached' })
+    expect(await settled(agent, id)).toMatchObject({ fault: 'ownNetwork' })
   expect(asked).toBe(0)
   await careful.stop()
 })

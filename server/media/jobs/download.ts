@@ -93,8 +93,8 @@ function counting(most: number, onBytes: (got: number) => void): Transform {
 /** Where there is nobody to ask, or nobody who may be asked, trying again would not help. */
 function orNotReached(error: unknown): never {
   const { code } = error as NodeJS.ErrnoException
-  const isFinal = error instanceof PrivateAddress || error instanceof LostAddress
-  if (isFinal || code === 'ENOTFOUND' || code === 'ECONNREFUSED')
+  if (error instanceof PrivateAddress) throw new UnusableFilm('ownNetwork', error)
+  if (error instanceof LostAddress || code === 'ENOTFOUND' || code === 'ECONNREFUSED')
     throw new UnusableFilm('notReached', error)
   throw error
 }

@@ -6,7 +6,7 @@ import { canBeFramed } from '@fernbrake/core/proof'
 import { PICTURE_TYPES } from '@fernbrake/core/media'
 import { typeOf } from '../contentType.ts'
 import { transform } from '../tools/ffmpeg.ts'
-import { askPublic } from '../../web/askPublic.ts'
+import { askPublic, PrivateAddress } from '../../web/askPublic.ts'
 import { download } from './download.ts'
 import { keepFile, UnusableFilm, type Step } from './step.ts'
 
@@ -50,7 +50,7 @@ export async function acceptHosted(step: Step, { html, address, signal }: Found)
 async function findFrame({ context }: Step, { player }: HostedFilm, signal: AbortSignal) {
   const asking = { mayAsk: context.mayAskAddress, signal, accept: 'text/html' }
   const found = await askPublic(player, asking).catch((error: unknown) => {
-    throw new UnusableFilm('notReached', error)
+    throw new UnusableFilm(error instanceof PrivateAddress ? 'ownNetwork' : 'notReached', error)
   })
   const { answer, address } = found
   answer.destroy()

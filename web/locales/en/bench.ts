@@ -292,6 +292,8 @@ export default {
       notASound: 'There is nothing to hear in “{name}”.',
       tooLarge: '“{name}” is larger than can be taken in.',
       unreadable: '“{name}” looks like a film, but it is damaged or cut off. Choose another file.',
+      ownNetwork:
+        'The address of “{name}” lies in a network of its own, so it was not asked. Choose a file, or an address that everybody can open.',
       notReached:
         'Nothing could be fetched from the address of “{name}”. Check it in a new tab, or choose a file.',
       endless: 'The stream “{name}” is still going on. It can be taken once it has ended.',

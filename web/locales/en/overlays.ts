@@ -147,6 +147,8 @@ export default {
         'This is no document that can be taken in. Choose a PDF, or one of words or tables.',
     },
     fault: {
+      ownNetwork:
+        'This address lies in a network of its own, so it was not asked. Choose a file, or an address that everybody can open.',
       notReached:
         'There is no file that could be fetched from this address. Check it in a new tab.',
       endless: 'This stream is still going on. It can be taken once it has ended.',

@@ -22,6 +22,7 @@ export default {
       notAFilm: 'This was no film, and nothing of it was kept.',
       noPicture: 'This is a sound, not a film. Put it on the shelf as a sound.',
       unreadable: 'This is damaged or cut off.',
+      ownNetwork: 'Its address lies in a network of its own, which is not asked.',
       notReached: 'It could not be fetched from its address.',
       endless: 'This stream had not ended.',
       guarded: 'This stream is locked, so that only some devices can play it.',

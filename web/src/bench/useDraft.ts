@@ -7,7 +7,7 @@ import { onLeaving } from '../api/leaving.ts'
 import { openEditStorage, type EditStorage } from '../drafts/editStorage.ts'
 import { holdDraft } from '../drafts/openDraft.ts'
 import { lessonDraft } from './lessonDraft.ts'
-import type { PlaceLeft } from './usePlaceLeft.ts'
+import type { PlaceLeft } from './shared/placeLeft.ts'
 
 export type { Keeping } from '../drafts/held.ts'
 export type Draft = ReturnType<typeof createDraft>

@@ -1,16 +1,7 @@
 // Whoever comes back to a bench from another page stands where they left it: part, moment, what was selected, and the desk.
 import { onMounted, onScopeDispose } from 'vue'
+import type { PlaceLeft } from './shared/placeLeft.ts'
 import type { Bench } from './useBench.ts'
-
-/** Where somebody was on a bench. */
-export interface PlaceLeft {
-  partId: string | null
-  thingId: string | null
-  atMs: number
-  cueIds: readonly string[]
-  sheetOpen: boolean
-  desk: Bench['desk']['value']
-}
 
 function noteIn({ places, playhead, selection, desk }: Bench): PlaceLeft {
   return {

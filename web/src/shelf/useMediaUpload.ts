@@ -70,6 +70,7 @@ const OWN_WORDS = [
   'tooLarge',
   'locked',
   'notReached',
+  'ownNetwork',
   'endless',
   'guarded',
   'notFramed',
