@@ -14,6 +14,15 @@ withDefaults(
 )
 const emit = defineEmits<{ done: []; close: [] }>()
 const { t } = useI18n()
+
+/**
+ * What is still being typed is taken first. The field keeps the focus until then: what it shows once it is left would move this
+ * button away under the press.
+ */
+function putIn(): void {
+  if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
+  emit('done')
+}
 </script>
 
 <template>
@@ -21,7 +30,14 @@ const { t } = useI18n()
     <legend>{{ title }}</legend>
     <slot />
     <div class="buttons">
-      <Button v-if="done" :label="done" size="small" :disabled="disabled" @click="emit('done')" />
+      <Button
+        v-if="done"
+        :label="done"
+        size="small"
+        :disabled="disabled"
+        @mousedown.prevent
+        @click="putIn"
+      />
       <Button
         :label="t('rich.cancel')"
         size="small"
