@@ -106,6 +106,8 @@ test('material is shared, and written with a list and a formula', async () => {
   await dialog.getByLabel('Address of the page').fill(`${server.url}/stand-ins/pages/water-levels`)
   await dialog.getByRole('button', { name: 'Put in' }).click()
   await expect(dialog.locator('.text .page-card')).toHaveCount(2)
+  await text.press('Control+z')
+  await expect(dialog.locator('.text .page-card')).toHaveCount(1)
   await dialog.getByRole('button', { name: 'Link', exact: true }).click()
   await dialog.getByLabel('Where these words lead').fill('harrowmere.example/levels')
   await dialog.getByRole('button', { name: 'Put in' }).click()
