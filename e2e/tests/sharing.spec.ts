@@ -261,7 +261,7 @@ test('a lesson begins from a template, and a copy from a lesson', async () => {
     .fill('127.0.0.1:9/scene.mp4')
   await bench.getByLabel('Address of a film, a stream or a film’s page').press('Enter')
   await expect(
-    bench.getByText(/Nothing could be fetched from the address of “scene.mp4”/),
+    bench.getByText(/The address of “scene.mp4” lies in a network of its own/),
   ).toBeVisible()
   await bench.goto(desk.server.url)
   await bench.getByRole('button', { name: 'Make a copy of “Sluices”' }).click()
