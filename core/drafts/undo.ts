@@ -9,9 +9,6 @@ export interface UndoState {
 
 /** Before the name of an edit that takes another back: in the history it is no second deed of that kind. */
 export const TAKEN_BACK = 'undo:'
-/** As long as a name may be in the log. */
-const LONGEST_NAME = 60
-const takenBack = (name: string) => (TAKEN_BACK + name).slice(0, LONGEST_NAME)
 
 export const emptyUndo: UndoState = { past: [], future: [] }
 
@@ -74,7 +71,7 @@ export function undoOf<Doc extends object>(check: Check<Doc>) {
     const past = state.past.slice(0, -1)
     const before = isAsLeftBy(document, last.patches) && applyIfValid(document, last.inverse)
     if (!before) return { ok: false, state: { ...state, past }, name: last.name }
-    const made = { name: takenBack(last.name), patches: last.inverse, inverse: last.patches }
+    const made = { name: TAKEN_BACK + last.name, patches: last.inverse, inverse: last.patches }
     return { ok: true, state: { past, future: [...state.future, last] }, document: before, made }
   }
 

@@ -45,6 +45,7 @@ const CASES: [Edit<never>, unknown][] = [
   [edits.joinLines, { scriptId: 's', lineId: 'l1' }],
   [edits.shiftLines, { scriptId: 's', fromMs: 0, byMs: 250 }],
   [edits.tapLine, { scriptId: 's', lineId: 'l2', atMs: 1500 }],
+  [edits.beginFrom, { lesson: { ...emptyLesson('Made'), objectives: 'To wind a paddle' } }],
   [edits.restoreLesson, { lesson: { ...emptyLesson('Earlier'), summary: 'As it was' } }],
   [edits.setLessonText, { field: 'title', text: 'Another' }],
   [edits.setLanguage, { language: 'de' }],

@@ -160,6 +160,23 @@ describe('becoming another form', () => {
     expect(back).toEqual(plain)
   })
 
+  it('leaves no words behind that nobody wrote, where words describe what is shown', () => {
+    const text = 'Words on the picture'
+    const begun = edited(fullLesson(), edits.setOverlayText, { cueId: 'o', text })
+    const become = (lesson: typeof begun, form: 'picture' | 'button') =>
+      overlay(
+        edited(lesson, edits.setOverlayForm, {
+          cueId: 'o',
+          content: form === 'picture' ? { form, mediaId: null, fit: 'whole' } : { form },
+          unwritten: text,
+        }),
+      ).text
+    expect(become(begun, 'picture')).toBe('')
+    expect(become(begun, 'button')).toBe(text)
+    const written = edited(begun, edits.setOverlayText, { cueId: 'o', text: 'The sill' })
+    expect(become(written, 'picture')).toBe('The sill')
+  })
+
   it('keeps what was chosen', () => {
     const chosen = edited(fullLesson(), edits.setOverlayLook, {
       cueId: 'o',

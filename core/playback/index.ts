@@ -14,6 +14,7 @@ export {
   isRequired,
   nextHoldMs,
   overlaysAt,
+  passedBefore,
   type Bookmark,
   type ForkMoment,
   type Moment,

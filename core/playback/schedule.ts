@@ -143,6 +143,13 @@ export function holdsHere(moment: Moment, released: Readonly<Record<string, true
   return moment.hold !== 'none' && (moment.again || !released[moment.cueId])
 }
 
+/** What a film would be held by, or turn off at, before `ms`: all that is passed over where it begins there. */
+export function passedBefore(schedule: Schedule, ms: number): string[] {
+  return schedule.moments
+    .filter((moment) => moment.atMs < ms && (holdsHere(moment, {}) || moment.kind === 'fork'))
+    .map(({ cueId }) => cueId)
+}
+
 /** The next moment after `ms` at which playback will be held or may turn off, or null; released ones do not hold again. */
 export function nextHoldMs(
   schedule: Schedule,

@@ -1,6 +1,7 @@
 // Authoring with the hands on the keys: what is placed is written at once, and what is closed gives the focus back.
 import { expect, test, type Page } from '@playwright/test'
 import { startBench, type Bench } from '../support/bench.ts'
+import { expectNoBarriers } from '../support/barriers.ts'
 import { sheetOf } from '../support/everyKind.ts'
 import { expectKept, goTo } from '../support/pages.ts'
 
@@ -92,9 +93,11 @@ test('words on the picture are written where they stand', async () => {
   const field = bench.locator('.stage textarea')
   await expect(field).toBeFocused()
   await expect(field).toHaveValue('Boom')
+  await expectNoBarriers(bench, 'words that are written on the picture', '.stage')
   await bench.keyboard.type('Beam, q and o')
   await bench.keyboard.press('Escape')
   await expect(field).toHaveCount(0)
+  await expect(handle).toBeFocused()
   await expect(bench.locator('.stage .overlay').last()).toHaveText('Beam, q and o')
   await expectKept(bench)
 })
@@ -139,6 +142,9 @@ test('what was done can be undone after a look as a learner, and the bench is as
     'aria-current',
     'page',
   )
+  // One page with the bench: nothing on it began anew.
+  await bench.goBack()
+  await expect(words('Name')).toHaveValue('Left here')
   await bench.getByRole('link', { name: 'Sharing', exact: true }).click()
   await expect(bench.getByRole('heading', { name: 'Sharing' })).toBeVisible()
   await bench.getByRole('link', { name: 'Bench', exact: true }).click()

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 // One line that can be picked: an option, a statement, something to tick. Its whole width is the target.
-import { provide } from 'vue'
 import type { RichText } from '@fernbrake/core/fields'
-import { PRESSED_WHOLE } from './answerView.ts'
 import TextView from './TextView.vue'
 
 defineProps<{
@@ -18,7 +16,6 @@ defineProps<{
   feedback?: RichText | null
 }>()
 const emit = defineEmits<{ pick: [on: boolean] }>()
-provide(PRESSED_WHOLE, true)
 </script>
 
 <template>
@@ -36,9 +33,9 @@ provide(PRESSED_WHOLE, true)
       <path v-if="type === 'checkbox'" d="M5.5 10 L9 13.5 L15 6.5" class="inner stroke" />
       <path v-else d="M10 5 L15 10 L10 15 L5 10 Z" class="inner" />
     </svg>
-    <TextView class="text" :text="text" />
+    <TextView class="text" :text="text" pressed />
     <span v-if="word" class="word">{{ word }}</span>
-    <TextView v-if="feedback" class="feedback" :text="feedback" />
+    <TextView v-if="feedback" class="feedback" :text="feedback" pressed />
   </label>
 </template>
 

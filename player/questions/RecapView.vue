@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A recap: set after set, one statement of each is true; those that were found build up into a summary.
-import { computed, nextTick, ref, shallowRef, useTemplateRef, provide } from 'vue'
+import { computed, nextTick, ref, shallowRef, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import {
   foundAt,
@@ -14,12 +14,11 @@ import {
 import AnswerFields from './AnswerFields.vue'
 import OptionRow from './OptionRow.vue'
 import TextView from './TextView.vue'
-import { PRESSED_WHOLE, type AnswerViewProps } from './answerView.ts'
+import type { AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<RecapQuestion>>()
 const answer = defineModel<RecapAnswer | null>({ required: true })
 const { t } = useI18n()
-provide(PRESSED_WHOLE, true)
 const picks = shallowRef<RecapAnswer['picks']>({ ...answer.value?.picks })
 const said = ref('')
 const next = useTemplateRef('next')
@@ -93,7 +92,7 @@ const worthOf = (index: number) =>
         :disabled="wasPicked(statement.id)"
         @click="pick(statement)"
       >
-        <TextView :text="statement.text" />
+        <TextView :text="statement.text" pressed />
         <span v-if="wasPicked(statement.id)" class="word">{{ t('player.notTrueShort') }}</span>
       </button>
     </div>

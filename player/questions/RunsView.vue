@@ -1,16 +1,14 @@
 <script setup lang="ts">
 // The words of a line with their marks, and formulas between them.
-import { h, inject, type VNode } from 'vue'
+import { h, type VNode } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Run, TextMark } from '@fernbrake/core/fields'
 import FormulaText from './FormulaText.vue'
-import { PRESSED_WHOLE } from './answerView.ts'
 import { usePlaces } from './usePlaces.ts'
 
 const filled = usePlaces()
 const { t } = useI18n()
-const isPressed = inject(PRESSED_WHOLE, false)
-const props = defineProps<{ runs: readonly Run[] }>()
+const props = defineProps<{ runs: readonly Run[]; pressed?: boolean }>()
 const TAGS: Record<TextMark, string> = {
   bold: 'strong',
   italic: 'em',
@@ -31,7 +29,7 @@ function drawn(run: Run): VNode | string {
 
 /** Leads away in a tab of its own, so that nobody loses their place; in what is pressed as a whole it is told apart alone. */
 function linked(words: VNode | string, href: string): VNode {
-  if (isPressed) return h('u', [words])
+  if (props.pressed) return h('u', [words])
   const says = h('span', { class: 'visually-hidden' }, ` (${t('player.opens.newTab')})`)
   return h('a', { href, target: '_blank', rel: 'noopener noreferrer' }, [words, says])
 }

@@ -1,17 +1,16 @@
 <script setup lang="ts">
 // Term cards: turned over one after another, then matched. A card that is not known yet comes again.
-import { computed, nextTick, ref, useTemplateRef, provide } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { shuffled } from '@fernbrake/core/chance'
 import { cardsInOrder, type TermsAnswer, type TermsQuestion } from '@fernbrake/core/questions'
 import AnswerFields from './AnswerFields.vue'
 import TextView from './TextView.vue'
-import { PRESSED_WHOLE, type AnswerViewProps } from './answerView.ts'
+import type { AnswerViewProps } from './answerView.ts'
 
 const props = defineProps<AnswerViewProps<TermsQuestion>>()
 const answer = defineModel<TermsAnswer | null>({ required: true })
 const { t } = useI18n()
-provide(PRESSED_WHOLE, true)
 const cards = computed(() => cardsInOrder(props.question))
 const known = computed(() => answer.value?.known ?? [])
 const way = ref<'flip' | 'match'>('flip')
@@ -94,7 +93,7 @@ const matchWord = computed(() => {
             @click="turned = !turned"
           >
             <small>{{ t(turned ? 'player.meaning' : 'player.term') }}</small>
-            <TextView :text="turned ? top.meaning : top.term" />
+            <TextView :text="turned ? top.meaning : top.term" pressed />
             <span class="visually-hidden">{{ t('player.turnCard') }}</span>
           </button>
           <div class="verdicts">
@@ -125,7 +124,7 @@ const matchWord = computed(() => {
               :disabled="matched.includes(one.id)"
               @click="((held = one.id), (isWrong = false))"
             >
-              <TextView :text="one.term" />
+              <TextView :text="one.term" pressed />
             </button>
           </div>
           <div>
@@ -137,7 +136,7 @@ const matchWord = computed(() => {
               :disabled="matched.includes(one.id)"
               @click="match(one.id)"
             >
-              <TextView :text="one.meaning" />
+              <TextView :text="one.meaning" pressed />
             </button>
           </div>
         </div>

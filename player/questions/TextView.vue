@@ -8,7 +8,11 @@ import RunsView from './RunsView.vue'
 import TextMedia from './TextMedia.vue'
 import { usePlaces } from './usePlaces.ts'
 
-const props = defineProps<{ text: RichText }>()
+const props = defineProps<{
+  text: RichText
+  /** In something that is pressed as a whole: a link in it would be pressed with it. */
+  pressed?: boolean
+}>()
 const filled = usePlaces()
 const blocks = computed(() => (typeof props.text === 'string' ? null : props.text.blocks))
 </script>
@@ -18,7 +22,7 @@ const blocks = computed(() => (typeof props.text === 'string' ? null : props.tex
   <span v-else class="rich">
     <template v-for="(block, index) in blocks" :key="index">
       <span v-if="block.block === 'paragraph'" class="paragraph" dir="auto">
-        <RunsView :runs="block.runs" />
+        <RunsView :runs="block.runs" :pressed="pressed" />
       </span>
       <component
         :is="block.ordered ? 'ol' : 'ul'"
@@ -26,7 +30,9 @@ const blocks = computed(() => (typeof props.text === 'string' ? null : props.tex
         class="list"
         dir="auto"
       >
-        <li v-for="(runs, at) in block.items" :key="at"><RunsView :runs="runs" /></li>
+        <li v-for="(runs, at) in block.items" :key="at">
+          <RunsView :runs="runs" :pressed="pressed" />
+        </li>
       </component>
       <FormulaText v-else-if="block.block === 'formula'" :tex="block.tex" display />
       <span v-else-if="block.block === 'table'" class="table-room">
@@ -39,7 +45,7 @@ const blocks = computed(() => (typeof props.text === 'string' ? null : props.tex
               :scope="block.headed && at === 0 ? 'col' : undefined"
               dir="auto"
             >
-              <RunsView :runs="runs" />
+              <RunsView :runs="runs" :pressed="pressed" />
             </component>
           </tr>
         </table>

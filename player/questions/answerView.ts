@@ -30,8 +30,6 @@ export const FRAME: InjectionKey<{
 /** What plays a stretch of film in a text, and for whom; without it the browser's own controls do, and nothing is kept. */
 export const STRETCHES: InjectionKey<{ host: Host; opened: OpenedLesson; view: Component }> =
   Symbol('stretches')
-/** Set where texts stand in something that is pressed as a whole: links in them would be pressed with it. */
-export const PRESSED_WHOLE: InjectionKey<boolean> = Symbol('pressed whole')
 /** Where the media of texts and questions are, by medium; and the films, by part. */
 export const ADDRESSES: InjectionKey<{
   medium(mediaId: string): string | null

@@ -123,6 +123,7 @@ export default {
       'Nothing to mend. | One thing must be mended first. | {n} things must be mended first.',
     quoted: '“{words}”',
     class: 'Give it to a class',
+    firstClass: 'Begin a class to give it to',
     give: 'Choose when it is due',
     goTo: 'Go to {time}',
     goToPart: 'Go to it in “{title}”',

@@ -14,6 +14,8 @@ declare module 'vue-router' {
   interface RouteMeta {
     /** Open to people who are not signed in. */
     open?: boolean
+    /** Places with the same page are one, in which nothing begins anew. */
+    page?: string
     /** Made without the components that other pages share, which are then not waited for. */
     plain?: boolean
     /** Asks for what the page shows while the page is still on its way; done with the first page alone. */
@@ -21,6 +23,7 @@ declare module 'vue-router' {
   }
 }
 
+const BENCH = () => import('./views/BenchView.vue')
 const PLACES: RouteRecordRaw[] = [
   {
     path: '/',
@@ -37,16 +40,17 @@ const PLACES: RouteRecordRaw[] = [
   {
     path: '/lessons/:lessonId',
     name: 'bench',
-    component: () => import('./views/BenchView.vue'),
+    component: BENCH,
     props: true,
-    meta: { ahead: askForBench },
+    meta: { page: 'bench', ahead: askForBench },
   },
   // The same bench in another place: what can be undone there can be undone here.
   {
     path: '/lessons/:lessonId/routes',
     name: 'routes',
-    component: () => import('./views/BenchView.vue'),
+    component: BENCH,
     props: true,
+    meta: { page: 'bench' },
   },
   {
     path: '/lessons/:lessonId/preview',

@@ -13,6 +13,7 @@ import type { Edit } from '../runEdit.ts'
 import type { Lesson, OverlayCue } from '../schema.ts'
 import { clampToFilm, orderBetween } from './placing.ts'
 import { boxOnStage } from './cueEdits.ts'
+import { showsWords } from '../overlay.ts'
 import { becomeUsual } from './usualOverlay.ts'
 
 function overlayIn(draft: Lesson, cueId: string): OverlayCue | null {
@@ -20,12 +21,16 @@ function overlayIn(draft: Lesson, cueId: string): OverlayCue | null {
   return cue?.kind === 'overlay' ? cue : null
 }
 
-/** Makes an overlay another kind of overlay; its words and time stay, and so do place and look that were chosen. */
-export const setOverlayForm: Edit<{ cueId: string; content: OverlayForm }> = {
+/**
+ * Makes an overlay another kind of overlay; its time stays, and so do place and look that were chosen, and its words. `unwritten` are
+ * those that a new one begins with: they describe no picture, and go where words are not shown.
+ */
+export const setOverlayForm: Edit<{ cueId: string; content: OverlayForm; unwritten?: string }> = {
   name: 'setOverlayForm',
-  change: (draft, { cueId, content }) => {
+  change: (draft, { cueId, content, unwritten }) => {
     const cue = overlayIn(draft, cueId)
     if (!cue) return
+    if (!showsWords(content.form) && cue.text === unwritten) cue.text = ''
     becomeUsual(cue, cue.content?.form ?? 'text', content.form)
     if (content.form === 'text') delete cue.content
     else cue.content = cleanForm(content)

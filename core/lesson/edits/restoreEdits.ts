@@ -1,4 +1,5 @@
 // Going back to an earlier state of the lesson, as an edit like any other: it can be undone.
+import { emptyEnding } from '../parts/base.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 
@@ -29,6 +30,23 @@ export const restoreLesson: Edit<{ lesson: Lesson }> = {
     for (const name of MAY_LACK)
       if (lesson[name] === undefined) delete draft[name]
       else if (!isSame(draft[name], lesson[name])) Object.assign(draft, { [name]: lesson[name] })
+  },
+}
+
+/**
+ * Puts into the lesson what another one holds, as one that was made from a template. Only what is empty here is filled: what has been
+ * said about the lesson stays, and nothing that is there already goes.
+ */
+export const beginFrom: Edit<{ lesson: Lesson }> = {
+  name: 'beginFrom',
+  change: (draft, { lesson }) => {
+    for (const name of MAPS) if (lesson[name]) Object.assign(mapOf(draft, name), lesson[name])
+    for (const name of ['title', 'summary'] as const)
+      if (draft[name].trim() === '') draft[name] = lesson[name]
+    if (isSame(draft.ending, emptyEnding())) draft.ending = lesson.ending
+    for (const name of MAY_LACK)
+      if (draft[name] === undefined && lesson[name] !== undefined)
+        Object.assign(draft, { [name]: lesson[name] })
   },
 }
 

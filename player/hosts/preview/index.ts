@@ -1,7 +1,7 @@
 // PreviewHost: shows a draft as a learner would see it, and keeps nothing.
 import { noProgress, type ResponseRecordInput } from '@fernbrake/core/records'
 import { tallyOf } from '@fernbrake/core/analysis'
-import { asEdition, cueStartMs, withoutNotes, type Cue, type Lesson } from '@fernbrake/core/lesson'
+import { asEdition, withoutNotes, type Lesson } from '@fernbrake/core/lesson'
 import { NOTHING_JUDGED } from '@fernbrake/core/routes'
 import type { Host, HostState, PlayableMedia } from '../Host.ts'
 import { filesInMemory } from '../filesInMemory.ts'
@@ -13,21 +13,13 @@ export interface PreviewInput {
   media: PlayableMedia[]
   staged?: Readonly<Record<string, string>>
   learnerName: string
-  /** Where to begin. */
+  /** Where to begin, and the cues that are passed over by it. */
   partId: string
   atMs: number
+  passed: readonly string[]
 }
 
 const STATE: HostState = { waiting: 0, unkept: 0, connection: 'online', refused: [] }
-
-/** What would hold the film before the moment that is looked at: passed over, as if a learner had dealt with it. */
-export function passedOver({ cues }: Lesson, partId: string, atMs: number): string[] {
-  return Object.values(cues)
-    .filter((cue) => cue.partId === partId && holds(cue) && cueStartMs(cue) < atMs)
-    .map(({ id }) => id)
-}
-
-const holds = (cue: Cue) => cue.kind === 'fork' || (cue.kind === 'question' && cue.hold !== 'none')
 
 export function createPreviewHost({
   lesson,
@@ -37,6 +29,7 @@ export function createPreviewHost({
   learnerName,
   partId,
   atMs,
+  passed,
 }: PreviewInput): Host {
   let made = 0
   const given: ResponseRecordInput[] = []
@@ -50,7 +43,7 @@ export function createPreviewHost({
         learnerName,
         seed: 'preview',
         keepsDrafts: false,
-        progress: { ...noProgress(), partId, atMs, released: passedOver(lesson, partId, atMs) },
+        progress: { ...noProgress(), partId, atMs, released: [...passed] },
       }),
     record(record) {
       if (record.kind === 'response') given.push(record)

@@ -50,6 +50,7 @@ export default {
     joinLines: 'join two lines',
     shiftLines: 'shift the script',
     tapLine: 'time a line',
+    beginFrom: 'begin from a template',
     restoreLesson: 'go back to an earlier state',
     setLessonText: 'change the lesson’s words',
     setTags: 'change the tags',

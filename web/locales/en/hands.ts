@@ -45,13 +45,6 @@ export default {
     title: 'How this lesson begins',
     film: 'With a film: put it in on the left. Its captions become the script, and questions, overlays and bookmarks are placed beside their lines.',
     parts: 'Or with another part',
-    about: {
-      page: 'Text, pictures, films and questions to read down.',
-      still: 'A picture with pins that open something.',
-      deck: 'Slides to turn, from pictures or a PDF.',
-      chronicle: 'What happened when, along a line of time.',
-      quiz: 'Questions by themselves, handed in together.',
-    },
   },
   time: {
     unread: 'This is no time. Write 2:07, 127.4 or +5.',

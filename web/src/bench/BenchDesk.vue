@@ -357,4 +357,22 @@ onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
   min-width: 0;
   border-inline-start: 1px solid var(--line);
 }
+/* On a narrow screen, or a wide one that is much enlarged, one stands below the other. */
+@media (max-width: 820px) {
+  .bench {
+    height: auto;
+  }
+  .work {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .stage-room {
+    flex: none;
+    height: min(58vw, 60vh);
+  }
+  .work :deep(.side) {
+    height: 85vh;
+    border-inline-start: 0;
+    border-top: 1px solid var(--line);
+  }
+}
 </style>

@@ -4,9 +4,10 @@ import Button from 'primevue/button'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { msOfX, panWindow, zoomWindow } from '@fernbrake/core/frond'
-import { cueStartMs, leafOfCue, type Cue } from '@fernbrake/core/lesson'
+import { cueStartMs, type Cue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, useElementWidth, type FrondCue } from '@fernbrake/player'
+import { glyphOf } from './cueWords.ts'
 import EvidenceBand from './EvidenceBand.vue'
 import FilmTracks from './FilmTracks.vue'
 import PreparingNote from './PreparingNote.vue'
@@ -44,7 +45,7 @@ const frondCues = computed<FrondCue[]>(() => selection.cues.value.map(frondCueOf
 function frondCueOf(cue: Cue): FrondCue {
   const place = placeOf(cue)
   const known = made.get(cue)
-  const kind = cue.kind === 'question' ? leafOfCue(bench.lesson.value, cue) : cue.kind
+  const kind = glyphOf(bench.lesson.value, cue)
   const isSame = known?.kind === kind && known.fromMs === place.fromMs
   if (known && isSame && known.toMs === place.toMs) return known
   const label = `${t(`bench.kind.${cue.kind}`)} ${clockTime(cueStartMs(cue))}`

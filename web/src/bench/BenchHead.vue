@@ -8,6 +8,7 @@ import { isAtLeast } from '@fernbrake/core/contract'
 import { writeMoment } from '../ui/dates.ts'
 import LessonHead from '../lesson/LessonHead.vue'
 import type { Draft, Keeping } from './useDraft.ts'
+import { useEditWords } from './useEditWords.ts'
 
 const props = defineProps<{ draft: Draft }>()
 const emit = defineEmits<{ publish: []; settings: []; keys: []; asLearner: [event: MouseEvent] }>()
@@ -32,13 +33,22 @@ const keepingWords: Record<Keeping, () => string> = {
 }
 const keepingWord = computed(() => keepingWords[props.draft.keeping.value]())
 const isQuiet = computed(() => ['kept', 'sending'].includes(props.draft.keeping.value))
-const undoWord = computed(() => {
-  const name = props.draft.undoName.value
-  return name ? t('bench.undoNamed', { name: t(`edit.${name}`) }) : t('bench.nothingToUndo')
-})
-const redoWord = computed(() => {
-  const name = props.draft.redoName.value
-  return name ? t('bench.redoNamed', { name: t(`edit.${name}`) }) : t('bench.nothingToRedo')
+const BACK = 'M7.5 11.5 3.5 7.5 7.5 3.5 M3.5 7.5 H12 A4.5 4.5 0 0 1 12 16.5 H9'
+const ON = 'M12.5 11.5 16.5 7.5 12.5 3.5 M16.5 7.5 H8 A4.5 4.5 0 0 0 8 16.5 H11'
+const { editWord } = useEditWords()
+const steps = computed(() => {
+  const { undoName, redoName, undo, redo } = props.draft
+  const of = (which: 'undo' | 'redo', name: string | null) => ({
+    word: t(`bench.${which}`),
+    can: name !== null,
+    told: name
+      ? t(`bench.${which}Named`, { name: editWord(name) })
+      : t(which === 'undo' ? 'bench.nothingToUndo' : 'bench.nothingToRedo'),
+  })
+  return [
+    { ...of('undo', undoName.value), path: BACK, take: undo },
+    { ...of('redo', redoName.value), path: ON, take: redo },
+  ]
 })
 const lessonId = computed(() => props.draft.lessonId)
 const asLearner = computed(
@@ -78,26 +88,15 @@ const asLearner = computed(
     <template #acts>
       <span class="icons">
         <button
+          v-for="step in steps"
+          :key="step.word"
           type="button"
-          :title="undoWord"
-          :disabled="!draft.undoName.value"
-          @click="draft.undo()"
+          :title="step.told"
+          :disabled="!step.can"
+          @click="step.take()"
         >
-          <svg viewBox="0 0 20 20" aria-hidden="true">
-            <path d="M7.5 11.5 3.5 7.5 7.5 3.5 M3.5 7.5 H12 A4.5 4.5 0 0 1 12 16.5 H9" />
-          </svg>
-          <span class="visually-hidden">{{ t('bench.undo') }}</span>
-        </button>
-        <button
-          type="button"
-          :title="redoWord"
-          :disabled="!draft.redoName.value"
-          @click="draft.redo()"
-        >
-          <svg viewBox="0 0 20 20" aria-hidden="true">
-            <path d="M12.5 11.5 16.5 7.5 12.5 3.5 M16.5 7.5 H8 A4.5 4.5 0 0 0 8 16.5 H11" />
-          </svg>
-          <span class="visually-hidden">{{ t('bench.redo') }}</span>
+          <svg viewBox="0 0 20 20" aria-hidden="true"><path :d="step.path" /></svg>
+          <span class="visually-hidden">{{ step.word }}</span>
         </button>
         <button type="button" :title="t('bench.keys')" @click="emit('keys')">
           <kbd aria-hidden="true">?</kbd>

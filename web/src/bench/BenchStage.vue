@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The bench's stage: the film at the moment that script and frond show, with the overlays due, movable by pointer and keys.
-import { computed, onScopeDispose, provide, ref, watch } from 'vue'
+import { computed, nextTick, onScopeDispose, provide, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { mediaFileAddress } from '@fernbrake/core/contract'
 import {
@@ -48,6 +48,14 @@ const writtenId = ref<string | null>(null)
 function beginWriting(overlay: OverlayCue): void {
   if (rights.canEdit.value && !overlay.locked && showsWords(formOf(overlay)))
     writtenId.value = overlay.id
+}
+const handles = new Map<string, HTMLElement | null>()
+/** Whoever leaves by key is on the overlay again. */
+async function endWriting(byKey: boolean): Promise<void> {
+  const id = writtenId.value
+  writtenId.value = null
+  await nextTick()
+  if (byKey && id) handles.get(id)?.focus()
 }
 const isSelected = (id: string) => selection.selectedIds.value.includes(id)
 /** The calm spots, while the sheet of an overlay offers them. */
@@ -136,12 +144,16 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
     <div ref="slot" class="film" @click="playhead.toggle()" />
     <div v-if="bench.showsGrid.value" class="grid" :style="{ '--fields': GRID_FIELDS }" />
     <template v-for="overlay in drawn" :key="overlay.id">
-      <OverlayView
-        v-if="writtenId !== overlay.id"
+      <StageWords
+        v-if="writtenId === overlay.id"
         :overlay="overlay"
-        :address="mediumAddress(overlay)"
+        :style="frame(overlay.box, overlay.rotation)"
+        @done="endWriting"
       />
+      <OverlayView v-else :overlay="overlay" :address="mediumAddress(overlay)" />
       <div
+        v-if="writtenId !== overlay.id"
+        :ref="(element) => void handles.set(overlay.id, element as HTMLElement | null)"
         class="handle"
         :class="{ selected: isSelected(overlay.id), locked: overlay.locked }"
         :style="frame(overlay.box, overlay.rotation)"
@@ -154,13 +166,9 @@ const frame = ({ x, y, width, height }: Box, degrees = 0) => {
         @keydown="onKey($event, overlay)"
         @dblclick="beginWriting(overlay)"
       >
-        <StageWords v-if="writtenId === overlay.id" :overlay="overlay" @done="writtenId = null" />
         <template
           v-if="
-            writtenId !== overlay.id &&
-            overlay.id === selection.selectedId.value &&
-            rights.canEdit.value &&
-            !overlay.locked
+            overlay.id === selection.selectedId.value && rights.canEdit.value && !overlay.locked
           "
         >
           <CornerHandles @down="(event, corner) => onDown(event, overlay, corner)" />

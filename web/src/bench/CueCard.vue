@@ -2,10 +2,10 @@
 // A cue in the margin of the script.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { cueStartMs, leafOfCue, type Cue } from '@fernbrake/core/lesson'
+import { cueStartMs, type Cue } from '@fernbrake/core/lesson'
 import { clockTime } from '@fernbrake/core/media'
 import { CueGlyph } from '@fernbrake/player'
-import { cueWords, wordlessKey } from './cueWords.ts'
+import { cueWords, glyphOf, wordlessKey } from './cueWords.ts'
 import { useSelection, useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: Cue }>()
@@ -18,9 +18,6 @@ const inHand = computed(() =>
     .get(props.cue.id)
     ?.map((name) => t('others.isHere', { name }))
     .join(', '),
-)
-const glyph = computed(() =>
-  props.cue.kind === 'question' ? leafOfCue(bench.lesson.value, props.cue) : props.cue.kind,
 )
 const isSelected = computed(() => selection.selectedIds.value.includes(props.cue.id))
 const time = computed(() =>
@@ -47,7 +44,7 @@ const told = computed(() =>
     :title="told"
     @click="selection.select(cue.id, true, $event.shiftKey || $event.ctrlKey || $event.metaKey)"
   >
-    <CueGlyph :kind="glyph" />
+    <CueGlyph :kind="glyphOf(bench.lesson.value, cue)" />
     <span class="words">
       <span class="visually-hidden">{{ t(`bench.kind.${cue.kind}`) }} {{ time }} {{ holds }}</span>
       <b v-if="selection.isBeyondEnd(cue)">{{ t('bench.beyondEnd') }}</b>

@@ -2,12 +2,12 @@
 // All cues as a table: the same selection as frond and script, for keyboard and screen reader.
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { cueEndMs, cueStartMs, edits, leafOfCue, type Cue } from '@fernbrake/core/lesson'
+import { cueEndMs, cueStartMs, edits, type Cue } from '@fernbrake/core/lesson'
 import { clockTime, timecodeOf } from '@fernbrake/core/media'
 import { isGraded } from '@fernbrake/core/questions'
 import { CueGlyph } from '@fernbrake/player'
 import ChoiceField from './ChoiceField.vue'
-import { cueWords, wordlessKey } from './cueWords.ts'
+import { cueWords, glyphOf, wordlessKey } from './cueWords.ts'
 import DeskTabs from './DeskTabs.vue'
 import SelectionBar from './SelectionBar.vue'
 import TimeField from './TimeField.vue'
@@ -60,8 +60,6 @@ function stretch(cue: Cue): string {
   const evidence = questionOf(cue)?.evidence
   return evidence ? `${clockTime(evidence.fromMs)}–${clockTime(evidence.toMs)}` : ''
 }
-const glyph = (cue: Cue) =>
-  cue.kind === 'question' ? leafOfCue(bench.lesson.value, cue) : cue.kind
 
 function pick(id: string, how: 'one' | 'toggle' | 'stretch'): void {
   current.value = id
@@ -189,7 +187,7 @@ const words = (cue: Cue) => cueWords(bench.lesson.value, cue) || t(wordlessKey(c
           <template v-else>{{ time(cue) }}</template>
         </span>
         <span role="gridcell" class="kind" :title="t(`bench.kind.${cue.kind}`)"
-          ><CueGlyph :kind="glyph(cue)" /><span class="visually-hidden">{{
+          ><CueGlyph :kind="glyphOf(bench.lesson.value, cue)" /><span class="visually-hidden">{{
             t(`bench.kind.${cue.kind}`)
           }}</span></span
         >

@@ -5,7 +5,9 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { cueStartMs, edits, type Cue } from '@fernbrake/core/lesson'
 import { timecodeOf } from '@fernbrake/core/media'
+import { CueGlyph } from '@fernbrake/player'
 import CueMoment from './CueMoment.vue'
+import { glyphOf } from './cueWords.ts'
 import ForkEditor from './ForkEditor.vue'
 import NoteEditor from './NoteEditor.vue'
 import OverlayEditor from './OverlayEditor.vue'
@@ -26,12 +28,8 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), playhead.frameRate
 </script>
 
 <template>
-  <SheetFrame
-    class="cue"
-    :class="cue.kind"
-    :title="t(`bench.kind.${cue.kind}`)"
-    @close="selection.select(null)"
-  >
+  <SheetFrame :title="t(`bench.kind.${cue.kind}`)" @close="selection.select(null)">
+    <template #sign><CueGlyph :kind="glyphOf(bench.lesson.value, cue)" /></template>
     <template #aside
       ><span class="mono">{{ time }}</span></template
     >
@@ -77,24 +75,3 @@ const time = computed(() => timecodeOf(cueStartMs(props.cue), playhead.frameRate
     </template>
   </SheetFrame>
 </template>
-
-<style scoped>
-.cue {
-  border-top: 4px solid var(--kind);
-}
-.question {
-  --kind: var(--rust);
-}
-.overlay {
-  --kind: var(--slate);
-}
-.bookmark {
-  --kind: var(--straw);
-}
-.fork {
-  --kind: var(--plum);
-}
-.note {
-  --kind: var(--ink-3);
-}
-</style>

@@ -11,7 +11,7 @@ import type { Draft } from './useDraft.ts'
 function steps(role: Draft['role'] = 'editor') {
   const { bench, inside } = benchFor(role)
   const document = bench.draft.lesson as Ref<Lesson>
-  document.value = emptyLesson('Lock six')
+  document.value = { ...emptyLesson('Lock six'), summary: 'Said already' }
   bench.draft.make = (<A>(edit: Edit<A>, args: A) => {
     const outcome = runEdit(document.value, edit, args)
     if (outcome.ok) document.value = outcome.lesson
@@ -22,7 +22,7 @@ function steps(role: Draft['role'] = 'editor') {
 
 it('a part of a kind, which is open then', async () => {
   const { button, bench, document } = steps()
-  await button('Still')!.trigger('click')
+  await button('Still: a picture with pins')!.trigger('click')
   expect(partsInOrder(document.value).map(({ kind }) => kind)).toEqual(['still'])
   expect(bench.places.openPart.value?.kind).toBe('still')
 })
@@ -33,6 +33,7 @@ it('a template, under the title that the lesson has', async () => {
   await flushPromises()
   await expect.poll(() => partsInOrder(document.value).length).toBeGreaterThan(1)
   expect(document.value.title).toBe('Lock six')
+  expect(document.value.summary).toBe('Said already')
 })
 
 it('nothing to those who only look', () => {

@@ -17,13 +17,13 @@ const { templates, lessonFrom } = useTemplates()
 const OTHERS = PART_KINDS.filter((kind) => kind !== 'film')
 const fault = shallowRef<unknown>(null)
 
-/** The lesson keeps the title that it was given; all of it is one step that can be undone. */
+/** What has been said of the lesson stays; all of it is one step that can be undone. */
 async function begin(name: TemplateName): Promise<void> {
   fault.value = null
   try {
     const { title, language } = lesson.value
     const words = { title: title || t(`template.${name}.name`), language }
-    draft.make(edits.restoreLesson, { lesson: await lessonFrom(name, words) })
+    draft.make(edits.beginFrom, { lesson: await lessonFrom(name, words) })
   } catch (caught) {
     fault.value = caught
   }
@@ -36,12 +36,11 @@ async function begin(name: TemplateName): Promise<void> {
     <p>{{ t('first.film') }}</p>
     <template v-if="rights.canEdit.value">
       <h3>{{ t('first.parts') }}</h3>
-      <ul class="parts">
+      <ul>
         <li v-for="kind in OTHERS" :key="kind">
-          <button type="button" class="fb-button small" @click="add(kind)">
-            {{ t(`parts.kind.${kind}`) }}
+          <button type="button" class="link-button" @click="add(kind)">
+            {{ t(`parts.adds.${kind}`) }}
           </button>
-          {{ t(`first.about.${kind}`) }}
         </li>
       </ul>
       <h3>{{ t('template.from') }}</h3>
@@ -83,11 +82,9 @@ ul {
   padding: 0;
   list-style: none;
 }
-.parts li {
-  display: grid;
-  grid-template-columns: 116px minmax(0, 1fr);
-  align-items: center;
-  gap: 12px;
+/* What is pressed begins where the words above it do. */
+.link-button {
+  padding-inline: 0;
 }
 .muted {
   display: block;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Edits that did not come about: what and why, and the words that were typed, so that nobody has to think of them again.
 import Button from 'primevue/button'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { wordsTyped } from '@fernbrake/core/lesson'
 import { useBench } from './useBench.ts'
@@ -10,16 +10,15 @@ import { useEditWords } from './useEditWords.ts'
 const { draft } = useBench()
 const { t } = useI18n()
 const { editWord, issueWord } = useEditWords()
+const refused = computed(() =>
+  draft.state.value.refused.map((edit) => ({ ...edit, typed: wordsTyped(edit.patches) })),
+)
 /** The refused edit that was tried again and does not fit. */
 const stuck = ref<string | null>(null)
 </script>
 
 <template>
-  <div
-    v-if="draft.notice.value || draft.state.value.refused.length > 0"
-    class="notices"
-    role="alert"
-  >
+  <div v-if="draft.notice.value || refused.length > 0" class="notices" role="alert">
     <p v-if="draft.notice.value?.kind === 'undoBlocked'" class="notice straw">
       {{ t('bench.undoBlocked', { name: editWord(draft.notice.value.name) }) }}
     </p>
@@ -31,7 +30,7 @@ const stuck = ref<string | null>(null)
         })
       }}
     </p>
-    <div v-for="edit in draft.state.value.refused" :key="edit.id" class="notice">
+    <div v-for="edit in refused" :key="edit.id" class="notice">
       {{ t('bench.refused', { name: editWord(edit.name), reason: issueWord(edit.issues) }) }}
       <Button
         :label="t('bench.retryRefused')"
@@ -48,14 +47,14 @@ const stuck = ref<string | null>(null)
         variant="text"
         @click="draft.dropRefused(edit.id)"
       />
-      <label v-if="wordsTyped(edit.patches)" class="typed">
+      <label v-if="edit.typed" class="typed">
         {{ t('bench.whatWasTyped') }}
         <textarea
           class="fb-input"
           readonly
           rows="2"
           dir="auto"
-          :value="wordsTyped(edit.patches)"
+          :value="edit.typed"
           @focus="($event.target as HTMLTextAreaElement).select()"
         />
       </label>

@@ -66,11 +66,9 @@ const wordsLabel = computed(() => {
   if (form.value === 'web') return t('overlay.pageWords')
   return showsWords(form.value) ? t('sheet.words') : t('overlay.alternative')
 })
-/** What a new overlay says of itself describes no picture. */
 function becomeForm(name: OverlayFormName): void {
-  setContent(contentOf(name))
-  if (!showsWords(name) && props.cue.text === t('bench.newOverlay'))
-    draft.make(edits.setOverlayText, { cueId: cueId.value, text: '' })
+  const unwritten = t('bench.newOverlay')
+  draft.make(edits.setOverlayForm, { cueId: cueId.value, content: contentOf(name), unwritten })
 }
 function setContent(content: OverlayForm): void {
   draft.make(edits.setOverlayForm, { cueId: cueId.value, content })
@@ -82,8 +80,8 @@ const latestMs = computed(() => {
 })
 /** Whoever lets it come only after it would have gone moves all of it. */
 function comeAt(fromMs: number): void {
-  const { fromMs: before, toMs } = props.cue
-  setSpan(fromMs < toMs ? { fromMs } : { fromMs, toMs: fromMs + toMs - before })
+  if (fromMs < props.cue.toMs) setSpan({ fromMs })
+  else draft.make(edits.moveCue, { cueId: cueId.value, toMs: fromMs })
 }
 function setSpan(part: { fromMs?: number; toMs?: number }): void {
   const { fromMs, toMs } = props.cue
@@ -97,7 +95,7 @@ function setSpan(part: { fromMs?: number; toMs?: number }): void {
       :label="t('overlay.whatItIs')"
       :value="form"
       :choices="forms"
-      @change="becomeForm"
+      @change="becomeForm($event)"
     />
     <WordsField
       v-if="cue.content?.form === 'panel'"

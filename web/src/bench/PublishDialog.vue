@@ -54,11 +54,7 @@ async function goTo({ cue, partId, thingId, onMap }: Blocker): Promise<void> {
   const params = { lessonId: draft.lessonId }
   if (onMap)
     return void router.push({ name: 'routes', params, query: { ...route.query, at: partId } })
-  // On the map there is no bench to show it on: the address says what is to be shown.
-  if (route.name !== 'bench') {
-    const query = { part: cue?.partId ?? partId, ask: cue?.id ?? thingId ?? undefined }
-    return void router.push({ name: 'bench', params, query })
-  }
+  if (route.name !== 'bench') await router.push({ name: 'bench', params, query: route.query })
   if (cue) {
     places.goToPart(cue.partId)
     selection.select(cue.id, true)

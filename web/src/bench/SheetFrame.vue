@@ -13,6 +13,7 @@ const { t } = useI18n()
   <section class="sheet" :aria-label="title">
     <header>
       <h2>
+        <slot name="sign" />
         {{ title }}<template v-if="$slots.aside">&nbsp;<slot name="aside" /></template>
       </h2>
       <span class="buttons">
@@ -53,6 +54,9 @@ header {
   border-bottom: 1px solid var(--line);
 }
 h2 {
+  display: flex;
+  align-items: center;
+  gap: 6px;
   font-size: 15px;
   white-space: nowrap;
 }

@@ -6,7 +6,7 @@ import { edits, type OverlayCue } from '@fernbrake/core/lesson'
 import { useBench } from './useBench.ts'
 
 const props = defineProps<{ overlay: OverlayCue }>()
-const emit = defineEmits<{ done: [] }>()
+const emit = defineEmits<{ done: [byKey: boolean] }>()
 const { draft } = useBench()
 const { t } = useI18n()
 const field = useTemplateRef('field')
@@ -36,19 +36,15 @@ const write = (event: Event) =>
       textAlign: overlay.look.align === 'centre' ? 'center' : overlay.look.align,
     }"
     @input="write"
-    @keydown.stop
-    @keydown.esc.prevent="emit('done')"
+    @keydown.esc.stop.prevent="emit('done', true)"
     @pointerdown.stop
-    @blur="emit('done')"
+    @blur="emit('done', false)"
   />
 </template>
 
 <style scoped>
 textarea {
   position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
   padding: 0.5em;
   border: 0;
   background: var(--surface);

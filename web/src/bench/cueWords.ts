@@ -1,6 +1,6 @@
 // What a cue says, for cards and lists.
 import { plainOf } from '@fernbrake/core/fields'
-import { formOf, showsWords, type Cue, type Lesson } from '@fernbrake/core/lesson'
+import { formOf, leafOfCue, showsWords, type Cue, type Lesson } from '@fernbrake/core/lesson'
 
 /** The words of a cue; '' where it has none yet. */
 export function cueWords(lesson: Pick<Lesson, 'questions'>, cue: Cue): string {
@@ -23,3 +23,7 @@ export function wordlessKey(cue: Cue): string {
   const form = cue.kind === 'overlay' ? formOf(cue) : null
   return form && !showsWords(form) ? `overlay.form.${form}` : 'bench.noWords'
 }
+
+/** What a cue looks like on the frond, and beside words. */
+export const glyphOf = (lesson: Lesson, cue: Cue) =>
+  cue.kind === 'question' ? leafOfCue(lesson, cue) : cue.kind

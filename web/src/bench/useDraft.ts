@@ -47,12 +47,11 @@ async function askBehind({ lessonId, role, editions, linkCode }: Draft): Promise
   }
 }
 
-function forgetResting({ sends = true } = {}): void {
-  resting?.close({ sends })
+function forgetResting(): void {
+  resting?.close()
   resting = null
 }
-// What one person did is not sent in the name of another.
-onLeaving(() => forgetResting({ sends: false }))
+onLeaving(forgetResting)
 
 /** A lesson as it was when its bench was left, with what has not reached the server yet; null where it was not. */
 export async function lessonAsLeft(lessonId: string): Promise<Lesson | null> {

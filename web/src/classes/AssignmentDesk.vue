@@ -9,6 +9,7 @@ import { call } from '../api/client.ts'
 import BesideSheet from '../ui/BesideSheet.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
+import { useQuery } from '../ui/useQuery.ts'
 import AssignmentForm from './AssignmentForm.vue'
 import AssignmentList from './AssignmentList.vue'
 import ClassSheet from './ClassSheet.vue'
@@ -25,6 +26,9 @@ const route = useRoute()
 /** The lesson that somebody comes with to give it. */
 const brought = typeof route.query.give === 'string' ? route.query.give : null
 const open = ref<string | null>(brought === null ? null : NEW)
+// It is brought once: a page that is loaded anew begins with the list.
+const writeQuery = useQuery()
+if (brought !== null) writeQuery({ give: undefined })
 const chosen = computed(() => value.value?.find(({ id }) => id === open.value) ?? null)
 const fault = shallowRef<unknown>(null)
 const busy = ref(false)

@@ -3,11 +3,20 @@
 import { computed } from 'vue'
 import type { PendingEdit } from '@fernbrake/core/drafts'
 import type { EditStorage } from './editStorage.ts'
+import { onLeaving } from '../api/leaving.ts'
 import { createFollowing } from './following.ts'
 import { createHeld, type Opened } from './held.ts'
 import type { DraftKind } from './kind.ts'
 import { createMaking } from './making.ts'
 import { createSending } from './sending.ts'
+
+/** What ends the sending of each document that may still have something to send. */
+const sendingHere = new Set<() => void>()
+// What one person did is not sent in the name of another: it stays on the device.
+onLeaving(() => {
+  for (const stop of sendingHere) stop()
+  sendingHere.clear()
+})
 
 /** Holds a document that was just opened; what waited on this device is sent with the first chance. */
 export function holdDraft<D extends object>(
@@ -31,6 +40,7 @@ export function holdDraft<D extends object>(
   following.begin()
   window.addEventListener('online', onOnline)
   if (waiting.length > 0) sending.schedule(0)
+  sendingHere.add(sending.stop)
 
   return {
     state,
@@ -68,13 +78,13 @@ export function holdDraft<D extends object>(
       following.begin()
       void catchUp()
     },
-    /** `sends` is false where it is somebody else who sits here now: what waits stays on the device. */
-    close({ sends = true } = {}) {
+    close() {
       following.end()
       window.removeEventListener('online', onOnline)
       sending.end()
-      if (sends) void sending.send()
-      else sending.stop()
+      void sending.send().then(() => {
+        if (state.value.pending.length === 0) sendingHere.delete(sending.stop)
+      })
     },
   }
 }

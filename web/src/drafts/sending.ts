@@ -42,7 +42,7 @@ export function createSending<D extends object>(
   }
 
   async function send(): Promise<void> {
-    if (inFlight.length > 0 || state.value.pending.length === 0) return
+    if (isOver || inFlight.length > 0 || state.value.pending.length === 0) return
     const edits = nextBatch(state.value.pending)
     inFlight = edits.map((edit) => edit.id)
     try {

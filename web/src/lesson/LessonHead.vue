@@ -155,5 +155,10 @@ nav a:is(.router-link-exact-active, .here) {
   nav a {
     padding-block: 10px 7px;
   }
+  .acts {
+    flex: 1 1 auto;
+    flex-wrap: wrap;
+    padding-bottom: 8px;
+  }
 }
 </style>

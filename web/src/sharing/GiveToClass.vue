@@ -21,8 +21,11 @@ const place = computed(() => ({
 </script>
 
 <template>
-  <!-- Whoever has no class yet finds the link; a list that does not come keeps nobody from it. -->
-  <div v-if="classes.length > 0" class="give">
+  <!-- A list that does not come keeps nobody from the link. -->
+  <p v-if="value && classes.length === 0">
+    <RouterLink :to="{ name: 'classes' }">{{ t('publish.firstClass') }}</RouterLink>
+  </p>
+  <div v-else-if="classes.length > 0" class="give">
     <label :for="id">{{ t('publish.class') }}</label>
     <select :id="id" v-model="classId" class="fb-input">
       <option v-for="one in classes" :key="one.id" :value="one.id">{{ one.title }}</option>

@@ -6,9 +6,16 @@ import { computed, onScopeDispose, ref, shallowRef, useTemplateRef, watch } from
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { mediaFileAddress, mediaPageAddress } from '@fernbrake/core/contract'
 import { clockTime } from '@fernbrake/core/media'
-import { filmsInOrder, partsInOrder, stagedAddresses, type Lesson } from '@fernbrake/core/lesson'
+import { buildSchedule, passedBefore } from '@fernbrake/core/playback'
+import {
+  filmLengthMs,
+  filmsInOrder,
+  partsInOrder,
+  stagedAddresses,
+  type Lesson,
+} from '@fernbrake/core/lesson'
 import { LessonPlayer, type Host } from '@fernbrake/player'
-import { createPreviewHost, passedOver } from '@fernbrake/player/hosts/preview'
+import { createPreviewHost } from '@fernbrake/player/hosts/preview'
 import { nearWords } from '../api/nearWords.ts'
 import { call } from '../api/client.ts'
 import { lessonAsLeft } from '../bench/useDraft.ts'
@@ -64,10 +71,14 @@ const framed = computed(
 )
 const change = (query: Record<string, string>) =>
   router.replace({ query: { ...route.query, ...query } })
-/** How many holds lie before the moment at which it begins. */
-const passed = computed(() =>
-  lesson.value && partId.value ? passedOver(lesson.value, partId.value, atMs()).length : 0,
-)
+/** What would hold the film before the moment at which it begins. */
+const passed = computed(() => {
+  const id = partId.value ?? ''
+  const lengthMs = lesson.value && filmLengthMs(lesson.value, id)
+  return lesson.value && lengthMs
+    ? passedBefore(buildSchedule(lesson.value, id, lengthMs), atMs())
+    : []
+})
 /** It begins anew where the learner is put, as a learner who comes there would. */
 const stand = computed(() => `${partId.value} ${String(route.query.at ?? '')}`)
 
@@ -99,6 +110,7 @@ async function openHost(lesson: Lesson): Promise<void> {
     learnerName: session.person?.name ?? '',
     partId: partOfAddress(lesson) ?? partsInOrder(lesson)[0]?.id ?? '',
     atMs: atMs(),
+    passed: passed.value,
     staged: stagedAddresses(lesson, (id) => mediaFileAddress(id, 'playable'), mediaPageAddress),
     media: media
       .filter((one) => one.state === 'ready')
@@ -137,8 +149,8 @@ onScopeDispose(() => host.value?.destroy())
         :to="{ name: 'bench', params: { lessonId }, query: { part: route.query.part } }"
         >{{ t('preview.back') }}</RouterLink
       >
-      <p v-if="passed > 0" role="status">
-        {{ t('preview.passed', { time: clockTime(atMs()) }, passed) }}
+      <p v-if="passed.length > 0" role="status">
+        {{ t('preview.passed', { time: clockTime(atMs()) }, passed.length) }}
         <button type="button" class="link-button" @click="change({ at: '0' })">
           {{ t('preview.fromStart') }}
         </button>

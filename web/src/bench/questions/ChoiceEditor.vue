@@ -130,6 +130,7 @@ const isAlone = (lines: PastedLine[]) =>
       :question-id="questionId"
       :path="['options']"
       :entries="question.options"
+      :texts-of="({ text }) => [text]"
       :most="20"
       :entry-of="({ text, marked }: PastedLine) => ({ ...blank(), text, right: marked })"
       :help="t('ask.pasteHelp')"

@@ -45,6 +45,7 @@ const blank = () => ({ text: '' })
       :question-id="question.id"
       :path="PATH"
       :entries="question.items"
+      :texts-of="({ text }) => [text]"
       :most="20"
       :help="t('ask.pasteLines')"
       :read="readLines"

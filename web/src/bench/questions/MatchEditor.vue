@@ -1,8 +1,7 @@
 <script setup lang="ts">
 // The pairs, and what stands on the right besides and fits nowhere.
-import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { cutText, isBlank } from '@fernbrake/core/fields'
+import { cutText } from '@fernbrake/core/fields'
 import type { MatchQuestion } from '@fernbrake/core/questions'
 import { readTerms } from '@fernbrake/core/text'
 import CreditField from './CreditField.vue'
@@ -14,15 +13,6 @@ import { useQuestion } from './useQuestion.ts'
 const props = defineProps<{ question: MatchQuestion }>()
 const { set, setEntry } = useQuestion(() => props.question)
 const { t } = useI18n()
-/** A pair is empty, and makes room, where nothing stands on either side. */
-const named = computed(() =>
-  Object.fromEntries(
-    Object.values(props.question.pairs).map(({ id, left, right }) => [
-      id,
-      { id, text: isBlank(left) ? right : left },
-    ]),
-  ),
-)
 /** A side of a pair, in characters. */
 const LONGEST = 300
 const [PAIRS, EXTRAS] = [['pairs'], ['extras']] as const
@@ -57,7 +47,8 @@ const [PAIRS, EXTRAS] = [['pairs'], ['extras']] as const
     <PasteLines
       :question-id="question.id"
       :path="PAIRS"
-      :entries="named"
+      :entries="question.pairs"
+      :texts-of="({ left, right }) => [left, right]"
       :most="20"
       :help="t('ask.pastePairs')"
       :read="readTerms"

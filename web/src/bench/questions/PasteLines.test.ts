@@ -12,6 +12,7 @@ async function pasted(text: string, more: object = {}) {
       questionId: 'q',
       path: ['options'],
       entries: {},
+      textsOf: ({ text }: { text: string }) => [text],
       most: 3,
       read: (words: string) => words.split('\n').filter((line) => line.trim() !== ''),
       entryOf: (line: string) => ({ text: line }),

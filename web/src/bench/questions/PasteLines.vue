@@ -1,4 +1,4 @@
-<script setup lang="ts" generic="Line">
+<script setup lang="ts" generic="Line, Entry extends { id: string }">
 // A pasted or typed list becomes what a question is made of: one thing a line.
 import Button from 'primevue/button'
 import Textarea from 'primevue/textarea'
@@ -12,7 +12,9 @@ import { useRights, useBench } from '../useBench.ts'
 const props = defineProps<{
   questionId: string
   path: readonly string[]
-  entries: Readonly<Record<string, { id: string; text: RichText }>>
+  entries: Readonly<Record<string, Entry>>
+  /** The texts of an entry: one that has none makes room. */
+  textsOf: (entry: Entry) => readonly RichText[]
   most: number
   /** What stands in the pasted text, one thing after another. */
   read: (text: string) => Line[]
@@ -29,7 +31,9 @@ const open = ref(false)
 const text = ref('')
 const lines = computed(() => props.read(text.value))
 /** Empty ones that were there to begin with make room. */
-const empty = computed(() => Object.values(props.entries).filter((entry) => isBlank(entry.text)))
+const empty = computed(() =>
+  Object.values(props.entries).filter((entry) => props.textsOf(entry).every(isBlank)),
+)
 const room = computed(() => props.most - Object.keys(props.entries).length + empty.value.length)
 
 function accept(): void {

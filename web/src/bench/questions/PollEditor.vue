@@ -63,6 +63,7 @@ const blank = () => ({ text: '', colour: null })
       :question-id="question.id"
       :path="PATH"
       :entries="question.options"
+      :texts-of="({ text }) => [text]"
       :most="20"
       :help="t('ask.pasteLines')"
       :read="readLines"

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // Terms and their meanings, typed one by one or pasted as a list.
-import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { TermsQuestion } from '@fernbrake/core/questions'
 import { readTerms } from '@fernbrake/core/text'
@@ -14,12 +13,6 @@ const { setEntry } = useQuestion(() => props.question)
 const { t } = useI18n()
 const CARDS = ['cards']
 const MOST_CARDS = 60
-/** As pasting sees them: a card without a term makes room. */
-const asLines = computed(() =>
-  Object.fromEntries(
-    Object.values(props.question.cards).map(({ id, term }) => [id, { id, text: term }]),
-  ),
-)
 </script>
 
 <template>
@@ -52,7 +45,8 @@ const asLines = computed(() =>
     <PasteLines
       :question-id="question.id"
       :path="CARDS"
-      :entries="asLines"
+      :entries="question.cards"
+      :texts-of="({ term }) => [term]"
       :most="MOST_CARDS"
       :help="t('ask.pasteTerms')"
       :read="readTerms"

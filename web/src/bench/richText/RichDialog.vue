@@ -34,6 +34,7 @@ import LinkPad from './LinkPad.vue'
 import MediumPad from './MediumPad.vue'
 import PagePad from './PagePad.vue'
 import { nodesFor } from './nodes.ts'
+import { addressAt, setLink, tableSteps } from './steps.ts'
 
 const props = defineProps<{ label: string; text: RichText }>()
 const emit = defineEmits<{ change: [text: RichText]; close: [] }>()
@@ -123,38 +124,10 @@ const chain = () => editor.value!.chain().focus()
 const MARKS = ['bold', 'italic', 'highlight', 'subscript', 'superscript', 'code'] as const
 const isOn = (name: string) => turn.value >= 0 && (editor.value?.isActive(name) ?? false)
 const inTable = computed(() => isOn('table'))
-const TABLE_STEPS = {
-  rowBelow: () => chain().addRowAfter().run(),
-  columnBeside: () => chain().addColumnAfter().run(),
-  rowAway: () => chain().deleteRow().run(),
-  columnAway: () => chain().deleteColumn().run(),
-  headRow: () => chain().toggleHeaderRow().run(),
-  lineBelow: () => lineBelowTable(),
-  tableAway: () => chain().deleteTable().run(),
-}
+const TABLE_STEPS = tableSteps(() => editor.value!)
 
-/** A line after the table, where a text that ends with one goes on. */
-function lineBelowTable(): void {
-  const { $from } = editor.value!.state.selection
-  for (let depth = $from.depth; depth > 0; depth -= 1) {
-    if ($from.node(depth).type.name !== 'table') continue
-    const after = $from.after(depth)
-    const steps = chain().insertContentAt(after, { type: 'paragraph' })
-    return void steps.setTextSelection(after + 1).run()
-  }
-}
-
-const addressHere = () =>
-  (editor.value!.getAttributes('link') as { address?: string }).address ?? null
-/** Makes what is marked lead somewhere, or no longer; where nothing is, the address stands for itself. */
-function setLink(address: string | null): void {
-  const isBare = editor.value!.state.selection.empty && addressHere() === null
-  const steps = chain()
-  if (address === null) steps.extendMarkRange('link').unsetMark('link').run()
-  else if (isBare) {
-    const marks = [{ type: 'link', attrs: { address } }]
-    steps.insertContent({ type: 'text', text: address, marks }).run()
-  } else steps.extendMarkRange('link').setMark('link', { address }).run()
+function putLink(address: string | null): void {
+  setLink(editor.value!, address)
   pad.value = null
 }
 
@@ -281,8 +254,8 @@ function closePad(): void {
     />
     <LinkPad
       v-else-if="pad === 'link'"
-      :address="addressHere()"
-      @done="setLink"
+      :address="addressAt(editor!)"
+      @done="putLink"
       @close="closePad"
     />
     <PagePad v-else-if="pad === 'page'" @done="putMedium" @close="closePad" />
