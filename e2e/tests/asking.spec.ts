@@ -109,7 +109,7 @@ test('material is shared, and written with a list and a formula', async () => {
   await dialog.getByRole('button', { name: 'Table', exact: true }).click()
   await dialog.getByRole('button', { name: 'Line below the table' }).click()
   await bench.keyboard.type('Below it: ')
-  await expect(dialog.locator('.text table + p')).toHaveText('Below it: ')
+  await expect(dialog.locator('.text .tableWrapper + p')).toHaveText('Below it: ')
   await dialog.getByRole('button', { name: 'Link', exact: true }).click()
   await dialog.getByLabel('Where these words lead').fill('harrowmere.example/levels')
   await dialog.getByRole('button', { name: 'Put in' }).click()
