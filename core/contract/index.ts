@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { assignmentRoutes } from './assignments.ts'
 import { attemptRoutes } from './attempts.ts'
 import { classRoutes } from './classes.ts'
+import { findingRoutes } from './finding.ts'
 import { keepingRoutes } from './keeping.ts'
 import { lessonRoutes } from './lessons.ts'
 import { mailboxRoutes } from './mailbox.ts'
@@ -35,6 +36,7 @@ export const contract = {
   ...questionRoutes,
   ...attemptRoutes,
   ...sharingRoutes,
+  ...findingRoutes,
   ...webRoutes,
   ...classRoutes,
   ...assignmentRoutes,
@@ -51,6 +53,7 @@ export * from './addresses.ts'
 export * from './assignments.ts'
 export * from './attempts.ts'
 export * from './classes.ts'
+export * from './finding.ts'
 export * from './keeping.ts'
 export * from './questions.ts'
 export * from './lessons.ts'

@@ -45,6 +45,10 @@ export const lessonCardSchema = z.strictObject({
   updatedAt: clockSchema,
   editionNumber: z.int().nullable(),
   learners: z.int(),
+  /** How often they opened it, all together. */
+  opened: z.int(),
+  /** Put away by me. */
+  isAway: z.boolean(),
   role: lessonRoleSchema,
   seenBy: seenBySchema,
   /** Of its first film, in ms; 0 where there is none. */
@@ -120,6 +124,8 @@ const resultsReply = z.strictObject({
       name: z.string(),
       guest: z.boolean(),
       openedAt: clockSchema,
+      /** Opened again within ten minutes is not once more. */
+      timesOpened: z.int(),
       lastSeenAt: clockSchema,
       finishedAt: clockSchema.nullable(),
       watched: z.number().nullable(),

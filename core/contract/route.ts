@@ -8,7 +8,7 @@ import { ADDRESSES, type Method, type RouteName } from './addresses.ts'
  * `keeper` keepers; `lessonViewer` / `lessonCommenter` / `lessonEditor` / `lessonOwner` people with such a role, or a
  * greater one, on the lesson named in the path;
  * `mediaOwner` whoever put the media in; `mediaViewer` also editors and learners of lessons that use it;
- * `attemptOwner` the learner whose attempt it is; `questionOwner` the designer who keeps the question;
+ * `attemptOwner` the learner whose attempt it is; `questionOwner` the designer who keeps the question; `collectionOwner` whose collection it is;
  * `classTeacher` who teaches the class;
  * `assignmentLearner` who is in the class that was given the lesson, if it is for them;
  * `talkModerator` the learner whose attempt it is, where the teachers of the class let them hide what others say;
@@ -28,6 +28,7 @@ export type Access =
   | 'mediaViewer'
   | 'attemptOwner'
   | 'questionOwner'
+  | 'collectionOwner'
   | 'classTeacher'
   | 'assignmentLearner'
   | 'talkModerator'

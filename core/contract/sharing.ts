@@ -1,8 +1,7 @@
 // Sharing: who may learn a lesson, and who works on it.
 import { z } from 'zod'
-import { clockSchema, idSchema, plainText } from '../fields/index.ts'
-import { linkCodeSchema } from './attempts.ts'
-import { route, type ReplyOf } from './route.ts'
+import { idSchema, plainText } from '../fields/index.ts'
+import { route } from './route.ts'
 import { LESSON_ROLES, SEEN_BY } from './sharingChoices.ts'
 
 export const lessonRoleSchema = z.enum(LESSON_ROLES)
@@ -60,21 +59,6 @@ export const sharingRoutes = {
     /** All of them: where one is not known, `no-such-designer` names it, and nobody is given anything. */
     reply: z.strictObject({ given: z.array(z.string()) }),
   }),
-  openLessons: route('openLessons', 'public', 'The lessons that everyone may learn', {
-    reply: z.strictObject({
-      lessons: z.array(
-        z.strictObject({
-          code: linkCodeSchema,
-          title: z.string(),
-          summary: z.string(),
-          level: z.string(),
-          tags: z.array(z.string()),
-          hasCover: z.boolean(),
-          publishedAt: clockSchema,
-        }),
-      ),
-    }),
-  }),
 }
 
 export const editionNoteSchema = plainText(1000)
@@ -82,4 +66,3 @@ export const editionNoteSchema = plainText(1000)
 export type LessonRoleName = z.infer<typeof lessonRoleSchema>
 export type SeenBy = z.infer<typeof seenBySchema>
 export type Sharing = z.infer<typeof sharingReply>
-export type OpenLesson = ReplyOf<typeof sharingRoutes.openLessons>['lessons'][number]

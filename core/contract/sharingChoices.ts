@@ -16,3 +16,8 @@ export const isAtLeast = (role: Role, least: Role): boolean => ROLES_FROM[least]
 
 /** Who may learn a lesson: whoever works on it, people who are named, anyone with the link, or everyone, on a list. */
 export const SEEN_BY = ['me', 'people', 'link', 'everyone'] as const
+
+/** Who may see the page of a collection. */
+export const COLLECTION_SEEN_BY = ['me', 'link', 'everyone'] as const
+/** More lessons than anybody reads through. */
+export const MOST_IN_COLLECTION = 500

@@ -87,6 +87,10 @@ const CASES: [Edit<never>, unknown][] = [
   [edits.setQuizRules, { partId: QUIZ, rules: { layout: 'oneAtATime' } }],
   [edits.setQuizInstructions, { partId: QUIZ, text: 'words' }],
   [edits.setQuizEnding, { partId: QUIZ, change: { message: 'words' } }],
+  [
+    edits.setQuizEnding,
+    { partId: QUIZ, change: { band: { id: 'half', from: 0.5, message: 'w' } } },
+  ],
   [edits.addQuizSection, { partId: QUIZ, sectionId: 'third', title: 'Third' }],
   [edits.setQuizSection, { partId: QUIZ, sectionId: 'first', change: { title: 'words' } }],
   [edits.moveQuizSection, { partId: QUIZ, sectionId: 'first', by: 1 }],
@@ -168,6 +172,7 @@ const CASES: [Edit<never>, unknown][] = [
   ],
   [edits.addNote, { cueId: 'n', partId: PART, atMs: 9 }],
   [edits.setNoteText, { cueId: 'note', text: 'words' }],
+  [edits.setEnding, { band: { id: 'half', from: 0.5 } }],
   [edits.setEnding, { message: 'Well done', pass: { share: 0.5, message: 'Passed' } }],
   [edits.setQuestionText, { questionId: 'q-a', field: 'hint', text: 'words' }],
   [edits.setFeedback, { questionId: 'q-a', outcome: 'wrong', text: 'words' }],

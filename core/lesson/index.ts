@@ -12,10 +12,18 @@ export * from './order.ts'
 export { asEdition, questionIn, wordsAsked } from './edition.ts'
 export { withoutHidden } from './hidden.ts'
 export { upgradeLesson } from './upgrade.ts'
-export { endMessage, withoutNotes } from './learner.ts'
+export { bandsInOrder, endMessage, shareForNew, withoutNotes } from './learner.ts'
 export { cutLesson, type Cut, type Telling } from './cut.ts'
 export { CHANGES, differsInNotesOnly, whatChanged, type Change } from './changes.ts'
 export { linksOf, type Link, type LinkPlace } from './links.ts'
+export {
+  findableOf,
+  foldedOf,
+  placesHolding,
+  type Findable,
+  type FindableFor,
+  type SaidAt,
+} from './finding.ts'
 export { checkLesson } from './check.ts'
 export { wordsTyped } from './wordsTyped.ts'
 export type { Checked } from '../drafts/index.ts'
@@ -32,6 +40,7 @@ export {
 export * as edits from './edits/index.ts'
 export type {
   ChangeOf,
+  EndingChange,
   NewQuestion,
   NewThing,
   PartOfThings,

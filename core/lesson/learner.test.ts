@@ -12,6 +12,8 @@ import {
   withoutHidden,
   withoutNotes,
   type Lesson,
+  shareForNew,
+  type Ending,
 } from './index.ts'
 
 it('learners never get a designer’s notes', () => {
@@ -30,6 +32,63 @@ it('the words at the end follow the marks', () => {
   // As long as nobody is told, neither set of words may tell.
   expect(endMessage(ending, null)).toBe('')
   expect(endMessage({ ...ending, pass: null }, null)).toBe(ending.message)
+})
+
+describe('words by the marks reached', () => {
+  const bands = {
+    low: { id: 'low', from: 0, message: 'Once more' },
+    most: { id: 'most', from: 0.9, message: 'Nearly all' },
+    half: { id: 'half', from: 0.5, message: 'Half' },
+    bare: { id: 'bare', from: 0.7, message: '' },
+  }
+  const ending = { message: 'Thank you', pass: null, bands }
+  const said = (of: Ending, points: number, max = 10) => endMessage(of, { points, max })
+
+  it('are those of the highest band that is reached and has words', () => {
+    expect([0, 4.9, 5, 8, 9, 10].map((points) => said(ending, points))).toEqual([
+      'Once more',
+      'Once more',
+      'Half',
+      'Half',
+      'Nearly all',
+      'Nearly all',
+    ])
+    expect(said(ending, 0, 0)).toBe('Once more')
+    expect(said({ ...ending, bands: { half: bands.half } }, 4)).toBe('Thank you')
+    // Three tenths that were added one by one are a little less than three tenths.
+    expect(
+      said({ ...ending, bands: { x: { id: 'x', from: 0.3, message: 'x' } } }, 0.1 + 0.2, 1),
+    ).toBe('x')
+    expect(
+      said({ ...ending, bands: { x: { id: 'x', from: 0.7, message: 'x' } } }, 0.6 + 0.1, 1),
+    ).toBe('x')
+  })
+
+  it('stand beside those for a pass, which goes before a band of the same share', () => {
+    const pass = { share: 0.5, message: 'Passed' }
+    expect(said({ ...ending, pass }, 5)).toBe('Passed')
+    expect(said({ ...ending, pass }, 9)).toBe('Nearly all')
+    expect(said({ ...ending, pass: { share: 0.95, message: 'Passed' } }, 9.2)).toBe('Nearly all')
+  })
+
+  it('tell nothing as long as nobody is told', () => {
+    expect(endMessage(ending, null)).toBe('')
+    expect(endMessage({ ...ending, bands: {} }, null)).toBe('Thank you')
+  })
+
+  it('are written, moved and taken away one by one, and a new one lies where there is most room', () => {
+    const step = (lesson: Lesson, change: Parameters<typeof edits.setEnding.change>[1]) =>
+      edited(lesson, edits.setEnding, change)
+    const one = step(fullLesson(), { band: { id: 'a', from: 0.5, message: '<b>Half</b>' } })
+    const moved = step(one, { band: { id: 'a', from: 0.6 } })
+    expect(moved.ending.bands).toEqual({
+      a: { id: 'a', from: 0.6, message: one.ending.bands!.a!.message },
+    })
+    expect(step(moved, { bandAway: 'a' }).ending.bands).toEqual({})
+    expect(shareForNew({ message: '', pass: null })).toBe(0.5)
+    expect(shareForNew({ message: '', pass: { share: 0.6, message: '' } })).toBe(0.3)
+    expect(shareForNew(ending)).toBe(0.25)
+  })
 })
 
 describe('hidden parts', () => {

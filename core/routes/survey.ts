@@ -181,10 +181,15 @@ function findLost({ routes = {}, parts }: Lesson): RouteFinding[] {
   ]
 }
 
+/** Whether everybody is told something: by a word without marks, or by one that begins at none. */
+const saysToAll = ({ message, bands = {} }: Lesson['ending']) =>
+  message !== '' ||
+  Object.values(bands).some(({ from, message: said }) => from === 0 && said !== '')
+
 /** Ends by order alone, where the designer wrote ends elsewhere and none for the whole lesson. */
 function findUnsaid(lesson: Lesson, { ways }: Graph, reached: ReadonlySet<string>): RouteFinding[] {
   const ends = ways.filter(({ toId, fromId }) => toId === END && reached.has(fromId))
-  if (lesson.ending.message !== '' || !ends.some(({ hasWords }) => hasWords)) return []
+  if (saysToAll(lesson.ending) || !ends.some(({ hasWords }) => hasWords)) return []
   return ends
     .filter(({ hasWords }) => !hasWords)
     .map(({ fromId: partId }) => ({ code: 'endsUnsaid', partId }))

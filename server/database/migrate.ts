@@ -30,6 +30,7 @@ import { SCHEMA_026 } from './schema026.ts'
 import { SCHEMA_027 } from './schema027.ts'
 import { SCHEMA_028 } from './schema028.ts'
 import { SCHEMA_029 } from './schema029.ts'
+import { SCHEMA_030 } from './schema030.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -68,6 +69,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '027-identities-and-outbox', up: sql(SCHEMA_027) },
   { name: '028-runs', up: sql(SCHEMA_028) },
   { name: '029-own-network', up: sql(SCHEMA_029) },
+  { name: '030-many-lessons', up: sql(SCHEMA_030) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

@@ -151,6 +151,7 @@ export class AttemptRow extends Model<
   declare clockRev: CreationOptional<number>
   /** What the mixing of questions that are held back follows from; the learner is never told it. */
   declare mix: CreationOptional<string>
+  declare timesOpened: CreationOptional<number>
 }
 
 export class ResponseRow extends Model<
@@ -284,6 +285,7 @@ export function defineModels(sequelize: Database): void {
       clock: JSONB,
       clockRev: { type: INTEGER, defaultValue: 0 },
       mix: { type: TEXT, defaultValue: () => randomUUID() },
+      timesOpened: { type: INTEGER, defaultValue: 1 },
     },
     as('attempts'),
   )

@@ -34,6 +34,7 @@ import { readChosen } from './queries/choices.ts'
 import { readCovered } from './queries/covered.ts'
 import { readFinished, readReleased } from './queries/finishedParts.ts'
 import { handedByAttempt, toTaken } from './queries/handedFiles.ts'
+import { noteOpening } from './queries/openings.ts'
 import { readOwnNotes } from './queries/ownNotes.ts'
 import { readSeen } from './queries/seenThings.ts'
 import { editionDocument, newestNumber } from '../lessons/queries/editions.ts'
@@ -134,6 +135,8 @@ export async function readAttempt(
     readOwnNotes(within(database), attemptId),
     playableMedia(whole),
     handedByAttempt([attemptId]),
+    // That it was opened is told later at the most: whoever opens it must not wait for that, or fail.
+    noteOpening(within(database), attemptId).catch((error: unknown) => context.log.error(error)),
   ])
   if (!row || !person) throw new HttpError('not-found')
   const given = responses.get(attemptId) ?? []

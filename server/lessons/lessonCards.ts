@@ -60,6 +60,8 @@ const ownOf = (row: CardRow) => ({
   updatedAt: row.updated_at.toISOString(),
   editionNumber: row.edition_number,
   learners: row.learners,
+  opened: row.opened,
+  isAway: row.is_away,
   role: row.role,
   seenBy: row.seen_by,
 })

@@ -10,7 +10,15 @@ import {
   readHistory,
   readStateAt,
 } from './drafts.ts'
+import {
+  changeCollection,
+  createCollection,
+  dropCollection,
+  listCollections,
+  openCollection,
+} from './collections.ts'
 import { publishEdition, readUnpublished } from './editions.ts'
+import { findLessons, putAway } from './finding.ts'
 import { dropKeptQuestion, keepQuestion, listKeptQuestions } from './keptQuestions.ts'
 import { listLessons } from './lessonCards.ts'
 import { replaceEverywhere } from './replaceMedia.ts'
@@ -59,9 +67,7 @@ export function lessonRoutes(
 
 export function sharingRoutes(
   context: Context,
-): Part<
-  'sharing' | 'share' | 'shareSeveral' | 'giveRole' | 'removeRole' | 'giveCopies' | 'openLessons'
-> {
+): Part<'sharing' | 'share' | 'shareSeveral' | 'giveRole' | 'removeRole' | 'giveCopies'> {
   return {
     sharing: async (call) => {
       const { lessonId } = call.params
@@ -73,7 +79,34 @@ export function sharingRoutes(
     giveRole: ({ params, body }) => giveRole(context, params.lessonId, body),
     removeRole: ({ params }) => removeRole(context, params.lessonId, params.personId),
     giveCopies: ({ params, body }) => giveCopies(context, params.lessonId, body),
-    openLessons: async () => ({ lessons: await listOpenLessons(context) }),
+  }
+}
+
+export function findingRoutes(
+  context: Context,
+): Part<
+  | 'findLessons'
+  | 'putAway'
+  | 'openLessons'
+  | 'collections'
+  | 'createCollection'
+  | 'changeCollection'
+  | 'dropCollection'
+  | 'openCollection'
+> {
+  const { database } = context
+  return {
+    findLessons: async (call) => ({
+      found: await findLessons(database, whoCalls(call), call.query.words),
+    }),
+    putAway: (call) => putAway(database, whoCalls(call), call.body),
+    openLessons: ({ query }) => listOpenLessons(context, query.words),
+    collections: async (call) => ({ collections: await listCollections(database, whoCalls(call)) }),
+    createCollection: (call) => createCollection(database, whoCalls(call), call.body),
+    changeCollection: (call) =>
+      changeCollection(database, whoCalls(call), call.params.collectionId, call.body),
+    dropCollection: ({ params }) => dropCollection(database, params.collectionId),
+    openCollection: ({ params }) => openCollection(database, params.code),
   }
 }
 

@@ -1,12 +1,23 @@
 // Sharing a lesson: who may learn it, and who works on it.
 import { createHash } from 'node:crypto'
 import type { Transaction } from 'sequelize'
-import type { LessonRoleName, OpenLesson, Person, SeenBy, Sharing } from '@fernbrake/core/contract'
+import type {
+  contract,
+  LessonRoleName,
+  Person,
+  ReplyOf,
+  SeenBy,
+  Sharing,
+} from '@fernbrake/core/contract'
+import { wordsAskedFor } from '@fernbrake/core/text'
 import { within } from '../database/connect.ts'
 import { LessonRoleRow, LessonRow, PersonRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import type { Context } from '../context.ts'
+import { toOpenLesson } from './collections.ts'
 import { storeLesson } from './drafts.ts'
+import { findOpen } from './finding.ts'
+import { readOpenCollections } from './queries/collections.ts'
 import { isKnownTo, readInvited, readOpen, readWorkers, storeInvited } from './queries/sharing.ts'
 
 /** Who is named to learn a lesson is told to its owners alone (`forOwner`). */
@@ -146,14 +157,23 @@ export async function giveCopies(
   })
 }
 
-/** The published lessons that everyone may learn, the newest edition first. */
-export async function listOpenLessons({ database }: Context): Promise<OpenLesson[]> {
-  const rows = await readOpen(within(database))
-  return rows.map(({ has_cover, published_at, ...row }) => ({
-    ...row,
-    hasCover: has_cover,
-    publishedAt: published_at.toISOString(),
-  }))
+/** The published lessons that everyone may learn, the newest edition first; with words, those in which all of them occur. */
+export async function listOpenLessons(
+  { database }: Context,
+  words = '',
+): Promise<ReplyOf<typeof contract.openLessons>> {
+  const ask = within(database)
+  const rows = await readOpen(ask)
+  if (wordsAskedFor(words).length === 0) {
+    const lessons = rows.map((row) => ({ ...toOpenLesson(row), places: [], more: 0 }))
+    return { lessons, collections: await readOpenCollections(ask) }
+  }
+  const found = await findOpen(ask, words)
+  const lessons = rows.flatMap((row) => {
+    const where = found.get(row.lesson_id)
+    return where ? [{ ...toOpenLesson(row), ...where }] : []
+  })
+  return { lessons, collections: [] }
 }
 
 /**

@@ -93,6 +93,7 @@ function toLearner(lesson: Lesson, outcome: AttemptOutcome, rows: LearnerRows): 
     name: person.name,
     guest: person.role === 'guest',
     openedAt: attempt.openedAt.toISOString(),
+    timesOpened: attempt.timesOpened,
     lastSeenAt: attempt.lastSeenAt.toISOString(),
     finishedAt: attempt.finishedAt?.toISOString() ?? null,
     leftOut: covered?.leftOut ?? 0,

@@ -3,12 +3,13 @@
 import { ROLES_FROM, type Access, type LessonRoleName, type Person } from '@fernbrake/core/contract'
 import { assertNever } from '@fernbrake/core/fields'
 import { within } from '../database/connect.ts'
-import { AttemptRow, KeptQuestionRow, MediaRow } from '../database/models.ts'
+import { AttemptRow, KeptQuestionRow, LessonRow, MediaRow } from '../database/models.ts'
 import { classOfAssignment, isAssignedTo, isInWork } from '../learning/queries/assignments.ts'
 import { isTeacher } from '../classes/queries/classTeachers.ts'
 import { attemptFacts } from '../learning/queries/attemptFacts.ts'
 import { mayLearnFrom, mayWorkWith } from '../media/queries/mediaAccess.ts'
 import { moderates } from '../talk/queries/talk.ts'
+import { readCollection } from '../lessons/queries/collections.ts'
 import { hasLessonRole } from '../lessons/roles.ts'
 import { HttpError } from '../http/HttpError.ts'
 
@@ -45,6 +46,8 @@ export async function authorise(
       return need(
         (await KeptQuestionRow.count({ where: { id: params.keptId!, ownerId: person.id } })) > 0,
       )
+    case 'collectionOwner':
+      return need(await ownsCollection(person, params.collectionId!))
     case 'classTeacher':
       return need(await teaches(person, params.classId!))
     case 'assignmentLearner':
@@ -112,6 +115,11 @@ async function maySeeMedia(person: Person, params: Record<string, string>): Prom
   if (await mayLearnFrom(person.id, mediaId)) return true
   // On a learner's page a lesson shows its picture before it is begun, and nothing else.
   return params.file === 'poster' && (await isInWork(person.id, mediaId))
+}
+
+async function ownsCollection(person: Person, collectionId: string): Promise<boolean> {
+  const ask = within(LessonRow.sequelize!)
+  return (await readCollection(ask, collectionId))?.ownerId === person.id
 }
 
 async function ownsMedia(person: Person, mediaId: string): Promise<boolean> {

@@ -1,7 +1,7 @@
 // All handlers of the contract, room by room.
 import { assignmentRoutes, classRoutes } from '../classes/routes.ts'
 import { learningRoutes } from '../learning/routes.ts'
-import { lessonRoutes, questionRoutes, sharingRoutes } from '../lessons/routes.ts'
+import { findingRoutes, lessonRoutes, questionRoutes, sharingRoutes } from '../lessons/routes.ts'
 import { mediaRoutes } from '../media/routes.ts'
 import { keepingRoutes, peopleRoutes } from '../people/routes.ts'
 import { markingRoutes, reportRoutes, resultRoutes } from '../results/routes.ts'
@@ -27,6 +27,7 @@ export function createHandlers(context: Context): Handlers {
     ...keepingRoutes(context),
     ...lessonRoutes(context),
     ...sharingRoutes(context),
+    ...findingRoutes(context),
     ...questionRoutes(context),
     ...mediaRoutes(context),
     ...learningRoutes(context, welcomeGuest),

@@ -30,6 +30,7 @@ const MAY: Record<Access, readonly Who[]> = {
   mediaViewer: ['learner', 'viewer', 'owner'],
   attemptOwner: ['learner'],
   questionOwner: ['owner'],
+  collectionOwner: ['owner'],
   classTeacher: ['owner'],
   assignmentLearner: ['learner'],
   talkModerator: ['learner'],
@@ -62,6 +63,7 @@ beforeAll(async () => {
     fileId: 'nothing',
     personId: 'nobody',
     keptId: 'kept',
+    collectionId: 'course',
     revision: '0',
     page: '1',
     classId: 'class',
@@ -76,6 +78,8 @@ beforeAll(async () => {
     placeId: 'part-1',
   })
   const question = Object.values(withQuestion(film, { id: 'a', atMs: 1000 }).questions)[0]
+  const course = { id: 'course', title: 'Course', lessonIds: [] }
+  await owner.agent.post('/api/collections').send(course).expect(201)
   await owner.agent.post('/api/questions').send({ id: 'kept', question }).expect(200)
   const school = { id: 'class', title: 'Spring intake', timeZone: 'Europe/London' }
   await owner.agent.post('/api/classes').send(school).expect(201)
@@ -140,6 +144,7 @@ describe.each(routes)('%s', (name) => {
       'mailFile',
       'joinInfo',
       'join',
+      'openCollection',
     ].includes(name)
     if (MAY[spec.access].includes(who)) {
       if (name !== 'signIn') expect(isRefused).toBe(false)

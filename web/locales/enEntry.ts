@@ -42,6 +42,14 @@ export default {
     role: { designer: 'Designer', learner: 'Learner', keeper: 'Keeper', guest: 'Guest' },
   },
   openLessons: {
+    find: 'Find by title, tag or spoken words',
+    found:
+      'No lesson holds these words. | One lesson holds these words. | {n} lessons hold these words.',
+    morePlaces: 'no further place | one further place | {n} further places',
+    collections: 'Collections',
+    inCollection: 'No lessons | One lesson | {n} lessons',
+    by: 'by {name}',
+    noneInCollection: 'No lesson of it can be opened just now.',
     title: 'Open lessons',
     none: 'No lesson is open to everyone yet.',
     signIn: 'Sign in',

@@ -7,7 +7,14 @@ import { createAppRouter } from '../src/router.ts'
 import entry from './enEntry.ts'
 
 const SRC = join(import.meta.dirname, '../src')
-const OPEN_VIEWS = ['SignInView', 'OpenLessonsView', 'JoinView', 'PasswordView', 'NowhereView']
+const OPEN_VIEWS = [
+  'SignInView',
+  'OpenLessonsView',
+  'OpenCollectionView',
+  'JoinView',
+  'PasswordView',
+  'NowhereView',
+]
 
 /** These files of the application, and all that they import at once. */
 function withImports(files: readonly string[], found = new Set<string>()): Set<string> {
@@ -44,7 +51,14 @@ it('and are all of the open pages', () => {
     .getRoutes()
     .filter(({ meta }) => meta.open)
     .map(({ name }) => name)
-  expect(open.sort()).toEqual(['join', 'nowhere', 'open-lessons', 'password', 'sign-in'])
+  expect(open.sort()).toEqual([
+    'join',
+    'nowhere',
+    'open-collection',
+    'open-lessons',
+    'password',
+    'sign-in',
+  ])
 })
 
 it('is said by the texts of the entry', () => {

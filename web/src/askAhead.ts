@@ -6,7 +6,7 @@ import { askAhead } from './api/client.ts'
 import { FIRST_LOOK } from './marking/firstLook.ts'
 
 const HOME_ALL = ['myAttempts', 'myWork'] as const
-const HOME_DESIGNER = ['lessons', 'piles', 'enquiries'] as const
+const HOME_DESIGNER = ['lessons', 'collections', 'piles', 'enquiries'] as const
 
 export function askForHome(_to: RouteLocationNormalized, isDesigner: boolean): void {
   for (const name of [...(isDesigner ? HOME_DESIGNER : []), ...HOME_ALL]) askAhead(name)

@@ -82,6 +82,19 @@ const PLACES: RouteRecordRaw[] = [
     component: () => import('./views/OpenLessonsView.vue'),
     meta: { open: true },
   },
+  {
+    path: '/open-collections/:code',
+    name: 'open-collection',
+    component: () => import('./views/OpenCollectionView.vue'),
+    props: true,
+    meta: { open: true },
+  },
+  {
+    path: '/collections/:collectionId',
+    name: 'collection',
+    component: () => import('./views/CollectionView.vue'),
+    props: true,
+  },
   { path: '/classes', name: 'classes', component: () => import('./views/ClassesView.vue') },
   {
     path: '/classes/:classId',
@@ -177,8 +190,9 @@ export function createAppRouter({ fetchTexts, fetchComponents }: Shared): Router
   const router = createRouter({
     history: createWebHistory(),
     routes: PLACES,
-    // A page that has just come stands at its top.
-    scrollBehavior: (_to, from, saved) => saved ?? (from === START_LOCATION ? false : { top: 0 }),
+    // A page that has just come stands at its top; one that shows something else of the same stays where it is.
+    scrollBehavior: (to, from, saved) =>
+      saved ?? (from === START_LOCATION || to.path === from.path ? false : { top: 0 }),
   })
   const texts = once(fetchTexts)
   const components = once(() => fetchComponents(texts()))

@@ -2,7 +2,7 @@
 import { cleanText } from '../../fields/index.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Cover, Theme } from '../aboutSchema.ts'
-import type { Ending } from '../parts/index.ts'
+import type { EndBand, Ending } from '../parts/index.ts'
 import { USUAL_THEME } from '../theme.ts'
 
 type LessonText = 'title' | 'summary' | 'objectives' | 'level' | 'licence'
@@ -49,15 +49,35 @@ export const setLanguage: Edit<{ language: string }> = {
   },
 }
 
-/** What is said at the end; `pass` null: nobody passes or fails. */
-export const setEnding: Edit<Partial<Ending>> = {
+/** `pass` null: nobody passes or fails. A band of words comes in, or changes, by its id; or it goes. */
+export type EndingChange = Partial<Pick<Ending, 'message' | 'pass'>> & {
+  band?: Pick<EndBand, 'id'> & Partial<EndBand>
+  bandAway?: string
+}
+
+/** What is said at the end. */
+export const setEnding: Edit<EndingChange> = {
   name: 'setEnding',
   change: (draft, change) => changeEnding(draft.ending, change),
 }
 
 /** Changes what is said at an end, of the lesson or of a quiz. */
-export function changeEnding(ending: Ending, { message, pass }: Partial<Ending>): void {
+export function changeEnding(ending: Ending, change: EndingChange): void {
+  const { message, pass, band, bandAway } = change
   if (message !== undefined) ending.message = cleanText(message)
   if (pass === null) ending.pass = null
   else if (pass) ending.pass = { share: pass.share, message: cleanText(pass.message) }
+  if (band) changeBand(ending, band)
+  if (bandAway !== undefined && ending.bands) delete ending.bands[bandAway]
+}
+
+function changeBand(
+  ending: Ending,
+  { id, from, message }: NonNullable<EndingChange['band']>,
+): void {
+  const bands = (ending.bands ??= {})
+  if (!Object.hasOwn(bands, id)) bands[id] = { id, from: 0, message: '' }
+  const kept = bands[id]!
+  if (from !== undefined) kept.from = from
+  if (message !== undefined) kept.message = cleanText(message)
 }

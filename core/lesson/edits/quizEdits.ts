@@ -7,18 +7,12 @@ import {
   type Question,
   type QuestionKindName,
 } from '../../questions/index.ts'
-import {
-  type Ending,
-  partOfKind,
-  type QuizItem,
-  type QuizPart,
-  sectionsInOrder,
-} from '../parts/index.ts'
+import { partOfKind, type QuizItem, type QuizPart, sectionsInOrder } from '../parts/index.ts'
 import { forgetAskers } from '../references.ts'
 import type { Edit } from '../runEdit.ts'
 import type { Lesson } from '../schema.ts'
 import { idsFrom } from './cueEdits.ts'
-import { changeEnding } from './lessonEdits.ts'
+import { changeEnding, type EndingChange } from './lessonEdits.ts'
 import { copyOf, moveAmong, orderAfterAll } from './placing.ts'
 
 const quizIn = (draft: Lesson, partId: string) => partOfKind(draft, partId, 'quiz')
@@ -44,7 +38,7 @@ export const setQuizInstructions: Edit<{ partId: string; text: RichText }> = {
 }
 
 /** What is said over the summary; `pass` null: nobody passes or fails. */
-export const setQuizEnding: Edit<{ partId: string; change: Partial<Ending> }> = {
+export const setQuizEnding: Edit<{ partId: string; change: EndingChange }> = {
   name: 'setQuizEnding',
   change: (draft, { partId, change }) => {
     const quiz = quizIn(draft, partId)

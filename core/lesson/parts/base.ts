@@ -28,14 +28,24 @@ export interface PartBase {
   order: string
 }
 
+/** What is said to those who have this share of the marks, or more of them. */
+export const endBandSchema = z.strictObject({
+  id: idSchema,
+  from: z.number().min(0).max(1),
+  message: plainText(2000),
+})
+
 /** What is said at the end, of a lesson or of a quiz. */
 export const endingSchema = z.strictObject({
   message: plainText(2000),
+  /** Instead, by the share of the marks: what the highest says that a learner reaches. A pass is one of them too. */
+  bands: z.record(idSchema, endBandSchema).optional(),
   /** Instead, to those who have this share of the marks; null where nobody passes or fails. */
   pass: z.strictObject({ share: z.number().min(0).max(1), message: plainText(2000) }).nullable(),
 })
 
 export type Ending = z.infer<typeof endingSchema>
+export type EndBand = z.infer<typeof endBandSchema>
 
 /** An end without a word of its own. */
 export function emptyEnding(): Ending {

@@ -128,6 +128,7 @@ export default {
   reasons: {
     // Lessons and questions
     noDesignersFor: 'No designer has an account with {addresses}. Nobody was given a copy.',
+    collectionFull: 'No more than {most} have room here.',
     questionShelfFull: 'No more than {most} questions are kept. Let some go first.',
     // Coming in
     tooManyGuests:

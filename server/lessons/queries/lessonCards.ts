@@ -9,6 +9,8 @@ export interface CardRow {
   updated_at: Date
   edition_number: number | null
   learners: number
+  opened: number
+  is_away: boolean
   seen_by: SeenBy
   role: LessonRoleName
 }
@@ -17,11 +19,11 @@ export interface CardRow {
 export const readCardRows = (ask: Ask, personId: string, most: number) =>
   ask<CardRow>(
     `SELECT l.id, l.revision, l.updated_at, l.seen_by, r.role, e.number AS edition_number,
-            coalesce(a.learners, 0) AS learners
+            coalesce(a.learners, 0) AS learners, coalesce(a.opened, 0) AS opened, r.put_away_at IS NOT NULL AS is_away
        FROM lesson_roles r JOIN lessons l ON l.id = r.lesson_id
        LEFT JOIN LATERAL (SELECT max(number) AS number FROM editions WHERE lesson_id = l.id) e ON true
-       LEFT JOIN LATERAL (SELECT count(DISTINCT person_id)::int AS learners FROM attempts
-                           WHERE lesson_id = l.id) a ON true
+       LEFT JOIN LATERAL (SELECT count(DISTINCT person_id)::int AS learners, sum(times_opened)::int AS opened
+                            FROM attempts WHERE lesson_id = l.id) a ON true
       WHERE r.person_id = $1
       ORDER BY l.updated_at DESC LIMIT $2`,
     [personId, most],

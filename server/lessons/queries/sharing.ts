@@ -37,6 +37,7 @@ export async function storeInvited(
 }
 
 export interface OpenRow {
+  lesson_id: string
   code: string
   title: string
   summary: string
@@ -49,7 +50,7 @@ export interface OpenRow {
 /** The published lessons that everyone may learn, the newest edition first. */
 export const readOpen = (ask: Ask) =>
   ask<OpenRow>(
-    `SELECT l.link_code AS code, e.document->>'title' AS title, e.document->>'summary' AS summary,
+    `SELECT l.id AS lesson_id, l.link_code AS code, e.document->>'title' AS title, e.document->>'summary' AS summary,
             COALESCE(e.document->>'level', '') AS level, COALESCE(e.document->'tags', '[]') AS tags,
             e.document ? 'cover' AS has_cover, e.published_at
        FROM lessons l JOIN LATERAL (

@@ -150,12 +150,12 @@ const HELD: readonly [name: string, sql: string][] = [
   ],
   [
     'lessons',
-    `SELECT lesson_id AS "lessonId", role FROM lesson_roles WHERE person_id = $1 ORDER BY lesson_id`,
+    `SELECT lesson_id AS "lessonId", role, put_away_at AS "putAwayAt" FROM lesson_roles WHERE person_id = $1 ORDER BY lesson_id`,
   ],
   [
     'attempts',
     `SELECT a.id, a.lesson_id AS "lessonId", a.edition, a.assignment_id AS "assignmentId", a.number,
-            a.opened_at AS "openedAt", a.last_seen_at AS "lastSeenAt", a.finished_at AS "finishedAt",
+            a.opened_at AS "openedAt", a.times_opened AS "timesOpened", a.last_seen_at AS "lastSeenAt", a.finished_at AS "finishedAt",
             a.confirmed_at AS "confirmedAt" FROM attempts a WHERE a.person_id = $1 ORDER BY a.opened_at`,
   ],
   ...(
@@ -182,6 +182,12 @@ const HELD: readonly [name: string, sql: string][] = [
   [
     'keptQuestions',
     `SELECT id, question, kept_at AS "keptAt" FROM kept_questions WHERE owner_id = $1`,
+  ],
+  [
+    'collections',
+    `SELECT c.id, c.title, c.summary, c.seen_by AS "seenBy", c.changed_at AS "changedAt",
+            array(SELECT i.lesson_id FROM collection_lessons i WHERE i.collection_id = c.id ORDER BY i.position) AS lessons
+       FROM collections c WHERE c.owner_id = $1 ORDER BY c.title`,
   ],
   ['keptComments', `SELECT id, words, kept_at AS "keptAt" FROM kept_comments WHERE person_id = $1`],
   [

@@ -192,6 +192,14 @@ export default {
     passes: 'Other words for those who pass',
     passShare: 'Passed from',
     passMessage: 'Words for those who pass',
+    bands: 'Words by marks',
+    bandsHelp:
+      'Other words for those who reach a share of the marks, in as many steps as you like.',
+    bandFrom: 'From',
+    bandWords: 'Words from {percent} % on',
+    bandAway: 'Remove the words from {percent} % on',
+    bandDouble: 'Other words begin at the same share; only one of them can be said.',
+    addBand: 'Add a step',
     name: 'Name',
     playback: 'Playback',
     hold: {

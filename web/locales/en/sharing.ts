@@ -1,5 +1,29 @@
 // What is said about sharing a lesson, and about what its editions brought.
 export default {
+  collection: {
+    itsPage: 'The page of this collection',
+    empty: 'No lesson is in this collection yet.',
+    gone: 'This collection is not there any more.',
+    summary: 'What it is about',
+    seenBy: 'Who may see its page',
+    by: {
+      me: 'Only I',
+      link: 'Anyone with its link',
+      everyone: 'Everyone: it stands with the open lessons',
+    },
+    asSeen: 'The page as others see it',
+    giveUp: 'Give this collection up',
+    giveUpSure: 'The lessons stay as they are.',
+    giveUpYes: 'Give it up',
+    keepIt: 'Keep it',
+    notPublished: 'Others do not see it: it is not published.',
+    notForAll: 'Others do not see it: it is not for anyone with the link.',
+    takeOut: 'Take out',
+    add: 'Put lessons in',
+    find: 'Find a lesson by its title or tags',
+    putInWhich: 'Put “{title}” in',
+    others: 'No others. | One other is found by its words. | {n} others are found by their words.',
+  },
   sharing: {
     sharing: 'Sharing',
     titleOf: 'Sharing “{title}”',
@@ -63,6 +87,8 @@ export default {
     copiesTo: 'Email addresses of designers, one a line',
     giveCopies: 'Give copies | Give one copy | Give {n} copies',
     copiesGiven: 'Nobody got a copy. | One person has a copy now. | {n} people have a copy now.',
+    notAllMine:
+      'All are yours. | One of them is not yours to share. | {n} of them are not yours to share.',
     copyOf: 'Copy of {title}',
     makeCopy: 'Copy',
     makeCopyOf: 'Make a copy of “{title}”',

@@ -3,16 +3,26 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import { isAtLeast, type LessonCard } from '@fernbrake/core/contract'
+import { isAtLeast, type LessonCard, type PlaceFound } from '@fernbrake/core/contract'
 import { clockTime } from '@fernbrake/core/media'
 import { Frond, type FrondCue } from '@fernbrake/player'
 import { writeMoment } from '../ui/dates.ts'
 import LessonPicture from './LessonPicture.vue'
+import PlacesFound from './PlacesFound.vue'
 
-const props = defineProps<{ lesson: LessonCard; choosing?: boolean; chosen?: boolean }>()
-const emit = defineEmits<{ choose: [on: boolean]; copy: [] }>()
+const props = defineProps<{
+  lesson: LessonCard
+  /** Where the words stand that were looked for. */
+  places?: readonly PlaceFound[]
+  more?: number
+  /** Closely, as one line of a list. */
+  line?: boolean
+  choosing?: boolean
+  chosen?: boolean
+}>()
+const emit = defineEmits<{ choose: [on: boolean]; copy: []; away: [] }>()
 const isOn = (event: Event) => (event.target as HTMLInputElement).checked
-const { t } = useI18n()
+const { t, n } = useI18n()
 const cues = computed<FrondCue[]>(() => props.lesson.cues.map((cue) => ({ ...cue, label: '' })))
 const counts = computed(() => {
   const { durationMs, quizzes, questions, editionNumber } = props.lesson
@@ -30,13 +40,12 @@ const counts = computed(() => {
 </script>
 
 <template>
-  <article class="card" :class="{ chosen }">
+  <article class="card" :class="{ chosen, line }">
     <div class="picture">
       <label v-if="choosing" class="choose above">
         <input
           type="checkbox"
           :checked="chosen"
-          :disabled="lesson.role !== 'owner'"
           :aria-label="t('sharing.pick', { title: lesson.title })"
           @change="emit('choose', isOn($event))"
         />
@@ -50,13 +59,21 @@ const counts = computed(() => {
         }}</RouterLink>
       </h2>
       <p class="muted">{{ counts }}</p>
-      <p v-if="lesson.summary" class="summary" dir="auto">{{ lesson.summary }}</p>
-      <Frond v-if="lesson.stemMs > 0" :duration-ms="lesson.stemMs" :cues="cues" small />
+      <p v-if="lesson.summary && !line && !places?.length" class="summary" dir="auto">
+        {{ lesson.summary }}
+      </p>
+      <PlacesFound
+        v-if="places && places.length > 0"
+        :places="places"
+        :more="more ?? 0"
+        :lesson-id="lesson.id"
+      />
+      <Frond v-if="lesson.stemMs > 0 && !line" :duration-ms="lesson.stemMs" :cues="cues" small />
       <p class="foot">
         <span class="muted">{{
           t('home.changed', { when: writeMoment(new Date(lesson.updatedAt)) })
         }}</span>
-        <span v-if="lesson.level || lesson.tags.length > 0" class="subjects muted" dir="auto">{{
+        <span class="subjects muted" dir="auto">{{
           [lesson.level, ...lesson.tags].filter(Boolean).join(' · ')
         }}</span>
         <button
@@ -67,6 +84,16 @@ const counts = computed(() => {
         >
           {{ t('sharing.makeCopy') }}
         </button>
+        <button
+          type="button"
+          class="above link-button"
+          :aria-label="
+            t(lesson.isAway ? 'home.takeOutOne' : 'home.putAwayOne', { title: lesson.title })
+          "
+          @click="emit('away')"
+        >
+          {{ t(lesson.isAway ? 'home.takeOut' : 'home.putAway') }}
+        </button>
         <RouterLink
           v-if="lesson.learners > 0 && isAtLeast(lesson.role, 'editor')"
           class="above"
@@ -74,6 +101,9 @@ const counts = computed(() => {
         >
           {{ t('home.learners', lesson.learners) }}
         </RouterLink>
+        <span v-if="lesson.opened > lesson.learners" class="muted">{{
+          t('home.opened', { n: n(lesson.opened) }, lesson.opened)
+        }}</span>
       </p>
     </div>
   </article>
@@ -159,13 +189,9 @@ h2 a::after {
 .foot {
   display: flex;
   align-items: baseline;
-  justify-content: space-between;
-  gap: 12px;
+  gap: 14px;
   margin-top: auto;
   font-size: 13.5px;
-}
-.foot > button {
-  margin-inline-start: auto;
 }
 .subjects {
   flex: 1;
@@ -182,7 +208,51 @@ button.above {
   position: relative;
   font-weight: 650;
 }
+/* One of many: what is far below is not drawn before it comes near. */
+.card {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 170px;
+}
+.line {
+  grid-template-columns: 104px minmax(0, 1fr);
+  contain-intrinsic-size: auto 72px;
+}
+.line .picture {
+  min-height: 58px;
+}
+.line .words {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
+  gap: 0 20px;
+  align-content: center;
+  padding: 6px 16px;
+}
+.line h2 {
+  overflow: hidden;
+  font-size: 17px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.line .words > .muted {
+  grid-row: 2;
+  overflow: hidden;
+  font-size: 13.5px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.line .foot {
+  grid-column: 2;
+  grid-row: 1 / 3;
+  align-self: center;
+  margin: 0;
+}
+.line .places {
+  grid-column: 1 / -1;
+}
 @media (max-width: 720px) {
+  .line .words {
+    display: flex;
+  }
   .card {
     grid-template-columns: 1fr;
   }

@@ -17,6 +17,7 @@ watch(
     v-if="mediaId && !isMissing"
     :src="mediaFileAddress(mediaId, 'poster')"
     alt=""
+    loading="lazy"
     @error="isMissing = true"
   />
   <FernMark v-else class="mark" />

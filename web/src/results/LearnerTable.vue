@@ -72,6 +72,11 @@ const number = (value: number) => n(value, { maximumFractionDigits: 2 })
         data.finishedAt ? t('results.finished') : t('results.begun')
       }}</template>
     </Column>
+    <Column field="timesOpened" :header="t('results.timesOpened')" sortable>
+      <template #body="{ data }"
+        ><span class="mono">{{ n(data.timesOpened) }}</span></template
+      >
+    </Column>
     <Column field="lastSeenAt" :header="t('results.lastSeen')" sortable>
       <template #body="{ data }">{{ writeMoment(new Date(data.lastSeenAt)) }}</template>
     </Column>

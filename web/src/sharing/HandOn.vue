@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// How learners get to the lesson: its link, the link as a code to photograph, and a frame for another page.
+// How learners get to a lesson: its link, the link as a code to photograph, and a frame for another page. A page has no frame.
 import Button from 'primevue/button'
 import { toString as drawCode } from 'qrcode'
 import { computed, shallowRef, watch } from 'vue'
@@ -8,9 +8,10 @@ import { cleanFileName } from './cleanFileName.ts'
 import CopyField from './CopyField.vue'
 import { frameCode } from './frameCode.ts'
 
-const props = defineProps<{ code: string; title: string }>()
+/** The code of a lesson, or the address of a page. */
+const props = defineProps<{ code?: string; address?: string; title: string }>()
 const { t } = useI18n()
-const address = computed(() => `${location.origin}/open/${props.code}`)
+const address = computed(() => props.address ?? `${location.origin}/open/${props.code}`)
 const frame = computed(() => frameCode(`${location.origin}/embed/${props.code}`, props.title))
 /** The code as SVG; null until it is drawn. */
 const drawing = shallowRef<string | null>(null)
@@ -50,8 +51,10 @@ function download(): void {
       />
     </div>
   </div>
-  <CopyField :label="t('sharing.embed')" :words="frame" :rows="3" data-test="embed" />
-  <p class="help">{{ t('sharing.embedHelp') }}</p>
+  <template v-if="code">
+    <CopyField :label="t('sharing.embed')" :words="frame" :rows="3" data-test="embed" />
+    <p class="help">{{ t('sharing.embedHelp') }}</p>
+  </template>
 </template>
 
 <style scoped>

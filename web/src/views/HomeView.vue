@@ -1,15 +1,11 @@
 <script setup lang="ts">
 // Home: my lessons with their fronds, what I am learning; empty, it leads to the first lesson.
-import { nanoid } from 'nanoid'
-import { computed, ref, shallowRef } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRouter } from 'vue-router'
-import { cutText } from '@fernbrake/core/fields'
 import { call } from '../api/client.ts'
 import BeginLesson from '../home/BeginLesson.vue'
 import LearningList from '../home/LearningList.vue'
-import LessonCard from '../home/LessonCard.vue'
-import ShareSeveral from '../home/ShareSeveral.vue'
+import LessonShelf from '../home/LessonShelf.vue'
 import WaitingStrip from '../home/WaitingStrip.vue'
 import WorkList from '../home/WorkList.vue'
 import { useSession } from '../stores/session.ts'
@@ -19,45 +15,20 @@ import { useLoaded } from '../ui/useLoaded.ts'
 
 const { t } = useI18n()
 const session = useSession()
-const router = useRouter()
-const fault = shallowRef<unknown>(null)
-let again: () => Promise<void> = () => Promise.resolve()
 
 const { value, error, loading, reload } = useLoaded(async () => {
-  const [lessons, attempts, classes, piles, enquiries] = await Promise.all([
+  const [lessons, collections, attempts, classes, piles, enquiries] = await Promise.all([
     session.isDesigner ? call('lessons').then((reply) => reply.lessons) : [],
+    session.isDesigner ? call('collections').then((reply) => reply.collections) : [],
     call('myAttempts').then((reply) => reply.attempts),
     call('myWork').then((reply) => reply.classes),
     session.isDesigner ? call('piles').then((reply) => reply.piles) : [],
     session.isDesigner ? call('enquiries').then((reply) => reply.enquiries) : [],
   ])
-  return { lessons, attempts, classes, piles, enquiries }
+  return { lessons, collections, attempts, classes, piles, enquiries }
 })
 const isEmpty = computed(() => value.value !== null && value.value.lessons.length === 0)
 
-/** The lessons chosen to be shared together; null while nothing is being chosen. */
-const chosen = ref<string[] | null>(null)
-function choose(id: string, on: boolean): void {
-  chosen.value = (chosen.value ?? []).filter((one) => one !== id).concat(on ? [id] : [])
-}
-
-/** A copy of a lesson, opened at once. Made under one id, so that a repeat after a lost answer makes no second one. */
-const copyIds = new Map<string, string>()
-async function copy({ id, title }: { id: string; title: string }): Promise<void> {
-  const newId = copyIds.get(id) ?? nanoid()
-  copyIds.set(id, newId)
-  fault.value = null
-  again = () => copy({ id, title })
-  try {
-    const words = cutText(t('sharing.copyOf', { title: title || t('bench.untitled') }), 200)
-    const body = { id: newId, title: words, language: 'en', from: { copyOf: id } }
-    await call('createLesson', { body })
-    copyIds.delete(id)
-    await router.push({ name: 'bench', params: { lessonId: newId } })
-  } catch (caught) {
-    fault.value = caught
-  }
-}
 document.title = t('app.name')
 </script>
 
@@ -70,28 +41,17 @@ document.title = t('app.name')
         <h1>{{ t('home.lessons') }}</h1>
         <BeginLesson />
       </div>
-      <FaultNotice v-if="fault" :error="fault" @retry="again()" />
       <WaitingStrip v-if="value" :piles="value.piles" :enquiries="value.enquiries" />
       <div v-if="loading && !value" role="status" :aria-label="t('app.loading')">
         <div v-for="index in 2" :key="index" class="skeleton bone" />
       </div>
-      <ShareSeveral
-        v-if="value && value.lessons.length > 1"
-        v-model:chosen="chosen"
-        @shared="reload"
-      />
       <p v-if="isEmpty" class="empty">{{ t('home.empty') }}</p>
-      <div v-else-if="value" class="lessons">
-        <LessonCard
-          v-for="lesson in value?.lessons"
-          :key="lesson.id"
-          :lesson="lesson"
-          :chosen="chosen?.includes(lesson.id)"
-          :choosing="chosen !== null"
-          @choose="choose(lesson.id, $event)"
-          @copy="copy(lesson)"
-        />
-      </div>
+      <LessonShelf
+        v-else-if="value"
+        :lessons="value.lessons"
+        :collections="value.collections"
+        @changed="reload"
+      />
     </template>
     <section v-if="value && value.classes.length > 0" class="learning">
       <component :is="session.isDesigner ? 'h2' : 'h1'">{{ t('work.title') }}</component>
@@ -122,10 +82,6 @@ document.title = t('app.name')
   justify-content: space-between;
   gap: 16px;
   margin-bottom: 24px;
-}
-.lessons {
-  display: grid;
-  gap: 16px;
 }
 .bone {
   height: 170px;

@@ -1,0 +1,113 @@
+// What the home page shows of many lessons: what was asked for stands in the address, so that the way back leads to it.
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import type { Collection, LessonCard, LessonFound } from '@fernbrake/core/contract'
+import { call } from '../api/client.ts'
+import { useQuery } from '../ui/useQuery.ts'
+import { arrangeLessons, AWAY, IN_USE, LESSON_SORTS, type LessonSort } from './arrange.ts'
+
+/** So long after the last key the server is asked, in ms. */
+const PAUSE_MS = 250
+const LAYOUT_KEY = 'fernbrake.home.layout'
+const SORT_KEY = 'fernbrake.home.sort'
+/** From so many on they stand in lines, until somebody chooses. */
+const MANY = 24
+
+const stored = (key: string): string | null => {
+  try {
+    return localStorage.getItem(key)
+  } catch {
+    return null
+  }
+}
+function store(key: string, value: string): void {
+  try {
+    localStorage.setItem(key, value)
+  } catch {
+    // Where nothing may be kept, the choice holds as long as the page.
+  }
+}
+
+export function useManyLessons(
+  lessons: () => readonly LessonCard[],
+  collections: () => readonly Collection[],
+) {
+  const route = useRoute()
+  const write = useQuery()
+  const text = (value: unknown, otherwise: string) =>
+    typeof value === 'string' && value !== '' ? value : otherwise
+  const words = computed({
+    get: () => text(route.query.words, ''),
+    set: (value) => write({ words: value || undefined }),
+  })
+  const shown = computed({
+    get() {
+      const wanted = text(route.query.in, IN_USE)
+      const isThere = wanted === AWAY || collections().some(({ id }) => id === wanted)
+      return isThere ? wanted : IN_USE
+    },
+    set: (value) => write({ in: value === IN_USE ? undefined : value }),
+  })
+  const chosenSort = ref(stored(SORT_KEY))
+  const sort = computed<LessonSort>({
+    get: () => LESSON_SORTS.find((one) => one === chosenSort.value) ?? 'changed',
+    set(value) {
+      chosenSort.value = value
+      store(SORT_KEY, value)
+    },
+  })
+  const chosenLayout = ref(stored(LAYOUT_KEY))
+  const inLines = computed<boolean>({
+    get: () => (chosenLayout.value ?? (lessons().length >= MANY ? 'lines' : 'cards')) === 'lines',
+    set(value) {
+      chosenLayout.value = value ? 'lines' : 'cards'
+      store(LAYOUT_KEY, chosenLayout.value)
+    },
+  })
+  const search = useWordsSearch(() => words.value.trim())
+  const arranged = computed(() =>
+    arrangeLessons(lessons(), collections(), {
+      shown: shown.value,
+      sort: sort.value,
+      words: words.value,
+      found: search.found.value,
+    }),
+  )
+  const collection = computed(() => collections().find(({ id }) => id === shown.value) ?? null)
+  return { words, shown, sort, inLines, arranged, collection, search }
+}
+
+/** Asks the server which lessons hold the words, once nobody types any more; of several askings the last one counts. */
+export function useWordsSearch(words: () => string) {
+  const found = shallowRef<LessonFound[] | null>(null)
+  const fault = shallowRef<unknown>(null)
+  const isLooking = ref(false)
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let turn = 0
+
+  async function look(): Promise<void> {
+    turn += 1
+    const mine = turn
+    fault.value = null
+    try {
+      const reply = await call('findLessons', { query: { words: words() } })
+      if (mine === turn) found.value = reply.found
+    } catch (caught) {
+      if (mine === turn) fault.value = caught
+    } finally {
+      if (mine === turn) isLooking.value = false
+    }
+  }
+
+  function onWords(): void {
+    clearTimeout(timer)
+    turn += 1
+    found.value = null
+    fault.value = null
+    isLooking.value = words() !== ''
+    if (isLooking.value) timer = setTimeout(() => void look(), PAUSE_MS)
+  }
+  watch(words, onWords, { immediate: true })
+  onScopeDispose(() => clearTimeout(timer))
+  return { found, fault, isLooking, again: look }
+}
