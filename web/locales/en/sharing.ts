@@ -62,7 +62,7 @@ export default {
     copy: 'Copy',
     copyWhat: 'Copy: {what}',
     codeOf: 'A code for cameras that leads to {address}',
-    codeHelp: 'Put it on a slide or a sheet: a phone’s camera opens the lesson from it.',
+    codeHelp: 'Put it on a slide or a sheet: a phone’s camera leads there.',
     downloadCode: 'Download the code',
     embed: 'For another page',
     embedHelp: 'Paste this into a page of your own, and the lesson plays there.',

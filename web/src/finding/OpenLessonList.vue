@@ -76,6 +76,7 @@ img,
 }
 .words {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 4px;
   padding: 14px 18px 16px;
   min-width: 0;

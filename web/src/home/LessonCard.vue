@@ -218,7 +218,18 @@ button.above {
   contain-intrinsic-size: auto 72px;
 }
 .line .picture {
+  position: relative;
   min-height: 58px;
+}
+.line .picture > img,
+.line .mark {
+  position: absolute;
+  height: 58px;
+}
+.line .mark {
+  inset-inline: 0;
+  width: 36px;
+  margin: 0 auto;
 }
 .line .words {
   display: grid;
@@ -258,6 +269,12 @@ button.above {
   }
   .picture {
     height: 150px;
+  }
+  .card.line {
+    grid-template-columns: 72px minmax(0, 1fr);
+  }
+  .line .picture {
+    height: auto;
   }
 }
 </style>

@@ -74,72 +74,91 @@ const putAway = ({ id, isAway }: Card) =>
 </script>
 
 <template>
-  <LessonTools
-    v-if="lessons.length > 1"
-    v-model:words="words"
-    v-model:shown="shown"
-    v-model:sort="sort"
-    v-model:in-lines="inLines"
-    :counts="counts"
-    :collections="collections"
-    :is-looking="search.isLooking.value"
-  />
-  <ShareSeveral
-    v-if="lessons.length > 1"
-    v-model:chosen="chosen"
-    :lessons="lessons"
-    :shown-ids="shownIds"
-    :collections="collections"
-    :collection="collection"
-    @changed="emit('changed')"
-  />
-  <FaultNotice v-if="fault" :error="fault" @retry="again()" />
-  <FaultNotice v-if="search.fault.value" :error="search.fault.value" @retry="search.again()" />
-  <p v-if="collection" class="collection">
-    <span v-if="collection.summary" dir="auto">{{ collection.summary }}</span>
-    <RouterLink :to="{ name: 'collection', params: { collectionId: collection.id } }">{{
-      t('collection.itsPage')
-    }}</RouterLink>
-  </p>
-  <p v-if="isAsking" class="muted told" role="status">
-    {{
-      search.isLooking.value && shownIds.length === 0
-        ? t('home.looking')
-        : t('home.found', { n: shownIds.length }, shownIds.length)
-    }}
-  </p>
-  <p v-else-if="shownIds.length === 0" class="muted">
-    {{ t(collection ? 'collection.empty' : shown === AWAY ? 'home.noneAway' : 'home.allAway') }}
-  </p>
-  <div class="lessons" :class="{ inLines }">
-    <LessonCard
-      v-for="{ lesson, places, more } in arranged.shown"
-      :key="lesson.id"
-      :lesson="lesson"
-      :places="places"
-      :more="more"
-      :line="inLines"
-      :chosen="chosen?.includes(lesson.id)"
-      :choosing="chosen !== null"
-      @choose="choose(lesson.id, $event)"
-      @copy="copy(lesson)"
-      @away="putAway(lesson)"
+  <div class="shelf">
+    <LessonTools
+      v-if="lessons.length > 1"
+      v-model:words="words"
+      v-model:shown="shown"
+      v-model:sort="sort"
+      v-model:in-lines="inLines"
+      :counts="counts"
+      :collections="collections"
+      :is-looking="search.isLooking.value"
+    >
+      <button
+        type="button"
+        class="fb-button plain small"
+        :aria-expanded="chosen !== null"
+        @click="chosen = chosen === null ? [] : null"
+      >
+        {{ t(chosen === null ? 'sharing.choose' : 'sharing.chooseDone') }}
+      </button>
+    </LessonTools>
+    <ShareSeveral
+      v-if="chosen !== null"
+      v-model:chosen="chosen"
+      :lessons="lessons"
+      :shown-ids="shownIds"
+      :collections="collections"
+      :collection="collection"
+      @changed="emit('changed')"
     />
-  </div>
-  <p v-if="elsewhere.length > 0" class="elsewhere">
-    <button type="button" class="fb-button small" @click="shown = shown === IN_USE ? AWAY : IN_USE">
+    <FaultNotice v-if="fault" :error="fault" @retry="again()" />
+    <FaultNotice v-if="search.fault.value" :error="search.fault.value" @retry="search.again()" />
+    <p v-if="collection" class="collection">
+      <span v-if="collection.summary" dir="auto">{{ collection.summary }}</span>
+      <RouterLink :to="{ name: 'collection', params: { collectionId: collection.id } }">{{
+        t('collection.itsPage')
+      }}</RouterLink>
+    </p>
+    <p v-if="isAsking" class="muted" role="status">
       {{
-        t(
-          shown === IN_USE ? 'home.foundAway' : 'home.foundElse',
-          { n: elsewhere.length },
-          elsewhere.length,
-        )
+        search.isLooking.value && shownIds.length === 0
+          ? t('home.looking')
+          : t('home.found', { n: shownIds.length }, shownIds.length)
       }}
-    </button>
-  </p>
+    </p>
+    <p v-else-if="shownIds.length === 0" class="muted">
+      {{ t(collection ? 'collection.empty' : shown === AWAY ? 'home.noneAway' : 'home.allAway') }}
+    </p>
+    <div class="lessons" :class="{ inLines }">
+      <LessonCard
+        v-for="{ lesson, places, more } in arranged.shown"
+        :key="lesson.id"
+        :lesson="lesson"
+        :places="places"
+        :more="more"
+        :line="inLines"
+        :chosen="chosen?.includes(lesson.id)"
+        :choosing="chosen !== null"
+        @choose="choose(lesson.id, $event)"
+        @copy="copy(lesson)"
+        @away="putAway(lesson)"
+      />
+    </div>
+    <p v-if="elsewhere.length > 0">
+      <button
+        type="button"
+        class="fb-button small"
+        @click="shown = shown === IN_USE ? AWAY : IN_USE"
+      >
+        {{
+          t(
+            shown === IN_USE ? 'home.foundAway' : 'home.foundElse',
+            { n: elsewhere.length },
+            elsewhere.length,
+          )
+        }}
+      </button>
+    </p>
+  </div>
 </template>
 
 <style scoped>
+.shelf {
+  display: grid;
+  gap: 14px;
+}
 .lessons {
   display: grid;
   gap: 16px;
@@ -151,13 +170,6 @@ const putAway = ({ id, isAway }: Card) =>
   display: flex;
   flex-wrap: wrap;
   gap: 4px 16px;
-  margin-bottom: 12px;
   font-family: var(--reading);
-}
-.told {
-  margin-bottom: 10px;
-}
-.elsewhere {
-  margin-top: 16px;
 }
 </style>

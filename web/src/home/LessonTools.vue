@@ -47,8 +47,14 @@ const id = useId()
         <option :value="true">{{ t('home.lines') }}</option>
       </select>
     </label>
+    <slot />
   </search>
-  <div class="shelves" role="group" :aria-label="t('home.shownWhich')">
+  <div
+    v-if="collections.length > 0 || counts.away > 0 || shown === AWAY"
+    class="shelves"
+    role="group"
+    :aria-label="t('home.shownWhich')"
+  >
     <button type="button" :aria-pressed="shown === IN_USE" @click="shown = IN_USE">
       {{ t('home.inUse') }} <span class="mono">{{ n(counts.inUse) }}</span>
     </button>
@@ -79,9 +85,12 @@ const id = useId()
   align-items: center;
   gap: 10px 20px;
 }
+.tools :slotted(button) {
+  margin-inline-start: auto;
+}
 .find {
   flex: 1 1 260px;
-  max-width: 420px;
+  max-width: 400px;
 }
 .choice {
   display: flex;
@@ -98,7 +107,7 @@ const id = useId()
   display: flex;
   flex-wrap: wrap;
   gap: 4px 20px;
-  margin-block: 12px 16px;
+  margin-top: 12px;
 }
 .shelves button {
   display: inline-flex;

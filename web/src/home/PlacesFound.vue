@@ -35,6 +35,7 @@ const queryOf = ({ partId, atMs }: PlaceFound) => ({
 <style scoped>
 .places {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 2px;
   margin: 4px 0;
   padding: 0;
@@ -48,6 +49,15 @@ const queryOf = ({ partId, atMs }: PlaceFound) => ({
   gap: 8px;
   max-width: 100%;
   color: inherit;
+  text-decoration: none;
+}
+a:hover .words,
+a .mono {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+a .mono {
+  color: var(--slate);
 }
 .mono {
   flex: none;

@@ -1,46 +1,47 @@
 <script setup lang="ts">
-// Lets several lessons be chosen, so that something is done with all at once.
-import { defineAsyncComponent } from 'vue'
+// Several lessons are being chosen: how many, all or none, and what is to be done with them.
+import { computed, defineAsyncComponent } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Collection, LessonCard } from '@fernbrake/core/contract'
 
 // Few choose several: what it takes is fetched then.
 const ShareChosen = defineAsyncComponent(() => import('./ShareChosen.vue'))
 
-defineProps<{
+const props = defineProps<{
   lessons: readonly LessonCard[]
   /** Those that are shown, which can be chosen all at once. */
   shownIds: readonly string[]
   collections: readonly Collection[]
   collection: Collection | null
 }>()
-const chosen = defineModel<string[] | null>('chosen', { required: true })
+const chosen = defineModel<string[]>('chosen', { required: true })
 const emit = defineEmits<{ changed: [] }>()
 const { t } = useI18n()
-const toggle = () => (chosen.value = chosen.value === null ? [] : null)
+/** In the order in which they are shown, as a collection takes them in. */
+const chosenLessons = computed(() =>
+  props.shownIds
+    .filter((id) => chosen.value.includes(id))
+    .flatMap((id) => props.lessons.filter((lesson) => lesson.id === id)),
+)
+const isAll = computed(() => props.shownIds.every((id) => chosen.value.includes(id)))
 </script>
 
 <template>
   <div class="several">
-    <button type="button" class="fb-button plain small" @click="toggle">
-      {{ t(chosen === null ? 'sharing.choose' : 'sharing.chooseDone') }}
+    <button
+      type="button"
+      class="fb-button plain small"
+      :disabled="shownIds.length === 0"
+      @click="chosen = isAll ? [] : [...shownIds]"
+    >
+      {{ t(isAll ? 'home.chooseNone' : 'home.chooseAll') }}
     </button>
-    <template v-if="chosen !== null">
-      <button
-        type="button"
-        class="fb-button plain small"
-        :disabled="shownIds.length === 0"
-        @click="chosen = shownIds.every((id) => chosen!.includes(id)) ? [] : [...shownIds]"
-      >
-        {{ t(shownIds.every((id) => chosen!.includes(id)) ? 'home.chooseNone' : 'home.chooseAll') }}
-      </button>
-      <ShareChosen
-        :chosen="lessons.filter(({ id }) => chosen!.includes(id))"
-        :collections="collections"
-        :collection="collection"
-        @changed="emit('changed')"
-      />
-    </template>
+    <ShareChosen
+      :chosen="chosenLessons"
+      :collections="collections"
+      :collection="collection"
+      @changed="emit('changed')"
+    />
   </div>
 </template>
 
@@ -50,8 +51,9 @@ const toggle = () => (chosen.value = chosen.value === null ? [] : null)
   flex-wrap: wrap;
   align-items: center;
   gap: 8px 12px;
-  min-height: 36px;
-  margin-bottom: 12px;
-  margin-inline-start: -10px;
+  padding: 8px 12px;
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--surface);
 }
 </style>

@@ -68,7 +68,7 @@ document.title = t('openLessons.title')
           </li>
         </ul>
       </section>
-      <p v-if="asked" class="muted" role="status">
+      <p v-if="asked" class="muted told" role="status">
         {{ t('openLessons.found', { n: n(value.lessons.length) }, value.lessons.length) }}
       </p>
       <p v-else-if="value.lessons.length === 0" class="empty">{{ t('openLessons.none') }}</p>
@@ -115,6 +115,9 @@ search {
 }
 .summary {
   font-family: var(--reading);
+}
+.told {
+  margin-bottom: 12px;
 }
 .bone {
   height: 260px;
