@@ -81,6 +81,8 @@ export const classRoutes = {
           members: z.int(),
           groups: z.int(),
           lastSeenAt: clockSchema.nullable(),
+          /** What it was given, in the order of its page. */
+          given: z.array(z.strictObject({ assignmentId: idSchema, title: z.string() })),
         }),
       ),
     }),

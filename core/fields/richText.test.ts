@@ -7,6 +7,7 @@ import {
   mediaOfText,
   partsOfText,
   plainOf,
+  withBlock,
   richText,
   simplest,
   withoutStretches,
@@ -116,5 +117,17 @@ describe('the schema', () => {
       }),
       { seed: 2 },
     )
+  })
+})
+
+describe('something more at the end of a text', () => {
+  const picture = { block: 'picture', mediaId: 'm', alternative: 'A gate' } as const
+
+  it('comes after its lines, as the schema wants them, and loses none of its words', () => {
+    expect(withBlock('', picture)).toEqual({ blocks: [picture] })
+    const text = withBlock('One\n\nTwo\n', picture)
+    expect(richText(100).safeParse(text).success).toBe(true)
+    expect(plainOf(text)).toBe('One\nTwo\nA gate')
+    expect(withBlock(text, picture).blocks).toHaveLength(5)
   })
 })

@@ -83,6 +83,17 @@ export function withoutStretches<T>(value: T, isGone: (partId: string) => boolea
   }) as T
 }
 
+/** The text with something more at its end. */
+export function withBlock(text: RichText, block: Block): RichDocument {
+  if (typeof text !== 'string') return { blocks: [...text.blocks, block] }
+  const lines = text.trimEnd() === '' ? [] : text.trimEnd().split('\n')
+  const paragraphs = lines.map((line): Block => ({
+    block: 'paragraph',
+    runs: line === '' ? [] : [{ text: line }],
+  }))
+  return { blocks: [...paragraphs, block] }
+}
+
 /** Whether two texts say the same, in whatever order their keys stand: a database keeps no order of keys. */
 export const isSameText = (a: RichText, b: RichText): boolean => inOneOrder(a) === inOneOrder(b)
 

@@ -141,6 +141,7 @@ const CASES: [Edit<never>, unknown][] = [
     { from: 'media-1', to: 'media-2', film: { durationMs: 50_000, frameRate: '25' } },
   ],
   [edits.addFork, { cueId: 'n', partId: PART, atMs: 9, choiceIds: ['x', 'y'] }],
+  [edits.addFork, { cueId: 'n', partId: PART, atMs: 9, choiceIds: ['x', 'y'], backMs: 4 }],
   [edits.setForkPrompt, { cueId: 'f', prompt: 'words' }],
   [edits.setForkRules, { cueId: 'f', rules: { countdownMs: 10_000, defaultChoice: 'f1' } }],
   [edits.addChoice, { cueId: 'f', choiceId: 'n' }],

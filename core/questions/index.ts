@@ -112,6 +112,7 @@ export type { ChecklistAnswer, ChecklistQuestion } from './checklist/schema.ts'
 export {
   foundAt,
   newRecapSet,
+  recapStatements,
   setsInOrder,
   statementsMixed,
   summaryOf,

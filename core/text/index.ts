@@ -2,7 +2,7 @@
 export { linesOfPlainText, roughTimes } from './plainScript.ts'
 export { findInLines, foldWords, holdingWords, wordsAskedFor } from './search.ts'
 export { fillPlaces, firstNameOf, PLACEHOLDERS, type PlaceholderFacts } from './placeholders.ts'
-export { readLines, type PastedLine } from './lines.ts'
+export { readLines, readSets, type PastedLine } from './lines.ts'
 export { readFormulas, typeFormulas } from './typedFormulas.ts'
 export { readTerms, type TermLine } from './terms.ts'
 export { pageReadingMs, readingMs } from './reading.ts'

@@ -1,5 +1,5 @@
-import { expect, it } from 'vitest'
-import { readLines } from './index.ts'
+import { describe, expect, it } from 'vitest'
+import { readLines, readSets } from './index.ts'
 
 const said = (text: string, oneMarked?: boolean) =>
   readLines(text, oneMarked).map(({ text, marked }) => (marked ? `* ${text}` : text))
@@ -27,4 +27,18 @@ it('keeps the first star alone where only one may be marked', () => {
 it('cuts what is longer than a list should be', () => {
   expect(readLines('x\n'.repeat(1000))).toHaveLength(200)
   expect(readLines('y'.repeat(9000))[0]!.text).toHaveLength(500)
+})
+
+describe('sets of lines', () => {
+  it('are parted by empty lines, each with one marked line at the most', () => {
+    const sets = readSets('1. False\n* True\n* Also starred\n\n  \nNo\n* Yes\n\nAlone')
+    expect(sets.map((set) => set.map(({ text, marked }) => (marked ? `*${text}` : text)))).toEqual([
+      ['False', '*True', 'Also starred'],
+      ['No', '*Yes'],
+    ])
+  })
+
+  it('are none of nothing', () => {
+    expect(readSets(' \n\n ')).toEqual([])
+  })
 })

@@ -27,6 +27,14 @@ export function readLines(text: string, oneMarked = false): PastedLine[] {
   return lines.map((line, index) => ({ ...line, marked: index === first }))
 }
 
+/** Lists that empty lines part, each with one marked line at the most; those of a single line are left out. */
+export function readSets(text: string): PastedLine[][] {
+  return cleanText(text)
+    .split(/\n\s*\n/u)
+    .map((set) => readLines(set, true))
+    .filter((set) => set.length > 1)
+}
+
 function readLine(raw: string): PastedLine {
   const line = raw.replace(/\s+/gu, ' ').trim()
   const marked = /^\*\s/.test(line)

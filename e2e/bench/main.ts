@@ -8,6 +8,7 @@ import { measureAgain } from './again.ts'
 import { measureCalmSpot } from './calmSpot.ts'
 import { measureCaptions } from './captions.ts'
 import { measureDesk } from './desk.ts'
+import { measureEffort } from './effort.ts'
 import { measureHolds } from './holds.ts'
 import { measureIdle } from './idle.ts'
 import { measureLoading } from './loading.ts'
@@ -42,6 +43,7 @@ const MEASURES: Record<string, Measure> = {
   routes: measureRoutes,
   long: measureLong,
   desk: measureDesk,
+  effort: measureEffort,
   results: (_, server) => measureResults(server),
   again: measureAgain,
   spans: (_, server) => measureSpans(server),

@@ -59,7 +59,6 @@ test('a page takes texts, a stretch of film by its script, a fact, and a questio
   await box('Text').fill('Welcome, {first name}.')
   await on.field('Note in the margin').fill('Ten minutes')
   await adder('+ Stretch of film')
-  await expect(left().getByText('Stretch of film · not finished')).toBeVisible()
   await on.press('Choose lines of the script')
   await on.side().getByRole('button', { name: 'The paddle lets it through.' }).click()
   await expect(on.field('From')).toHaveValue('00:00:01:12')

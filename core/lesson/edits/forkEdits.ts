@@ -20,11 +20,15 @@ export const addFork: Edit<{
   partId: string
   atMs: number
   choiceIds: [string, string]
+  /** Where the second way leads back to at first: two that lead to one place are none. */
+  backMs?: number
 }> = {
   name: 'addFork',
-  change: (draft, { cueId, partId, atMs, choiceIds }) => {
+  change: (draft, { cueId, partId, atMs, choiceIds, backMs }) => {
     const first = newChoice(choiceIds[0], [])
     const second = newChoice(choiceIds[1], [first])
+    if (backMs !== undefined && backMs < clampToFilm(draft, partId, atMs))
+      second.target = { to: 'time', atMs: clampToFilm(draft, partId, backMs) }
     draft.cues[cueId] = {
       id: cueId,
       kind: 'fork',

@@ -43,11 +43,21 @@ export function summaryOf(question: RecapQuestion, picks: RecapAnswer['picks']):
 }
 
 export function newRecapSet(order: string, newId: () => string): RecapSet {
-  const statements = ordersFor(2).map((order, index) => {
+  return { id: newId(), order, statements: recapStatements(['', ''], 0, newId) }
+}
+
+/** The statements of a set that has these texts, of which this one is true. */
+export function recapStatements(
+  texts: readonly string[],
+  trueAt: number,
+  newId: () => string,
+): RecapSet['statements'] {
+  const orders = ordersFor(texts.length)
+  const statements = texts.map((text, index) => {
     const id = newId()
-    return [id, { id, order, text: '', right: index === 0 }] as const
+    return [id, { id, order: orders[index]!, text, right: index === trueAt }] as const
   })
-  return { id: newId(), order, statements: Object.fromEntries(statements) }
+  return Object.fromEntries(statements)
 }
 
 export const recap: QuestionKind<RecapQuestion, RecapAnswer> = {

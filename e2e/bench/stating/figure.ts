@@ -1,7 +1,7 @@
 // What a measurement answers with, so that it can be judged, kept and compared.
 
 /** `x` is a ratio to a reference, `fps` frames a second, `count` how many of something. */
-export type Unit = 'ms' | 'x' | 'kB' | 'MB' | '/s' | 'fps' | 'count' | 'score' | '%'
+export type Unit = 'ms' | 's' | 'x' | 'kB' | 'MB' | '/s' | 'fps' | 'count' | 'score' | '%'
 
 /** What is aimed at: `most` or `least` so much, in the figure's unit. */
 export type Aim = { most: number } | { least: number }

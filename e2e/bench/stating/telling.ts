@@ -18,6 +18,7 @@ export interface Judged extends Pick<
 
 const UNITS: Record<Unit, string> = {
   ms: ' ms',
+  s: ' s',
   x: ' ×',
   kB: ' kB',
   MB: ' MB',

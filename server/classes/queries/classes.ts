@@ -8,7 +8,11 @@ export async function listTaught(ask: Ask, personId: string): Promise<ClassCard[
             (SELECT count(*)::int FROM enrolments e WHERE e.class_id = c.id AND e.left_at IS NULL) AS members,
             (SELECT count(*)::int FROM class_groups g WHERE g.class_id = c.id) AS groups,
             (SELECT max(t.last_seen_at) FROM attempts t JOIN assignments a ON a.id = t.assignment_id
-              WHERE a.class_id = c.id) AS "lastSeenAt"
+              WHERE a.class_id = c.id) AS "lastSeenAt",
+            coalesce((SELECT jsonb_agg(jsonb_build_object('assignmentId', a.id, 'title', e.document->>'title') ORDER BY a.position, a.id)
+                        FROM assignments a JOIN LATERAL (SELECT document FROM editions WHERE lesson_id = a.lesson_id
+                                                          ORDER BY number DESC LIMIT 1) e ON true
+                       WHERE a.class_id = c.id), '[]') AS given
        FROM classes c JOIN class_teachers t ON t.class_id = c.id
       WHERE t.person_id = $1 ORDER BY c.is_over, lower(c.title)`,
     [personId],

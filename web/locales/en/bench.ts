@@ -269,6 +269,7 @@ export default {
     replaceHelp:
       'Choose the film that takes the place of this one, or drop it here. Questions, overlays and bookmarks stay at their times. You can undo it.',
     keep: 'Keep the present film',
+    captionsToCome: 'The captions of “{name}” come in with the film.',
     partlySent:
       '“{name}” was sent in part before. Choose it again, and sending goes on where it stopped.',
     choose: 'Choose a film',

@@ -39,6 +39,7 @@ export default {
     explanation: 'What learners are told afterwards',
     mark: 'The mark',
     points: 'Points',
+    spaceGoesOn: 'A number; Space goes on to the words, Enter gives the mark',
     of: 'of {max}',
     all: 'All',
     none: 'None',

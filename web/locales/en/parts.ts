@@ -100,7 +100,8 @@ export default {
     addPinMiddle: '+ Pin in the middle',
     placingPin: 'Press where it belongs',
     pressPicture: 'Press on the picture where the pin belongs.',
-    pinKeys: 'Drag a pin to move it, or use the arrow keys on it.',
+    pinKeys:
+      'Two presses on the picture put a pin there. Drag a pin to move it, or use the arrow keys on it.',
     opensLabel: 'The pin opens',
     opens: {
       text: 'a text',

@@ -115,6 +115,8 @@ export default {
     addCard: 'Add a card',
     pasteTerms: 'One card a line: the term, then a tab, a colon or a dash, then its meaning.',
     shuffle: 'Mix the options for each learner',
+    pasteSets: 'One statement a line, an empty line between sets, a star before what is true.',
+    takeSets: 'Nothing to take in yet | Take in one set | Take in {n} sets',
     pasteList: 'Paste a list',
     pasteHelp: 'One a line. A star and a space before a line mark it as right.',
     pasteLines: 'One a line.',

@@ -11,11 +11,12 @@ import AddressPad from '../shelf/AddressPad.vue'
 import ShelfList from '../shelf/ShelfList.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
-import { usePlayhead, useRights } from './useBench.ts'
+import { useBench, usePlayhead, useRights } from './useBench.ts'
 import type { FilmUpload } from './useFilmUpload.ts'
 
 const props = defineProps<{ replacing: boolean; upload: FilmUpload }>()
 const emit = defineEmits<{ uploaded: [mediaId: string]; keep: [] }>()
+const bench = useBench()
 const playhead = usePlayhead()
 const rights = useRights()
 const { t, n } = useI18n()
@@ -23,6 +24,7 @@ const picker = ref<HTMLInputElement | null>(null)
 const over = ref(false)
 const { progress, partlySent, begin, pause, goOn, forget } = props.upload
 
+const CAPTIONS = /\.(vtt|srt)$/i
 const mb = (bytes: number) => n(bytes / 1_000_000, { maximumFractionDigits: 1 })
 const share = computed(() =>
   progress.value
@@ -37,9 +39,15 @@ const job = computed(
 const AGAIN = new Set(['conversionFailed', 'notReached', 'notPlayed'])
 const fault = computed(() => playhead.media.value?.fault ?? null)
 
-function accept(file: File | undefined | null): void {
+/** Captions that were chosen along with the film come in once it is there. */
+function accept(files: FileList | null | undefined): void {
   over.value = false
-  if (file && rights.canEdit.value) void begin(file)
+  if (!rights.canEdit.value) return
+  const all = [...(files ?? [])]
+  const captions = all.find(({ name }) => CAPTIONS.test(name))
+  const film = all.find((file) => file !== captions)
+  if (captions) bench.captionsToCome.value = captions
+  if (film) void begin(film)
 }
 
 /** What is open beneath the buttons. */
@@ -101,7 +109,7 @@ async function again(): Promise<void> {
     :class="{ over }"
     @dragover.prevent="over = true"
     @dragleave="over = false"
-    @drop.prevent="accept($event.dataTransfer?.files[0])"
+    @drop.prevent="accept($event.dataTransfer?.files)"
   >
     <div v-if="progress && progress.state !== 'done'" class="inner" role="status">
       <h2>{{ progress.name }}</h2>
@@ -153,6 +161,9 @@ async function again(): Promise<void> {
       </p>
       <h2>{{ replacing ? t('intake.replaceTitle') : t('intake.title') }}</h2>
       <p>{{ replacing ? t('intake.replaceHelp') : t('intake.help') }}</p>
+      <p v-if="bench.captionsToCome.value" role="status">
+        {{ t('intake.captionsToCome', { name: bench.captionsToCome.value.name }) }}
+      </p>
       <p v-if="partlySent">{{ t('intake.partlySent', { name: partlySent }) }}</p>
       <div class="buttons">
         <Button
@@ -214,11 +225,12 @@ async function again(): Promise<void> {
         ref="picker"
         class="visually-hidden"
         type="file"
-        accept="video/*,.mkv,.avi,.wmv,.flv,.mpg,.3gp"
+        multiple
+        accept="video/*,.mkv,.avi,.wmv,.flv,.mpg,.3gp,.vtt,.srt"
         tabindex="-1"
         data-test="film"
         :aria-label="t('intake.choose')"
-        @change="accept(($event.target as HTMLInputElement).files?.[0])"
+        @change="accept(($event.target as HTMLInputElement).files)"
       />
     </div>
   </div>

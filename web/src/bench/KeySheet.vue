@@ -14,7 +14,7 @@ const KEYS = [
   ['Shift ←', 'Shift →', 'second'],
   ['↑', '↓', 'cue'],
   ['Q', '', 'question'],
-  ['O', '', 'overlay'],
+  ['O', 'Shift O', 'overlay'],
   ['B', '', 'bookmark'],
   ['F', '', 'fork'],
   ['N', '', 'note'],
@@ -32,11 +32,25 @@ const KEYS = [
   ['+', '−', 'zoom'],
   ['0', '', 'whole'],
   ['F6', 'Shift F6', 'region'],
+  ['Alt PageDown', 'Alt PageUp', 'group'],
+  ['Ctrl Enter', '', 'right'],
   ['P', '', 'publish'],
   ['?', '', 'help'],
 ] as const
 /** Keys that have names, and those differ by language; what stands on all others is what they write. */
-const NAMED = new Set(['Space', 'Shift', 'Alt', 'Enter', 'Esc', 'Del', 'Ctrl', 'click', 'drag'])
+const NAMED = new Set([
+  'Space',
+  'Shift',
+  'Alt',
+  'Enter',
+  'Esc',
+  'Del',
+  'Ctrl',
+  'PageDown',
+  'PageUp',
+  'click',
+  'drag',
+])
 const inWords = (press: string) =>
   press
     .split(' ')

@@ -40,6 +40,17 @@ const showsTools = ref(false)
 const foundIds = ref<ReadonlySet<string>>(new Set())
 const intake = useCaptionIntake(bench, () => (showsTools.value = false))
 
+// Captions that were chosen along with the film.
+watch(
+  [bench.captionsToCome, places.part],
+  ([file, part]) => {
+    if (!file || !part || !rights.canEdit.value) return
+    bench.captionsToCome.value = null
+    void intake.take(file)
+  },
+  { immediate: true },
+)
+
 /** Cues by the line they begin in; those before the first line stand under −1. */
 const cuesByLine = computed(() => {
   const groups = new Map<number, Cue[]>()

@@ -1,6 +1,6 @@
 // What the parts of the bench share. Each of it stands in `shared/`; whoever needs one asks for that one.
 import { useLocalStorage } from '@vueuse/core'
-import { inject, provide, ref, type InjectionKey } from 'vue'
+import { inject, provide, ref, shallowRef, type InjectionKey } from 'vue'
 import { mediaFileAddress, mediaPageAddress } from '@fernbrake/core/contract'
 import { partOfKind } from '@fernbrake/core/lesson'
 import { ADDRESSES } from '@fernbrake/player'
@@ -25,6 +25,8 @@ export function createBench(draft: Draft, words: FirstWords) {
   const desk = ref<'script' | 'list' | 'questions'>('script')
   /** Whether the question that is written is shown beside as learners see it. */
   const showsTrial = ref(false)
+  /** Captions that were chosen along with a film, until its script can take them. */
+  const captionsToCome = shallowRef<File | null>(null)
   /** Whether a grid lies over the stage, and holds what is moved there. */
   const showsGrid = useLocalStorage('fernbrake-grid', false)
   const rights = createRights(draft)
@@ -47,6 +49,7 @@ export function createBench(draft: Draft, words: FirstWords) {
     others: useOthers(draft, selection.selectedIds),
     desk,
     showsTrial,
+    captionsToCome,
     showsGrid,
     calm,
     rights,

@@ -69,7 +69,10 @@ export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
     ArrowUp: () => selection.toCue(-1),
     ArrowDown: () => selection.toCue(1),
     q: () => bench.acts.place('question'),
-    o: () => bench.acts.place('overlay'),
+    o: (event) => {
+      const label = { form: 'label', to: { x: 0.5, y: 0.5 } } as const
+      bench.acts.place('overlay', undefined, undefined, event.shiftKey ? label : undefined)
+    },
     b: () => bench.acts.place('bookmark'),
     f: () => bench.acts.place('fork'),
     n: () => bench.acts.place('note'),
@@ -121,6 +124,22 @@ export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
     selection.select(null)
   }
 
-  onMounted(() => document.addEventListener('keydown', onKey))
-  onScopeDispose(() => document.removeEventListener('keydown', onKey))
+  /** A list that is closed has nothing to leave, yet keeps the key to itself: it is met on its way there. */
+  function onWayIn(event: KeyboardEvent): void {
+    const target = event.target as Element
+    if (event.key !== 'Escape' || !target.matches('[role="combobox"][aria-expanded="false"]'))
+      return
+    if (!selection.selectedId.value || target.closest('[role="dialog"]')) return
+    event.stopPropagation()
+    leaveSheet(target)
+  }
+
+  onMounted(() => {
+    document.addEventListener('keydown', onKey)
+    document.addEventListener('keydown', onWayIn, { capture: true })
+  })
+  onScopeDispose(() => {
+    document.removeEventListener('keydown', onKey)
+    document.removeEventListener('keydown', onWayIn, { capture: true })
+  })
 }

@@ -1,9 +1,12 @@
-// Going from one region of the bench to the next by key: head, parts, stage, frond, and what stands beside them.
+// Going on by key: from one region of the bench to the next (head, parts, stage, frond, and what stands beside them), and within a sheet
+// from one group of fields to the next.
 import { onMounted, onScopeDispose } from 'vue'
 
 const REGION = '[data-region]'
 const FOCUSABLE =
   'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), [contenteditable="true"], [tabindex="0"]'
+const SHEET = '.side'
+const GROUP = 'fieldset'
 /** What is in hand in a region, rather than the first that stands there. */
 const IN_HAND = '.handle.selected, [data-focus="first"] :is(input, textarea)'
 
@@ -11,7 +14,24 @@ export function useRegions(): void {
   /** Where the focus was in each region when it was left. */
   const left = new WeakMap<Element, HTMLElement>()
 
+  /** From the fields of one group of a sheet to the first of the next. */
+  function onGroupKey(event: KeyboardEvent): void {
+    const by = event.key === 'PageDown' ? 1 : event.key === 'PageUp' ? -1 : 0
+    const sheet = document.activeElement?.closest(SHEET)
+    if (by === 0 || !event.altKey || event.ctrlKey || !sheet) return
+    event.preventDefault()
+    const groups = [...sheet.querySelectorAll(GROUP)]
+    const isBefore = (group: Element) =>
+      (group.compareDocumentPosition(document.activeElement!) &
+        (Node.DOCUMENT_POSITION_FOLLOWING | Node.DOCUMENT_POSITION_CONTAINED_BY)) !==
+      0
+    const at = groups.findLastIndex(isBefore)
+    const next = by > 0 ? groups[at + 1] : groups[Math.max(0, at - 1)]
+    next?.querySelector<HTMLElement>(FOCUSABLE)?.focus()
+  }
+
   function onKey(event: KeyboardEvent): void {
+    onGroupKey(event)
     if (event.key !== 'F6' || event.ctrlKey || event.altKey || event.metaKey) return
     if (document.querySelector('[role="dialog"]')) return
     event.preventDefault()

@@ -1,4 +1,5 @@
 // What the home page shows of many lessons: what was asked for stands in the address, so that the way back leads to it.
+import { useLocalStorage } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Collection, LessonCard, LessonFound } from '@fernbrake/core/contract'
@@ -8,25 +9,8 @@ import { arrangeLessons, AWAY, IN_USE, LESSON_SORTS, type LessonSort } from './a
 
 /** So long after the last key the server is asked, in ms. */
 const PAUSE_MS = 250
-const LAYOUT_KEY = 'fernbrake.home.layout'
-const SORT_KEY = 'fernbrake.home.sort'
 /** From so many on they stand in lines, until somebody chooses. */
 const MANY = 24
-
-const stored = (key: string): string | null => {
-  try {
-    return localStorage.getItem(key)
-  } catch {
-    return null
-  }
-}
-function store(key: string, value: string): void {
-  try {
-    localStorage.setItem(key, value)
-  } catch {
-    // Where nothing may be kept, the choice holds as long as the page.
-  }
-}
 
 export function useManyLessons(
   lessons: () => readonly LessonCard[],
@@ -48,21 +32,13 @@ export function useManyLessons(
     },
     set: (value) => write({ in: value === IN_USE ? undefined : value }),
   })
-  const chosenSort = ref(stored(SORT_KEY))
-  const sort = computed<LessonSort>({
-    get: () => LESSON_SORTS.find((one) => one === chosenSort.value) ?? 'changed',
-    set(value) {
-      chosenSort.value = value
-      store(SORT_KEY, value)
-    },
-  })
-  const chosenLayout = ref(stored(LAYOUT_KEY))
+  const sort = useLocalStorage<LessonSort>('fernbrake-home-sort', 'changed')
+  // What an earlier version, or another hand, left there.
+  if (!LESSON_SORTS.includes(sort.value)) sort.value = 'changed'
+  const layout = useLocalStorage<'cards' | 'lines' | ''>('fernbrake-home-layout', '')
   const inLines = computed<boolean>({
-    get: () => (chosenLayout.value ?? (lessons().length >= MANY ? 'lines' : 'cards')) === 'lines',
-    set(value) {
-      chosenLayout.value = value ? 'lines' : 'cards'
-      store(LAYOUT_KEY, chosenLayout.value)
-    },
+    get: () => (layout.value || (lessons().length >= MANY ? 'lines' : 'cards')) === 'lines',
+    set: (value) => (layout.value = value ? 'lines' : 'cards'),
   })
   const search = useWordsSearch(() => words.value.trim())
   const arranged = computed(() =>

@@ -158,6 +158,8 @@ defineExpose({ focusFirst })
           :aria-invalid="wrong !== ''"
           @keydown.up.prevent="desk.step(-1)"
           @keydown.down.prevent="desk.step(1)"
+          @keydown.space.prevent="words?.focus()"
+          :title="t('marking.spaceGoesOn')"
         />
         {{ t('marking.of', { max: n(question.points) }) }}
         <Button

@@ -16,7 +16,8 @@ watchEffect(() => (classId.value ||= classes.value[0]?.id ?? ''))
 const place = computed(() => ({
   name: 'class',
   params: { classId: classId.value },
-  query: { give: props.lessonId },
+  // A class without anybody in it would begin with people.
+  query: { give: props.lessonId, at: 'assignments' },
 }))
 </script>
 

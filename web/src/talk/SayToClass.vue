@@ -135,6 +135,8 @@ function leave(): void {
         auto-resize
         dir="auto"
         :maxlength="LONGEST_POST"
+        @keydown.ctrl.enter.prevent="send"
+        @keydown.meta.enter.prevent="send"
       />
     </div>
     <div v-if="sort === 'prompt'" class="row number">

@@ -76,6 +76,15 @@ document.title = t('classes.all')
               >
             </span>
           </RouterLink>
+          <ul v-if="list === running && one.given.length > 0" class="given">
+            <li v-for="{ assignmentId, title: lesson } in one.given" :key="assignmentId">
+              <RouterLink
+                :to="{ name: 'standing', params: { classId: one.id, assignmentId } }"
+                dir="auto"
+                >{{ lesson }}</RouterLink
+              >
+            </li>
+          </ul>
         </li>
       </ul>
     </template>
@@ -104,7 +113,14 @@ form {
   padding: 0;
   list-style: none;
 }
-.classes a {
+.given {
+  display: grid;
+  gap: 4px;
+  margin: 8px 0 0;
+  padding-inline: 22px 0;
+  list-style: none;
+}
+.classes > li > a {
   display: grid;
   gap: 4px;
   padding: 18px 22px;
@@ -114,7 +130,7 @@ form {
   color: var(--ink);
   text-decoration: none;
 }
-.classes a:hover {
+.classes > li > a:hover {
   border-color: var(--line-strong);
 }
 .classes b {

@@ -106,6 +106,13 @@ watchEffect(() => (document.title = about.value?.title ?? t('classes.all')))
     </div>
     <p v-else-if="shown.reply.edition === null" class="empty">{{ t('reports.nobody') }}</p>
     <template v-else>
+      <p v-if="classId && assignmentId && report === 'watching'" class="say">
+        <RouterLink
+          class="fb-button small"
+          :to="{ name: 'talk', params: { classId, assignmentId }, query: { say: '' } }"
+          >{{ t('talk.say') }}</RouterLink
+        >
+      </p>
       <ReportFiles v-bind="from" class="files" :report="report" :edition="edition" />
       <WatchReport v-if="shown.report === 'watching'" :map="shown.reply" />
       <QuestionReport

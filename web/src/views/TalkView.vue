@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, onScopeDispose, ref, useId, useTemplateRef, watch, watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { RouterLink } from 'vue-router'
+import { RouterLink, useRoute } from 'vue-router'
 import { nanoid } from 'nanoid'
 import { clockTime } from '@fernbrake/core/media'
 import {
@@ -67,7 +67,10 @@ const draftKey = `fernbrake-class-talk ${me.id} ${props.assignmentId}`
 // Whoever was writing when the page went away finds their words where they were.
 const begin = useTemplateRef<{ $el: HTMLElement }>('begin')
 const beginButton = computed(() => begin.value?.$el ?? null)
+const route = useRoute()
 const opening = useOpening(beginButton, readWords(draftKey) !== null)
+// From another view of the results, to say something about what was seen there.
+if (route.query.say !== undefined) opening.open()
 const { isOpen: saying, takesFocus } = opening
 const query = ref('')
 const SHOWS = ['all', 'waiting', 'enquiry', 'prompt', 'hidden'] as const

@@ -26,6 +26,13 @@ const credits = computed(() =>
 )
 const blank = () => ({ text: '', right: false, feedback: '' })
 
+/** From its words: right, and where several may be, no longer. */
+function turnRight({ id: optionId, right }: { id: string; right: boolean }): void {
+  if (!rights.canEdit.value) return
+  const now = props.question.several ? !right : true
+  make(edits.setOptionRight, { questionId: questionId.value, optionId, right: now })
+}
+
 /** Where one may be picked, only the first keeps its star. */
 const read = (text: string) => readLines(text, !props.question.several)
 const isAlone = (lines: PastedLine[]) =>
@@ -66,7 +73,11 @@ const isAlone = (lines: PastedLine[]) =>
       :least="2"
       :most="20"
     >
-      <div class="option">
+      <div
+        class="option"
+        @keydown.ctrl.enter.prevent.stop="turnRight(entry)"
+        @keydown.meta.enter.prevent.stop="turnRight(entry)"
+      >
         <span class="right">
           <Checkbox
             v-if="question.several"

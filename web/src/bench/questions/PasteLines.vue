@@ -3,7 +3,7 @@
 import Button from 'primevue/button'
 import Textarea from 'primevue/textarea'
 import { nanoid } from 'nanoid'
-import { computed, ref, useId } from 'vue'
+import { computed, nextTick, ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { isBlank, type RichText } from '@fernbrake/core/fields'
 import { edits } from '@fernbrake/core/lesson'
@@ -20,6 +20,8 @@ const props = defineProps<{
   read: (text: string) => Line[]
   entryOf: (line: Line) => Record<string, unknown>
   help: string
+  /** What is said of taking so many in; of lines where nothing else is said. */
+  takes?: (count: number) => string
   /** Whether one of these is to be the only right one. */
   alone?: (lines: Line[]) => boolean
 }>()
@@ -36,7 +38,17 @@ const empty = computed(() =>
 )
 const room = computed(() => props.most - Object.keys(props.entries).length + empty.value.length)
 
+const takesLines = (count: number) => t('ask.takeLines', { n: count }, count)
+
+/** Whoever opens it has a list at hand. */
+async function toggle(): Promise<void> {
+  open.value = !open.value
+  await nextTick()
+  document.getElementById(id)?.focus()
+}
+
 function accept(): void {
+  if (lines.value.length === 0 || room.value === 0) return
   const entries = lines.value
     .slice(0, room.value)
     .map((line) => ({ ...props.entryOf(line), id: nanoid() }))
@@ -60,15 +72,21 @@ function accept(): void {
       variant="text"
       size="small"
       :aria-expanded="open"
-      @click="open = !open"
+      @click="toggle"
     />
     <div v-if="open" class="field">
       <label :for="id">{{ help }}</label>
-      <Textarea :id="id" v-model="text" rows="4" auto-resize dir="auto" />
+      <Textarea
+        :id="id"
+        v-model="text"
+        rows="4"
+        auto-resize
+        dir="auto"
+        @keydown.ctrl.enter.prevent="accept"
+        @keydown.meta.enter.prevent="accept"
+      />
       <Button
-        :label="
-          t('ask.takeLines', { n: Math.min(lines.length, room) }, Math.min(lines.length, room))
-        "
+        :label="(takes ?? takesLines)(Math.min(lines.length, room))"
         size="small"
         :disabled="lines.length === 0 || room === 0"
         @click="accept"

@@ -7,8 +7,15 @@ import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { edits } from '@fernbrake/core/lesson'
-import { newRecapSet, setsInOrder, type RecapQuestion } from '@fernbrake/core/questions'
+import {
+  newRecapSet,
+  recapStatements,
+  setsInOrder,
+  type RecapQuestion,
+} from '@fernbrake/core/questions'
+import { readSets, type PastedLine } from '@fernbrake/core/text'
 import EntryRows from './EntryRows.vue'
+import PasteLines from './PasteLines.vue'
 import RichField from './RichField.vue'
 import { useQuestion } from './useQuestion.ts'
 
@@ -16,9 +23,22 @@ const props = defineProps<{ question: RecapQuestion }>()
 const { make, setEntry } = useQuestion(() => props.question)
 const rights = useRights()
 const { t } = useI18n()
+const SETS = ['sets']
 const MOST_SETS = 12
 const sets = computed(() => setsInOrder(props.question))
 const pathOf = (setId: string) => ['sets', setId, 'statements']
+
+/** Six statements have room in a set; where none is marked as true, the first is. */
+const MOST_STATEMENTS = 6
+function setOf(lines: PastedLine[]) {
+  const taken = lines.slice(0, MOST_STATEMENTS)
+  const trueAt = Math.max(
+    0,
+    taken.findIndex(({ marked }) => marked),
+  )
+  const texts = taken.map(({ text }) => text)
+  return { statements: recapStatements(texts, trueAt, nanoid) }
+}
 
 function addSet(): void {
   const { id, statements } = newRecapSet('a0', nanoid)
@@ -83,6 +103,17 @@ function addSet(): void {
     size="small"
     :disabled="!rights.canEdit.value || sets.length >= MOST_SETS"
     @click="addSet"
+  />
+  <PasteLines
+    :question-id="question.id"
+    :path="SETS"
+    :entries="question.sets"
+    :texts-of="({ statements }) => Object.values(statements).map(({ text }) => text)"
+    :most="MOST_SETS"
+    :help="t('ask.pasteSets')"
+    :takes="(count) => t('ask.takeSets', { n: count }, count)"
+    :read="readSets"
+    :entry-of="setOf"
   />
 </template>
 

@@ -1,19 +1,23 @@
 <script setup lang="ts">
 // A text of a question. Formulas are typed between dollar signs and drawn beneath; a text with lists, tables or media is
 // shown as it reads.
-import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { nanoid } from 'nanoid'
+import { computed, defineAsyncComponent, onScopeDispose, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { isSameText, plainOf, type RichText } from '@fernbrake/core/fields'
+import type { Media } from '@fernbrake/core/contract'
+import { isSameText, plainOf, withBlock, type RichText } from '@fernbrake/core/fields'
 import { readFormulas, typeFormulas } from '@fernbrake/core/text'
 import { TextView } from '@fernbrake/player'
 import WordsField from '../WordsField.vue'
-import { useRights } from '../useBench.ts'
+import { pictureIn } from '../../shelf/useMediaUpload.ts'
+import { useBench, useRights } from '../useBench.ts'
 
 const props = withDefaults(
   defineProps<{ label: string; text: RichText; max: number; rows?: number; hideLabel?: boolean }>(),
   { rows: 1 },
 )
 const emit = defineEmits<{ change: [text: RichText] }>()
+const bench = useBench()
 const rights = useRights()
 const { t } = useI18n()
 /** What stands in the field; it is set anew only where somebody else, or undo, changed what it says. */
@@ -30,6 +34,21 @@ const RichDialog = defineAsyncComponent(() => import('../richText/RichDialog.vue
 const opened = ref(false)
 const isDrawn = computed(() => typeof props.text !== 'string')
 
+/** A picture that is pasted or dropped comes to the end of the text; what comes later than this field lies on the shelf. */
+const place = { at: 'text', padId: nanoid() } as const
+onScopeDispose(
+  bench.placings.receive(place.padId, ({ id: mediaId, alternative }: Media) =>
+    emit('change', withBlock(props.text, { block: 'picture', mediaId, alternative })),
+  ),
+)
+function takePicture(event: ClipboardEvent | DragEvent): void {
+  const data = 'clipboardData' in event ? event.clipboardData : event.dataTransfer
+  const file = pictureIn(data)
+  if (!file || !rights.canEdit.value) return
+  event.preventDefault()
+  void bench.placings.put(place, 'picture', file, file.name)
+}
+
 function type(words: string): void {
   typed.value = words
   emit('change', readFormulas(words))
@@ -37,7 +56,7 @@ function type(words: string): void {
 </script>
 
 <template>
-  <div class="rich">
+  <div class="rich" @paste="takePicture" @drop="takePicture">
     <WordsField
       v-if="typed !== null"
       :label="label"

@@ -9,6 +9,7 @@ import {
   lineIndexAt,
   type Clip,
   type Cue,
+  type OverlayForm,
   type OverlayLook,
 } from '@fernbrake/core/lesson'
 import { stepFrames } from '@fernbrake/core/media'
@@ -38,6 +39,8 @@ interface Around {
 
 /** The evidence of a question that is placed without a script line is this long, in ms. */
 const USUAL_EVIDENCE_MS = 8000
+/** The second way of a new fork leads back this far, in ms. */
+const USUAL_WAY_BACK_MS = 10_000
 /** An overlay whose end is moved before its beginning stays this long, in ms. */
 const SHORTEST_OVERLAY_MS = 40
 
@@ -62,24 +65,35 @@ function createPlacing(
   }
   const MAKE: Record<
     CueKind,
-    (partId: string, cueId: string, atMs: number, endMs?: number) => boolean
+    (partId: string, cueId: string, atMs: number, endMs?: number, content?: OverlayForm) => boolean
   > = {
     question: placeQuestion,
-    overlay: (partId, cueId, fromMs, toMs) =>
-      draft.make(edits.addOverlay, { cueId, partId, fromMs, toMs, text: words.overlay() }),
+    overlay: (partId, cueId, fromMs, toMs, content) =>
+      draft.make(edits.addOverlay, { cueId, partId, fromMs, toMs, text: words.overlay(), content }),
     fork: (partId, cueId, atMs) =>
-      draft.make(edits.addFork, { cueId, partId, atMs, choiceIds: [nanoid(), nanoid()] }),
+      draft.make(edits.addFork, {
+        cueId,
+        partId,
+        atMs,
+        choiceIds: [nanoid(), nanoid()],
+        backMs: Math.max(0, atMs - USUAL_WAY_BACK_MS),
+      }),
     note: (partId, cueId, atMs) => draft.make(edits.addNote, { cueId, partId, atMs }),
     bookmark: (partId, cueId, atMs) =>
       draft.make(edits.addBookmark, { cueId, partId, atMs, title: words.bookmark() }),
   }
-  return (kind: CueKind, atMs = playhead.mediaMs.value, endMs?: number): void => {
+  return (
+    kind: CueKind,
+    atMs = playhead.mediaMs.value,
+    endMs?: number,
+    content?: OverlayForm,
+  ): void => {
     const partId = places.part.value?.id
     const mayPlace = kind === 'note' ? rights.canNote.value : rights.canEdit.value
     if (!partId || playhead.durationMs.value === 0 || !mayPlace) return
     const cueId = nanoid()
     playhead.film.value?.pause()
-    if (!MAKE[kind](partId, cueId, atMs, endMs)) return
+    if (!MAKE[kind](partId, cueId, atMs, endMs, content)) return
     selection.select(cueId)
     selection.placed.value = { id: cueId }
   }

@@ -8,6 +8,7 @@ import { plainOf } from '@fernbrake/core/fields'
 import {
   blocksInOrder,
   edits,
+  filmsInOrder,
   lacksSomething,
   type PageBlock,
   type PagePart,
@@ -49,12 +50,19 @@ const isUnready = (one: PageBlock) =>
 const isHere = (one: PageBlock, inside: PageBlock['inside']) =>
   JSON.stringify(one.inside) === JSON.stringify(inside)
 
+/** The first film from end to end: what most pages show, and what a stretch is cut from. */
+function wholeFilm() {
+  const film = filmsInOrder(bench.lesson.value).find(({ durationMs }) => (durationMs ?? 0) > 0)
+  return film ? { partId: film.id, fromMs: 0, toMs: film.durationMs! } : null
+}
+
 /** Puts it after what is picked, where that stands in the same place; else at the end. */
 function place(kind: AddKind, inside: PageBlock['inside'], kept?: KeptQuestion): void {
   const afterId = block.value && isHere(block.value, inside) ? block.value.id : null
   const asks =
     kind === 'question' ? (kept ? keptQuestionHere(kept) : blankQuestionHere()) : undefined
-  const made = { ...newBlock(kind, nanoid(), asks?.questionId), ...(inside ? { inside } : {}) }
+  const first = { questionId: asks?.questionId, stretch: wholeFilm() }
+  const made = { ...newBlock(kind, nanoid(), first), ...(inside ? { inside } : {}) }
   shelfFor.value = null
   if (add('blocks', [made], { afterId, ...(asks ? { asks } : {}) })) focusSheet()
 }

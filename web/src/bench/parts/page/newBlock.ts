@@ -9,8 +9,14 @@ export const OFFERED_MORE: readonly AddKind[] = [
   ...(['fact', 'sound', 'film', 'file', 'web', 'columns'] as const),
 ]
 
-/** `questionId` is the question that a question block asks. */
-export function newBlock(kind: AddKind, id: string, questionId = ''): NewThing<PageBlock> {
+type Stretch = Extract<PageBlock, { kind: 'stretch' }>['stretch']
+
+/** `questionId` is the question that a question block asks, `stretch` what a stretch of film shows at first. */
+export function newBlock(
+  kind: AddKind,
+  id: string,
+  { questionId = '', stretch = null }: { questionId?: string | undefined; stretch?: Stretch } = {},
+): NewThing<PageBlock> {
   switch (kind) {
     case 'text':
       return { id, kind, text: '' }
@@ -23,7 +29,7 @@ export function newBlock(kind: AddKind, id: string, questionId = ''): NewThing<P
     case 'file':
       return { id, kind, mediaId: null, title: '' }
     case 'stretch':
-      return { id, kind, stretch: null }
+      return { id, kind, stretch }
     case 'web':
       return { id, kind, address: null, title: '', opens: 'inside' }
     case 'fact':

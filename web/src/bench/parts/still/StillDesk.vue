@@ -58,12 +58,29 @@ const shown = computed((): StillPart => {
   if (!at || !moved) return props.part
   return { ...props.part, pins: { ...props.part.pins, [at.id]: { ...moved, x: at.x, y: at.y } } }
 })
+/** Two presses on one spot within this time put a pin there, in ms. */
+const TWICE_MS = 450
+let lastPress = { atMs: -Infinity, x: 0, y: 0 }
+function isSecond({ timeStamp, clientX: x, clientY: y }: PointerEvent): boolean {
+  const { atMs, x: lastX, y: lastY } = lastPress
+  const isIt = timeStamp - atMs < TWICE_MS && Math.hypot(x - lastX, y - lastY) < DRAG_FROM_PX
+  lastPress = { atMs: isIt ? -Infinity : timeStamp, x, y }
+  return isIt
+}
+/** Once it is let go: before that, the press would take the focus from the words of the pin again. */
+function putAt(event: PointerEvent): void {
+  const { x, y } = picture.value!.pointAt(event)
+  const end = (_event: PointerEvent, isKept: boolean) => {
+    if (isKept) put(rounded(x), rounded(y))
+  }
+  followPointer(event, { move: () => undefined, end })
+}
+
 function press(event: PointerEvent, pinId: string | null): void {
   if (!rights.canEdit.value || event.button !== 0 || !picture.value) return
   if (pinId === null) {
-    if (!placing.value) return
-    const { x, y } = picture.value.pointAt(event)
-    return put(rounded(x), rounded(y))
+    if (placing.value || isSecond(event)) putAt(event)
+    return
   }
   const move = (to: PointerEvent) => {
     const { x, y } = picture.value!.pointAt(to)
