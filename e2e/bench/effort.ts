@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { Browser, Page } from '@playwright/test'
+import { selectors, type Browser, type Page } from '@playwright/test'
 import { DEMO_PASSWORD } from '@fernbrake/server'
 import { makeFilm, picturePng } from '../support/films.ts'
 import { signIn } from '../support/pages.ts'
@@ -69,6 +69,8 @@ function figureOf(job: Job, index: number, effort: Effort): Figure {
 }
 
 export async function measureEffort(browser: Browser, server: RealServer): Promise<Figure[]> {
+  // As the tests have it, whose steps are used here too.
+  selectors.setTestIdAttribute('data-test')
   const { folder, files } = makeMaterial()
   const page = await (
     await browser.newContext({ viewport: { width: 1280, height: 800 } })
