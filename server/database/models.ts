@@ -235,6 +235,27 @@ function definePeople(as: As): void {
   )
 }
 
+const attemptColumns = () => ({
+  id: key(),
+  lessonId: TEXT,
+  edition: INTEGER,
+  personId: TEXT,
+  openedAt: now(),
+  lastSeenAt: now(),
+  finishedAt: DATE,
+  placePart: TEXT,
+  placeMs: { type: INTEGER, defaultValue: 0 },
+  placeAt: DATE,
+  released: { type: ARRAY(TEXT), defaultValue: [] },
+  assignmentId: TEXT,
+  number: { type: INTEGER, defaultValue: 1 },
+  confirmedAt: DATE,
+  clock: JSONB,
+  clockRev: { type: INTEGER, defaultValue: 0 },
+  mix: { type: TEXT, defaultValue: () => randomUUID() },
+  timesOpened: { type: INTEGER, defaultValue: 1 },
+})
+
 /** Ties the models to a database. */
 export function defineModels(sequelize: Database): void {
   const as: As = (tableName) => ({ sequelize, tableName })
@@ -266,29 +287,7 @@ export function defineModels(sequelize: Database): void {
     as('editions'),
   )
   defineMediaModels(as)
-  AttemptRow.init(
-    {
-      id: key(),
-      lessonId: TEXT,
-      edition: INTEGER,
-      personId: TEXT,
-      openedAt: now(),
-      lastSeenAt: now(),
-      finishedAt: DATE,
-      placePart: TEXT,
-      placeMs: { type: INTEGER, defaultValue: 0 },
-      placeAt: DATE,
-      released: { type: ARRAY(TEXT), defaultValue: [] },
-      assignmentId: TEXT,
-      number: { type: INTEGER, defaultValue: 1 },
-      confirmedAt: DATE,
-      clock: JSONB,
-      clockRev: { type: INTEGER, defaultValue: 0 },
-      mix: { type: TEXT, defaultValue: () => randomUUID() },
-      timesOpened: { type: INTEGER, defaultValue: 1 },
-    },
-    as('attempts'),
-  )
+  AttemptRow.init(attemptColumns(), as('attempts'))
   ResponseRow.init(
     {
       attemptId: key(),

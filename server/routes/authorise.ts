@@ -1,7 +1,6 @@
 // Who may use a route, listen on a socket, or send a file. Every access that the contract names is decided here and nowhere
 // else.
 import { ROLES_FROM, type Access, type LessonRoleName, type Person } from '@fernbrake/core/contract'
-import { assertNever } from '@fernbrake/core/fields'
 import { within } from '../database/connect.ts'
 import { AttemptRow, KeptQuestionRow, LessonRow, MediaRow } from '../database/models.ts'
 import { classOfAssignment, isAssignedTo, isInWork } from '../learning/queries/assignments.ts'
@@ -12,6 +11,24 @@ import { moderates } from '../talk/queries/talk.ts'
 import { readCollection } from '../lessons/queries/collections.ts'
 import { hasLessonRole } from '../lessons/roles.ts'
 import { HttpError } from '../http/HttpError.ts'
+
+type Find = (person: Person, params: Record<string, string>) => Promise<boolean>
+
+/** Whether what is named in the path is there for this person. */
+const FINDS = {
+  mediaOwner: (person, { mediaId }) => ownsMedia(person, mediaId!),
+  mediaViewer: maySeeMedia,
+  attemptOwner: async (person, { attemptId }) =>
+    (await attemptFacts(attemptId!))?.personId === person.id,
+  questionOwner: async ({ id: ownerId }, { keptId: id }) =>
+    (await KeptQuestionRow.count({ where: { id: id!, ownerId } })) > 0,
+  collectionOwner: async (person, { collectionId }) =>
+    (await readCollection(within(LessonRow.sequelize!), collectionId!))?.ownerId === person.id,
+  classTeacher: (person, { classId }) => teaches(person, classId!),
+  assignmentLearner: (person, { assignmentId }) => isAssignedTo(assignmentId!, person.id),
+  talkModerator: (person, { attemptId }) => mayModerate(person, attemptId!),
+  marker: mayMark,
+} satisfies Partial<Record<Access, Find>>
 
 /** Passes, or throws the fault that the person may know: what they may not see does not exist for them. */
 export async function authorise(
@@ -36,28 +53,8 @@ export async function authorise(
       return allowFrom('editor', person, params.lessonId!)
     case 'lessonOwner':
       return allowFrom('owner', person, params.lessonId!)
-    case 'mediaOwner':
-      return need(await ownsMedia(person, params.mediaId!))
-    case 'mediaViewer':
-      return need(await maySeeMedia(person, params))
-    case 'attemptOwner':
-      return need((await attemptFacts(params.attemptId!))?.personId === person.id)
-    case 'questionOwner':
-      return need(
-        (await KeptQuestionRow.count({ where: { id: params.keptId!, ownerId: person.id } })) > 0,
-      )
-    case 'collectionOwner':
-      return need(await ownsCollection(person, params.collectionId!))
-    case 'classTeacher':
-      return need(await teaches(person, params.classId!))
-    case 'assignmentLearner':
-      return need(await isAssignedTo(params.assignmentId!, person.id))
-    case 'talkModerator':
-      return need(await mayModerate(person, params.attemptId!))
-    case 'marker':
-      return need(await mayMark(person, params))
     default:
-      assertNever(access)
+      return need(await FINDS[access](person, params))
   }
 }
 
@@ -115,11 +112,6 @@ async function maySeeMedia(person: Person, params: Record<string, string>): Prom
   if (await mayLearnFrom(person.id, mediaId)) return true
   // On a learner's page a lesson shows its picture before it is begun, and nothing else.
   return params.file === 'poster' && (await isInWork(person.id, mediaId))
-}
-
-async function ownsCollection(person: Person, collectionId: string): Promise<boolean> {
-  const ask = within(LessonRow.sequelize!)
-  return (await readCollection(ask, collectionId))?.ownerId === person.id
 }
 
 async function ownsMedia(person: Person, mediaId: string): Promise<boolean> {

@@ -69,7 +69,7 @@ export const AUTHORING: readonly Job[] = [
     what: 'a short answer on a photographed card',
     ready: at('20'),
     async act(desk) {
-      const { hands, page, side, files } = desk
+      const { hands, side, files } = desk
       await hands.key('q')
       await hands.write('What is this called?')
       await hands.dropFile(box(desk, 'Question'), files.picture)
@@ -149,7 +149,7 @@ export const AUTHORING: readonly Job[] = [
   {
     what: 'a page with a film, guiding questions, and a second film',
     async act(desk) {
-      const { hands, left, side } = desk
+      const { hands, left } = desk
       await addPart(desk, 'Page')
       await hands.to(box(desk, 'Name of this part'))
       await hands.write('Before the lock')

@@ -38,7 +38,8 @@ export interface Hands {
   give(what: Locator, files: Parameters<Locator['setInputFiles']>[0]): Promise<void>
 }
 
-export function handsOn(page: Page): Hands {
+/** The single moves of which all else is made, each counted. */
+function movesOn(page: Page) {
   const effort = noEffort()
   let at: 'keys' | 'mouse' = 'keys'
   const lay = (on: typeof at) => {
@@ -87,7 +88,20 @@ export function handsOn(page: Page): Hands {
     await from.evaluate((element) => (element as HTMLElement | null)?.focus())
     return tabs
   }
+  return {
+    effort,
+    lay,
+    press,
+    bringIntoSight,
+    point,
+    isFocused,
+    tabsTo,
+    isAtKeys: () => at === 'keys',
+  }
+}
 
+export function handsOn(page: Page): Hands {
+  const { effort, lay, press, bringIntoSight, point, isFocused, tabsTo, isAtKeys } = movesOn(page)
   const hands: Hands = {
     effort,
     async key(name, times = 1) {
@@ -104,7 +118,7 @@ export function handsOn(page: Page): Hands {
       await expect(field).toBeVisible()
       if (await isFocused(field)) return
       effort.choices += 1
-      const tabs = at === 'keys' ? await tabsTo(field) : null
+      const tabs = isAtKeys() ? await tabsTo(field) : null
       if (tabs === null) await point(field)
       else await press('Tab', tabs)
     },
@@ -155,13 +169,7 @@ export function handsOn(page: Page): Hands {
       await bringIntoSight(what)
       effort.moves += 2
       effort.keys += 1
-      const bytes = readFileSync(path).toString('base64')
-      const data = await page.evaluateHandle((base64) => {
-        const carried = new DataTransfer()
-        const letters = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))
-        carried.items.add(new File([letters], 'card.png', { type: 'image/png' }))
-        return carried
-      }, bytes)
+      const data = await carried(page, path)
       await what.dispatchEvent('drop', { dataTransfer: data })
     },
     async give(what, files) {
@@ -171,4 +179,15 @@ export function handsOn(page: Page): Hands {
     },
   }
   return hands
+}
+
+/** What the browser carries where a file is drawn onto a page. */
+function carried(page: Page, path: string) {
+  const bytes = readFileSync(path).toString('base64')
+  return page.evaluateHandle((base64) => {
+    const data = new DataTransfer()
+    const letters = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))
+    data.items.add(new File([letters], 'card.png', { type: 'image/png' }))
+    return data
+  }, bytes)
 }

@@ -54,6 +54,12 @@ function createShuttle(playhead: Playhead) {
   return { back, on, toggle }
 }
 
+const CLOSED_LIST = '[role="combobox"][aria-expanded="false"]'
+const leavesClosedList = ({ key, target }: KeyboardEvent) =>
+  key === 'Escape' &&
+  (target as Element).matches(CLOSED_LIST) &&
+  !(target as Element).closest('[role="dialog"]')
+
 export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
   const { playhead, selection } = bench
   const { back, on, toggle } = createShuttle(playhead)
@@ -126,12 +132,9 @@ export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
 
   /** A list that is closed has nothing to leave, yet keeps the key to itself: it is met on its way there. */
   function onWayIn(event: KeyboardEvent): void {
-    const target = event.target as Element
-    if (event.key !== 'Escape' || !target.matches('[role="combobox"][aria-expanded="false"]'))
-      return
-    if (!selection.selectedId.value || target.closest('[role="dialog"]')) return
+    if (!selection.selectedId.value || !leavesClosedList(event)) return
     event.stopPropagation()
-    leaveSheet(target)
+    leaveSheet(event.target as Element)
   }
 
   onMounted(() => {

@@ -156,10 +156,10 @@ defineExpose({ focusFirst })
           autocomplete="off"
           :aria-describedby="wrong ? `${id}-wrong` : undefined"
           :aria-invalid="wrong !== ''"
+          :title="t('marking.spaceGoesOn')"
           @keydown.up.prevent="desk.step(-1)"
           @keydown.down.prevent="desk.step(1)"
           @keydown.space.prevent="words?.focus()"
-          :title="t('marking.spaceGoesOn')"
         />
         {{ t('marking.of', { max: n(question.points) }) }}
         <Button
