@@ -140,6 +140,7 @@ const CASES: [Edit<never>, unknown][] = [
     edits.replaceMedia,
     { from: 'media-1', to: 'media-2', film: { durationMs: 50_000, frameRate: '25' } },
   ],
+  [edits.nameOverlay, { cueId: 'o', name: 'words' }],
   [edits.addFork, { cueId: 'n', partId: PART, atMs: 9, choiceIds: ['x', 'y'] }],
   [edits.addFork, { cueId: 'n', partId: PART, atMs: 9, choiceIds: ['x', 'y'], backMs: 4 }],
   [edits.setForkPrompt, { cueId: 'f', prompt: 'words' }],

@@ -22,6 +22,13 @@ it('learners never get a designer’s notes', () => {
   expect(Object.keys(withoutNotes(lesson).cues).sort()).toEqual(['a', 'b', 'f', 'o'])
 })
 
+it('learners never get what designers call their overlays', () => {
+  const named = edited(fullLesson(), edits.nameOverlay, { cueId: 'o', name: '  The answer ' })
+  expect(named.cues.o).toMatchObject({ name: 'The answer' })
+  expect(JSON.stringify(withoutNotes(named))).not.toContain('The answer')
+  expect(edited(named, edits.nameOverlay, { cueId: 'o', name: ' ' })).toEqual(fullLesson())
+})
+
 it('the words at the end follow the marks', () => {
   const ending = { message: 'Thank you', pass: { share: 0.6, message: 'Passed' } }
   const said = (points: number, max: number) => endMessage(ending, { points, max })

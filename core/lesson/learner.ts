@@ -1,11 +1,18 @@
 // What of a lesson learners get.
 import type { EndBand, Ending } from './parts/index.ts'
-import type { Lesson } from './schema.ts'
+import type { Lesson, OverlayCue } from './schema.ts'
 
-/** The lesson without the designers' notes, as it is sent to learners. */
+/** The lesson as it is sent to learners: without the designers' notes, and what they call their overlays among themselves. */
 export function withoutNotes(lesson: Lesson): Lesson {
-  const cues = Object.entries(lesson.cues).filter(([, cue]) => cue.kind !== 'note')
+  const cues = Object.entries(lesson.cues)
+    .filter(([, cue]) => cue.kind !== 'note')
+    .map(([id, cue]) => [id, cue.kind === 'overlay' ? unnamed(cue) : cue] as const)
   return { ...lesson, cues: Object.fromEntries(cues) }
+}
+
+function unnamed(cue: OverlayCue): OverlayCue {
+  const { name: _, ...rest } = cue
+  return rest
 }
 
 /** Sums of points are sums of fractions: what lies nearer than this to a share has reached it. */

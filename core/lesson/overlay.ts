@@ -20,6 +20,7 @@ export const formOf = (cue: Pick<OverlayCue, 'content'>) => cue.content?.form ??
 
 export function overlayOf(cue: OverlayCue): WholeOverlay {
   return {
+    name: '',
     content: PLAIN_TEXT,
     rotation: 0,
     locked: false,

@@ -133,6 +133,8 @@ export const overlayActionSchema = z.discriminatedUnion('does', [
 
 /** What an overlay says of itself beyond its words, time, box and look; all of it may be left out. */
 export const overlayExtras = {
+  /** What designers call it in lists; learners never get it. */
+  name: plainText(80, 1).optional(),
   content: overlayFormSchema.optional(),
   /** Degrees clockwise. */
   rotation: z.number().min(-180).max(180).optional(),

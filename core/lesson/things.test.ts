@@ -158,6 +158,17 @@ it('a film that goes takes its stretches from pages; the block stays, to be give
   expect(blocked(left)).toEqual(['page.unfinished'])
 })
 
+it('columns in which nothing stands are told before publishing, and no others', () => {
+  const lesson = withThings(lessonWithFilm())
+  expect(blocked(lesson)).toEqual([])
+  const inside = Object.values(page(lesson).blocks).filter((block) => block.inside)
+  expect(inside.length).toBeGreaterThan(1)
+  const [first, ...rest] = inside.map(({ id: thingId }) => ({ partId: PAGE, thingId }))
+  const oneLeft = rest.reduce((now, args) => edited(now, edits.removeThing, args), lesson)
+  expect(blocked(oneLeft)).toEqual([])
+  expect(blocked(edited(oneLeft, edits.removeThing, first!))).toEqual(['page.emptyColumns'])
+})
+
 it('whatever hung on coming to a part that is gone never holds, and a gate on it is taken away', () => {
   const visited = { if: 'visited', partId: DECK } as const
   const choice = { cueId: 'f', choiceId: 'f1', change: { condition: visited } }

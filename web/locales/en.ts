@@ -170,6 +170,7 @@ export default {
       quiz_noPicture: 'A question outside a film asks for a place on a picture and has none yet.',
       page_empty: 'A page has nothing on it yet.',
       page_unfinished: 'Something on a page has not been chosen yet.',
+      page_emptyColumns: 'Two columns on a page have nothing in them yet.',
       still_noPicture: 'A still has no picture yet.',
       still_emptyPin: 'A pin of a still opens nothing yet.',
       deck_empty: 'A deck has no picture yet.',

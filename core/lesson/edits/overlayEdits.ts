@@ -56,6 +56,17 @@ export const turnOverlay: Edit<{ cueId: string; degrees: number }> = {
   },
 }
 
+/** What designers call an overlay among others; '' takes the name away. */
+export const nameOverlay: Edit<{ cueId: string; name: string }> = {
+  name: 'nameOverlay',
+  change: (draft, { cueId, name }) => {
+    const cue = overlayIn(draft, cueId)
+    const words = cleanText(name).trim()
+    if (cue && words !== '') cue.name = words
+    else if (cue) delete cue.name
+  },
+}
+
 export const setOverlayShown: Edit<{ cueId: string; shown: Shown | null }> = {
   name: 'setOverlayShown',
   change: (draft, { cueId, shown }) => {

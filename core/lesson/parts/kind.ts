@@ -60,6 +60,7 @@ export type UnreadyCode =
   | 'quiz.noPicture'
   | 'page.empty'
   | 'page.unfinished'
+  | 'page.emptyColumns'
   | 'still.noPicture'
   | 'still.emptyPin'
   | 'deck.empty'

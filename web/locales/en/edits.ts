@@ -74,6 +74,7 @@ export default {
     setBookmarkTitle: 'rename a bookmark',
     setOverlayForm: 'change what an overlay is',
     turnOverlay: 'turn an overlay',
+    nameOverlay: 'name an overlay',
     setOverlayShown: 'change when an overlay shows',
     setTransition: 'change how an overlay comes or goes',
     setOverlayAction: 'change what a click does',

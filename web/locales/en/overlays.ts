@@ -16,6 +16,7 @@ export default {
       film: 'Second film',
       web: 'Web page',
     },
+    name: 'What you call it in lists; learners never see it',
     whatItIs: 'What it is',
     panelTitle: 'Title',
     alternative: 'What it shows, for those who cannot see it',

@@ -99,6 +99,8 @@ export default {
     addPin: '+ Pin where I press',
     addPinMiddle: '+ Pin in the middle',
     placingPin: 'Press where it belongs',
+    pagesDrawn: '{n} of {of} pages are drawn. They come into the deck together.',
+    pagesSoFar: 'Pages that are drawn so far',
     pressPicture: 'Press on the picture where the pin belongs.',
     pinKeys:
       'Two presses on the picture put a pin there. Drag a pin to move it, or use the arrow keys on it.',

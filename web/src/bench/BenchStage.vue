@@ -67,7 +67,10 @@ function onFocus(event: FocusEvent, { id }: OverlayCue): void {
   if (!isSelected(id) && (event.target as Element).matches(':focus-visible')) selection.select(id)
 }
 const nameOf = (overlay: OverlayCue) =>
-  t('bench.overlayOnStage', { form: t(`overlay.form.${formOf(overlay)}`), text: overlay.text })
+  t('bench.overlayOnStage', {
+    form: t(`overlay.form.${formOf(overlay)}`),
+    text: overlay.name || overlay.text,
+  })
 
 watch(
   [slot, source],

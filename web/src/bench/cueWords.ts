@@ -12,7 +12,7 @@ export function cueWords(lesson: Pick<Lesson, 'questions'>, cue: Cue): string {
     case 'fork':
       return cue.prompt
     case 'overlay':
-      return cue.text || (cue.content?.form === 'panel' ? cue.content.title : '')
+      return cue.name ?? (cue.text || (cue.content?.form === 'panel' ? cue.content.title : ''))
     case 'note':
       return cue.text
   }

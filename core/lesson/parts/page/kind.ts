@@ -52,13 +52,26 @@ function findUnready({ title, blocks }: PagePart): Unready[] {
   const all = Object.values(blocks)
   if (all.length === 0)
     return [{ code: 'page.empty', message: `“${title}” has nothing on it yet.` }]
-  return all
-    .filter(lacksSomething)
+  const unfinished = all
+    .filter((block) => lacksSomething(block))
     .map(({ id }) => ({
       path: ['blocks', id],
-      code: 'page.unfinished',
+      code: 'page.unfinished' as const,
       message: `Something on “${title}” has not been chosen yet.`,
     }))
+  const empty = all
+    .filter((block) => hasNothingInside(blocks, block))
+    .map(({ id }) => ({
+      path: ['blocks', id],
+      code: 'page.emptyColumns' as const,
+      message: `Two columns on “${title}” have nothing in them yet.`,
+    }))
+  return [...unfinished, ...empty]
+}
+
+/** Whether these are columns in which nothing stands: learners would see a gap. */
+export function hasNothingInside(blocks: PagePart['blocks'], { id, kind }: PageBlock): boolean {
+  return kind === 'columns' && !Object.values(blocks).some(({ inside }) => inside?.columnsId === id)
 }
 
 /** Whether what a block is there for is not chosen yet. */

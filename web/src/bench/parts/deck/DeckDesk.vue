@@ -16,6 +16,7 @@ import PartTitle from '../PartTitle.vue'
 import ThingSheet from '../ThingSheet.vue'
 import ThingsDesk from '../ThingsDesk.vue'
 import { useThings } from '../useThings.ts'
+import PagesDrawn from './PagesDrawn.vue'
 
 const props = defineProps<{ part: DeckPart; covered: boolean }>()
 const bench = useBench()
@@ -85,6 +86,7 @@ function drop(beforeId: string | null): void {
         </button>
       </li>
     </ol>
+    <PagesDrawn :place="place" />
     <div v-if="rights.canEdit.value" class="adds">
       <IntakeHere kind="picture" :place="place" several />
       <IntakeHere kind="document" :place="place" />

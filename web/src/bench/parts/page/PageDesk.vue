@@ -9,6 +9,7 @@ import {
   blocksInOrder,
   edits,
   filmsInOrder,
+  hasNothingInside,
   lacksSomething,
   type PageBlock,
   type PagePart,
@@ -44,6 +45,7 @@ const stemOf = (one: PageBlock) =>
     : undefined
 const isUnready = (one: PageBlock) =>
   lacksSomething(one) ||
+  hasNothingInside(props.part.blocks, one) ||
   (one.kind === 'question' &&
     findWhatCannotBeAsked(bench.lesson.value.questions[one.questionId]!).length > 0)
 
