@@ -42,9 +42,6 @@ async function desk(browser: Browser, url: string): Promise<void> {
   await page.getByRole('heading', { name: 'Demo accounts' }).waitFor()
   await signIn(page, url, 'designer@harrowmere.example', DEMO_PASSWORD)
   await page.locator('article img').last().waitFor()
-  await page.waitForLoadState('networkidle')
-  await settled(page)
-  await shoot(page, 'home')
   await page.goto(`${url}${LESSON}?part=the-film`)
   await find(page, 'Half the paddle first')
   await page.waitForLoadState('networkidle')
@@ -223,6 +220,52 @@ async function learnerHome(browser: Browser, url: string): Promise<void> {
   await page.close()
 }
 
+const TITLES = [
+  ...([
+    'The Stair of Cantle',
+    'Gates and Paddles',
+    'A Year on the Quay',
+    'How a Boat is Held',
+  ] as const),
+  ...([
+    'Frost on the Sills',
+    'The Bridge Keeper Speaks',
+    'Sounds of the Basin',
+    'What the Log Says',
+  ] as const),
+]
+const COPIES = 40
+const EVENINGS = 12
+
+/** The home page of somebody who has made lessons for years: copies of the demo’s, and a collection of some. */
+async function homeOfMany(browser: Browser, url: string): Promise<void> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await signIn(page, url, 'designer@harrowmere.example', DEMO_PASSWORD)
+  const headers = { origin: url }
+  const { lessons } = (await (await page.request.get(`${url}/api/lessons`)).json()) as {
+    lessons: { id: string }[]
+  }
+  const ids = Array.from({ length: COPIES }, (_, index) => `copy-${index}`)
+  for (const [index, id] of ids.entries()) {
+    const title = `${TITLES[index % TITLES.length]!} ${Math.floor(index / TITLES.length) + 1}`
+    const from = { copyOf: lessons[index % lessons.length]!.id }
+    const data = { id, title, language: 'en', from }
+    await page.request.post(`${url}/api/lessons`, { data, headers })
+  }
+  const data = { id: 'evenings', title: 'First evenings', lessonIds: ids.slice(0, EVENINGS) }
+  await page.request.post(`${url}/api/collections`, { data, headers })
+  await page.request.patch(`${url}/api/put-away`, {
+    data: { lessonIds: ids.slice(-3), away: true },
+    headers,
+  })
+  await page.reload()
+  await page.getByRole('button', { name: /^First evenings/ }).waitFor()
+  await page.waitForLoadState('networkidle')
+  await settled(page)
+  await shoot(page, 'home')
+  await page.close()
+}
+
 await mkdir(TARGET, { recursive: true })
 const server = await startRealServer({ demo: true })
 const browser = await chromium.launch(CHROMIUM)
@@ -234,6 +277,7 @@ try {
   await quiz(browser, server.url)
   await phone(browser, server.url)
   await learnerHome(browser, server.url)
+  await homeOfMany(browser, server.url)
 } finally {
   await browser.close()
   await server.stop()
