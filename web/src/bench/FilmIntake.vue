@@ -45,7 +45,7 @@ function accept(files: FileList | null | undefined): void {
   if (!rights.canEdit.value) return
   const all = [...(files ?? [])]
   const captions = all.find(({ name }) => CAPTIONS.test(name))
-  const film = all.find((file) => file !== captions)
+  const film = all.find(({ name }) => !CAPTIONS.test(name))
   if (captions) bench.captionsToCome.value = captions
   if (film) void begin(film)
 }

@@ -43,7 +43,8 @@ onScopeDispose(
 )
 function takePicture(event: ClipboardEvent | DragEvent): void {
   const data = 'clipboardData' in event ? event.clipboardData : event.dataTransfer
-  const file = pictureIn(data)
+  // Words that are copied elsewhere often come with a picture of themselves; it is the words that are meant.
+  const file = data?.types.includes('text/plain') ? null : pictureIn(data)
   if (!file || !rights.canEdit.value) return
   event.preventDefault()
   void bench.placings.put(place, 'picture', file, file.name)
