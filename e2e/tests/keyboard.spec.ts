@@ -63,10 +63,13 @@ test('a film comes in with its captions', async () => {
   await press('Enter')
   await (await chooser).setFiles([makeFilm(folder, 12), captions])
   await expect(side().getByText('The keeper shuts the lower gates.')).toBeVisible()
+  await expect(bench.getByText('/ 0:12')).toBeVisible()
 })
 
 test('a choice question of four options, with what is said of right and wrong', async () => {
-  await press('Shift+ArrowRight', 'Shift+ArrowRight', 'Shift+ArrowRight', 'q')
+  await press('Shift+ArrowRight', 'Shift+ArrowRight', 'Shift+ArrowRight')
+  await expect(bench.getByTestId('timecode')).toHaveValue('00:00:03:00')
+  await press('q')
   await write('What is shut?')
   await tabTo(side().getByRole('textbox', { name: 'Option 1', exact: true }), 6)
   for (const [index, option] of ['A paddle', 'The gates', 'A sill', 'A quay'].entries()) {
