@@ -16,7 +16,6 @@ export const LONG_FUNCTIONS = {
   'player/recording/useRecorder.ts': 117,
   'player/talk/useTalk.ts': 125,
   'server/app.ts': 82,
-  'server/database/models.ts': 89,
   'server/routes/uploads.ts': 150,
   'web/src/bench/placing/placings.ts': 205,
   'web/src/bench/useStageDrag.ts': 130,

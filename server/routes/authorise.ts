@@ -1,6 +1,7 @@
 // Who may use a route, listen on a socket, or send a file. Every access that the contract names is decided here and nowhere
 // else.
 import { ROLES_FROM, type Access, type LessonRoleName, type Person } from '@fernbrake/core/contract'
+import { assertNever } from '@fernbrake/core/fields'
 import { within } from '../database/connect.ts'
 import { AttemptRow, KeptQuestionRow, LessonRow, MediaRow } from '../database/models.ts'
 import { classOfAssignment, isAssignedTo, isInWork } from '../learning/queries/assignments.ts'
@@ -30,6 +31,8 @@ const FINDS = {
   marker: mayMark,
 } satisfies Partial<Record<Access, Find>>
 
+const isFound = (access: Access): access is keyof typeof FINDS => access in FINDS
+
 /** Passes, or throws the fault that the person may know: what they may not see does not exist for them. */
 export async function authorise(
   access: Access,
@@ -38,6 +41,7 @@ export async function authorise(
 ): Promise<void> {
   if (access === 'public') return
   if (!person) throw new HttpError('not-signed-in')
+  if (isFound(access)) return need(await FINDS[access](person, params))
   switch (access) {
     case 'signedIn':
       return
@@ -54,7 +58,7 @@ export async function authorise(
     case 'lessonOwner':
       return allowFrom('owner', person, params.lessonId!)
     default:
-      return need(await FINDS[access](person, params))
+      assertNever(access)
   }
 }
 
