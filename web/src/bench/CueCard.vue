@@ -96,10 +96,16 @@ b {
   color: var(--ink);
   font-size: 12.5px;
 }
-/* A line of the script is seldom higher than two of these; the sheet has all of the words. */
+/* A line of the script is seldom higher than two of these; the sheet has all of the words. What is cut is their end, in either direction. */
 .words {
+  display: flex;
+  gap: 5px;
+  min-width: 0;
+  white-space: nowrap;
+}
+.words > [dir] {
+  min-width: 0;
   overflow: hidden;
   text-overflow: ellipsis;
-  white-space: nowrap;
 }
 </style>

@@ -106,12 +106,25 @@ function isDouble(id: string, from: number): boolean {
 </template>
 
 <style scoped>
+.bands {
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+.bands legend {
+  margin-bottom: 8px;
+  padding: 0;
+  font-weight: 650;
+}
 .band {
   display: grid;
   grid-template-columns: 88px minmax(0, 1fr) auto;
   gap: 4px 10px;
-  align-items: end;
+  align-items: start;
   margin-bottom: 10px;
+}
+.band > .p-button {
+  margin-top: 24px;
 }
 .band .notice {
   grid-column: 1 / -1;

@@ -106,14 +106,15 @@ watchEffect(() => (document.title = about.value?.title ?? t('classes.all')))
     </div>
     <p v-else-if="shown.reply.edition === null" class="empty">{{ t('reports.nobody') }}</p>
     <template v-else>
-      <p v-if="classId && assignmentId && report === 'watching'" class="say">
+      <div class="tools">
         <RouterLink
-          class="fb-button small"
+          v-if="classId && assignmentId && report === 'watching'"
+          class="fb-button small say"
           :to="{ name: 'talk', params: { classId, assignmentId }, query: { say: '' } }"
           >{{ t('talk.say') }}</RouterLink
         >
-      </p>
-      <ReportFiles v-bind="from" class="files" :report="report" :edition="edition" />
+        <ReportFiles v-bind="from" class="files" :report="report" :edition="edition" />
+      </div>
       <WatchReport v-if="shown.report === 'watching'" :map="shown.reply" />
       <QuestionReport
         v-else-if="shown.report === 'questions'"
@@ -144,9 +145,19 @@ watchEffect(() => (document.title = about.value?.title ?? t('classes.all')))
 .edition {
   min-width: 220px;
 }
-.files {
-  justify-content: flex-end;
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
   margin: -6px 0 14px;
+}
+.say {
+  text-decoration: none;
+}
+.files {
+  flex: 1;
+  justify-content: flex-end;
 }
 .bone {
   height: 60px;
