@@ -37,6 +37,8 @@ export {
   type PendingEdit,
   type EditMade,
 } from '../drafts/index.ts'
+export { usualContent } from './edits/usualOverlay.ts'
+export { usualWayBackMs } from './edits/forkEdits.ts'
 export * as edits from './edits/index.ts'
 export type {
   ChangeOf,

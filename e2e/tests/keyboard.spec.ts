@@ -105,7 +105,10 @@ test('a label with a line, moved to a calm spot, for as long as is said', async 
 test('it is published, and given to a class', async () => {
   await press('p')
   const dialog = bench.getByRole('dialog')
-  await tabTo(dialog.getByRole('button', { name: 'Publish edition 1' }), 4)
+  const publish = dialog.getByRole('button', { name: 'Publish edition 1' })
+  // Nobody can press it before it is known who is inside.
+  await expect(publish).toBeEnabled()
+  await tabTo(publish, 4)
   await press('Enter')
   const give = dialog.getByRole('link', { name: 'Choose when it is due' })
   await expect(give).toBeVisible()

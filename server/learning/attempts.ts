@@ -126,6 +126,10 @@ export async function readAttempt(
   const times = assignment && timesOf(assignment)
   const tellsFrom = assignment && heldBackUntil(assignment.rules, times!, new Date())
   const whole = assignment ? underRules(edition, assignment.rules, tellsFrom === null) : edition
+  // Whoever opens it does not wait for that, and sees it whatever comes of it.
+  noteOpening(within(database), attemptId).catch((error: unknown) =>
+    context.log.warn({ err: error, attemptId }, 'an opening was not noted'),
+  )
   const [row, newest, person, responses, done, ownNotes, media, handed] = await Promise.all([
     AttemptRow.findByPk(attemptId),
     newestNumber(lessonId),
@@ -135,8 +139,6 @@ export async function readAttempt(
     readOwnNotes(within(database), attemptId),
     playableMedia(whole),
     handedByAttempt([attemptId]),
-    // That it was opened is told later at the most: whoever opens it must not wait for that, or fail.
-    noteOpening(within(database), attemptId).catch((error: unknown) => context.log.error(error)),
   ])
   if (!row || !person) throw new HttpError('not-found')
   const given = responses.get(attemptId) ?? []

@@ -41,9 +41,9 @@ export async function createCollection(
 ): Promise<Collection> {
   return database.transaction(async (transaction) => {
     const ask = within(database, transaction)
-    if ((await countCollections(ask, person.id)) >= MOST_COLLECTIONS) throw full(MOST_COLLECTIONS)
     const made = { id, ownerId: person.id, title, code: nanoid(12) }
     if (await insertCollection(ask, made)) {
+      if ((await countCollections(ask, person.id)) > MOST_COLLECTIONS) throw full(MOST_COLLECTIONS)
       await needMine(ask, person, lessonIds)
       await storeLessons(ask, id, [...new Set(lessonIds)])
     }

@@ -15,6 +15,12 @@ function newChoice(id: string, others: readonly Choice[]): Choice {
 }
 
 /** A fork with two ways, both of which go on from where it stands until they are told where to lead. */
+/** So far a way leads back at first, in ms. */
+const USUAL_WAY_BACK_MS = 10_000
+
+/** Where a way leads back to at first, from a moment of a film. */
+export const usualWayBackMs = (atMs: number): number => Math.max(0, atMs - USUAL_WAY_BACK_MS)
+
 export const addFork: Edit<{
   cueId: string
   partId: string

@@ -49,6 +49,32 @@ export function usualOverlay(form: OverlayForm['form']): Pick<OverlayCue, 'box' 
   }
 }
 
+/** What an overlay of a form holds until somebody says otherwise; a fresh copy each time. */
+export function usualContent(name: OverlayForm['form']): OverlayForm {
+  switch (name) {
+    case 'label':
+      return { form: name, to: { x: 0.5, y: 0.5 } }
+    case 'panel':
+      return { form: name, title: '' }
+    case 'sound':
+      return { form: name, mediaId: null, begins: 'withFilm', quiets: true }
+    case 'film':
+      return { form: name, mediaId: null, startMs: 0, sound: false, fit: 'fill' }
+    case 'link':
+    case 'web':
+      return { form: name, address: null }
+    case 'picture':
+      return { form: name, mediaId: null, fit: 'whole' }
+    case 'text':
+    case 'button':
+    case 'box':
+    case 'ellipse':
+    case 'arrow':
+    case 'cover':
+      return { form: name }
+  }
+}
+
 /** Gives an overlay that becomes another form that form's usual box and look, as far as nobody has chosen its own. */
 export function becomeUsual(
   cue: Pick<OverlayCue, 'box' | 'look'>,

@@ -1,10 +1,14 @@
 // Somebody practised at the program: does a job through the real interface by the way that costs least, and counts what it costs.
-import { readFileSync } from 'node:fs'
 import { expect, type Locator, type Page } from '@playwright/test'
 import { noEffort, type Effort } from './model.ts'
 
 /** So many fields are passed over with Tab, before the mouse is the shorter way. */
 const MOST_TABS = 8
+
+interface Spot {
+  x: number
+  y: number
+}
 
 const TAKES_WORDS = ':is(input, textarea, [contenteditable="true"]):focus'
 
@@ -21,9 +25,9 @@ export interface Hands {
   /** Presses something: a choice. */
   press(what: Locator): Promise<void>
   /** Presses what follows from the choice before, such as a line of the list that was opened. */
-  pressThen(what: Locator, position?: { x: number; y: number }): Promise<void>
+  pressThen(what: Locator): Promise<void>
   /** Presses something twice on one spot: a choice. */
-  pressTwice(what: Locator, position: { x: number; y: number }): Promise<void>
+  pressTwice(what: Locator, position: Spot): Promise<void>
   /** Picks a line of a list that opens. */
   pick(list: Locator, name: string): Promise<void>
   /** The same of a list that the browser draws. */
@@ -67,12 +71,12 @@ function movesOn(page: Page) {
     effort.scrolls += 1
     await what.scrollIntoViewIfNeeded()
   }
-  const point = async (what: Locator, position?: { x: number; y: number }) => {
+  const point = async (what: Locator, how: { position?: Spot; clickCount?: number } = {}) => {
     lay('mouse')
     await bringIntoSight(what)
     effort.moves += 1
     effort.keys += 1
-    await what.click(position ? { position } : {})
+    await what.click(how)
   }
   const isFocused = (field: Locator) =>
     field.evaluate((element) => element === document.activeElement)
@@ -126,14 +130,11 @@ export function handsOn(page: Page): Hands {
       effort.choices += 1
       await point(what)
     },
-    pressThen: point,
+    pressThen: (what) => point(what),
     async pressTwice(what, position) {
       effort.choices += 1
-      lay('mouse')
-      await bringIntoSight(what)
-      effort.moves += 1
-      effort.keys += 2
-      await what.dblclick({ position })
+      effort.keys += 1
+      await point(what, { position, clickCount: 2 })
     },
     async pick(list, name) {
       await hands.press(list)
@@ -169,8 +170,7 @@ export function handsOn(page: Page): Hands {
       await bringIntoSight(what)
       effort.moves += 2
       effort.keys += 1
-      const data = await carried(page, path)
-      await what.dispatchEvent('drop', { dataTransfer: data })
+      await dropOn(page, what, path)
     },
     async give(what, files) {
       const chooser = page.waitForEvent('filechooser')
@@ -181,13 +181,13 @@ export function handsOn(page: Page): Hands {
   return hands
 }
 
-/** What the browser carries where a file is drawn onto a page. */
-function carried(page: Page, path: string) {
-  const bytes = readFileSync(path).toString('base64')
-  return page.evaluateHandle((base64) => {
-    const data = new DataTransfer()
-    const letters = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))
-    data.items.add(new File([letters], 'card.png', { type: 'image/png' }))
-    return data
-  }, bytes)
+/** As the system gives a file to the browser: what does not say that it takes files is not given it. */
+async function dropOn(page: Page, what: Locator, path: string): Promise<void> {
+  const { x, y, width, height } = (await what.boundingBox())!
+  const data = { items: [], files: [path], dragOperationsMask: 1 }
+  const at = { x: x + width / 2, y: y + height / 2, data }
+  const session = await page.context().newCDPSession(page)
+  for (const type of ['dragEnter', 'dragOver', 'drop'] as const)
+    await session.send('Input.dispatchDragEvent', { type, ...at })
+  await session.detach()
 }

@@ -125,8 +125,11 @@ function progressTeller(
     if (nowMs - lastMs < PROGRESS_EVERY_MS) return
     lastMs = nowMs
     const progress = Math.min(0.99, Math.max(0, share))
-    void job
-      .update({ progress })
+    // Not through the row in hand: what is on its way must not mix with the word that the step is done, nor come after it.
+    void MediaJobRow.update(
+      { progress },
+      { where: { mediaId: media.id, kind: job.kind, state: 'running' } },
+    )
       .then(() => tell(context, media))
       .catch((error: unknown) => context.log.warn({ err: error }, 'progress was not told'))
   }

@@ -8,6 +8,7 @@ import {
   opensOf,
   OVERLAY_FORMS,
   showsWords,
+  usualContent,
   type OverlayCue,
   type OverlayForm,
   type OverlayFormName,
@@ -38,37 +39,13 @@ const forms = computed(() =>
 )
 const cueId = computed(() => props.cue.id)
 
-function contentOf(name: OverlayFormName): OverlayForm {
-  switch (name) {
-    case 'label':
-      return { form: name, to: { x: 0.5, y: 0.5 } }
-    case 'panel':
-      return { form: name, title: '' }
-    case 'sound':
-      return { form: name, mediaId: null, begins: 'withFilm', quiets: true }
-    case 'film':
-      return { form: name, mediaId: null, startMs: 0, sound: false, fit: 'fill' }
-    case 'link':
-    case 'web':
-      return { form: name, address: null }
-    case 'picture':
-      return { form: name, mediaId: null, fit: 'whole' }
-    case 'text':
-    case 'button':
-    case 'box':
-    case 'ellipse':
-    case 'arrow':
-    case 'cover':
-      return { form: name }
-  }
-}
 const wordsLabel = computed(() => {
   if (form.value === 'web') return t('overlay.pageWords')
   return showsWords(form.value) ? t('sheet.words') : t('overlay.alternative')
 })
 function becomeForm(name: OverlayFormName): void {
   const unwritten = t('bench.newOverlay')
-  draft.make(edits.setOverlayForm, { cueId: cueId.value, content: contentOf(name), unwritten })
+  draft.make(edits.setOverlayForm, { cueId: cueId.value, content: usualContent(name), unwritten })
 }
 function setContent(content: OverlayForm): void {
   draft.make(edits.setOverlayForm, { cueId: cueId.value, content })

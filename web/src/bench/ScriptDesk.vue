@@ -113,7 +113,7 @@ function placeAt(kind: CueKind, index: number): void {
   // A question comes once its line has been said; what is to be seen comes with it.
   const atMs = kind === 'question' ? line.toMs : line.fromMs
   playhead.seek(atMs)
-  acts.place(kind, playhead.mediaMs.value, kind === 'overlay' ? line.toMs : undefined)
+  acts.place(kind, playhead.mediaMs.value, kind === 'overlay' ? { endMs: line.toMs } : {})
 }
 
 function addFirstLine(): void {

@@ -2,7 +2,7 @@
 // Where a way leads.
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { Target } from '@fernbrake/core/lesson'
+import { usualWayBackMs, type Target } from '@fernbrake/core/lesson'
 import ChoiceField from './ChoiceField.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
@@ -11,8 +11,6 @@ import { useOtherParts } from './useOtherParts.ts'
 
 /** `fromMs`: when it leads away, where that is a time of the film. */
 const props = defineProps<{ target: Target; partId: string; fromMs?: number }>()
-/** Led back this far at first, where the playhead stands on what leads away. */
-const USUAL_WAY_BACK_MS = 10_000
 const emit = defineEmits<{ change: [target: Target] }>()
 const benchPlayhead = usePlayhead()
 const { t } = useI18n()
@@ -28,7 +26,8 @@ function pick(to: Target['to']): void {
   if (to === 'time')
     emit('change', {
       to,
-      atMs: here === props.fromMs ? Math.max(0, here - USUAL_WAY_BACK_MS) : here,
+      // Where the playhead stands on what leads away, it would lead nowhere.
+      atMs: here === props.fromMs ? usualWayBackMs(here) : here,
     })
   else if (to === 'part') emit('change', { to, partId: parts.value[0]!.value })
   else emit('change', to === 'ending' ? { to, message: '' } : { to })

@@ -1,5 +1,6 @@
 // The keys of the bench. They never fire while typing, and can be switched off.
 import { onMounted, onScopeDispose } from 'vue'
+import { usualContent } from '@fernbrake/core/lesson'
 import { keysOn } from '@fernbrake/player'
 import type { Playhead } from './shared/playhead.ts'
 import type { Bench } from './useBench.ts'
@@ -54,6 +55,10 @@ function createShuttle(playhead: Playhead) {
   return { back, on, toggle }
 }
 
+/** With Shift a label, which is what is placed most often beside plain words. */
+const overlayBy = ({ shiftKey }: KeyboardEvent) =>
+  shiftKey ? { content: usualContent('label') } : {}
+
 const CLOSED_LIST = '[role="combobox"][aria-expanded="false"]'
 const leavesClosedList = ({ key, target }: KeyboardEvent) =>
   key === 'Escape' &&
@@ -75,10 +80,7 @@ export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
     ArrowUp: () => selection.toCue(-1),
     ArrowDown: () => selection.toCue(1),
     q: () => bench.acts.place('question'),
-    o: (event) => {
-      const label = { form: 'label', to: { x: 0.5, y: 0.5 } } as const
-      bench.acts.place('overlay', undefined, undefined, event.shiftKey ? label : undefined)
-    },
+    o: (event) => bench.acts.place('overlay', undefined, overlayBy(event)),
     b: () => bench.acts.place('bookmark'),
     f: () => bench.acts.place('fork'),
     n: () => bench.acts.place('note'),

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // Published lessons as strangers see them, each leading to its beginning.
 import type { OpenLesson, PlaceFound } from '@fernbrake/core/contract'
-import PlacesFound from '../home/PlacesFound.vue'
 import FernMark from '../ui/FernMark.vue'
+import PlacesFound from './PlacesFound.vue'
 
 defineProps<{
   lessons: readonly (OpenLesson & { places?: readonly PlaceFound[]; more?: number })[]

@@ -8,7 +8,7 @@ import { clockTime } from '@fernbrake/core/media'
 import { Frond, type FrondCue } from '@fernbrake/player'
 import { writeMoment } from '../ui/dates.ts'
 import LessonPicture from './LessonPicture.vue'
-import PlacesFound from './PlacesFound.vue'
+import PlacesFound from '../finding/PlacesFound.vue'
 
 const props = defineProps<{
   lesson: LessonCard

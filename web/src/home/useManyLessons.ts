@@ -1,6 +1,6 @@
 // What the home page shows of many lessons: what was asked for stands in the address, so that the way back leads to it.
 import { useLocalStorage } from '@vueuse/core'
-import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Collection, LessonCard, LessonFound } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
@@ -20,10 +20,7 @@ export function useManyLessons(
   const write = useQuery()
   const text = (value: unknown, otherwise: string) =>
     typeof value === 'string' && value !== '' ? value : otherwise
-  const words = computed({
-    get: () => text(route.query.words, ''),
-    set: (value) => write({ words: value || undefined }),
-  })
+  const words = useTypedWords()
   const shown = computed({
     get() {
       const wanted = text(route.query.in, IN_USE)
@@ -51,6 +48,33 @@ export function useManyLessons(
   )
   const collection = computed(() => collections().find(({ id }) => id === shown.value) ?? null)
   return { words, shown, sort, inLines, arranged, collection, search }
+}
+
+/**
+ * The words as they are typed, and a little later as the address says them: it takes a while to change, and a field that followed it
+ * would lose the letters that are typed meanwhile.
+ */
+function useTypedWords(): Ref<string> {
+  const route = useRoute()
+  const write = useQuery()
+  const said = () => (typeof route.query.words === 'string' ? route.query.words : '')
+  const words = ref(said())
+  let written = words.value
+  let timer: ReturnType<typeof setTimeout> | undefined
+  watch(words, (now) => {
+    clearTimeout(timer)
+    timer = setTimeout(() => {
+      written = now
+      write({ words: now || undefined })
+    }, PAUSE_MS)
+  })
+  // Somebody went to the page without words, or to another search.
+  watch(said, (now) => {
+    if (now !== written) words.value = now
+    written = now
+  })
+  onScopeDispose(() => clearTimeout(timer))
+  return words
 }
 
 /** Asks the server which lessons hold the words, once nobody types any more; of several askings the last one counts. */

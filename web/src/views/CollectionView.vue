@@ -14,7 +14,7 @@ import HandOn from '../sharing/HandOn.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import ManagedPage from '../ui/ManagedPage.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
-import CollectionLessons from '../finding/CollectionLessons.vue'
+import CollectionLessons from '../home/CollectionLessons.vue'
 
 const props = defineProps<{ collectionId: string }>()
 const { t } = useI18n()

@@ -41,6 +41,10 @@ onScopeDispose(
     emit('change', withBlock(props.text, { block: 'picture', mediaId, alternative })),
   ),
 )
+/** Only what says that it takes a file is given it; else the browser opens it in place of the page. */
+function allowFile(event: DragEvent): void {
+  if (rights.canEdit.value && event.dataTransfer?.types.includes('Files')) event.preventDefault()
+}
 function takePicture(event: ClipboardEvent | DragEvent): void {
   const data = 'clipboardData' in event ? event.clipboardData : event.dataTransfer
   // Words that are copied elsewhere often come with a picture of themselves; it is the words that are meant.
@@ -57,7 +61,7 @@ function type(words: string): void {
 </script>
 
 <template>
-  <div class="rich" @paste="takePicture" @drop="takePicture">
+  <div class="rich" @paste="takePicture" @dragover="allowFile" @drop="takePicture">
     <WordsField
       v-if="typed !== null"
       :label="label"

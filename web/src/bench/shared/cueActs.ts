@@ -7,6 +7,7 @@ import {
   cueStartMs,
   edits,
   lineIndexAt,
+  usualWayBackMs,
   type Clip,
   type Cue,
   type OverlayForm,
@@ -39,10 +40,14 @@ interface Around {
 
 /** The evidence of a question that is placed without a script line is this long, in ms. */
 const USUAL_EVIDENCE_MS = 8000
-/** The second way of a new fork leads back this far, in ms. */
-const USUAL_WAY_BACK_MS = 10_000
 /** An overlay whose end is moved before its beginning stays this long, in ms. */
 const SHORTEST_OVERLAY_MS = 40
+
+/** What an overlay is placed with: when it goes, and what it is. */
+interface PlacedWith {
+  endMs?: number | undefined
+  content?: OverlayForm | undefined
+}
 
 /** Places a cue at a moment; the script line there gives a question its evidence. */
 function createPlacing(
@@ -65,10 +70,10 @@ function createPlacing(
   }
   const MAKE: Record<
     CueKind,
-    (partId: string, cueId: string, atMs: number, endMs?: number, content?: OverlayForm) => boolean
+    (partId: string, cueId: string, atMs: number, more: PlacedWith) => boolean
   > = {
     question: placeQuestion,
-    overlay: (partId, cueId, fromMs, toMs, content) =>
+    overlay: (partId, cueId, fromMs, { endMs: toMs, content }) =>
       draft.make(edits.addOverlay, { cueId, partId, fromMs, toMs, text: words.overlay(), content }),
     fork: (partId, cueId, atMs) =>
       draft.make(edits.addFork, {
@@ -76,24 +81,19 @@ function createPlacing(
         partId,
         atMs,
         choiceIds: [nanoid(), nanoid()],
-        backMs: Math.max(0, atMs - USUAL_WAY_BACK_MS),
+        backMs: usualWayBackMs(atMs),
       }),
     note: (partId, cueId, atMs) => draft.make(edits.addNote, { cueId, partId, atMs }),
     bookmark: (partId, cueId, atMs) =>
       draft.make(edits.addBookmark, { cueId, partId, atMs, title: words.bookmark() }),
   }
-  return (
-    kind: CueKind,
-    atMs = playhead.mediaMs.value,
-    endMs?: number,
-    content?: OverlayForm,
-  ): void => {
+  return (kind: CueKind, atMs = playhead.mediaMs.value, more: PlacedWith = {}): void => {
     const partId = places.part.value?.id
     const mayPlace = kind === 'note' ? rights.canNote.value : rights.canEdit.value
     if (!partId || playhead.durationMs.value === 0 || !mayPlace) return
     const cueId = nanoid()
     playhead.film.value?.pause()
-    if (!MAKE[kind](partId, cueId, atMs, endMs, content)) return
+    if (!MAKE[kind](partId, cueId, atMs, more)) return
     selection.select(cueId)
     selection.placed.value = { id: cueId }
   }

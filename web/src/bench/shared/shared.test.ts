@@ -211,7 +211,7 @@ describe('what is done with cues', () => {
   it('sets the beginning and the end of an overlay to the moment shown; never the one behind the other', () => {
     const { acts, selection, playhead } = bench()
     playhead.mediaMs.value = 10_000
-    acts.place('overlay', 10_000, 14_000)
+    acts.place('overlay', 10_000, { endMs: 14_000 })
     const span = () => {
       const { fromMs, toMs } = selection.selected.value as OverlayCue
       return [fromMs, toMs]

@@ -5,7 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import type { Collection, LessonCard } from '@fernbrake/core/contract'
 import { holdingWords } from '@fernbrake/core/text'
-import LessonPicture from '../home/LessonPicture.vue'
+import LessonPicture from './LessonPicture.vue'
 
 const props = defineProps<{ collection: Collection; lessons: readonly LessonCard[] }>()
 const emit = defineEmits<{
