@@ -55,7 +55,8 @@ const inWords = ({ keys, moves, scrolls, homings, choices }: Effort) =>
   `${keys} keys, ${moves} ways of the pointer, ${scrolls} scrolls, ${homings} changes of the hand, ${choices} choices`
 
 function figureOf(job: Job, index: number, effort: Effort): Figure {
-  const seconds = secondsOf(effort)
+  // As they are told: kept figures that differ by less than that are the same.
+  const seconds = Math.round(secondsOf(effort) * 10) / 10
   const first = AT_FIRST[index] ?? seconds
   return {
     id: `effort.${index + 1}`,

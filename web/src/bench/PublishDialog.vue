@@ -210,6 +210,7 @@ function onHide(): void {
             :label="t('publish.notNow')"
             severity="secondary"
             variant="text"
+            autofocus
             @click="visible = false"
           />
         </div>
