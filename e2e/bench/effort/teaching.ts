@@ -62,6 +62,8 @@ export const SKIPPING: Job = {
   },
   async act({ page, hands }) {
     await hands.press(page.getByRole('link', { name: 'Classes', exact: true }))
+    // What waits at home names classes and lessons too.
+    await page.waitForURL('**/classes')
     const school = page.getByRole('listitem').filter({ hasText: 'Spring intake' })
     await hands.press(school.getByRole('link', { name: 'Water That Climbs' }))
     await hands.press(page.getByRole('link', { name: 'Watch map' }))
