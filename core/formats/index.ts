@@ -23,3 +23,4 @@ export function readCaptions(text: string): CaptionResult {
 export * from './hls/index.ts'
 export * from './oEmbed/index.ts'
 export * from './csv/index.ts'
+export * from './atom/index.ts'
