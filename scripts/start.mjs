@@ -82,12 +82,14 @@ process.on('SIGTERM', () => void close())
 // A terminal that is closed must not leave server and database behind.
 process.on('SIGHUP', () => void close())
 
+const standInsAt = (port) => ({ FERNBRAKE_FILM_HOST: port, FERNBRAKE_ARCHIVE: port })
+
 const environment = (database) => ({
   FERNBRAKE_DATABASE_URL: postgres.url(database),
   FERNBRAKE_DATA: dataFolder,
   FERNBRAKE_PORT: String(wantedPort),
-  // The stand-in film host shows the demo's films.
-  ...(hasDemo ? (wants('dev') ? { FERNBRAKE_FILM_HOST: '0' } : {}) : { FERNBRAKE_FILM_HOST: 'no' }),
+  // The stand-ins show the demo's films and pictures.
+  ...(hasDemo && !wants('dev') ? {} : standInsAt(hasDemo ? '0' : 'no')),
 })
 
 const has = (name) =>

@@ -37,7 +37,9 @@ import { createHandlers } from './routes/handlers.ts'
 import type { Context, MediaStore } from './context.ts'
 import { createSealing } from './people/sealing.ts'
 import type { Settings } from './settings.ts'
-import { openFilmHost, type FilmHost } from './standIns/filmHost/index.ts'
+import { openArchive } from './standIns/archive/index.ts'
+import { openFilmHost } from './standIns/filmHost/index.ts'
+import type { StandIn } from './standIns/standIn.ts'
 import { mountStandInPages } from './standIns/pages.ts'
 import { isPublicAddress } from './web/publicAddress.ts'
 
@@ -55,6 +57,8 @@ const DAY_MS = 24 * 60 * 60 * 1000
 export interface Running {
   context: Context
   server: Server
+  /** Stand-ins of other sites, as far as they run. */
+  standIns: readonly StandIn[]
   close(): Promise<void>
 }
 
@@ -84,8 +88,7 @@ export async function openServer(
   const onFault = (error: Error) => log.error({ err: error }, 'queue')
   const queue = await openQueue(settings.databaseUrl, PREPARE_QUEUES, onFault)
   const live = createLiveServer(database, log)
-  const standIn = await openStandIn(settings, log)
-  const filmHost = standIn?.origin ?? null
+  const standIns = await openStandIns(settings, log)
   const store = createFolderStore(join(settings.dataFolder, 'media'))
   const room = await openRoom(store, settings, log)
   const context: Context = {
@@ -101,9 +104,8 @@ export async function openServer(
     dropUploadsOf: (personId) => uploads.dropOf(personId),
     accessChanged: live.accessChanged,
     version: ownVersion(),
-    filmHost,
-    mayAskAddress: (ip, origin) =>
-      settings.asksPrivateAddresses || isPublicAddress(ip) || origin === filmHost,
+    archives: [...standIns.map(searchOf), ...settings.archives],
+    mayAskAddress: mayAsk(settings, standIns),
   }
   const uploads = createUploads(context, join(settings.dataFolder, 'uploads'))
   const sessions = createSessions(pool, settings.sessionSecret)
@@ -143,9 +145,9 @@ export async function openServer(
     await stopJobs()
     await pool.end()
     await database.close()
-    await standIn?.close()
+    await Promise.all(standIns.map((one) => one.close()))
   }
-  return { context, server, close }
+  return { context, server, standIns, close }
 }
 
 /** Watches whether there is room for anything new, having looked once. */
@@ -169,18 +171,32 @@ async function runJobs(context: Context, queue: JobQueue): Promise<() => Promise
   return keepDraining(context.database, { mail: sendMail }, context.log)
 }
 
-/** The film host is for trying things out; where its port is taken, all else goes on without it. */
-async function openStandIn(
-  { filmHostPort, dataFolder }: Settings,
+/** How a stand-in is asked for material. */
+const searchOf = ({ origin }: StandIn) => `${origin}/search?words={searchTerms}`
+
+/** What is public may be asked, and the stand-ins; all, if the settings say so. */
+const mayAsk =
+  ({ asksPrivateAddresses }: Settings, standIns: readonly StandIn[]): Context['mayAskAddress'] =>
+  (ip, origin) =>
+    asksPrivateAddresses ||
+    isPublicAddress(ip) ||
+    standIns.some((standIn) => standIn.origin === origin)
+
+/** Stand-ins are for trying things out; where a port is taken, all else goes on without. The film host comes first. */
+async function openStandIns(
+  { filmHostPort, archivePort, dataFolder }: Settings,
   log: Logger,
-): Promise<FilmHost | null> {
-  if (filmHostPort === null) return null
-  try {
-    return await openFilmHost(filmHostPort, join(dataFolder, 'film-host'))
-  } catch (error) {
-    log.warn({ err: error as Error }, 'the stand-in film host did not open')
-    return null
-  }
+): Promise<StandIn[]> {
+  const opening = [
+    filmHostPort === null ? [] : [openFilmHost(filmHostPort, join(dataFolder, 'film-host'))],
+    archivePort === null ? [] : [openArchive(archivePort, join(dataFolder, 'archive'))],
+  ].flat()
+  const outcomes = await Promise.allSettled(opening)
+  return outcomes.flatMap((outcome) => {
+    if (outcome.status === 'fulfilled') return [outcome.value]
+    log.warn({ err: outcome.reason as Error }, 'a stand-in did not open')
+    return []
+  })
 }
 
 function openLog({ logLevel }: Settings, to?: DestinationStream): Logger {

@@ -76,11 +76,11 @@ export interface Context {
   /** Says that somebody may do less than before, so that whoever listens is looked at again. */
   accessChanged: (whose: AccessChange) => void
   version: string
-  /** Where the stand-in film host is, such as `http://127.0.0.1:4315`; null where it does not run. */
-  filmHost: string | null
+  /** What is asked for material: templates of addresses; see `searchAddress`. */
+  archives: readonly string[]
   /**
    * Whether what stands at this IP address and origin is looked at and fetched for designers: what is public, and the
-   * stand-in film host; all, if the settings say so.
+   * stand-ins; all, if the settings say so.
    */
   mayAskAddress: (ip: string, origin: string) => boolean
 }

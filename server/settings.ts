@@ -4,6 +4,7 @@ import { isIP } from 'node:net'
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { searchAddress } from '@fernbrake/core/formats'
 
 export interface Settings {
   port: number
@@ -31,6 +32,10 @@ export interface Settings {
   readOnly: boolean
   /** The loopback port of the stand-in film host, 0 for any that is free; null for none. */
   filmHostPort: number | null
+  /** The loopback port of the stand-in archive, likewise. */
+  archivePort: number | null
+  /** Archives that are asked for material, by templates of addresses (OpenSearch), besides the stand-ins. */
+  archives: readonly string[]
 }
 
 /** Where stand-ins for pages of the web are served. */
@@ -59,7 +64,9 @@ export function readSettings(environment: NodeJS.ProcessEnv): Settings {
     trustedProxies: trustedProxies(environment.FERNBRAKE_TRUSTED_PROXIES ?? ''),
     mostOwnBytes: gigabytes(environment.FERNBRAKE_PERSON_GB ?? '200'),
     readOnly: environment.FERNBRAKE_READ_ONLY === 'yes',
-    filmHostPort: filmHostPort(environment),
+    filmHostPort: standInPort(environment.FERNBRAKE_FILM_HOST, environment, 5),
+    archivePort: standInPort(environment.FERNBRAKE_ARCHIVE, environment, 6),
+    archives: archives(environment.FERNBRAKE_ARCHIVES ?? ''),
   }
 }
 
@@ -87,9 +94,26 @@ export function trustedProxies(said: string): string[] | number {
   return names
 }
 
-function filmHostPort({ FERNBRAKE_PORT, FERNBRAKE_FILM_HOST }: NodeJS.ProcessEnv): number | null {
-  if (FERNBRAKE_FILM_HOST === 'no') return null
-  return Number(FERNBRAKE_FILM_HOST ?? Number(FERNBRAKE_PORT ?? 4310) + 5)
+/** The port that is named, or the server's own and so many; null for none. */
+function standInPort(
+  named: string | undefined,
+  { FERNBRAKE_PORT }: NodeJS.ProcessEnv,
+  further: number,
+): number | null {
+  return named === 'no' ? null : Number(named ?? Number(FERNBRAKE_PORT ?? 4310) + further)
+}
+
+/** Reads FERNBRAKE_ARCHIVES; throws with a plain sentence where something in it cannot be asked. */
+export function archives(said: string): string[] {
+  const templates = said.split(/\s+/).filter((one) => one !== '')
+  const wrong = templates.find(
+    (one) => !/^https?:\/\//i.test(one) || searchAddress(one, 'words') === null,
+  )
+  if (wrong !== undefined)
+    throw new Error(
+      `FERNBRAKE_ARCHIVES names “${wrong}”, which is no address with {searchTerms} in it, or asks for something that is not known.`,
+    )
+  return templates
 }
 
 function keptSecret(path: string): string {

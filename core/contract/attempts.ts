@@ -27,6 +27,15 @@ export const attemptMediaSchema = z.strictObject({
   player: z.string().nullable(),
 })
 
+/** From whom something is that a lesson shows; of what is '' nothing is known. */
+export const creditSchema = z.strictObject({
+  title: z.string(),
+  credit: z.string(),
+  licence: z.string(),
+  /** Its page elsewhere. */
+  source: z.string(),
+})
+
 /** A file that was handed in with an answer. */
 export const fileTakenSchema = z.strictObject({
   id: idSchema,
@@ -34,6 +43,7 @@ export const fileTakenSchema = z.strictObject({
   contentType: z.string(),
 })
 
+export type Credit = z.infer<typeof creditSchema>
 export type FileTaken = z.infer<typeof fileTakenSchema>
 
 export const attemptSchema = z.strictObject({
@@ -59,6 +69,8 @@ export const attemptSchema = z.strictObject({
     })
     .nullable(),
   media: z.array(attemptMediaSchema),
+  /** In the order in which the lesson shows them, each once. */
+  credits: z.array(creditSchema),
   /** The files that were handed in with its answers. */
   handed: z.array(fileTakenSchema),
   progress: progressSchema,

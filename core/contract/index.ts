@@ -8,6 +8,7 @@ import { keepingRoutes } from './keeping.ts'
 import { lessonRoutes } from './lessons.ts'
 import { mailboxRoutes } from './mailbox.ts'
 import { markingRoutes } from './marking.ts'
+import { materialRoutes } from './material.ts'
 import { mediaRoutes } from './media.ts'
 import { peopleRoutes } from './people.ts'
 import { questionRoutes } from './questions.ts'
@@ -33,6 +34,7 @@ export const contract = {
   ...peopleRoutes,
   ...lessonRoutes,
   ...mediaRoutes,
+  ...materialRoutes,
   ...questionRoutes,
   ...attemptRoutes,
   ...sharingRoutes,
@@ -52,12 +54,14 @@ export type Contract = typeof contract
 export * from './addresses.ts'
 export * from './assignments.ts'
 export * from './attempts.ts'
+export * from './credits.ts'
 export * from './classes.ts'
 export * from './finding.ts'
 export * from './keeping.ts'
 export * from './questions.ts'
 export * from './lessons.ts'
 export * from './limits.ts'
+export * from './material.ts'
 export * from './mailbox.ts'
 export * from './marking.ts'
 export * from './media.ts'

@@ -56,6 +56,8 @@ const mediaWords = {
   alternative: plainText(1000),
   credit: plainText(500),
   licence: plainText(200),
+  /** Its page where it came from, which learners are shown with its credit; '' for none. */
+  source: addressSchema.regex(/^https?:/i, 'must begin with https: or http:').or(z.literal('')),
   /** Where it came from: for its owner alone, '' for everybody else. */
   sourceNote: plainText(2000),
   tags: z.array(plainText(40, 1)).max(30),
@@ -124,16 +126,15 @@ export const mediaRoutes = {
       id: idSchema,
       address: addressSchema.regex(/^https?:/i, 'must begin with https: or http:'),
       kind: mediaKindSchema,
+      /** What is known of it beforehand. */
+      about: z
+        .strictObject(mediaWords)
+        .pick({ title: true, description: true, credit: true, licence: true, source: true })
+        .optional(),
     }),
     reply: mediaSchema,
     status: 201,
   }),
-  filmHosts: route(
-    'filmHosts',
-    'designer',
-    'Hosts whose catalogues can be looked through for films',
-    { reply: z.strictObject({ hosts: z.array(z.strictObject({ address: addressSchema })) }) },
-  ),
   measureMedia: route(
     'measureMedia',
     'mediaOwner',

@@ -98,6 +98,8 @@ async function settingsOf(admin: string, name: string, dataFolder: string): Prom
     logLevel: 'error',
     asksPrivateAddresses: false,
     filmHostPort: await freePort(),
+    archivePort: await freePort(),
+    archives: [],
     trustedProxies: [],
     databaseConnections: 10,
     mostOwnBytes: 1024 ** 4,
@@ -197,6 +199,7 @@ function spawnServer(settings: Settings): ChildProcess {
       FERNBRAKE_SESSION_SECRET: settings.sessionSecret,
       FERNBRAKE_LOG: settings.logLevel,
       FERNBRAKE_FILM_HOST: String(settings.filmHostPort),
+      FERNBRAKE_ARCHIVE: String(settings.archivePort),
     },
   })
 }

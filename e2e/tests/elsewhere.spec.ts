@@ -33,23 +33,23 @@ test.afterAll(() => server?.stop())
 
 const side = () => bench.locator('.side')
 
-test('a film is found in a host’s catalogue and put on the bench by its address', async () => {
+test('a film is found by words at a host, and put on the bench', async () => {
   await bench.getByLabel('Title of a new lesson').fill('On the sill')
   await bench.getByRole('button', { name: 'Begin this lesson' }).click()
-  await bench.getByRole('button', { name: 'From an address' }).click()
+  await bench.getByRole('button', { name: 'Find one' }).click()
+  // The words can be typed at once.
+  await bench.keyboard.type('night stern')
+  const house = bench.getByRole('region', { name: 'Nethering Film House' })
+  const found = house.getByRole('button')
+  await expect(found).toHaveCount(1)
+  await expect(found).toContainText('Stays with its host')
+  await expectNoBarriers(bench, 'looking for a film')
   const opened = bench.waitForEvent('popup')
-  await bench.getByRole('link', { name: /Look for films/ }).click()
+  await house.getByRole('link', { name: 'Look around there' }).click()
   const catalogue = await opened
-  await catalogue.getByLabel('Find a film').fill('night stern')
-  await catalogue.getByRole('button', { name: 'Find' }).click()
-  await expect(catalogue.getByRole('heading', { name: '1 film with “night stern”' })).toBeVisible()
   await expectNoBarriers(catalogue, 'catalogue of the film host')
-  await catalogue.getByRole('link', { name: 'Caught on the Sill' }).click()
-  const address = await catalogue.locator('code').first().innerText()
   await catalogue.close()
-  const pad = bench.getByLabel('Address of a film, a stream or a film’s page')
-  await pad.fill(address)
-  await pad.press('Enter')
+  await found.click()
   await expect(bench.getByText(/^\/ 0:\d\d$/)).toBeVisible()
   await expect(bench.getByText(/stays with its host and plays from there/)).toBeVisible()
 })
@@ -84,6 +84,33 @@ test('a place on a frame is no question for it, and publishing says so', async (
   await dialog.getByRole('button', { name: 'Go to 0:04' }).first().click()
   await bench.getByRole('button', { name: 'Delete', exact: true }).click()
   await expectKept(bench)
+})
+
+test('a picture is found in an archive for a place in the lesson, under a licence that suits', async () => {
+  await goTo(bench, '1')
+  await bench.locator('body').press('o')
+  await sheetOf(bench).choose('What it is', 'Picture')
+  await side().getByRole('button', { name: 'Find one' }).click()
+  await bench.keyboard.type('gate')
+  const room = side().getByRole('region', { name: 'Oxwith Picture and Sound Room' })
+  await expect(room.getByRole('button', { name: /Collar of a gate/ })).toBeVisible()
+  const before = await room.getByRole('listitem').count()
+  await sheetOf(bench).choose('Licence', 'Free if the maker is named')
+  await expect(room.getByRole('button', { name: /Collar of a gate/ })).toHaveCount(0)
+  const suited = await room.getByRole('listitem').count()
+  expect(suited).toBeGreaterThan(2)
+  expect(suited).toBeLessThan(before)
+  await expectNoBarriers(bench, 'looking for a picture')
+  await room.getByRole('button', { name: /Mitre of two gates/ }).click()
+  await expect(bench.locator('.stage img')).not.toHaveJSProperty('naturalWidth', 0)
+  await side().getByLabel('What it shows, for those who cannot see it').fill('Two gates')
+  // Taken once, it lies on the shelf.
+  await side().getByRole('button', { name: 'Find one' }).click()
+  await bench.keyboard.type('mitre')
+  const shelf = side().getByRole('region', { name: 'On your shelf' })
+  await expect(shelf.getByRole('button', { name: /Mitre of two gates/ })).toBeVisible()
+  await expect(room.getByRole('button', { name: /On your shelf already/ })).toBeVisible()
+  await expectKept(bench)
   await bench.getByRole('button', { name: 'Publish edition 1' }).click()
   await bench.getByTestId('publish').click()
   link = await bench.getByTestId('link').inputValue()
@@ -107,6 +134,11 @@ test('a learner is held by its question, and what was watched is recorded', asyn
   await expect.poll(at).toBeGreaterThan(3)
   await expect(page.getByText(/You have watched (?!0)/)).toBeVisible()
   await expectNoBarriers(page, 'player with a hosted film')
+  await page.getByText('About this lesson').click()
+  const credit = page.getByRole('listitem').filter({ hasText: 'Mitre of two gates' })
+  await expect(credit).toContainText('Isolde Fenwick-Rae, Oxwith Picture and Sound Room')
+  await expect(credit).toContainText('CC BY 4.0')
+  await expect(credit.getByRole('link')).toHaveAttribute('href', /things\/gate-mitre$/)
   // Whoever comes back goes on where they were.
   await page.getByRole('button', { name: 'Pause' }).click()
   await page.reload()
@@ -139,6 +171,24 @@ test('a stream is taken like a file', async () => {
   expect(errors).toEqual([])
 })
 
+test('an archive that is away is told of, and costs the others nothing', async () => {
+  await bench.goto(`${server.url}/shelf`)
+  await bench.route('**/api/material?*', async (route) => {
+    const reply = await route.fetch()
+    const body = (await reply.json()) as { archives: object[] }
+    const lost = { name: 'Lost room', home: null, state: 'away', total: 0, found: [] }
+    await route.fulfill({ response: reply, json: { archives: [lost, ...body.archives] } })
+  })
+  await bench.getByRole('button', { name: 'Find one' }).click()
+  await bench.keyboard.type('bell')
+  const region = (name: string) => bench.getByRole('region', { name })
+  await expect(region('Lost room')).toContainText('It does not answer just now.')
+  await region('Oxwith Picture and Sound Room').getByRole('button', { name: /Bell/ }).click()
+  await expect(bench.getByRole('textbox', { name: 'Title' })).toHaveValue('Bell of a boat')
+  await expect(bench.getByRole('textbox', { name: 'Credit' })).toHaveValue(/^Odile Harcastle, /)
+  await bench.unroute('**/api/material?*')
+})
+
 test('a host whose player does not answer is told of', async () => {
   await bench.goto(`${server.url}/shelf`)
   await bench.route('**/player.js', (route) => route.fulfill({ body: '' }))
@@ -151,8 +201,8 @@ test('a host whose player does not answer is told of', async () => {
 })
 
 async function fetchOnShelf(page: Page, address: string): Promise<void> {
-  await page.getByRole('button', { name: 'From an address' }).nth(2).click()
-  const pad = page.getByLabel('Address of a film, a stream or a film’s page')
+  await page.getByRole('button', { name: 'Find one' }).click()
+  const pad = page.getByLabel('Find something, by words or its address')
   await pad.fill(address)
   await pad.press('Enter')
 }

@@ -64,19 +64,19 @@ test('a film is recorded with the camera and becomes the lesson’s film', async
 
 test('a recording of the screen survives a closed tab', async () => {
   await page.goto(`${server.url}/shelf`)
-  await button('Record one').click()
+  await button('Record a film').click()
   await recorder().getByRole('button', { name: 'The screen' }).click()
   await recordFor(3)
   // The tab goes, and nobody has pressed Stop.
   await page.goto('about:blank')
   await page.goto(`${server.url}/shelf`)
-  await button('Record one').click()
+  await button('Record a film').click()
   await expect(recorder().getByText(/Recorded .* and not on the shelf yet/)).toBeVisible()
   await recorder().getByRole('button', { name: 'Look at it' }).click()
   await recorder().getByRole('button', { name: 'Put it on the shelf' }).click()
   await expect(page.getByText('2 media')).toBeVisible()
   await expect(recorder()).toHaveCount(0)
-  await button('Record one').click()
+  await button('Record a film').click()
   await expect(recorder().getByText(/not on the shelf yet/)).toHaveCount(0)
 })
 

@@ -255,11 +255,9 @@ test('a lesson begins from a template, and a copy from a lesson', async () => {
   await expect(bench.getByRole('button', { name: 'What would you do?', exact: true })).toBeVisible()
   await expect(bench.getByText('The boat hangs. What do you do?')).toBeVisible()
   // Its film is fetched from an address; one in a network of its own is not asked, and it says so.
-  await bench.getByRole('button', { name: 'From an address' }).click()
-  await bench
-    .getByLabel('Address of a film, a stream or a film’s page')
-    .fill('127.0.0.1:9/scene.mp4')
-  await bench.getByLabel('Address of a film, a stream or a film’s page').press('Enter')
+  await bench.getByRole('button', { name: 'Find one' }).click()
+  await bench.getByLabel('Find a film, by words or its address').fill('127.0.0.1:9/scene.mp4')
+  await bench.getByLabel('Find a film, by words or its address').press('Enter')
   await expect(
     bench.getByText(/The address of “scene.mp4” lies in a network of its own/),
   ).toBeVisible()

@@ -1,5 +1,11 @@
 // What the player needs from whoever embeds it. The player itself knows no server, no storage and no address.
-import type { Attempt, RecordsReply, RefusedRecord, TalkReply } from '@fernbrake/core/contract'
+import type {
+  Attempt,
+  Credit,
+  RecordsReply,
+  RefusedRecord,
+  TalkReply,
+} from '@fernbrake/core/contract'
 import type { LearnerRecord, SayRecord } from '@fernbrake/core/records'
 import type { Lesson } from '@fernbrake/core/lesson'
 import type { Judged } from '@fernbrake/core/routes'
@@ -22,6 +28,8 @@ export interface PlayableMedia {
 export interface OpenedLesson {
   lesson: Lesson
   media: PlayableMedia[]
+  /** From whom what it shows is. */
+  credits?: readonly Credit[]
   /** Where the media that lie on the film are, by medium: pictures, sounds, second films. */
   staged?: Readonly<Record<string, string>>
   progress: Attempt['progress']

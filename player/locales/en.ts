@@ -218,5 +218,6 @@ export default {
     objectives: 'What you will be able to do',
     level: 'For',
     licence: 'Licence',
+    credits: 'Films, pictures and sounds',
   },
 } as const

@@ -87,7 +87,7 @@ const talk = provideTalk(travel.host, hostState, {
 const theme = useTheme(() => opened.value?.lesson.theme)
 provide(
   ABOUT,
-  computed(() => opened.value && aboutOf(opened.value.lesson)),
+  computed(() => opened.value && aboutOf(opened.value.lesson, opened.value.credits)),
 )
 provide(
   EDITION,

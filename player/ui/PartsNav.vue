@@ -4,6 +4,7 @@ import { inject } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { ABOUT } from './about.ts'
 import AboutLesson from './AboutLesson.vue'
+import CreditList from './CreditList.vue'
 import NewerEdition from './NewerEdition.vue'
 import type { PartsState } from './partsState.ts'
 
@@ -42,6 +43,7 @@ const about = inject(ABOUT, null)
       <summary>{{ t('player.about.lesson') }}</summary>
       <p v-if="about.summary" dir="auto">{{ about.summary }}</p>
       <AboutLesson :objectives="about.objectives" :level="about.level" :licence="about.licence" />
+      <CreditList v-if="about.credits.length > 0" :credits="about.credits" />
       <NewerEdition />
     </details>
   </div>

@@ -1,4 +1,5 @@
 // What the lesson says about itself, for whatever of the player shows it.
+import type { Credit } from '@fernbrake/core/contract'
 import type { ComputedRef, InjectionKey, Ref } from 'vue'
 import type { OpenedLesson } from '../hosts/Host.ts'
 import { objectivesOf, type Lesson } from '@fernbrake/core/lesson'
@@ -8,6 +9,8 @@ export interface About {
   objectives: readonly string[]
   level: string
   licence: string
+  /** From whom what it shows is. */
+  credits: readonly Credit[]
 }
 
 export const ABOUT: InjectionKey<ComputedRef<About | null>> = Symbol('about')
@@ -21,9 +24,9 @@ export const ASSIGNMENT: InjectionKey<Readonly<Ref<OpenedLesson['assignment']>>>
   Symbol('assignment')
 
 /** Null where the lesson says nothing. */
-export function aboutOf(lesson: Lesson): About | null {
+export function aboutOf(lesson: Lesson, credits: readonly Credit[] = []): About | null {
   const { summary, level = '', licence = '' } = lesson
   const objectives = objectivesOf(lesson)
-  const isSilent = summary === '' && level === '' && licence === '' && objectives.length === 0
-  return isSilent ? null : { summary, level, licence, objectives }
+  const isSilent = summary + level + licence === '' && objectives.length + credits.length === 0
+  return isSilent ? null : { summary, level, licence, objectives, credits }
 }

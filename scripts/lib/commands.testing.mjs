@@ -21,6 +21,7 @@ export async function createHome(root = here) {
     FERNBRAKE_DATA: join(home, name),
     FERNBRAKE_PORT: String(port),
     FERNBRAKE_FILM_HOST: 'no',
+    FERNBRAKE_ARCHIVE: 'no',
   })
   return {
     port,

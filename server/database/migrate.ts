@@ -31,6 +31,7 @@ import { SCHEMA_027 } from './schema027.ts'
 import { SCHEMA_028 } from './schema028.ts'
 import { SCHEMA_029 } from './schema029.ts'
 import { SCHEMA_030 } from './schema030.ts'
+import { SCHEMA_031 } from './schema031.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -70,6 +71,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '028-runs', up: sql(SCHEMA_028) },
   { name: '029-own-network', up: sql(SCHEMA_029) },
   { name: '030-many-lessons', up: sql(SCHEMA_030) },
+  { name: '031-where-from', up: sql(SCHEMA_031) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

@@ -95,6 +95,7 @@ export class MediaRow extends Model<InferAttributes<MediaRow>, InferCreationAttr
   declare alternative: CreationOptional<string>
   declare credit: CreationOptional<string>
   declare licence: CreationOptional<string>
+  declare source: CreationOptional<string>
   declare sourceNote: CreationOptional<string>
   /** Where it was fetched from. */
   declare address: CreationOptional<string | null>
@@ -355,6 +356,7 @@ function defineMediaModels(
       alternative: words(),
       credit: words(),
       licence: words(),
+      source: words(),
       sourceNote: words(),
       address: TEXT,
       hosted: JSONB,

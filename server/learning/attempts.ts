@@ -1,12 +1,13 @@
 // Opening a lesson by its link, and what a learner needs to go on.
 import { readClassHead } from './queries/classHead.ts'
 import { nanoid } from 'nanoid'
-import type {
-  Attempt,
-  AttemptCard,
-  LinkReply,
-  Person,
-  RecordsReply,
+import {
+  creditsFor,
+  type Attempt,
+  type AttemptCard,
+  type LinkReply,
+  type Person,
+  type RecordsReply,
 } from '@fernbrake/core/contract'
 import { heldBackUntil, stageOf, underRules } from '@fernbrake/core/classes'
 import { NOTHING_JUDGED, type Judged } from '@fernbrake/core/routes'
@@ -137,7 +138,7 @@ export async function readAttempt(
     responsesByAttempt(pool, [attemptId], tellsFrom === null ? 'told' : 'none'),
     readDone(context, attemptId),
     readOwnNotes(within(database), attemptId),
-    playableMedia(whole),
+    mediaRowsOf(whole),
     handedByAttempt([attemptId]),
   ])
   if (!row || !person) throw new HttpError('not-found')
@@ -162,7 +163,8 @@ export async function readAttempt(
       dueAt: times!.dueAt,
       closesAt: times!.closesAt,
     },
-    media,
+    media: playableOf(media),
+    credits: creditsFor(mediaIdsOf(lesson), media),
     handed: (handed.get(attemptId) ?? []).map(toTaken),
     progress: {
       partId: row.placePart,
@@ -250,19 +252,20 @@ export async function readWaysAt(
   return told?.judged ?? NOTHING_JUDGED
 }
 
-async function playableMedia(lesson: Lesson): Promise<Attempt['media']> {
-  const rows = await MediaRow.findAll({
-    where: { id: mediaIdsOf(lesson), state: 'ready', kind: 'film' },
-  })
-  return rows.map(({ id, durationMs, width, height, hasSound, hosted }) => ({
-    id,
-    player: hosted?.player ?? null,
-    durationMs: durationMs!,
-    width: width!,
-    height: height!,
-    hasSound: hasSound ?? false,
-  }))
-}
+const mediaRowsOf = (lesson: Lesson): Promise<MediaRow[]> =>
+  MediaRow.findAll({ where: { id: mediaIdsOf(lesson) } })
+
+const playableOf = (rows: readonly MediaRow[]): Attempt['media'] =>
+  rows
+    .filter(({ kind, state }) => kind === 'film' && state === 'ready')
+    .map(({ id, durationMs, width, height, hasSound, hosted }) => ({
+      id,
+      player: hosted?.player ?? null,
+      durationMs: durationMs!,
+      width: width!,
+      height: height!,
+      hasSound: hasSound ?? false,
+    }))
 
 /** The lessons that a person has opened, newest first. */
 export async function listAttempts(

@@ -63,7 +63,7 @@ async function describeAll(rows: MediaRow[]): Promise<Media[]> {
 }
 
 function describe(row: MediaRow, files: MediaFileRow[], jobs: MediaJobRow[]): Media {
-  const { kind, description, alternative, credit, licence, sourceNote, tags } = row
+  const { kind, description, alternative, credit, licence, source, sourceNote, tags } = row
   const { id, title, state, fault, bytes, durationMs, frameRate, width, height, hasSound } = row
   return {
     id,
@@ -73,6 +73,7 @@ function describe(row: MediaRow, files: MediaFileRow[], jobs: MediaJobRow[]): Me
     alternative,
     credit,
     licence,
+    source,
     sourceNote,
     tags,
     state,
@@ -153,13 +154,13 @@ export const isAcceptedUpload = async (id: string, ownerId: string): Promise<boo
 export async function fetchMedia(
   context: Context,
   ownerId: string,
-  { id, address, kind }: { id: string; address: string; kind: Media['kind'] },
+  { id, address, kind, about }: BodyOf<(typeof contract)['fetchMedia']>,
 ): Promise<Media> {
   const named = decodeURIComponentOr(new URL(address).pathname.split('/').at(-1) ?? '')
   const title = cutText(named.trim(), 200) || USUAL_TITLE[kind]
   try {
     await context.database.transaction(async (transaction) => {
-      const base = { id, ownerId, title, kind, address, sourceNote: address, bytes: 0 }
+      const base = { id, ownerId, title, ...about, kind, address, sourceNote: address, bytes: 0 }
       await MediaRow.create({ ...base, state: 'preparing' }, { transaction })
       await MediaJobRow.create({ mediaId: id, kind: 'fetch', state: 'waiting' }, { transaction })
     })

@@ -2,6 +2,7 @@
 import type { Context } from '../context.ts'
 import { type Part, whoCalls } from '../http/handlers.ts'
 import { sendStored } from '../http/sendStored.ts'
+import { findMaterial, previewAt } from './material.ts'
 import {
   changeWords,
   describeMedia,
@@ -20,7 +21,8 @@ export function mediaRoutes(
   | 'mediaList'
   | 'media'
   | 'fetchMedia'
-  | 'filmHosts'
+  | 'findMaterial'
+  | 'materialPreview'
   | 'measureMedia'
   | 'describeMedia'
   | 'mediaUses'
@@ -34,9 +36,11 @@ export function mediaRoutes(
     mediaList: async (call) => ({ media: await listMedia(whoCalls(call)) }),
     media: (call) => describeMedia(call.params.mediaId, whoCalls(call).id),
     fetchMedia: (call) => fetchMedia(context, whoCalls(call).id, call.body),
-    filmHosts: () => {
-      const { filmHost } = context
-      return Promise.resolve({ hosts: filmHost ? [{ address: filmHost }] : [] })
+    findMaterial: ({ query }) => findMaterial(context, query.words),
+    materialPreview: async ({ query, response }) => {
+      const { bytes, mime } = await previewAt(context, query.address)
+      response.set('Cache-Control', 'private, max-age=3600').type(mime).send(bytes)
+      return undefined
     },
     measureMedia: (call) =>
       measureHosted(context, call.params.mediaId, whoCalls(call).id, call.body.durationMs),

@@ -67,9 +67,9 @@ export async function cutPicture(
     })
   const storageKey = file.storageKey.replace(first.id, id)
   await context.store.copy(file.storageKey, storageKey)
-  const { ownerId, title, kind, description, alternative, credit, licence, sourceNote, tags } =
-    named
-  const words = { title, description, alternative, credit, licence, sourceNote, tags }
+  const { ownerId, title, kind, description, alternative } = named
+  const { credit, licence, source, sourceNote, tags } = named
+  const words = { title, description, alternative, credit, licence, source, sourceNote, tags }
   const made = { id, ownerId, kind, ...words, bytes: first.bytes, cut, cutFrom: first.id }
   const begun = beginPreparing(
     context,

@@ -103,6 +103,8 @@ export async function startTestServer({
   runsJobs = false,
   asksPrivateAddresses = false,
   filmHostPort = null,
+  archivePort = null,
+  archives = [],
   trustedProxies = [],
   databaseConnections = 10,
   state = '',
@@ -114,6 +116,8 @@ export async function startTestServer({
   runsJobs?: boolean
   asksPrivateAddresses?: boolean
   filmHostPort?: number | null
+  archivePort?: number | null
+  archives?: Settings['archives']
   trustedProxies?: Settings['trustedProxies']
   databaseConnections?: number
   mostOwnBytes?: number
@@ -137,6 +141,8 @@ export async function startTestServer({
     logLevel: log ? 'info' : 'silent',
     asksPrivateAddresses,
     filmHostPort,
+    archivePort,
+    archives,
     trustedProxies,
     databaseConnections,
     mostOwnBytes,

@@ -1,4 +1,5 @@
 // PreviewHost: shows a draft as a learner would see it, and keeps nothing.
+import type { Credit } from '@fernbrake/core/contract'
 import { noProgress, type ResponseRecordInput } from '@fernbrake/core/records'
 import { tallyOf } from '@fernbrake/core/analysis'
 import { asEdition, withoutNotes, type Lesson } from '@fernbrake/core/lesson'
@@ -11,6 +12,7 @@ export interface PreviewInput {
   /** Words of its language near those that it asks for, as compared. */
   words?: readonly string[]
   media: PlayableMedia[]
+  credits?: readonly Credit[]
   staged?: Readonly<Record<string, string>>
   learnerName: string
   /** Where to begin, and the cues that are passed over by it. */
@@ -25,6 +27,7 @@ export function createPreviewHost({
   lesson,
   words = [],
   media,
+  credits = [],
   staged = {},
   learnerName,
   partId,
@@ -39,6 +42,7 @@ export function createPreviewHost({
         // What is hidden can be looked at by whoever has it open.
         lesson: withoutNotes(lesson.parts[partId]?.hidden ? lesson : asEdition(lesson, words)),
         media,
+        credits,
         staged,
         learnerName,
         seed: 'preview',

@@ -184,6 +184,7 @@ async function openAttempt(
       return { ...media, ...files, element: media === first ? element : null }
     }),
     staged: stagedAddresses(attempt.lesson, (id) => addressOf(id), pageAddressOf),
+    credits: attempt.credits,
     progress,
     learnerName: attempt.person.name,
     learnerId: attempt.person.id,

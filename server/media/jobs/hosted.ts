@@ -36,7 +36,9 @@ export async function acceptHosted(step: Step, { html, address, signal }: Found)
   const { title, author, host, player, width, height } = film
   await step.media.update({
     title: title || step.media.title,
-    credit: [author, host].filter(Boolean).join(', '),
+    // What is known of it from where it was found stays.
+    credit: step.media.credit || [author, host].filter(Boolean).join(', '),
+    source: step.media.source || step.media.address!,
     hosted: { player, page: step.media.address!, host },
     // Its frames are its host's: none of them can be counted or drawn.
     width,

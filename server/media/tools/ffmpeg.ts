@@ -185,6 +185,12 @@ export async function transform(
   })
 }
 
+/** Writes a sound that is made of sources and filters alone. */
+export async function synthesise(sources: string, output: string): Promise<void> {
+  const input = ['-f', 'lavfi', '-i', sources]
+  await run('ffmpeg', { args: ['-y', '-v', 'error', '-nostdin', ...input, '-ac', '1', output] })
+}
+
 /** Makes a file of each of several inputs, all in the same way: starting ffmpeg takes longer than a picture does. */
 export async function transformEach(
   files: readonly { input: string; output: string }[],

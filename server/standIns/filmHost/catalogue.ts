@@ -1,6 +1,7 @@
 // What the stand-in film host has: the demo's films, described as a host would. Everything here is made up.
 import { join } from 'node:path'
 import { REPOSITORY } from '../../settings.ts'
+import { holding } from '../standIn.ts'
 
 export interface HeldFilm {
   id: string
@@ -13,7 +14,7 @@ export interface HeldFilm {
   path: string
 }
 
-const FREE = 'Free to show and to copy, with the name of the maker'
+const FREE = 'CC BY 4.0'
 const HOUSE = 'Free to show from here; not to be copied'
 const film = (...folders: string[]) => join(REPOSITORY, 'demo', 'films', ...folders, 'film.mp4')
 const scene = (clip: string) => film('night-passage', clip)
@@ -67,10 +68,10 @@ export const CATALOGUE: readonly HeldFilm[] = [
 ]
 
 /** The films in whose description every word that is looked for stands; all of them for none. */
-export function search(words: string): HeldFilm[] {
-  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean)
-  return CATALOGUE.filter(({ title, author, words: said, licence }) => {
-    const text = `${title} ${author} ${said} ${licence}`.toLowerCase()
-    return wanted.every((word) => text.includes(word))
-  })
-}
+export const search = (words: string): readonly HeldFilm[] =>
+  holding(CATALOGUE, words, ({ title, author, words: said, licence }) => [
+    title,
+    author,
+    said,
+    licence,
+  ])

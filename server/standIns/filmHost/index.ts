@@ -1,46 +1,33 @@
 // A stand-in for a video host on a loopback port of its own: a catalogue to look through, pages that say by oEmbed where
 // their film plays, and a player that is driven by messages. So films from elsewhere can be tried without a network.
-import { once } from 'node:events'
-import { createServer } from 'node:http'
 import { mkdir, rename, rm } from 'node:fs/promises'
-import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
 import express, { type Express, type Response } from 'express'
 import { transform, writeStream } from '../../media/tools/ffmpeg.ts'
 import { REPOSITORY } from '../../settings.ts'
+import { feedOf, onceEach, openOn, WHEREVER, wordsOf, type StandIn } from '../standIn.ts'
 import { CATALOGUE, search, type HeldFilm } from './catalogue.ts'
-import { cataloguePage, description, playerPage, watchPage } from './pages.ts'
-
-export interface FilmHost {
-  origin: string
-  close(): Promise<void>
-}
+import { cataloguePage, description, entryOf, HOST_NAME, playerPage, watchPage } from './pages.ts'
 
 /** Opens it; `folder` keeps what is made of the films when somebody asks for it first. Rejects where the port is taken. */
-export async function openFilmHost(port: number, folder: string): Promise<FilmHost> {
-  const app = express().disable('x-powered-by')
-  const server = createServer(app).listen(port, '127.0.0.1')
-  await once(server, 'listening')
-  const origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
-  mountPages(app, origin)
-  mountMedia(app, folder)
-  const close = async () => {
-    server.closeAllConnections()
-    await new Promise((done) => server.close(done))
-  }
-  return { origin, close }
-}
+export const openFilmHost = (port: number, folder: string): Promise<StandIn> =>
+  openOn(port, (app, origin) => {
+    mountPages(app, origin)
+    mountMedia(app, folder)
+  })
 
-/** The folder of all data begins with a dot, and a checkout may lie anywhere. */
-const WHEREVER = { dotfiles: 'allow' } as const
 const filmOf = (id: unknown): HeldFilm | undefined => CATALOGUE.find((film) => film.id === id)
 const missing = (response: Response) => void response.status(404).type('text').send('No such film.')
 
 function mountPages(app: Express, origin: string): void {
   app.use(express.static(join(REPOSITORY, 'server', 'standIns', 'filmHost', 'public')))
   app.get('/', ({ query }, response) => {
-    const words = typeof query.words === 'string' ? query.words.trim().slice(0, 200) : ''
+    const words = wordsOf(query)
     response.send(cataloguePage(search(words), words))
+  })
+  app.get('/search', ({ query }, response) => {
+    const entries = search(wordsOf(query)).map((film) => entryOf(film, origin))
+    response.type('application/atom+xml').send(feedOf(HOST_NAME, origin, entries))
   })
   app.get('/watch/:id', ({ params }, response) => {
     const film = filmOf(params.id)
@@ -60,14 +47,7 @@ function mountPages(app: Express, origin: string): void {
 }
 
 function mountMedia(app: Express, folder: string): void {
-  const made = new Map<string, Promise<string>>()
-  /** Makes a thing once, however many ask for it. */
-  const onceFor = (key: string, make: () => Promise<string>) => {
-    const known = made.get(key) ?? make()
-    made.set(key, known)
-    known.catch(() => made.delete(key))
-    return known
-  }
+  const onceFor = onceEach()
   app.get('/held/:id.mp4', ({ params }, response) => {
     const film = filmOf(params.id)
     if (!film) return missing(response)

@@ -1,23 +1,10 @@
 // The stand-in film host's pages, as HTML.
+import { pageOf, shown, type Entry } from '../standIn.ts'
 import type { HeldFilm } from './catalogue.ts'
 
 export const HOST_NAME = 'Nethering Film House'
 
-const MARKS: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
-const shown = (words: string) => words.replace(/[&<>"]/g, (mark) => MARKS[mark]!)
-
-const page = (title: string, head: string, body: string) => `<!doctype html>
-<html lang="en">
-  <head>
-    <meta charset="utf-8" />
-    <meta name="viewport" content="width=device-width, initial-scale=1" />
-    <title>${shown(title)}</title>
-    <link rel="stylesheet" href="/house.css" />
-    ${head}
-  </head>
-  <body>${body}</body>
-</html>
-`
+const page = (title: string, head: string, body: string) => pageOf(title, '/house.css', head, body)
 const foot =
   '<footer>This host is a stand-in that ships with the demo. Films and people are made up.</footer>'
 const home = `<p class="house"><a href="/">${HOST_NAME}</a></p>`
@@ -95,3 +82,14 @@ export function description(film: HeldFilm, origin: string): object {
     thumbnail_height: 360,
   }
 }
+
+/** How a film stands among what a search has found. */
+export const entryOf = (film: HeldFilm, origin: string): Entry => ({
+  ...film,
+  maker: film.author,
+  licenceAddress: film.mayBeCopied ? 'https://creativecommons.org/licenses/by/4.0/' : '',
+  type: 'MovingImage',
+  page: `${origin}/watch/${film.id}`,
+  preview: `${origin}/stills/${film.id}.jpg`,
+  file: film.mayBeCopied ? { address: `${origin}/films/${film.id}.mp4`, mime: 'video/mp4' } : null,
+})

@@ -2,7 +2,10 @@
 export default {
   shelf: {
     title: 'Shelf',
-    help: 'Every film, picture, sound and document once, wherever it is used. Pictures can be dropped here, or pasted.',
+    help: 'Every film, picture, sound and document once, wherever it is used. Files can be dropped anywhere here, or pasted.',
+    add: 'Put something on the shelf',
+    chooseFiles: 'Choose files',
+    device: { picture: 'Take a picture', sound: 'Record your voice', film: 'Record a film' },
     empty: 'Nothing is on your shelf yet. Films come here when you put them into a lesson.',
     search: 'Search the shelf',
     show: 'Show',
@@ -45,7 +48,6 @@ export default {
       byNc: 'CC BY-NC 4.0',
       byNcSa: 'CC BY-NC-SA 4.0',
     },
-    nothingFound: 'Nothing on the shelf has these words.',
     lacks: { licence: 'Licence missing', alternative: 'Text in its place missing' },
     field: {
       title: 'Title',
@@ -54,10 +56,12 @@ export default {
       description: 'Description',
       credit: 'Credit',
       licence: 'Licence',
+      source: 'Its page there, which learners can open',
       sourceNote: 'Where it came from; only you see this',
       tags: 'Tags, with commas between',
     },
     hosted: 'It stays with {host} and plays from there.',
+    noAddress: 'This is no web address yet, so it is not kept.',
     hostPage: 'Its page there',
     pages: 'no pages | one page | {n} pages',
     firstPage: 'The first page',

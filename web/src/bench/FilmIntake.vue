@@ -7,10 +7,9 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../api/client.ts'
 import RecorderPanel from '../recording/RecorderPanel.vue'
-import AddressPad from '../shelf/AddressPad.vue'
-import ShelfList from '../shelf/ShelfList.vue'
+import MaterialFinder from '../shelf/MaterialFinder.vue'
+import type { Wanted } from '../shelf/wanted.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
-import { useLoaded } from '../ui/useLoaded.ts'
 import { useBench, usePlayhead, useRights } from './useBench.ts'
 import type { FilmUpload } from './useFilmUpload.ts'
 
@@ -51,23 +50,16 @@ function accept(files: FileList | null | undefined): void {
 }
 
 /** What is open beneath the buttons. */
-const open = ref<'shelf' | 'recorder' | 'address' | null>(null)
-const shelf = useLoaded(async () => (await call('mediaList')).media)
-const films = computed(() =>
-  (shelf.value.value ?? []).filter(
-    ({ id, kind, state }) =>
-      kind === 'film' && state === 'ready' && id !== playhead.media.value?.id,
-  ),
-)
+const open = ref<'find' | 'recorder' | null>(null)
 const toggle = (what: NonNullable<typeof open.value>) =>
   (open.value = open.value === what ? null : what)
 
 const fetchFault = shallowRef<unknown>(null)
 /** Has the server fetch a film; how far it has come is told like any other preparing. */
-async function fetchFrom(address: string): Promise<void> {
+async function fetchFrom(wanted: Wanted): Promise<void> {
   fetchFault.value = null
   try {
-    const media = await call('fetchMedia', { body: { id: nanoid(), address, kind: 'film' } })
+    const media = await call('fetchMedia', { body: { id: nanoid(), ...wanted } })
     open.value = null
     emit('uploaded', media.id)
   } catch (error) {
@@ -179,19 +171,11 @@ async function again(): Promise<void> {
           @click="toggle('recorder')"
         />
         <Button
-          :label="t('take.address')"
+          :label="t('take.find')"
           severity="secondary"
-          :aria-expanded="open === 'address'"
+          :aria-expanded="open === 'find'"
           :disabled="!rights.canEdit.value"
-          @click="toggle('address')"
-        />
-        <Button
-          v-if="films.length > 0"
-          :label="t('take.shelf')"
-          severity="secondary"
-          :aria-expanded="open === 'shelf'"
-          :disabled="!rights.canEdit.value"
-          @click="toggle('shelf')"
+          @click="toggle('find')"
         />
         <Button
           v-if="fault && AGAIN.has(fault)"
@@ -213,12 +197,15 @@ async function again(): Promise<void> {
         :use="useRecording"
         @close="open = null"
       />
-      <AddressPad v-else-if="open === 'address'" class="more" kind="film" @fetch="fetchFrom" />
-      <ShelfList
-        v-else-if="open === 'shelf'"
+      <MaterialFinder
+        v-else-if="open === 'find'"
         class="more"
-        :media="films"
+        kind="film"
+        with-shelf
+        takes-hosted
+        :except="playhead.media.value?.id ?? null"
         @chosen="emit('uploaded', $event.id)"
+        @fetch="fetchFrom"
       />
       <FaultNotice v-if="fetchFault" :error="fetchFault" @retry="fetchFault = null" />
       <input
@@ -249,7 +236,7 @@ async function again(): Promise<void> {
   background: var(--surface);
 }
 .inner {
-  width: min(100%, 480px);
+  width: min(100%, 560px);
   max-height: 100%;
   padding: 24px;
   overflow-y: auto;

@@ -1,85 +1,54 @@
 <script setup lang="ts">
-// Getting a medium: from a file, from the shelf, from a device; pictures also by dropping and pasting.
+// Getting a medium for a place: from a file, from a device, or found on the shelf, in archives or at its address; pictures
+// also by dropping and pasting.
 import Button from 'primevue/button'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Media } from '@fernbrake/core/contract'
-import { call } from '../api/client.ts'
 import RecorderPanel from '../recording/RecorderPanel.vue'
 import SnapshotPanel from '../recording/SnapshotPanel.vue'
-import { useLoaded } from '../ui/useLoaded.ts'
-import AddressPad from './AddressPad.vue'
 import type { Intake } from './intake.ts'
-import ShelfList from './ShelfList.vue'
-import { ACCEPTED, pictureIn, useMediaUpload } from './useMediaUpload.ts'
+import MaterialFinder from './MaterialFinder.vue'
+import { ACCEPTED, pictureIn } from './useMediaUpload.ts'
+import type { Wanted } from './wanted.ts'
 
 const props = defineProps<{
   kind: Media['kind']
-  fromShelf?: boolean
   /** Several files may be taken at once. */
   several?: boolean
-  /** Films that stay with their host are taken too; in frames, not everything can show them. */
-  takesHosted?: boolean
-  /** Takes what is chosen in charge; without it, that lasts as long as these buttons do. */
-  intake?: Intake
+  /** Takes what is chosen in charge. */
+  intake: Intake
 }>()
-const emit = defineEmits<{ taken: [media: Media] }>()
 const { t, n } = useI18n()
 const file = useTemplateRef('file')
 /** What is open beneath the buttons. */
-const open = ref<'shelf' | 'device' | 'address' | null>(null)
-const own = useMediaUpload(props.kind, props.takesHosted)
-/** So many files wait behind the one that is being taken. */
-const ownLeft = ref(0)
-const going = computed(() => (props.intake ? props.intake.going : own.going.value))
-const fault = computed(() => (props.intake ? props.intake.fault : own.fault.value))
-const left = computed(() => props.intake?.left ?? ownLeft.value)
-const shelf = useLoaded(async () => (props.fromShelf ? (await call('mediaList')).media : []))
-const onShelf = computed(() =>
-  (shelf.value.value ?? []).filter(
-    ({ kind, state, hosted }) =>
-      kind === props.kind && state === 'ready' && (props.takesHosted || hosted === null),
-  ),
-)
+const open = ref<'find' | 'device' | null>(null)
+const going = computed(() => props.intake.going)
+const fault = computed(() => props.intake.fault)
+const left = computed(() => props.intake.left)
 
 function choose(media: Media): void {
   open.value = null
-  if (props.intake) props.intake.choose(media)
-  else emit('taken', media)
+  props.intake.choose(media)
 }
 function arrived(isThere: boolean): boolean {
-  if (!isThere) return false
-  open.value = null
-  void shelf.reload()
-  return true
-}
-function give(media: Media | null): boolean {
-  if (media) emit('taken', media)
-  return arrived(media !== null)
+  if (isThere) open.value = null
+  return isThere
 }
 const take = async (blob: Blob, name: string): Promise<boolean> =>
-  props.intake ? arrived(await props.intake.put(blob, name)) : give(await own.put(blob, name))
-async function fetchIt(address: string): Promise<void> {
-  if (props.intake) arrived(await props.intake.fetchFrom(address))
-  else give(await own.fetchFrom(address))
-}
+  arrived(await props.intake.put(blob, name))
+const fetchIt = async (wanted: Wanted): Promise<boolean> =>
+  arrived(await props.intake.fetchFrom(wanted))
 function onFile(event: Event): void {
   const input = event.target as HTMLInputElement
   void takeAll([...(input.files ?? [])])
   input.value = ''
 }
 /** One after the other, in the order of their names, as numbered pictures are meant. */
-async function takeAll(files: File[]): Promise<void> {
-  const inOrder = files.sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }))
-  if (props.intake) {
-    await props.intake.putAll(inOrder)
-    return void shelf.reload()
-  }
-  for (const [index, one] of inOrder.entries()) {
-    ownLeft.value = inOrder.length - index - 1
-    if (!(await take(one, one.name))) break
-  }
-}
+const takeAll = (files: File[]): Promise<void> =>
+  props.intake.putAll(
+    files.sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true })),
+  )
 /** Takes a picture that was pasted or dropped. */
 function takeFrom(data: DataTransfer | null): boolean {
   const picture = props.kind === 'picture' ? pictureIn(data) : null
@@ -102,6 +71,14 @@ defineExpose({ take, takeFrom })
         @click="file?.click()"
       />
       <Button
+        :label="t('take.find')"
+        :aria-expanded="open === 'find'"
+        size="small"
+        severity="secondary"
+        variant="text"
+        @click="toggle('find')"
+      />
+      <Button
         v-if="kind !== 'document'"
         :label="t(`take.device.${kind}`)"
         :aria-expanded="open === 'device'"
@@ -111,23 +88,6 @@ defineExpose({ take, takeFrom })
         @click="toggle('device')"
       />
       <slot />
-      <Button
-        :label="t('take.address')"
-        :aria-expanded="open === 'address'"
-        size="small"
-        severity="secondary"
-        variant="text"
-        @click="toggle('address')"
-      />
-      <Button
-        v-if="onShelf.length > 0"
-        :label="t('take.shelf')"
-        :aria-expanded="open === 'shelf'"
-        size="small"
-        severity="secondary"
-        variant="text"
-        @click="toggle('shelf')"
-      />
       <input
         ref="file"
         class="visually-hidden"
@@ -147,7 +107,14 @@ defineExpose({ take, takeFrom })
     <p v-if="fault" class="notice" role="alert">
       {{ fault === 'notThis' ? t(`take.notThis.${kind}`) : t(`take.fault.${fault}`) }}
     </p>
-    <AddressPad v-if="open === 'address'" :kind="kind" :busy="going !== null" @fetch="fetchIt" />
+    <MaterialFinder
+      v-if="open === 'find'"
+      :kind="kind"
+      with-shelf
+      :busy="going !== null"
+      @chosen="choose"
+      @fetch="fetchIt"
+    />
     <SnapshotPanel
       v-if="open === 'device' && kind === 'picture'"
       @taken="take($event, $event.name)"
@@ -159,7 +126,6 @@ defineExpose({ take, takeFrom })
       :use="(made) => take(made, made.name)"
       @close="open = null"
     />
-    <ShelfList v-if="open === 'shelf'" :media="onShelf" @chosen="choose" />
   </div>
 </template>
 

@@ -18,7 +18,7 @@ import {
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
-import { cleanText } from '@fernbrake/core/fields'
+import { addressMeant, addressSchema, cleanText } from '@fernbrake/core/fields'
 import { MOST_TAGS, readTags } from '@fernbrake/core/lesson'
 import { call } from '../api/client.ts'
 import SoundPlayer from '../ui/SoundPlayer.vue'
@@ -49,6 +49,7 @@ const FIELDS = [
   { name: 'description', max: 2000, rows: 3 },
   { name: 'credit', max: 500, rows: 1 },
   { name: 'licence', max: 200, rows: 1 },
+  { name: 'source', max: 2000, rows: 1 },
   { name: 'sourceNote', max: 2000, rows: 2 },
 ] as const
 type Field = (typeof FIELDS)[number]['name']
@@ -81,9 +82,22 @@ let waiting: Partial<Pick<Media, Field | 'tags'>> = {}
 function change(name: Field | 'tags', text: string): void {
   typed[name] = text
   const clean = cleanText(text)
+  if (name === 'source') return changeSource(clean)
   if (name === 'tags') waiting.tags = readTags(clean).slice(0, MOST_TAGS)
   // A medium is never without a title; the last one stays until there is another.
   else if (name !== 'title' || clean.trim() !== '') waiting[name] = clean
+  state.value = 'keeping'
+  void keepSoon()
+}
+
+/** What is no address yet is not sent: it waits for the rest of it. */
+const isSourceWrong = ref(false)
+function changeSource(text: string): void {
+  const address = text.trim() === '' ? '' : addressMeant(text)
+  isSourceWrong.value =
+    address !== '' && !(/^https?:/i.test(address) && addressSchema.safeParse(address).success)
+  if (isSourceWrong.value) return
+  waiting.source = address
   state.value = 'keeping'
   void keepSoon()
 }
@@ -234,6 +248,7 @@ async function replace(): Promise<void> {
         :maxlength="field.max"
         :list="field.name === 'licence' ? licencesId : undefined"
         dir="auto"
+        :invalid="field.name === 'source' && isSourceWrong"
         @update:model-value="change(field.name, $event ?? '')"
       />
       <Textarea
@@ -246,6 +261,9 @@ async function replace(): Promise<void> {
         dir="auto"
         @update:model-value="change(field.name, $event ?? '')"
       />
+      <p v-if="field.name === 'source' && isSourceWrong" class="notice" role="alert">
+        {{ t('shelf.noAddress') }}
+      </p>
     </div>
     <div class="field">
       <label for="media-tags">{{ t('shelf.field.tags') }}</label>

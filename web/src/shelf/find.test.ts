@@ -10,6 +10,7 @@ const medium = (id: string, more: Partial<Media> = {}): Media => ({
   alternative: '',
   credit: '',
   licence: '',
+  source: '',
   sourceNote: '',
   tags: [],
   state: 'ready',

@@ -8,6 +8,7 @@ import { offeredTypes } from '@fernbrake/core/questions'
 import { ApiError, call } from '../api/client.ts'
 import { measureHosted, needsMeasuring } from './measureHosted.ts'
 import { isNoRoom, mayPass } from './sendingFault.ts'
+import type { Wanted } from './wanted.ts'
 
 const CHUNK_BYTES = 4 * 1024 * 1024
 /** How often it is asked whether a medium is ready, in ms. */
@@ -101,11 +102,11 @@ export function useMediaUpload(kind: Media['kind'], takesHosted = false) {
   }
 
   /** Has the server fetch a file onto the shelf; as `put`. */
-  async function fetchFrom(address: string): Promise<Media | null> {
+  async function fetchFrom(wanted: Wanted): Promise<Media | null> {
     fault.value = null
     going.value = { step: 'fetching', share: 0 }
     try {
-      const { id } = await call('fetchMedia', { body: { id: nanoid(), address, kind } })
+      const { id } = await call('fetchMedia', { body: { id: nanoid(), ...wanted } })
       return await settle(id)
     } catch {
       fault.value = 'failed'

@@ -4,12 +4,14 @@ import { useI18n } from 'vue-i18n'
 import { useElementSize } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { mediaFileAddress, mediaPageAddress } from '@fernbrake/core/contract'
+import { creditsFor, mediaFileAddress, mediaPageAddress } from '@fernbrake/core/contract'
 import { clockTime } from '@fernbrake/core/media'
 import { buildSchedule, passedBefore } from '@fernbrake/core/playback'
 import {
+  asEdition,
   filmLengthMs,
   filmsInOrder,
+  mediaIdsOf,
   partsInOrder,
   stagedAddresses,
   type Lesson,
@@ -101,7 +103,16 @@ const sitting = ref(0)
 async function openHost(lesson: Lesson): Promise<void> {
   stoodAt = stand.value
   const ids = filmsInOrder(lesson).flatMap((part) => (part.mediaId ? [part.mediaId] : []))
-  const media = await Promise.all(ids.map((mediaId) => call('media', { params: { mediaId } })))
+  const [media, others] = await Promise.all([
+    Promise.all(ids.map((mediaId) => call('media', { params: { mediaId } }))),
+    // They are wanted for their credits alone; one that cannot be asked for is in nobody's way.
+    Promise.allSettled(
+      mediaIdsOf(lesson)
+        .filter((id) => !ids.includes(id))
+        .map((mediaId) => call('media', { params: { mediaId } })),
+    ),
+  ])
+  const credited = others.flatMap((one) => (one.status === 'fulfilled' ? [one.value] : []))
   const words = await nearWords(lesson)
   host.value?.destroy()
   host.value = createPreviewHost({
@@ -112,6 +123,7 @@ async function openHost(lesson: Lesson): Promise<void> {
     atMs: atMs(),
     passed: passed.value,
     staged: stagedAddresses(lesson, (id) => mediaFileAddress(id, 'playable'), mediaPageAddress),
+    credits: creditsFor(mediaIdsOf(asEdition(lesson)), [...media, ...credited]),
     media: media
       .filter((one) => one.state === 'ready')
       .map(({ id, durationMs, width, height, hosted }) => ({

@@ -11,7 +11,7 @@ import { measureHosted, needsMeasuring } from '../shelf/measureHosted.ts'
 import MediaSheet from '../shelf/MediaSheet.vue'
 import { findMedia, lacks, SHELF_FILTERS, type ShelfFilter } from '../shelf/find.ts'
 import SoundShape from '../shelf/SoundShape.vue'
-import MediaIntake from '../shelf/MediaIntake.vue'
+import ShelfAdd from '../shelf/ShelfAdd.vue'
 import AppBar from '../ui/AppBar.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
@@ -23,7 +23,7 @@ const { value, error, loading, reload } = useLoaded(async () => {
   for (const one of media.filter(needsMeasuring)) measureHosted(one).then(changed, () => undefined)
   return media
 })
-const pictures = useTemplateRef('pictures')
+const adding = useTemplateRef('adding')
 const words = ref('')
 const filter = ref<ShelfFilter>('all')
 const chosenId = ref<string | null>(null)
@@ -60,20 +60,15 @@ function sizeOf({ durationMs, width, height, pageCount }: Media): string {
   <AppBar />
   <main
     class="page"
-    @paste="pictures?.takeFrom($event.clipboardData)"
+    @paste="adding?.takeFrom($event.clipboardData)"
     @dragover.prevent
-    @drop.prevent="pictures?.takeFrom($event.dataTransfer)"
+    @drop.prevent="adding?.takeFrom($event.dataTransfer)"
   >
     <div class="head">
       <h1>{{ t('shelf.title') }}</h1>
     </div>
     <p class="muted">{{ t('shelf.help') }}</p>
-    <div class="add">
-      <MediaIntake ref="pictures" kind="picture" @taken="added" />
-      <MediaIntake kind="sound" @taken="added" />
-      <MediaIntake kind="film" takes-hosted @taken="added" />
-      <MediaIntake kind="document" @taken="added" />
-    </div>
+    <ShelfAdd ref="adding" @taken="added" />
     <FaultNotice v-if="error" :error="error" @retry="reload" />
     <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">
       <div class="skeleton bone" />
@@ -151,13 +146,6 @@ function sizeOf({ durationMs, width, height, pageCount }: Media): string {
   align-items: center;
   justify-content: space-between;
   gap: 16px;
-}
-.add {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
-  gap: 12px 24px;
-  align-items: start;
-  margin-top: 14px;
 }
 .tools {
   display: flex;

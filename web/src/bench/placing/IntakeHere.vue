@@ -42,9 +42,9 @@ const intake: Intake = {
     clear()
     return placings.putAll(props.place, props.kind, files)
   },
-  fetchFrom(address) {
+  fetchFrom(wanted) {
     clear()
-    return placings.fetchFrom(props.place, props.kind, address)
+    return placings.fetchFrom(props.place, wanted)
   },
   choose: (media) => void placings.choose(props.place, media),
   get going(): Intake['going'] {
@@ -68,7 +68,7 @@ defineExpose({
 </script>
 
 <template>
-  <MediaIntake ref="source" :kind="kind" from-shelf :several="several" :intake="intake">
+  <MediaIntake ref="source" :kind="kind" :several="several" :intake="intake">
     <slot />
   </MediaIntake>
 </template>

@@ -47,7 +47,7 @@ function outside(): Outside {
       onShare(0.5)
       return one.promise
     },
-    fetch: (address) => Promise.resolve(`from ${address}`),
+    fetch: ({ address }) => Promise.resolve(`from ${address}`),
     settle: (id) => waitFor(id).promise,
     async alone(id, work) {
       if (locked.has(id)) return false
@@ -263,7 +263,10 @@ describe('from elsewhere', () => {
   it('an address is fetched, what lies on the shelf is put in at once', async () => {
     const placings = createPlacings(outside())
     await open(placings)
-    const done = placings.fetchFrom(STILL, 'picture', 'https://media.example/gate.png')
+    const done = placings.fetchFrom(STILL, {
+      kind: 'picture',
+      address: 'https://media.example/gate.png',
+    })
     await settled()
     preparing.get('from https://media.example/gate.png')!.resolve(media('m1'))
     expect(await done).toBe(true)

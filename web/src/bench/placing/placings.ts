@@ -13,6 +13,7 @@ import {
   whyNotSent,
   type UploadFault,
 } from '../../shelf/useMediaUpload.ts'
+import type { Wanted } from '../../shelf/wanted.ts'
 import type { Draft } from '../useDraft.ts'
 import { keyOf, placeMedium, type Place, type Placed } from './places.ts'
 
@@ -59,7 +60,7 @@ export interface Outside {
     about: { name: string; kind: Media['kind'] },
     onShare: (share: number) => void,
   ): Promise<string>
-  fetch(address: string, kind: Media['kind']): Promise<string>
+  fetch(wanted: Wanted): Promise<string>
   settle(mediaId: string, onJob: (job: Media['jobs'][number]) => void): Promise<Media>
   /** Does the work where no other tab does it; false where one does. */
   alone(id: string, work: () => Promise<void>): Promise<boolean>
@@ -250,10 +251,10 @@ export function createPlacings(outside: Outside) {
     at: (place: Place) => all.filter((one) => samePlace(one.place, place)),
     put,
     putAll,
-    async fetchFrom(place: Place, kind: Media['kind'], address: string): Promise<boolean> {
-      const one = add(chosen(place, kind, address), 'fetching')
+    async fetchFrom(place: Place, wanted: Wanted): Promise<boolean> {
+      const one = add(chosen(place, wanted.kind, nameOf(wanted)), 'fetching')
       try {
-        one.mediaId = await outside.fetch(address, kind)
+        one.mediaId = await outside.fetch(wanted)
       } catch (error) {
         end(one, 'failed', whyNotSent(error))
         return false
@@ -306,6 +307,7 @@ export type Placings = ReturnType<typeof createPlacings>
 /** Slides that are put after one another are meant for one place. */
 const placeKey = (place: Place) =>
   keyOf(place.at === 'slides' ? { ...place, afterId: null } : place)
+const nameOf = ({ about, address }: Wanted) => about?.title ?? address
 const samePlace = (one: Place, other: Place) => placeKey(one) === placeKey(other)
 /** What the buttons of a place tell. */
 const TOLD_THERE: readonly Step[] = ['sending', 'fetching', 'preparing', 'failed']
@@ -333,8 +335,7 @@ export function placingsOf(lessonId: string): Placings {
   const prefix = `fernbrake-placing ${lessonId} `
   const made = createPlacings({
     send: (file, { name, kind }, onShare) => sendFile(file, { filename: name, kind }, onShare),
-    fetch: async (address, kind) =>
-      (await call('fetchMedia', { body: { id: nanoid(), address, kind } })).id,
+    fetch: async (wanted) => (await call('fetchMedia', { body: { id: nanoid(), ...wanted } })).id,
     settle: untilSettled,
     alone,
     read: () => keysKept(prefix).map(readKept),
