@@ -110,6 +110,9 @@ export const mediaSchema = z.strictObject({
   jobs: z.array(jobSchema),
 })
 
+/** A draft in which something was replaced, and the revision that it came to by it. */
+const replacedSchema = z.strictObject({ lessonId: idSchema, revision: z.int().min(1) })
+
 const mediaParams = z.strictObject({ mediaId: idSchema })
 
 export const mediaRoutes = {
@@ -163,6 +166,31 @@ export const mediaRoutes = {
       ),
     }),
   }),
+  compareMedia: route(
+    'compareMedia',
+    'mediaOwner',
+    'What would become of lessons if another medium took its place',
+    {
+      params: mediaParams,
+      query: z.strictObject({ by: idSchema }),
+      reply: z.strictObject({
+        lessons: z.array(
+          z.strictObject({
+            id: idSchema,
+            title: z.string(),
+            /** Whether it can be done there. */
+            isPossible: z.boolean(),
+            /** What would lie beyond the end of a film; see core/lesson/replacing. */
+            cues: z.int(),
+            cutShort: z.int(),
+            lines: z.int(),
+            stretches: z.int(),
+            firstMs: z.int().nullable(),
+          }),
+        ),
+      }),
+    },
+  ),
   replaceMedia: route(
     'replaceMedia',
     'mediaOwner',
@@ -170,7 +198,21 @@ export const mediaRoutes = {
     {
       params: mediaParams,
       body: z.strictObject({ by: idSchema }),
-      /** `left` are the lessons in which it could not be done; the others stand. */
+      /** `left` are the lessons in which it could not be done; the others stand, each at the revision it had then. */
+      reply: z.strictObject({
+        lessons: z.array(idSchema),
+        left: z.array(idSchema),
+        done: z.array(replacedSchema),
+      }),
+    },
+  ),
+  takeBackReplacement: route(
+    'takeBackReplacement',
+    'mediaOwner',
+    'Take back that another medium was put in its place, where nobody has changed it since',
+    {
+      params: mediaParams,
+      body: z.strictObject({ by: idSchema, done: z.array(replacedSchema).min(1).max(1000) }),
       reply: z.strictObject({ lessons: z.array(idSchema), left: z.array(idSchema) }),
     },
   ),

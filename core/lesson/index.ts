@@ -61,5 +61,6 @@ export {
   resizedBox,
 } from './edits/index.ts'
 export * from './arrange.ts'
+export { beyondEndOf, type BeyondEnd } from './replacing.ts'
 export { mediaIdsOf, pageKey, stagedAddresses, stagedMediaIdsOf } from './references.ts'
 export { clipOf, clipSchema, readClip, type Clip } from './clip.ts'

@@ -21,7 +21,7 @@ import { publishEdition, readUnpublished } from './editions.ts'
 import { findLessons, putAway } from './finding.ts'
 import { dropKeptQuestion, keepQuestion, listKeptQuestions } from './keptQuestions.ts'
 import { listLessons } from './lessonCards.ts'
-import { replaceEverywhere } from './replaceMedia.ts'
+import { compareReplacement, replaceEverywhere, takeBackReplacement } from './replaceMedia.ts'
 import { hasLessonRole } from './roles.ts'
 import {
   giveCopies,
@@ -46,7 +46,9 @@ export function lessonRoutes(
   | 'stateAt'
   | 'publish'
   | 'unpublished'
+  | 'compareMedia'
   | 'replaceMedia'
+  | 'takeBackReplacement'
 > {
   return {
     lessons: async (call) => ({ lessons: await listLessons(context.database, whoCalls(call)) }),
@@ -60,8 +62,12 @@ export function lessonRoutes(
     }),
     publish: (call) => publishEdition(context, whoCalls(call), call.params.lessonId, call.body),
     unpublished: ({ params }) => readUnpublished(context, params.lessonId),
+    compareMedia: (call) =>
+      compareReplacement(context, whoCalls(call), call.params.mediaId, call.query.by),
     replaceMedia: (call) =>
       replaceEverywhere(context, whoCalls(call), call.params.mediaId, call.body.by),
+    takeBackReplacement: (call) =>
+      takeBackReplacement(context, whoCalls(call), call.params.mediaId, call.body),
   }
 }
 

@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Media } from '@fernbrake/core/contract'
 import { edits, emptyLesson } from '@fernbrake/core/lesson'
 import { edited, PART } from '@fernbrake/core/testing'
-import { LessonRow } from '../database/models.ts'
+import { LessonRow, MediaRow } from '../database/models.ts'
 import { readProgress } from './tools/ffmpeg.ts'
 import { createFilmFolder, H264, PICTURE, putIn, settled, SOUND } from '../testing/films.ts'
 import { putLesson, startTestServer, type TestServer } from '../testing/testServer.ts'
@@ -219,17 +219,103 @@ describe('where media are used', () => {
     ])
     const replace = (by: string) =>
       owner.agent.post(`/api/media/${old.id}/replacement`).send({ by })
-    expect((await replace(next.id).expect(200)).body).toEqual({ lessons: [lessonId], left: [] })
+    expect((await replace(next.id).expect(200)).body).toMatchObject({
+      lessons: [lessonId],
+      left: [],
+    })
     const draft = (await LessonRow.findByPk(lessonId))!.draft
     expect(draft.cues[cueId]).toMatchObject({ content: { mediaId: next.id } })
     expect(await uses(old.id)).toMatchObject([{ draft: false, editions: 1 }])
     expect(await uses(next.id)).toMatchObject([{ draft: true, editions: 0 }])
     const { body } = await owner.agent.get(`/api/lessons/${lessonId}/history`).expect(200)
     expect(JSON.stringify(body)).toContain('replaceMedia')
-    expect((await replace(next.id).expect(200)).body).toEqual({ lessons: [], left: [] })
+    expect((await replace(next.id).expect(200)).body).toEqual({ lessons: [], left: [], done: [] })
     const stranger = await server.signedIn('designer')
     await stranger.agent.post(`/api/media/${old.id}/replacement`).send({ by: next.id }).expect(404)
     await replace('nobody').expect(404)
+  })
+})
+
+describe('putting another film in its place', () => {
+  async function twoFilms() {
+    const [long, short] = [nanoid(), nanoid()]
+    const base = { ownerId: owner.person.id, kind: 'film' as const, state: 'ready' as const }
+    const size = { bytes: 1, width: 320, height: 180, frameRate: '25' as const }
+    await MediaRow.create({ ...base, ...size, id: long, title: 'Long', durationMs: 9000 })
+    await MediaRow.create({ ...base, ...size, id: short, title: 'Short', durationMs: 2000 })
+    const { lessonId, cueId } = await publishWith({ form: 'button' })
+    const film = { mediaId: long, durationMs: 9000, frameRate: '25' as const }
+    const row = (await LessonRow.findByPk(lessonId))!
+    const placed = edited(row.draft, edits.attachFilm, { partId: PART, ...film })
+    const overlay = { cueId: 'late', partId: PART, fromMs: 8000, text: 'Late' }
+    await row.update({ draft: edited(placed, edits.addOverlay, overlay) })
+    await server.context.pool.query('INSERT INTO media_uses VALUES ($1, $2)', [lessonId, long])
+    const draft = async () => (await LessonRow.findByPk(lessonId))!.draft
+    return { long, short, lessonId, cueId, draft }
+  }
+  const compare = (id: string, by: string) =>
+    owner.agent.get(`/api/media/${id}/replacement`).query({ by })
+
+  it('tells beforehand what would lie beyond its end', async () => {
+    const { long, short, lessonId } = await twoFilms()
+    const beyond = { cues: 1, cutShort: 1, lines: 0, stretches: 0, firstMs: 0 }
+    expect((await compare(long, short).expect(200)).body).toEqual({
+      lessons: [{ id: lessonId, title: 'A lesson', isPossible: true, ...beyond }],
+    })
+    expect((await compare(short, long).expect(200)).body).toEqual({ lessons: [] })
+    await compare(long, 'nobody').expect(404)
+    const stranger = await server.signedIn('designer')
+    await stranger.agent.get(`/api/media/${long}/replacement`).query({ by: short }).expect(404)
+  })
+
+  it('is taken back at once in all drafts, as often as it is asked', async () => {
+    const { long, short, lessonId, draft } = await twoFilms()
+    const before = await draft()
+    const { body } = await owner.agent
+      .post(`/api/media/${long}/replacement`)
+      .send({ by: short })
+      .expect(200)
+    expect((await draft()).parts[PART]).toMatchObject({ mediaId: short, durationMs: 2000 })
+    const back = async (who = owner) =>
+      (
+        await who.agent
+          .post(`/api/media/${long}/replacement/taken-back`)
+          .send({ by: short, done: body.done })
+      ).body
+    expect(await back()).toEqual({ lessons: [lessonId], left: [] })
+    expect(await draft()).toEqual(before)
+    expect(await back()).toEqual({ lessons: [lessonId], left: [] })
+    expect(await draft()).toEqual(before)
+    const history = await owner.agent.get(`/api/lessons/${lessonId}/history`).expect(200)
+    const names = (history.body as { entries: { name: string }[] }).entries.map(({ name }) => name)
+    expect(names.filter((name) => name.includes('replaceMedia'))).toHaveLength(2)
+  })
+
+  it('is left where somebody has changed it since, or where one may not edit any more', async () => {
+    const { long, short, lessonId, draft } = await twoFilms()
+    const replace = () =>
+      owner.agent.post(`/api/media/${long}/replacement`).send({ by: short }).expect(200)
+    const { body } = await replace()
+    const row = (await LessonRow.findByPk(lessonId))!
+    const other = edited(row.draft, edits.attachFilm, {
+      partId: PART,
+      mediaId: long,
+      durationMs: 1500,
+      frameRate: null,
+    })
+    await row.update({ draft: other })
+    const back = () =>
+      owner.agent
+        .post(`/api/media/${long}/replacement/taken-back`)
+        .send({ by: short, done: body.done })
+    expect((await back().expect(200)).body).toEqual({ lessons: [], left: [lessonId] })
+    expect(await draft()).toEqual(other)
+    await row.update({ draft: row.draft })
+    await server.context.pool.query(
+      "UPDATE lesson_roles SET role = 'viewer' WHERE lesson_id = $1 AND person_id = $2",
+      [lessonId, owner.person.id],
+    )
+    expect((await back().expect(200)).body).toEqual({ lessons: [], left: [lessonId] })
   })
 })
 

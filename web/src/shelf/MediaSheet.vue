@@ -2,7 +2,6 @@
 // What is known of one medium, where it is used, and putting another in its place.
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import Select from 'primevue/select'
 import Textarea from 'primevue/textarea'
 import { useDebounceFn } from '@vueuse/core'
 import {
@@ -26,6 +25,7 @@ import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 import HostedPreview from './HostedPreview.vue'
 import PictureCutter from './PictureCutter.vue'
+import ReplaceMedium from './ReplaceMedium.vue'
 
 const props = defineProps<{ media: Media; all: readonly Media[] }>()
 const emit = defineEmits<{
@@ -119,24 +119,11 @@ const keepSoon = useDebounceFn(keep, KEEP_AFTER_MS)
 onScopeDispose(() => void keep())
 
 const uses = useLoaded(() => call('mediaUses', { params: { mediaId } }))
-const others = computed(() =>
-  props.all
-    .filter(
-      ({ id, kind, state: is, hosted }) =>
-        // A hosted film cannot lie on another, or on a page; in a film's place it is put on the bench.
-        id !== mediaId && kind === props.media.kind && is === 'ready' && hosted === null,
-    )
-    .map(({ id, title }) => ({ value: id, label: title })),
-)
 const whereIn = ({ draft, editions }: { draft: boolean; editions: number }) =>
   [
     ...(draft ? [t('shelf.inDraft')] : []),
     ...(editions > 0 ? [t('shelf.inEditions', editions)] : []),
   ].join(', ')
-const by = ref<string | null>(null)
-const replaced = ref<number | null>(null)
-const left = ref(0)
-const replaceFailed = ref(false)
 const inDrafts = computed(() => uses.value.value?.lessons.filter(({ draft }) => draft).length ?? 0)
 
 /** It is asked once more: what is removed is gone for good. */
@@ -152,19 +139,6 @@ async function remove(): Promise<void> {
     removeFault.value = error
     removing.value = false
     await uses.reload()
-  }
-}
-
-async function replace(): Promise<void> {
-  if (!by.value) return
-  replaceFailed.value = false
-  try {
-    const reply = await call('replaceMedia', { params: { mediaId }, body: { by: by.value } })
-    replaced.value = reply.lessons.length
-    left.value = reply.left.length
-    await uses.reload()
-  } catch {
-    replaceFailed.value = true
   }
 }
 </script>
@@ -311,28 +285,7 @@ async function replace(): Promise<void> {
       </div>
     </template>
     <FaultNotice v-if="removeFault" :error="removeFault" @retry="remove" />
-    <form v-if="inDrafts > 0 && others.length > 0" @submit.prevent="replace">
-      <Select
-        v-model="by"
-        :options="others"
-        option-label="label"
-        option-value="value"
-        :placeholder="t('shelf.replaceBy')"
-        :aria-label="t('shelf.replaceBy')"
-        size="small"
-      />
-      <Button
-        type="submit"
-        :label="t('shelf.replace', inDrafts)"
-        size="small"
-        severity="secondary"
-        variant="outlined"
-        :disabled="!by"
-      />
-    </form>
-    <p v-if="replaced !== null" role="status">{{ t('shelf.replaced', replaced) }}</p>
-    <p v-if="left > 0" class="notice straw" role="status">{{ t('shelf.left', left) }}</p>
-    <p v-if="replaceFailed" class="notice" role="alert">{{ t('shelf.replaceFailed') }}</p>
+    <ReplaceMedium :media="media" :all="all" :in-drafts="inDrafts" @replaced="uses.reload" />
   </section>
 </template>
 
@@ -345,8 +298,7 @@ async function replace(): Promise<void> {
   border-radius: var(--radius);
   background: var(--surface);
 }
-.top,
-form {
+.top {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
