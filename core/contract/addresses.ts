@@ -64,6 +64,7 @@ export const ADDRESSES = {
   changeCollection: ['patch', '/api/collections/:collectionId'],
   dropCollection: ['delete', '/api/collections/:collectionId'],
   openCollection: ['get', '/api/open-collections/:code'],
+  readArticle: ['post', '/api/web/article'],
   checkPage: ['post', '/api/web-pages'],
   classes: ['get', '/api/classes'],
   createClass: ['post', '/api/classes'],

@@ -1,6 +1,6 @@
 // Pages of the web: what a designer is told before learners are sent there.
 import { z } from 'zod'
-import { addressSchema } from '../fields/index.ts'
+import { addressSchema, documentSchema } from '../fields/index.ts'
 import { route } from './route.ts'
 
 /** What was found at an address. */
@@ -16,7 +16,40 @@ export const pageCheckSchema = z.strictObject({
   title: z.string(),
 })
 
+/** A piece of an article; see core/formats/article. */
+const pieceSchema = z.discriminatedUnion('piece', [
+  z.strictObject({ piece: z.literal('heading'), words: z.string(), level: z.literal([2, 3]) }),
+  z.strictObject({ piece: z.literal('text'), text: documentSchema }),
+  z.strictObject({
+    piece: z.literal('picture'),
+    address: z.string(),
+    alternative: z.string(),
+    caption: z.string(),
+  }),
+])
+
+/** The main text of a page of the web, and what the page says of it; '' where it says nothing. */
+export const articleSchema = z.strictObject({
+  title: z.string(),
+  maker: z.string(),
+  site: z.string(),
+  licence: z.string(),
+  /** Where it was found in the end. */
+  address: z.string(),
+  pieces: z.array(pieceSchema),
+  lost: z.int(),
+  isCut: z.boolean(),
+})
+
 export const webRoutes = {
+  readArticle: route('readArticle', 'designer', 'Read the main text of a page of the web', {
+    body: z.strictObject({ address: addressSchema.regex(/^https?:/i) }),
+    /** `private`: it lies in a network of its own; `away`: nobody answers with a page; `noText`: nothing to read in it. */
+    reply: z.strictObject({
+      finding: z.enum(['found', 'private', 'away', 'noText']),
+      article: articleSchema.nullable(),
+    }),
+  }),
   checkPage: route(
     'checkPage',
     'designer',
@@ -25,4 +58,5 @@ export const webRoutes = {
   ),
 }
 
+export type ArticleFound = z.infer<typeof articleSchema>
 export type PageCheck = z.infer<typeof pageCheckSchema>

@@ -65,7 +65,7 @@ export const blockSchema = z.discriminatedUnion('block', [
   }),
 ])
 
-const documentSchema = z
+export const documentSchema = z
   .strictObject({ blocks: z.array(blockSchema).min(1).max(200) })
   .refine((text) => JSON.stringify(text).length <= 3 * MOST_LETTERS, 'is too long')
 

@@ -163,6 +163,46 @@ test('a page shows a stretch of it', async () => {
     .toBeGreaterThan(1)
 })
 
+test('an article is read from its address, and pasted, with its pictures and where it is from', async () => {
+  await bench.goBack()
+  const left = bench.locator('.left')
+  const bringText = async () => {
+    await left.getByRole('button', { name: 'More…' }).last().click()
+    await bench.getByRole('menuitem', { name: 'Text from elsewhere' }).click()
+  }
+  await bringText()
+  const archive = `http://127.0.0.1:${server.settings.archivePort}`
+  await side().getByLabel('Address of the page with the text').fill(`${archive}/things/gate-mitre`)
+  await bench.keyboard.press('Enter')
+  await expect(side().getByLabel('Title')).toHaveValue(/Mitre of two gates/)
+  await expect(side().getByLabel('Licence')).toHaveValue('CC BY 4.0')
+  await expectNoBarriers(bench, 'text from elsewhere')
+  await side().getByRole('button', { name: 'Put it on the page' }).click()
+  await expect(left.getByText('Where two gates lean on each other.').first()).toBeVisible()
+  await expect(left.locator('.seen img')).not.toHaveJSProperty('naturalWidth', 0)
+  await expect(left.getByRole('link', { name: /Mitre of two gates/ })).toBeAttached()
+  // What is pasted onto the page, and not into a field, is an article too.
+  await left.locator('.handle').last().focus()
+  await left
+    .locator('.handle')
+    .last()
+    .evaluate((handle) => {
+      const data = new DataTransfer()
+      data.setData('text/html', '<h2>By night</h2><p>Wind <b>slowly</b>.</p><ul><li>Lamp</ul>')
+      data.setData('text/plain', 'By night')
+      const init = { clipboardData: data, bubbles: true, cancelable: true }
+      handle.dispatchEvent(new ClipboardEvent('paste', init))
+    })
+  await expect(side().getByText('3 pieces, each a block of its own.')).toBeVisible()
+  await side().getByRole('button', { name: 'Put it on the page' }).click()
+  await expect(left.getByRole('heading', { name: 'By night' })).toBeAttached()
+  await expect(left.locator('.seen b, .seen strong').filter({ hasText: 'slowly' })).toBeVisible()
+  await expectKept(bench)
+  await bench.keyboard.press('Control+z')
+  await expect(left.getByRole('heading', { name: 'By night' })).toHaveCount(0)
+  await expectKept(bench)
+})
+
 test('a stream is taken like a file', async () => {
   await bench.goto(`${server.url}/shelf`)
   await fetchOnShelf(bench, `${host}/streams/the-boat-floats/all.m3u8`)

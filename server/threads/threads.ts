@@ -12,8 +12,14 @@ interface Waiting<Answer> {
   reject(error: Error): void
 }
 
-/** Has a program, a file that calls `serveThread`, do what is wished for; rejects with what went wrong in doing it. */
-export function createThread<Wish, Answer>(program: URL): (wish: Wish) => Promise<Answer> {
+/**
+ * Has a program, a file that calls `serveThread`, do what is wished for; rejects with what went wrong in doing it. A thread
+ * that takes longer than `limitMs` for one wish is ended, with whatever else it was to do.
+ */
+export function createThread<Wish, Answer>(
+  program: URL,
+  limitMs = Infinity,
+): (wish: Wish) => Promise<Answer> {
   let thread: Worker | null = null
   let idle: ReturnType<typeof setTimeout> | undefined
   let made = 0
@@ -58,10 +64,11 @@ export function createThread<Wish, Answer>(program: URL): (wish: Wish) => Promis
     const id = (made += 1)
     // While something is being done, it is waited for.
     worker.ref()
-    return new Promise((resolve, reject) => {
+    const limit = limitMs < Infinity && setTimeout(() => void worker.terminate(), limitMs).unref()
+    return new Promise<Answer>((resolve, reject) => {
       waiting.set(id, { resolve, reject })
       worker.postMessage({ id, wish })
-    })
+    }).finally(() => limit && clearTimeout(limit))
   }
 }
 

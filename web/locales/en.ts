@@ -1,5 +1,6 @@
 // English texts of the application: those of the pages on which people come in, and all others.
 import entry from './enEntry.ts'
+import article from './en/article.ts'
 import assign from './en/assign.ts'
 import bench from './en/bench.ts'
 import classes from './en/classes.ts'
@@ -42,6 +43,7 @@ export default {
       collapseRow: 'The line is closed',
     },
   },
+  ...article,
   ...assign,
   ...bench,
   ...classes,

@@ -102,7 +102,7 @@ const pageWith = (title: string, body: string) =>
   )
 const terms = ({ licence, licenceAddress }: HeldThing) =>
   licenceAddress
-    ? `<a href="${licenceAddress}">${shown(licence)}</a>`
+    ? `<a rel="license" href="${licenceAddress}">${shown(licence)}</a>`
     : shown(licence || '(not said)')
 
 function roomPage(things: readonly HeldThing[], words: string): string {

@@ -56,7 +56,7 @@ export default {
       description: 'Description',
       credit: 'Credit',
       licence: 'Licence',
-      source: 'Its page on the web, shown to learners with the credit',
+      source: 'Its page on the web; learners can open it',
       sourceNote: 'Where it came from; only you see this',
       tags: 'Tags, with commas between',
     },

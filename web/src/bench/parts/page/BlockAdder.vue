@@ -8,7 +8,7 @@ import { OFFERED, OFFERED_MORE, type AddKind } from './newBlock.ts'
 
 /** `small`: in a column, where all but one button are behind the menu, and no columns are offered. */
 const props = defineProps<{ small: boolean }>()
-const emit = defineEmits<{ add: [kind: AddKind]; shelf: [] }>()
+const emit = defineEmits<{ add: [kind: AddKind]; shelf: []; article: [] }>()
 const { t } = useI18n()
 const menu = useTemplateRef('menu')
 const menuId = useId()
@@ -20,6 +20,7 @@ const more = computed(() => {
   return [
     ...kinds.map((kind) => ({ label: t(`parts.block.${kind}`), command: () => emit('add', kind) })),
     { label: t('quiz.fromShelf'), command: () => emit('shelf') },
+    { label: t('article.title'), command: () => emit('article') },
   ]
 })
 </script>

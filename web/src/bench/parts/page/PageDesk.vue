@@ -4,7 +4,8 @@ import { computed, ref } from 'vue'
 import { nanoid } from 'nanoid'
 import { useI18n } from 'vue-i18n'
 import type { KeptQuestion } from '@fernbrake/core/contract'
-import { plainOf } from '@fernbrake/core/fields'
+import { addressMeant, addressSchema, plainOf } from '@fernbrake/core/fields'
+import type { ArticlePiece } from '@fernbrake/core/formats'
 import {
   blocksInOrder,
   edits,
@@ -22,6 +23,14 @@ import PartSheet from '../PartSheet.vue'
 import PartTitle from '../PartTitle.vue'
 import ThingsDesk from '../ThingsDesk.vue'
 import { blankQuestionHere, focusSheet, keptQuestionHere, useThings } from '../useThings.ts'
+import {
+  articleBlocks,
+  heldPicture,
+  sourceText,
+  type ArticleSource,
+  type PictureToCome,
+} from './articleBlocks.ts'
+import ArticleIntake from './ArticleIntake.vue'
 import BlockAdder from './BlockAdder.vue'
 import BlockSheet from './BlockSheet.vue'
 import { newBlock, type AddKind } from './newBlock.ts'
@@ -69,6 +78,49 @@ function place(kind: AddKind, inside: PageBlock['inside'], kept?: KeptQuestion):
   if (add('blocks', [made], { afterId, ...(asks ? { asks } : {}) })) focusSheet()
 }
 
+/** Where an article is to come, and what of it was pasted already; null while none is being brought. */
+const articleFor = ref<{
+  inside: PageBlock['inside']
+  pasted?: { html: string; words: string }
+} | null>(null)
+function putArticle(pieces: ArticlePiece[], source: ArticleSource): void {
+  const inside = articleFor.value?.inside
+  const afterId = block.value && isHere(block.value, inside) ? block.value.id : null
+  const { blocks, pictures } = articleBlocks(pieces, nanoid)
+  const from = sourceText(source, t('article.from'))
+  if (from) blocks.push({ id: nanoid(), kind: 'text', text: from })
+  const things = blocks.map((one) => (inside ? { ...one, inside } : one))
+  articleFor.value = null
+  if (!add('blocks', things, { afterId })) return
+  picked.value = things[0]!.id
+  for (const picture of pictures) bringPicture(picture, source)
+}
+/** Pictures come onto the shelf, with what is known of the article that they are from, and into their places. */
+function bringPicture({ thingId, address, alternative }: PictureToCome, source: ArticleSource) {
+  const place = { at: 'block', partId: props.part.id, thingId } as const
+  const title = alternative.slice(0, 200).trim() || source.title || t('article.picture')
+  const held = heldPicture(address)
+  if (held) return void bench.placings.put(place, 'picture', held, title)
+  const credit = [source.maker, source.site].filter(Boolean).join(', ')
+  const page = addressMeant(source.address)
+  const about = {
+    title,
+    description: '',
+    credit,
+    licence: source.licence,
+    source: /^https?:/i.test(page) && addressSchema.safeParse(page).success ? page : '',
+  }
+  void bench.placings.fetchFrom(place, { kind: 'picture', address, about })
+}
+/** What is pasted onto the page, and not into a field, is an article. */
+function onPaste(event: ClipboardEvent): void {
+  const html = event.clipboardData?.getData('text/html') ?? ''
+  const words = event.clipboardData?.getData('text/plain') ?? ''
+  if (!rights.canEdit.value || html + words.trim() === '') return
+  event.preventDefault()
+  articleFor.value = { inside: undefined, pasted: { html, words } }
+}
+
 /** A block that is dragged, and the one it is held over. */
 const dragged = ref<string | null>(null)
 const over = ref<string | null>(null)
@@ -90,7 +142,7 @@ function drop(beforeId: string | null, inside: PageBlock['inside']): void {
     :question-id="block?.kind === 'question' ? block.questionId : null"
   >
     <PartTitle :part="part" :facts="t('parts.blocks', all.length)" />
-    <div class="page">
+    <div class="page" @paste="onPaste">
       <PageBlocks :page="part">
         <template #columns="{ block: one }">
           <div class="framed columns-head" :class="{ picked: one.id === picked }">
@@ -144,14 +196,22 @@ function drop(beforeId: string | null, inside: PageBlock['inside']): void {
               :small="there !== undefined"
               @add="place($event, there)"
               @shelf="shelfFor = { inside: there }"
+              @article="articleFor = { inside: there }"
             />
           </div>
         </template>
       </PageBlocks>
     </div>
     <template #sheet>
+      <ArticleIntake
+        v-if="articleFor"
+        :key="articleFor.pasted?.words"
+        :pasted="articleFor.pasted ?? null"
+        @put="putArticle"
+        @close="articleFor = null"
+      />
       <QuestionShelf
-        v-if="shelfFor"
+        v-else-if="shelfFor"
         :ask-label="t('parts.putHere')"
         @ask="place('question', shelfFor.inside, $event)"
         @keydown.esc="shelfFor = null"
