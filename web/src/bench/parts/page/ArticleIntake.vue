@@ -3,7 +3,7 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'
-import { computed, onMounted, reactive, ref, shallowRef, useId } from 'vue'
+import { computed, onMounted, reactive, ref, shallowRef, useId, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import {
   readArticle,
@@ -51,8 +51,10 @@ function onPaste(event: ClipboardEvent): void {
   const data = event.clipboardData
   readPasted(data?.getData('text/html') ?? '', data?.getData('text/plain') ?? '')
 }
+const form = useTemplateRef('form')
 onMounted(() => {
   if (props.pasted) readPasted(props.pasted.html, props.pasted.words)
+  else form.value?.querySelector('input')?.focus()
 })
 
 const typed = ref('')
@@ -103,7 +105,11 @@ function put(): void {
 </script>
 
 <template>
-  <section class="sheet-form" :aria-label="t('article.title')" @keydown.esc.stop="emit('close')">
+  <section
+    class="intake sheet-form"
+    :aria-label="t('article.title')"
+    @keydown.esc.stop="emit('close')"
+  >
     <div class="head">
       <h2>{{ t('article.title') }}</h2>
       <Button
@@ -115,7 +121,7 @@ function put(): void {
       />
     </div>
     <template v-if="!has">
-      <form class="field" @submit.prevent="readIt">
+      <form ref="form" class="field" @submit.prevent="readIt">
         <label :for="`${id}-address`">{{ t('article.byAddress') }}</label>
         <span class="row">
           <InputText :id="`${id}-address`" v-model="typed" placeholder="https://" fluid />
@@ -143,44 +149,49 @@ function put(): void {
       <p v-if="article.lost > 0" class="notice straw">{{ t('article.lost', article.lost) }}</p>
       <p v-if="article.isCut" class="notice straw">{{ t('article.cut') }}</p>
       <ol class="outline" tabindex="0" :aria-label="t('article.outline')">
-        <li v-for="(one, index) in article.pieces" :key="index" :class="one.piece">
+        <li
+          v-for="(one, index) in article.pieces"
+          :key="index"
+          :class="{ strong: one.piece === 'heading' }"
+        >
           <span class="muted">{{ nameOf(one) }}</span> <span dir="auto">{{ saidBy(one) }}</span>
         </li>
       </ol>
-      <Button
-        :label="t('article.other')"
-        class="other"
-        size="small"
-        severity="secondary"
-        variant="text"
-        @click="article = null"
-      />
     </template>
     <fieldset v-if="has || words.trim()">
       <legend>{{ t('article.source') }}</legend>
       <p class="muted">{{ t('article.sourceHelp') }}</p>
-      <div v-for="field in fields" :key="field.name" class="field">
-        <label :for="`${id}-${field.name}`">{{ t(`article.field.${field.name}`) }}</label>
-        <InputText
-          :id="`${id}-${field.name}`"
-          :model-value="field.said"
-          size="small"
-          :maxlength="field.max"
-          dir="auto"
-          @update:model-value="say(field.name, $event ?? '')"
-        />
+      <div class="two">
+        <div v-for="field in fields" :key="field.name" class="field">
+          <label :for="`${id}-${field.name}`">{{ t(`article.field.${field.name}`) }}</label>
+          <InputText
+            :id="`${id}-${field.name}`"
+            :model-value="field.said"
+            size="small"
+            :maxlength="field.max"
+            dir="auto"
+            @update:model-value="say(field.name, $event ?? '')"
+          />
+        </div>
       </div>
     </fieldset>
-    <Button
-      class="put"
-      :label="t('parts.putHere')"
-      :disabled="!has && words.trim() === ''"
-      @click="put"
-    />
+    <div class="row">
+      <Button :label="t('parts.putHere')" :disabled="!has && words.trim() === ''" @click="put" />
+      <Button
+        v-if="has"
+        :label="t('article.other')"
+        severity="secondary"
+        variant="text"
+        @click="article = null"
+      />
+    </div>
   </section>
 </template>
 
 <style scoped>
+.intake {
+  padding: 10px 18px 20px;
+}
 .head,
 .row {
   display: flex;
@@ -195,7 +206,7 @@ function put(): void {
   flex: none;
 }
 .outline {
-  max-height: 300px;
+  max-height: 240px;
   margin: 0;
   padding: 8px 12px;
   overflow-y: auto;
@@ -212,12 +223,15 @@ function put(): void {
   padding: 2px 0;
   overflow-wrap: anywhere;
 }
-.outline .heading {
+.outline .strong {
   font-weight: 650;
 }
-.other,
-.put {
-  align-self: flex-start;
-  justify-self: start;
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px 14px;
+}
+.two > :first-child {
+  grid-column: 1 / -1;
 }
 </style>
