@@ -23,6 +23,7 @@ import { giveNonce, sameOriginOnly, securityHeaders } from './http/security.ts'
 import { createSessions } from './http/session.ts'
 import { keepDraining } from './jobs/outbox.ts'
 import { openQueue, type JobKind, type JobQueue } from './jobs/queue.ts'
+import { findOffice } from './media/tools/office.ts'
 import { PREPARE_QUEUES, preparing, queueOf, resumeInterrupted } from './media/jobs/prepare.ts'
 import { sendMail } from './people/queries/mails.ts'
 import { createLiveServer } from './live/sockets.ts'
@@ -104,6 +105,7 @@ export async function openServer(
     dropUploadsOf: (personId) => uploads.dropOf(personId),
     accessChanged: live.accessChanged,
     version: ownVersion(),
+    office: await officeOf(settings),
     archives: [...standIns.map(searchOf), ...settings.archives],
     mayAskAddress: mayAsk(settings, standIns),
   }
@@ -170,6 +172,10 @@ async function runJobs(context: Context, queue: JobQueue): Promise<() => Promise
   await queue.work(preparing(context) as JobKind[])
   return keepDraining(context.database, { mail: sendMail }, context.log)
 }
+
+/** Where LibreOffice is, as it is found when the server begins. */
+const officeOf = ({ office }: Settings): Promise<string | null> =>
+  office === null ? Promise.resolve(null) : findOffice(office === 'look' ? null : office)
 
 /** How a stand-in is asked for material. */
 const searchOf = ({ origin }: StandIn) => `${origin}/search?words={searchTerms}`

@@ -76,6 +76,8 @@ export interface Context {
   /** Says that somebody may do less than before, so that whoever listens is looked at again. */
   accessChanged: (whose: AccessChange) => void
   version: string
+  /** The program that draws presentations; null where it is not installed. */
+  office: string | null
   /** What is asked for material: templates of addresses; see `searchAddress`. */
   archives: readonly string[]
   /**

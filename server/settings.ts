@@ -34,6 +34,8 @@ export interface Settings {
   filmHostPort: number | null
   /** The loopback port of the stand-in archive, likewise. */
   archivePort: number | null
+  /** Where LibreOffice is, which draws presentations: a path, `look` to look for it, or null for none. */
+  office: string | null
   /** Archives that are asked for material, by templates of addresses (OpenSearch), besides the stand-ins. */
   archives: readonly string[]
 }
@@ -66,6 +68,7 @@ export function readSettings(environment: NodeJS.ProcessEnv): Settings {
     readOnly: environment.FERNBRAKE_READ_ONLY === 'yes',
     filmHostPort: standInPort(environment.FERNBRAKE_FILM_HOST, environment, 5),
     archivePort: standInPort(environment.FERNBRAKE_ARCHIVE, environment, 6),
+    office: environment.FERNBRAKE_OFFICE === 'no' ? null : (environment.FERNBRAKE_OFFICE ?? 'look'),
     archives: archives(environment.FERNBRAKE_ARCHIVES ?? ''),
   }
 }

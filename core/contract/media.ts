@@ -18,9 +18,16 @@ export const mediaFileKindSchema = z.enum([
 /** Each page of a document is a file of its own. */
 export type PageFile = `page-${number}`
 
-/** What the file `pages` holds: of each page that was drawn, its size as drawn and the words on it. */
+/** What the file `pages` holds: of each page that was drawn, its size as drawn, the words on it, and a slide's notes. */
 export const pagesFileSchema = z.strictObject({
-  pages: z.array(z.strictObject({ width: z.int(), height: z.int(), words: z.string() })),
+  pages: z.array(
+    z.strictObject({
+      width: z.int(),
+      height: z.int(),
+      words: z.string(),
+      notes: z.string().optional(),
+    }),
+  ),
 })
 
 /** What the file `shots` holds: the times at which a new shot begins, without 0. */
@@ -117,7 +124,8 @@ const mediaParams = z.strictObject({ mediaId: idSchema })
 
 export const mediaRoutes = {
   mediaList: route('mediaList', 'designer', 'My media', {
-    reply: z.strictObject({ media: z.array(mediaSchema) }),
+    /** `drawsSlides`: whether presentations become pages here. */
+    reply: z.strictObject({ media: z.array(mediaSchema), drawsSlides: z.boolean() }),
   }),
   media: route('media', 'mediaViewer', 'One medium and its preparation', {
     params: mediaParams,

@@ -100,6 +100,7 @@ async function settingsOf(admin: string, name: string, dataFolder: string): Prom
     filmHostPort: await freePort(),
     archivePort: await freePort(),
     archives: [],
+    office: null,
     trustedProxies: [],
     databaseConnections: 10,
     mostOwnBytes: 1024 ** 4,
@@ -200,6 +201,7 @@ function spawnServer(settings: Settings): ChildProcess {
       FERNBRAKE_LOG: settings.logLevel,
       FERNBRAKE_FILM_HOST: String(settings.filmHostPort),
       FERNBRAKE_ARCHIVE: String(settings.archivePort),
+      FERNBRAKE_OFFICE: settings.office ?? 'no',
     },
   })
 }

@@ -33,7 +33,10 @@ export function mediaRoutes(
   | 'mediaPage'
 > {
   return {
-    mediaList: async (call) => ({ media: await listMedia(whoCalls(call)) }),
+    mediaList: async (call) => ({
+      media: await listMedia(whoCalls(call)),
+      drawsSlides: context.office !== null,
+    }),
     media: (call) => describeMedia(call.params.mediaId, whoCalls(call).id),
     fetchMedia: (call) => fetchMedia(context, whoCalls(call).id, call.body),
     findMaterial: ({ query }) => findMaterial(context, query.words),

@@ -105,6 +105,7 @@ export async function startTestServer({
   filmHostPort = null,
   archivePort = null,
   archives = [],
+  office = null,
   trustedProxies = [],
   databaseConnections = 10,
   state = '',
@@ -118,6 +119,7 @@ export async function startTestServer({
   filmHostPort?: number | null
   archivePort?: number | null
   archives?: Settings['archives']
+  office?: string | null
   trustedProxies?: Settings['trustedProxies']
   databaseConnections?: number
   mostOwnBytes?: number
@@ -143,6 +145,7 @@ export async function startTestServer({
     filmHostPort,
     archivePort,
     archives,
+    office,
     trustedProxies,
     databaseConnections,
     mostOwnBytes,

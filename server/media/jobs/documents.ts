@@ -1,4 +1,5 @@
-// Preparing a document: of a PDF every page is drawn as a picture; any other is only there to be taken away.
+// Preparing a document: of a PDF every page is drawn as a picture, of a presentation every slide, where LibreOffice is; any
+// other is only there to be taken away.
 import { open, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { cutText } from '@fernbrake/core/fields'
@@ -6,6 +7,7 @@ import { MOST_DOCUMENT_PAGES } from '@fernbrake/core/lesson'
 import { PAGE_PIXELS, type Size } from '@fernbrake/core/media'
 import { MediaFileRow } from '../../database/models.ts'
 import { transform, transformEach } from '../tools/ffmpeg.ts'
+import { OfficeError, readNotes, slidesToPdf } from '../tools/office.ts'
 import { countPages, drawPage, pageLengths, PdfError, wordsOfPages } from '../tools/poppler.ts'
 import { keepFile, keepJson, UnusableFilm, type Step, type StepKind } from './step.ts'
 
@@ -13,9 +15,18 @@ import { keepFile, keepJson, UnusableFilm, type Step, type StepKind } from './st
 const MOST_PAGE_LETTERS = 5000
 const SMALL_PAGE_PIXELS = 640
 
-export async function prepareDocument({ media, original }: Step): Promise<StepKind[]> {
-  const file = await MediaFileRow.findOne({ where: { mediaId: media.id, kind: 'original' } })
-  if (file?.contentType !== 'application/pdf') {
+/** Presentations, of which the slides can be drawn where LibreOffice is. */
+const PRESENTATIONS: ReadonlySet<string> = new Set([
+  'application/vnd.openxmlformats-officedocument.presentationml.presentation',
+  'application/vnd.oasis.opendocument.presentation',
+])
+const typeOfOriginal = async (mediaId: string): Promise<string> =>
+  (await MediaFileRow.findOne({ where: { mediaId, kind: 'original' } }))?.contentType ?? ''
+
+export async function prepareDocument({ context, media, original }: Step): Promise<StepKind[]> {
+  const type = await typeOfOriginal(media.id)
+  if (context.office !== null && PRESENTATIONS.has(type)) return ['pages']
+  if (type !== 'application/pdf') {
     await media.update({ state: 'ready', fault: null })
     return []
   }
@@ -34,6 +45,25 @@ const AT_ONCE = 2
 
 /** Draws the pages, as many as a deck may have, and notes what they say. Ready once all are there. */
 export async function drawPages(step: Step): Promise<StepKind[]> {
+  if (!PRESENTATIONS.has(await typeOfOriginal(step.media.id))) return drawPdf(step, null)
+  const { context, media, original, folder } = step
+  try {
+    const pdf = await slidesToPdf(context.office!, original, folder)
+    const pageCount = await countPages(pdf)
+    await media.update({ pageCount })
+    const notes = await readNotes(original)
+    // Were a slide passed over here and not there, notes would stand at the wrong ones.
+    return await drawPdf({ ...step, original: pdf }, notes?.length === pageCount ? notes : null)
+  } catch (error) {
+    if (!(error instanceof OfficeError || error instanceof PdfError)) throw error
+    context.log.warn({ err: error, mediaId: media.id }, 'a presentation could not be drawn')
+    // It can be taken away all the same.
+    await media.update({ pageCount: null, state: 'ready', fault: null })
+    return []
+  }
+}
+
+async function drawPdf(step: Step, notes: readonly string[] | null): Promise<StepKind[]> {
   const { media, original, onProgress } = step
   const count = Math.min(media.pageCount ?? 0, MOST_DOCUMENT_PAGES)
   const words = await orUnreadable(wordsOfPages(original, count))
@@ -53,6 +83,7 @@ export async function drawPages(step: Step): Promise<StepKind[]> {
   const pages = sizes.map((size, index) => ({
     ...size,
     words: cutText(words[index]!.trim(), MOST_PAGE_LETTERS),
+    ...(notes?.[index] ? { notes: notes[index] } : {}),
   }))
   await keepJson(step, 'pages', { pages })
   await media.update({ ...sizes[0], state: 'ready', fault: null })

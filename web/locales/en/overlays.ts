@@ -106,7 +106,8 @@ export default {
     lost: '“{name}” was not sent whole before the page was closed. Choose it again in “{where}”.',
     refused: '“{name}” has arrived, but could not be put into “{where}”. It lies on the shelf.',
     cut: 'A deck takes {most} pages of a document: the rest of “{name}” was left out. The whole document is on your shelf.',
-    notDrawn: 'Only the pages of a PDF can be drawn. “{name}” is on your shelf.',
+    notDrawn:
+      'The pages of “{name}” cannot be shown here; it is on your shelf. Save it as PDF to have its pages in a deck.',
     cover: 'the cover',
     elsewhere: 'the lesson',
     dismiss: 'Understood',

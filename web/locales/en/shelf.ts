@@ -3,6 +3,8 @@ export default {
   shelf: {
     title: 'Shelf',
     help: 'Every film, picture, sound and document once, wherever it is used. Files can be dropped anywhere here, or pasted.',
+    noSlides:
+      'Presentations can be offered for download here. To show their slides, this server needs LibreOffice; until then, save them as PDF.',
     add: 'Put something on the shelf',
     chooseFiles: 'Choose files',
     device: { picture: 'Take a picture', sound: 'Record your voice', film: 'Record a film' },

@@ -17,8 +17,11 @@ import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
 
 const { t } = useI18n()
+/** Whether slides of presentations can be drawn here. */
+const drawsSlides = ref(true)
 const { value, error, loading, reload } = useLoaded(async () => {
-  const { media } = await call('mediaList')
+  const { media, drawsSlides: draws } = await call('mediaList')
+  drawsSlides.value = draws
   // One whose player was not asked, for the tab was closed too early.
   for (const one of media.filter(needsMeasuring)) measureHosted(one).then(changed, () => undefined)
   return media
@@ -68,6 +71,7 @@ function sizeOf({ durationMs, width, height, pageCount }: Media): string {
       <h1>{{ t('shelf.title') }}</h1>
     </div>
     <p class="muted">{{ t('shelf.help') }}</p>
+    <p v-if="!drawsSlides" class="muted">{{ t('shelf.noSlides') }}</p>
     <ShelfAdd ref="adding" @taken="added" />
     <FaultNotice v-if="error" :error="error" @retry="reload" />
     <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">

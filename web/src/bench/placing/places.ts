@@ -88,14 +88,15 @@ async function placeSlides(
   { id: mediaId, kind, title, alternative, pageCount }: Media,
 ): Promise<Placed> {
   if (kind === 'document' && pageCount === null) return { outcome: 'notDrawn' }
-  const words = kind === 'document' ? await wordsOfPages(mediaId) : [alternative]
+  const words =
+    kind === 'document' ? await wordsOfPages(mediaId) : [{ words: alternative, notes: '' }]
   const part = partOfKind(draft.lesson.value, partId, 'deck')
   if (!part) return GONE
   const isDocument = kind === 'document'
-  const things = words.map((alternative, index): NewThing<Slide> => {
+  const things = words.map(({ words: alternative, notes }, index): NewThing<Slide> => {
     const page = isDocument ? { page: index + 1 } : {}
     const slideId = isDocument ? `${id}-${index + 1}` : id
-    return { id: slideId, mediaId, ...page, title: isDocument ? '' : title, alternative, notes: '' }
+    return { id: slideId, mediaId, ...page, title: isDocument ? '' : title, alternative, notes }
   })
   const isThere = things.some((thing) => Object.hasOwn(part.slides, thing.id))
   const after = afterId !== null && Object.hasOwn(part.slides, afterId) ? afterId : null
