@@ -1,6 +1,6 @@
 // Authoring with the hands on the keys: what is placed is written at once, and what is closed gives the focus back.
 import { expect, test, type Page } from '@playwright/test'
-import { startBench, type Bench } from '../support/bench.ts'
+import { addPart, startBench, type Bench } from '../support/bench.ts'
 import { expectNoBarriers } from '../support/barriers.ts'
 import { sheetOf } from '../support/everyKind.ts'
 import { expectKept, goTo } from '../support/pages.ts'
@@ -165,5 +165,55 @@ test('publishing is one key away, says what is in its way, and leads there', asy
   await expect(dialog).toContainText('0:07 Question “Not finished?”')
   await dialog.getByRole('button', { name: 'Go to 0:07' }).first().click()
   await expect(stem()).toHaveValue('Not finished?')
+  expect(desk.errors).toEqual([])
+})
+
+test('a question is written in its trial, as learners see it', async () => {
+  for (const option of ['Option 1', 'Option 2']) await on.field(option).fill(option)
+  await bench.getByRole('button', { name: 'Try it beside' }).click()
+  const trial = bench.getByRole('region', { name: /As a learner sees it/ })
+  await trial.getByRole('heading').getByText('Not finished?').dblclick()
+  const here = trial.getByRole('textbox', { name: 'Question', exact: true })
+  await expect(here).toBeFocused()
+  await bench.keyboard.type(' Then why?')
+  await expect(stem()).toHaveValue('Not finished? Then why?')
+  await expectNoBarriers(bench, 'a question written in its trial')
+  await bench.keyboard.press('Escape')
+  await expect(trial.getByRole('heading')).toContainText('Not finished? Then why?')
+  // The same by the keyboard alone.
+  const begin = trial.getByRole('button', { name: 'Write it here' })
+  await expect(begin).toBeFocused()
+  await bench.keyboard.press('Enter')
+  await bench.keyboard.type('!')
+  await bench.keyboard.press('Escape')
+  await expect(stem()).toHaveValue('Not finished? Then why?!')
+  await trial.getByRole('button', { name: 'Close' }).click()
+})
+
+test('the words of a page are written where they stand', async () => {
+  await addPart(bench, 'Page')
+  const left = bench.locator('.left')
+  await left.getByRole('button', { name: '+ Heading' }).click()
+  await words('Heading').fill('The log')
+  await left.getByRole('button', { name: '+ Text' }).click()
+  await words('Text').fill('Write it down.')
+  await left.getByText('Write it down.').dblclick({ force: true })
+  const text = left.getByRole('textbox', { name: 'Text', exact: true })
+  await expect(text).toBeFocused()
+  await bench.keyboard.type(' At once, $h = 2$.')
+  await bench.keyboard.press('Escape')
+  await expect(left.locator('.katex')).toHaveCount(1)
+  await expect(left.getByRole('button', { name: /^Text/ })).toBeFocused()
+  await left.getByRole('button', { name: /^Heading/ }).focus()
+  await bench.keyboard.press('F2')
+  await bench.keyboard.type(' of the lock')
+  await expectNoBarriers(bench, 'a page written where it stands')
+  await bench.keyboard.press('Enter')
+  await expect(left.getByRole('heading', { name: 'The log of the lock' })).toBeAttached()
+  await expect(words('Heading')).toHaveValue('The log of the lock')
+  // Letters typed in a row are one step.
+  await bench.getByRole('button', { name: /^Undo/ }).click()
+  await expect(words('Heading')).toHaveValue('The log')
+  await expectKept(bench)
   expect(desk.errors).toEqual([])
 })

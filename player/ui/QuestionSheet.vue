@@ -228,7 +228,7 @@ function tryAgain(): void {
     <p class="which">{{ t('player.questionOf', { number, count }) }} · {{ worth }}</p>
     <MaterialBox v-if="material" :material="material" />
     <div ref="heading" class="stem" role="heading" :aria-level="level" tabindex="-1">
-      <TextView :text="question.stem" />
+      <slot name="stem"><TextView :text="question.stem" /></slot>
     </div>
     <TimeLeft
       v-if="countdown"

@@ -67,5 +67,7 @@ defineExpose({ beginAnew })
     :takes-focus="false"
     @give="give"
     @go-on="beginAnew"
-  />
+  >
+    <template v-if="$slots.stem" #stem><slot name="stem" /></template>
+  </QuestionSheet>
 </template>

@@ -38,6 +38,7 @@ export default {
     severally: 'On the frond: add to the selection; draw round several',
     edge: 'Set when the selected overlay comes and goes; move another cue here',
     edit: 'Edit the selected cue; leave it',
+    here: 'Write a block of a page where it stands',
     remove: 'Delete what is selected',
     undo: 'Undo and redo',
     duplicate: 'Copy what is selected to the playhead',

@@ -131,6 +131,7 @@ export default {
     tryOutBeside: 'Try it beside',
     closeTrial: 'Close',
     trial: 'As a learner sees it. Nothing is kept.',
+    writeHere: 'Write it here',
     beginTrialAnew: 'Begin anew',
     makePlain: 'Make it plain text',
     statementText: 'Statement',

@@ -22,6 +22,7 @@ const KEYS = [
   [',', '.', 'nudge'],
   ['S', 'Alt', 'snap'],
   ['Enter', 'Esc', 'edit'],
+  ['F2', '', 'here'],
   ['Del', '', 'remove'],
   ['Ctrl Z', 'Ctrl Shift Z', 'undo'],
   ['Ctrl A', '', 'all'],

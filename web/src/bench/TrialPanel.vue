@@ -1,11 +1,13 @@
 <script setup lang="ts">
 // Beside the sheet on which a question is written: the question as a learner will see it.
 import Button from 'primevue/button'
-import { computed, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { QuestionCue } from '@fernbrake/core/lesson'
-import { QuestionTrial } from '@fernbrake/player'
-import { usePlayhead, useBench } from './useBench.ts'
+import type { RichText } from '@fernbrake/core/fields'
+import { edits, type QuestionCue } from '@fernbrake/core/lesson'
+import { QuestionTrial, TextView } from '@fernbrake/player'
+import WriteHere from './richText/WriteHere.vue'
+import { usePlayhead, useRights, useBench } from './useBench.ts'
 
 /** `cue` asks it of a film; null in a quiz. */
 const props = defineProps<{ cue: QuestionCue | null; questionId: string }>()
@@ -18,6 +20,17 @@ const question = computed(() => bench.lesson.value.questions[props.questionId]!)
 const material = computed(
   () => bench.lesson.value.materials?.[question.value.materialId ?? ''] ?? null,
 )
+const rights = useRights()
+/** Whether the question is being written where it stands. */
+const writing = ref(false)
+const begin = useTemplateRef('begin')
+const write = (text: RichText) =>
+  bench.draft.make(edits.setQuestionText, { questionId: props.questionId, field: 'stem', text })
+async function stop(byKey: boolean): Promise<void> {
+  writing.value = false
+  await nextTick()
+  if (byKey) begin.value?.focus()
+}
 const drawFrame = (canvas: HTMLCanvasElement) => playhead.film.value?.drawTo(canvas) ?? false
 </script>
 
@@ -46,7 +59,24 @@ const drawFrame = (canvas: HTMLCanvasElement) => playhead.film.value?.drawTo(can
       :question="question"
       :material="material"
       :draw-frame="drawFrame"
-    />
+    >
+      <template v-if="rights.canEdit.value" #stem>
+        <WriteHere
+          v-if="writing"
+          :label="t('sheet.stem')"
+          :text="question.stem"
+          :max="2000"
+          @change="write"
+          @done="stop"
+        />
+        <template v-else>
+          <div class="stands" @dblclick="writing = true"><TextView :text="question.stem" /></div>
+          <button ref="begin" type="button" class="begin" @click="writing = true">
+            {{ t('ask.writeHere') }}
+          </button>
+        </template>
+      </template>
+    </QuestionTrial>
   </section>
 </template>
 
@@ -70,6 +100,18 @@ header {
   padding-inline: 28px 12px;
   border-bottom: 1px solid var(--line);
   background: var(--ground);
+}
+/* It shows itself to whoever comes near, or by the keyboard; the question stands as learners have it. */
+.begin {
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  color: var(--fern);
+  font-family: var(--interface);
+  font-size: 13.5px;
+  font-weight: 400;
+  text-decoration: underline;
+  cursor: pointer;
 }
 header p {
   flex: 1;

@@ -46,11 +46,18 @@ const put = async (place: Place, medium = media(), lesson = whole, id = 'placing
   const placed = await placeMedium(draft, id, place, medium)
   return { placed, lesson: draft.lesson.value, draft }
 }
-const pages = (words: string[]) =>
+const pages = (words: string[], notes: string[] = []) =>
   vi.stubGlobal('fetch', () =>
     Promise.resolve(
       new Response(
-        JSON.stringify({ pages: words.map((one) => ({ words: one, width: 100, height: 100 })) }),
+        JSON.stringify({
+          pages: words.map((one, index) => ({
+            words: one,
+            width: 100,
+            height: 100,
+            ...(notes[index] ? { notes: notes[index] } : {}),
+          })),
+        }),
       ),
     ),
   )
@@ -72,15 +79,15 @@ it('a picture becomes a slide behind the one that was picked, once', async () =>
   expect(gone.placed.outcome).toBe('placed')
 })
 
-it('a document becomes a slide a page, with what is said on it', async () => {
-  pages(['One', 'Two'])
+it('a document becomes a slide a page, with what is said on it, and its notes', async () => {
+  pages(['One', 'Two'], ['Say it'])
   const document = media({ kind: 'document', pageCount: 2 })
   const { placed, lesson } = await put({ at: 'slides', partId: DECK, afterId: null }, document)
   expect(placed).toEqual({ outcome: 'placed', thingId: 'placing-1' })
   const { slides } = partOfKind(lesson, DECK, 'deck')!
   expect([slides['placing-1'], slides['placing-2']]).toMatchObject([
-    { page: 1, alternative: 'One', title: '' },
-    { page: 2, alternative: 'Two' },
+    { page: 1, alternative: 'One', title: '', notes: 'Say it' },
+    { page: 2, alternative: 'Two', notes: '' },
   ])
   const many = await put(
     { at: 'slides', partId: DECK, afterId: null },

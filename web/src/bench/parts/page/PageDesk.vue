@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // A page on the bench: as learners read it, each block to be picked, with places to add to; and the sheet beside it.
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { nanoid } from 'nanoid'
 import { useI18n } from 'vue-i18n'
 import type { KeptQuestion } from '@fernbrake/core/contract'
-import { addressMeant, addressSchema, plainOf } from '@fernbrake/core/fields'
+import { addressMeant, addressSchema, plainOf, type RichText } from '@fernbrake/core/fields'
 import type { ArticlePiece } from '@fernbrake/core/formats'
 import {
   blocksInOrder,
@@ -19,6 +19,7 @@ import { findWhatCannotBeAsked } from '@fernbrake/core/questions'
 import { PageBlocks, PageBlockView } from '@fernbrake/player'
 import QuestionShelf from '../../QuestionShelf.vue'
 import { usePlaces, useRights, useBench } from '../../useBench.ts'
+import WriteHere from '../../richText/WriteHere.vue'
 import PartSheet from '../PartSheet.vue'
 import PartTitle from '../PartTitle.vue'
 import ThingsDesk from '../ThingsDesk.vue'
@@ -76,6 +77,34 @@ function place(kind: AddKind, inside: PageBlock['inside'], kept?: KeptQuestion):
   const made = { ...newBlock(kind, nanoid(), first), ...(inside ? { inside } : {}) }
   shelfFor.value = null
   if (add('blocks', [made], { afterId, ...(asks ? { asks } : {}) })) focusSheet()
+}
+
+/** The block whose words are being written where they stand. */
+const writing = ref<string | null>(null)
+const { set } = useThings(() => props.part)
+/** What is written in a block where it stands: its text, or the question that it asks. */
+function wordsOf(one: PageBlock) {
+  const change = (name: 'text' | 'words') => (text: RichText) =>
+    set(one.id, { [name]: text } as never)
+  if (one.kind === 'text')
+    return { text: one.text, max: 20_000, plain: false, write: change('text') }
+  if (one.kind === 'heading')
+    return { text: one.words, max: 300, plain: true, write: change('words') }
+  if (one.kind !== 'question') return null
+  const { questionId } = one
+  const write = (text: RichText) =>
+    bench.draft.make(edits.setQuestionText, { questionId, field: 'stem', text })
+  return { text: bench.lesson.value.questions[questionId]!.stem, max: 2000, plain: false, write }
+}
+function beginWriting(one: PageBlock): void {
+  if (!rights.canEdit.value || !wordsOf(one)) return
+  picked.value = one.id
+  writing.value = one.id
+}
+async function stopWriting(id: string, byKey: boolean): Promise<void> {
+  if (writing.value === id) writing.value = null
+  await nextTick()
+  if (byKey) document.querySelector<HTMLElement>(`[data-block="${id}"]`)?.focus()
 }
 
 /** Where an article is to come, and what of it was pasted already; null while none is being brought. */
@@ -165,6 +194,7 @@ function drop(beforeId: string | null, inside: PageBlock['inside']): void {
             class="framed"
             :class="{ picked: one.id === picked, over: over === one.id && dragged !== one.id }"
             @click="picked = one.id"
+            @dblclick="beginWriting(one)"
             @dragenter="over = one.id"
             @dragover.prevent
             @drop.prevent="drop(one.id, one.inside)"
@@ -179,10 +209,23 @@ function drop(beforeId: string | null, inside: PageBlock['inside']): void {
               @dragstart="dragged = one.id"
               @dragend="dragged = over = null"
               @click="picked = one.id"
+              @keydown.f2.prevent="beginWriting(one)"
             >
               {{ labelOf(one) }}<b v-if="isUnready(one)"> · {{ t('quiz.unready') }}</b>
             </button>
-            <div class="seen" inert><PageBlockView :block="one" :stem="stemOf(one)" /></div>
+            <div v-if="one.id === writing && wordsOf(one)" class="written" :class="one.kind">
+              <WriteHere
+                :label="t(`parts.block.${one.kind}`)"
+                :text="wordsOf(one)!.text"
+                :max="wordsOf(one)!.max"
+                :plain="wordsOf(one)!.plain"
+                @change="wordsOf(one)!.write($event)"
+                @done="stopWriting(one.id, $event)"
+              />
+            </div>
+            <div v-else class="seen" inert>
+              <PageBlockView :block="one" :stem="stemOf(one)" />
+            </div>
           </div>
         </template>
         <template #end="{ place: there }">
@@ -231,8 +274,8 @@ function drop(beforeId: string | null, inside: PageBlock['inside']): void {
 .framed {
   position: relative;
   grid-column: 1 / -1;
-  padding: 20px 8px 6px;
-  margin: -6px -8px;
+  padding: 24px 8px 6px;
+  margin: -8px -8px -6px;
   border: 1px solid transparent;
   border-radius: var(--radius);
   cursor: pointer;
@@ -258,6 +301,16 @@ function drop(beforeId: string | null, inside: PageBlock['inside']): void {
   grid-template-columns: minmax(0, 660px) minmax(0, 190px);
   column-gap: 28px;
 }
+.written {
+  max-width: 660px;
+  font-family: var(--reading);
+  font-size: 17px;
+  line-height: 1.55;
+}
+.written.heading {
+  font-size: 22px;
+  font-weight: 600;
+}
 .column .seen {
   grid-template-columns: minmax(0, 1fr);
 }
@@ -265,6 +318,7 @@ function drop(beforeId: string | null, inside: PageBlock['inside']): void {
   position: absolute;
   top: 0;
   inset-inline-start: 8px;
+  min-height: 24px;
   padding: 1px 4px;
   border: 0;
   background: none;

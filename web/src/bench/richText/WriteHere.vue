@@ -1,0 +1,108 @@
+<script setup lang="ts">
+// A text, written where it stands and as it looks there. One with lists, tables or media opens what writes those.
+import {
+  computed,
+  defineAsyncComponent,
+  nextTick,
+  onMounted,
+  ref,
+  useTemplateRef,
+  watch,
+} from 'vue'
+import { isSameText, type RichText } from '@fernbrake/core/fields'
+import { readFormulas, typeFormulas } from '@fernbrake/core/text'
+import { useBench } from '../useBench.ts'
+
+const props = defineProps<{
+  label: string
+  text: RichText
+  max: number
+  /** Words alone, on one line: Enter ends it. */
+  plain?: boolean
+}>()
+const emit = defineEmits<{ change: [text: RichText]; done: [byKey: boolean] }>()
+const bench = useBench()
+const field = useTemplateRef('field')
+const RichDialog = defineAsyncComponent(() => import('./RichDialog.vue'))
+const typed = ref(props.plain ? (props.text as string) : typeFormulas(props.text))
+const isTyped = computed(() => typed.value !== null)
+watch(
+  () => props.text,
+  (text) => {
+    if (typed.value !== null && !isSameText(read(typed.value), text))
+      typed.value = props.plain ? (text as string) : typeFormulas(text)
+  },
+)
+const read = (words: string): RichText => (props.plain ? words : readFormulas(words))
+
+/** As high as what stands in it. */
+async function fit(): Promise<void> {
+  await nextTick()
+  if (!field.value) return
+  field.value.style.height = 'auto'
+  field.value.style.height = `${field.value.scrollHeight}px`
+}
+onMounted(() => {
+  field.value?.focus()
+  field.value?.setSelectionRange(field.value.value.length, field.value.value.length)
+  void fit()
+})
+watch(typed, fit)
+
+function write(words: string): void {
+  typed.value = props.plain ? words.replaceAll('\n', ' ') : words
+  emit('change', read(typed.value))
+}
+function onKey(event: KeyboardEvent): void {
+  const isUndo = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z'
+  if (event.key === 'Escape' || (props.plain && event.key === 'Enter')) emit('done', true)
+  else if (isUndo && event.shiftKey) bench.draft.redo()
+  else if (isUndo) bench.draft.undo()
+  else return event.stopPropagation()
+  event.preventDefault()
+  event.stopPropagation()
+}
+</script>
+
+<template>
+  <textarea
+    v-if="isTyped"
+    ref="field"
+    rows="1"
+    :value="typed!"
+    :maxlength="max"
+    :aria-label="label"
+    dir="auto"
+    @input="write(($event.target as HTMLTextAreaElement).value)"
+    @keydown="onKey"
+    @click.stop
+    @dblclick.stop
+    @paste.stop
+    @blur="emit('done', false)"
+  />
+  <RichDialog
+    v-else
+    :label="label"
+    :text="text"
+    @change="emit('change', $event)"
+    @close="emit('done', true)"
+  />
+</template>
+
+<style scoped>
+textarea {
+  display: block;
+  width: 100%;
+  margin: 0;
+  padding: 2px 4px;
+  border: 1px solid var(--line-strong);
+  border-radius: var(--radius);
+  background: var(--surface);
+  color: inherit;
+  font: inherit;
+  line-height: inherit;
+  text-align: inherit;
+  resize: none;
+  overflow: hidden;
+}
+</style>
