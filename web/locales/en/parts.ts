@@ -153,7 +153,7 @@ export default {
     background: 'Picture behind the drawing',
     noBackground: 'No picture behind it',
     help: {
-      page: 'Press a block to change it. Drag it by its name, or move it with the buttons on its sheet.',
+      page: 'Press a block to change it, or twice to write where it stands. Drag it by its name, or move it with the buttons on its sheet.',
       still: 'Press a pin to change it.',
       deck: 'Press a picture to change it. Drag pictures to reorder them.',
       chronicle: 'Entries stand in the order of their dates.',
