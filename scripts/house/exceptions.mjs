@@ -15,7 +15,7 @@ export const LONG_FUNCTIONS = {
   'player/quiz/useQuiz.ts': 98,
   'player/recording/useRecorder.ts': 117,
   'player/talk/useTalk.ts': 125,
-  'server/app.ts': 82,
+  'server/app.ts': 81,
   'server/routes/uploads.ts': 150,
   'web/src/bench/placing/placings.ts': 205,
   'web/src/bench/useStageDrag.ts': 130,

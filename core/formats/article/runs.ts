@@ -118,7 +118,7 @@ export function portionsOf(runs: readonly Run[]): Run[][] {
 function pieceByPiece(run: Run): Run[] {
   if ('tex' in run || run.text.length <= MOST_LETTERS) return [run]
   const pieces: Run[] = []
-  for (let rest = run.text; rest !== ''; ) {
+  for (let rest = run.text; rest !== '';) {
     // Between words, where there are some.
     const space = rest.length > MOST_LETTERS ? rest.lastIndexOf(' ', MOST_LETTERS) : -1
     const length = space > 0 ? space : MOST_LETTERS

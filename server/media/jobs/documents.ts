@@ -48,7 +48,9 @@ export async function drawPages(step: Step): Promise<StepKind[]> {
   if (!PRESENTATIONS.has(await typeOfOriginal(step.media.id))) return drawPdf(step, null)
   const { context, media, original, folder } = step
   try {
-    const pdf = await slidesToPdf(context.office!, original, folder)
+    // It may be gone since this was begun.
+    if (context.office === null) throw new OfficeError('There is no LibreOffice any more')
+    const pdf = await slidesToPdf(context.office, original, folder)
     const pageCount = await countPages(pdf)
     await media.update({ pageCount })
     const notes = await readNotes(original)

@@ -204,7 +204,8 @@ table {
 }
 th,
 td {
-  padding: 4px 8px 4px 0;
+  padding-block: 4px;
+  padding-inline: 0 8px;
   border-bottom: 1px solid var(--line);
   text-align: start;
   vertical-align: top;
