@@ -44,9 +44,12 @@ export const articleSchema = z.strictObject({
 export const webRoutes = {
   readArticle: route('readArticle', 'designer', 'Read the main text of a page of the web', {
     body: z.strictObject({ address: addressSchema.regex(/^https?:/i) }),
-    /** `private`: it lies in a network of its own; `away`: nobody answers with a page; `noText`: nothing to read in it. */
+    /**
+     * `private`: it lies in a network of its own; `away`: nobody answers with a page; `noText`: nothing to read in it;
+     * `tooLong`: finding its text took too long.
+     */
     reply: z.strictObject({
-      finding: z.enum(['found', 'private', 'away', 'noText']),
+      finding: z.enum(['found', 'private', 'away', 'noText', 'tooLong']),
       article: articleSchema.nullable(),
     }),
   }),

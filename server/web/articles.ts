@@ -2,14 +2,15 @@
 import type { ArticleFound, contract, ReplyOf } from '@fernbrake/core/contract'
 import { decodeText } from '@fernbrake/core/fields'
 import type { Context } from '../context.ts'
-import { createThread } from '../threads/threads.ts'
+import { createThread, TookTooLong } from '../threads/threads.ts'
 import type { ArticleWish } from './article.worker.ts'
 import { PrivateAddress } from './askPublic.ts'
 import { readPublic } from './readPublic.ts'
 
 const MOST_BYTES = 5_000_000
 const LIMIT_MS = 15_000
-const THINKING_LIMIT_MS = 10_000
+/** So long a page may be thought about, from when its turn has come. */
+const THINKING_LIMIT_MS = 20_000
 
 const readInThread = createThread<ArticleWish, ArticleFound | null>(
   new URL('./article.worker.ts', import.meta.url),
@@ -27,14 +28,14 @@ export async function readArticleAt(
   )
   if (typeof found === 'string') return { finding: found as 'private' | 'away', article: null }
   const html = htmlOf(found)
-  const article =
-    html === null
-      ? null
-      : await readInThread({ html, address: found.address }).catch((error: unknown) => {
-          log.warn({ err: error as Error }, 'a page could not be read')
-          return null
-        })
-  return article ? { finding: 'found', article } : { finding: 'noText', article: null }
+  if (html === null) return { finding: 'noText', article: null }
+  try {
+    const article = await readInThread({ html, address: found.address })
+    return article ? { finding: 'found', article } : { finding: 'noText', article: null }
+  } catch (error) {
+    log.warn({ err: error as Error }, 'a page could not be read')
+    return { finding: error instanceof TookTooLong ? 'tooLong' : 'noText', article: null }
+  }
 }
 
 /** The page as text, in the encoding that it says it is in; null for what is none. */

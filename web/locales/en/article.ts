@@ -8,6 +8,7 @@ export default {
     finding: {
       private: 'This address lies in a network of its own, so it was not asked. Paste the text.',
       away: 'No page answers at this address. Check it in a new tab, or paste the text.',
+      tooLong: 'Finding the text of this page takes too long. Paste it instead.',
       noText: 'There is no text to be found on this page. Paste it instead.',
     },
     orPaste: 'Or paste it here',

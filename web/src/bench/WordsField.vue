@@ -3,6 +3,7 @@
 import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'
 import { useId } from 'vue'
+import { undoneByInput, undoneByKey } from './lessonUndo.ts'
 import { useRights, useBench } from './useBench.ts'
 
 withDefaults(
@@ -20,27 +21,14 @@ const emit = defineEmits<{ change: [text: string] }>()
 const bench = useBench()
 const rights = useRights()
 const id = useId()
-
-/** Undo and redo are the lesson's own here: the browser's know nothing of what another tab or editor changed. */
-function onKey(event: KeyboardEvent): void {
-  const key = event.key.toLowerCase()
-  if (!(event.ctrlKey || event.metaKey) || event.altKey || (key !== 'z' && key !== 'y')) return
-  event.preventDefault()
-  if (key === 'y' || event.shiftKey) bench.draft.redo()
-  else bench.draft.undo()
-}
-
-/** The same, asked for by a menu or a gesture. */
-function onBeforeInput(event: InputEvent): void {
-  if (event.inputType !== 'historyUndo' && event.inputType !== 'historyRedo') return
-  event.preventDefault()
-  if (event.inputType === 'historyUndo') bench.draft.undo()
-  else bench.draft.redo()
-}
 </script>
 
 <template>
-  <div class="field" @keydown="onKey" @beforeinput="onBeforeInput">
+  <div
+    class="field"
+    @keydown="undoneByKey(bench.draft, $event)"
+    @beforeinput="undoneByInput(bench.draft, $event)"
+  >
     <label :for="id" :class="{ 'visually-hidden': hideLabel }">{{ label }}</label>
     <InputText
       v-if="rows === 1"

@@ -92,7 +92,7 @@ function fetchIt(): void {
 function take(material: Material, archive: string): void {
   const known = takenBefore(material)
   // It lies here already, with all that was written of it since.
-  if (known && props.withShelf) emit('chosen', known)
+  if (known) emit('chosen', known)
   else
     emit('fetch', {
       kind: material.kind,

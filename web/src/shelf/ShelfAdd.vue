@@ -137,6 +137,7 @@ defineExpose({ takeFrom })
       :kind="null"
       takes-hosted
       :busy="going !== null"
+      @chosen="emit('taken', $event)"
       @fetch="fetchIt"
     />
     <SnapshotPanel v-else-if="open === 'picture'" @taken="takeMade" @close="open = null" />

@@ -11,6 +11,7 @@ import {
 } from 'vue'
 import { isSameText, type RichText } from '@fernbrake/core/fields'
 import { readFormulas, typeFormulas } from '@fernbrake/core/text'
+import { undoneByInput, undoneByKey } from '../lessonUndo.ts'
 import { useBench } from '../useBench.ts'
 
 const props = defineProps<{
@@ -54,13 +55,12 @@ function write(words: string): void {
   emit('change', read(typed.value))
 }
 function onKey(event: KeyboardEvent): void {
-  const isUndo = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z'
-  if (event.key === 'Escape' || (props.plain && event.key === 'Enter')) emit('done', true)
-  else if (isUndo && event.shiftKey) bench.draft.redo()
-  else if (isUndo) bench.draft.undo()
-  else return event.stopPropagation()
-  event.preventDefault()
+  // Keys of the bench are letters here.
   event.stopPropagation()
+  if (undoneByKey(bench.draft, event)) return
+  if (event.key !== 'Escape' && !(props.plain && event.key === 'Enter')) return
+  event.preventDefault()
+  emit('done', true)
 }
 </script>
 
@@ -75,6 +75,7 @@ function onKey(event: KeyboardEvent): void {
     dir="auto"
     @input="write(($event.target as HTMLTextAreaElement).value)"
     @keydown="onKey"
+    @beforeinput="undoneByInput(bench.draft, $event as InputEvent)"
     @click.stop
     @dblclick.stop
     @paste.stop

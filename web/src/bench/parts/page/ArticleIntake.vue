@@ -63,7 +63,7 @@ const isAddress = computed(
   () => /^https?:/i.test(address.value) && addressSchema.safeParse(address.value).success,
 )
 const reading = ref(false)
-const finding = ref<'private' | 'away' | 'noText' | null>(null)
+const finding = ref<'private' | 'away' | 'noText' | 'tooLong' | null>(null)
 const fault = shallowRef<unknown>(null)
 async function readIt(): Promise<void> {
   if (!isAddress.value) return

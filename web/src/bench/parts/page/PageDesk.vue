@@ -4,7 +4,13 @@ import { computed, nextTick, ref } from 'vue'
 import { nanoid } from 'nanoid'
 import { useI18n } from 'vue-i18n'
 import type { KeptQuestion } from '@fernbrake/core/contract'
-import { addressMeant, addressSchema, plainOf, type RichText } from '@fernbrake/core/fields'
+import {
+  addressMeant,
+  addressSchema,
+  cutText,
+  plainOf,
+  type RichText,
+} from '@fernbrake/core/fields'
 import type { ArticlePiece } from '@fernbrake/core/formats'
 import {
   blocksInOrder,
@@ -127,7 +133,7 @@ function putArticle(pieces: ArticlePiece[], source: ArticleSource): void {
 /** Pictures come onto the shelf, with what is known of the article that they are from, and into their places. */
 function bringPicture({ thingId, address, alternative }: PictureToCome, source: ArticleSource) {
   const place = { at: 'block', partId: props.part.id, thingId } as const
-  const title = alternative.slice(0, 200).trim() || source.title || t('article.picture')
+  const title = cutText(alternative, 200).trim() || source.title || t('article.picture')
   const held = heldPicture(address)
   if (held) return void bench.placings.put(place, 'picture', held, title)
   const credit = [source.maker, source.site].filter(Boolean).join(', ')
