@@ -1,6 +1,6 @@
 // Looking for films, pictures and sounds in archives elsewhere.
 import { z } from 'zod'
-import { addressSchema, cutText } from '../fields/index.ts'
+import { addressSchema, cutText, isWebAddress, webAddressSchema } from '../fields/index.ts'
 import { USE_TERMS } from '../media/index.ts'
 import { soughtSchema } from './finding.ts'
 import { mediaKindSchema, type mediaRoutes } from './media.ts'
@@ -44,7 +44,7 @@ export const materialRoutes = {
     }),
   }),
   materialPreview: route('materialPreview', 'designer', 'A small picture that an archive shows', {
-    query: z.strictObject({ address: addressSchema.regex(/^https?:/i) }),
+    query: z.strictObject({ address: webAddressSchema }),
     reply: null,
   }),
 }
@@ -54,13 +54,12 @@ export function aboutMaterial(
   { title, summary, maker, licence, licenceAddress, page }: Material,
   archive: string,
 ): NonNullable<BodyOf<typeof mediaRoutes.fetchMedia>['about']> {
-  const isAddress = page !== null && addressSchema.safeParse(page).success
   return {
     title: cutText(title, 200),
     description: cutText(summary, 2000),
     credit: cutText([maker, archive].filter(Boolean).join(', '), 500),
     licence: cutText(licence || licenceAddress, 200),
-    source: isAddress ? page : '',
+    source: page !== null && isWebAddress(page) ? page : '',
   }
 }
 

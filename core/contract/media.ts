@@ -1,6 +1,12 @@
 // Media and their preparation. Uploads themselves follow the tus protocol at UPLOADS_PATH.
 import { z } from 'zod'
-import { addressSchema, idSchema, mediaMsSchema, plainText } from '../fields/index.ts'
+import {
+  addressSchema,
+  idSchema,
+  mediaMsSchema,
+  plainText,
+  webAddressSchema,
+} from '../fields/index.ts'
 import { boxSchema, frameRateSchema, MOST_DOCUMENT_PAGES } from '../lesson/index.ts'
 import { route } from './route.ts'
 
@@ -64,7 +70,7 @@ const mediaWords = {
   credit: plainText(500),
   licence: plainText(200),
   /** Its page where it came from, which learners are shown with its credit; '' for none. */
-  source: addressSchema.regex(/^https?:/i, 'must begin with https: or http:').or(z.literal('')),
+  source: webAddressSchema.or(z.literal('')),
   /** Where it came from: for its owner alone, '' for everybody else. */
   sourceNote: plainText(2000),
   tags: z.array(plainText(40, 1)).max(30),
@@ -135,7 +141,7 @@ export const mediaRoutes = {
     /** The same `id` again fetches nothing twice. */
     body: z.strictObject({
       id: idSchema,
-      address: addressSchema.regex(/^https?:/i, 'must begin with https: or http:'),
+      address: webAddressSchema,
       kind: mediaKindSchema,
       /** What is known of it beforehand. */
       about: z

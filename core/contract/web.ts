@@ -1,6 +1,6 @@
 // Pages of the web: what a designer is told before learners are sent there.
 import { z } from 'zod'
-import { addressSchema, documentSchema } from '../fields/index.ts'
+import { addressSchema, documentSchema, webAddressSchema } from '../fields/index.ts'
 import { route } from './route.ts'
 
 /** What was found at an address. */
@@ -43,7 +43,7 @@ export const articleSchema = z.strictObject({
 
 export const webRoutes = {
   readArticle: route('readArticle', 'designer', 'Read the main text of a page of the web', {
-    body: z.strictObject({ address: addressSchema.regex(/^https?:/i) }),
+    body: z.strictObject({ address: webAddressSchema }),
     /**
      * `private`: it lies in a network of its own; `away`: nobody answers with a page; `noText`: nothing to read in it;
      * `tooLong`: finding its text took too long.

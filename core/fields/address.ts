@@ -7,6 +7,10 @@ export const addressSchema = z
   .max(2000)
   .regex(/^(https?:\/\/[^\s/?#@\\]+([/?#]\S*)?|\/([^\s/\\][^\s\\]*)?)$/i, 'is no web address')
 
+/** An address of the web alone, not a page of this server's own. */
+export const webAddressSchema = addressSchema.regex(/^https?:/i, 'must begin with https: or http:')
+export const isWebAddress = (words: string): boolean => webAddressSchema.safeParse(words).success
+
 const ENTITIES: Record<string, string> = { '&amp;': '&', '&quot;': '"', '&#39;': "'" }
 
 /**

@@ -21,6 +21,7 @@ import {
   type HtmlNode,
 } from './nodes.ts'
 import {
+  inPortions,
   joined,
   mannerIn,
   PLAIN,
@@ -88,28 +89,13 @@ export function readPlainArticle(words: string): Article {
 function textsOf(lines: readonly Run[][]): ArticlePiece[] {
   const paragraphs = lines
     .flatMap((line) => portionsOf(joined(line)))
-    .filter((runs) => runs.length > 0)
     .map((runs) => ({ block: 'paragraph' as const, runs }))
-  return inPortions(paragraphs, 200).map((blocks) => ({ piece: 'text' as const, text: { blocks } }))
+  return asStored(paragraphs, 200).map((blocks) => ({ piece: 'text' as const, text: { blocks } }))
 }
 
-/** The same in portions of so many at most, none longer than a text may be. */
-function inPortions<T>(all: readonly T[], most: number): T[][] {
-  const portions: T[][] = []
-  let length = Infinity
-  for (const one of all) {
-    const own = JSON.stringify(one).length
-    const last = portions.at(-1)
-    if (!last || last.length === most || length + own > LONGEST_TEXT) {
-      portions.push([one])
-      length = own
-    } else {
-      last.push(one)
-      length += own
-    }
-  }
-  return portions
-}
+/** Portions that one text can hold as it is stored. */
+const asStored = <T>(all: readonly T[], most: number): T[][] =>
+  inPortions(all, most, { longest: LONGEST_TEXT, lengthOf: (one) => JSON.stringify(one).length })
 
 function put(reading: Reading, block: Block): void {
   reading.pieces.push({ piece: 'text', text: { blocks: [block] } })
@@ -117,7 +103,7 @@ function put(reading: Reading, block: Block): void {
 function flushItems(reading: Reading): void {
   const [first] = reading.items
   if (!first) return
-  for (const some of inPortions(reading.items, MOST_ITEMS))
+  for (const some of asStored(reading.items, MOST_ITEMS))
     put(reading, { block: 'list', ordered: first.ordered, items: some.map(({ runs }) => runs) })
   reading.items = []
 }
@@ -210,7 +196,7 @@ function readWhole(reading: Reading, node: HtmlNode, name: string): boolean {
 function readTable(reading: Reading, node: HtmlNode): true {
   flush(reading)
   const { headed, rows } = tableOf(node, reading.whole)
-  for (const [index, some] of inPortions(rows, MOST_ROWS).entries())
+  for (const [index, some] of asStored(rows, MOST_ROWS).entries())
     put(reading, { block: 'table', headed: headed && index === 0, rows: some })
   readPictures(reading, node)
   return true

@@ -10,9 +10,7 @@ export interface Item {
 
 /** What is too long for one item goes on in the next. */
 const itemsWith = (ordered: boolean, runs: readonly Run[]): Item[] =>
-  portionsOf(joined(runs))
-    .filter((portion) => portion.length > 0)
-    .map((portion) => ({ ordered, runs: portion }))
+  portionsOf(joined(runs)).map((portion) => ({ ordered, runs: portion }))
 
 const isList = (node: HtmlNode) => ['ul', 'ol'].includes(nameOf(node))
 

@@ -97,23 +97,33 @@ export function runsIn(node: HtmlNode, whole: Whole, around: Manner = PLAIN): Ru
 const MOST_LETTERS = 15_000
 const MOST_RUNS = 300
 
-/** Runs in portions, each short enough for one paragraph. */
-export function portionsOf(runs: readonly Run[]): Run[][] {
-  const portions: Run[][] = [[]]
-  let letters = 0
-  for (const run of runs.flatMap(pieceByPiece)) {
-    const length = 'tex' in run ? run.tex.length : run.text.length
-    const last = portions.at(-1)!
-    if (last.length === MOST_RUNS || (last.length > 0 && letters + length > MOST_LETTERS)) {
-      portions.push([run])
-      letters = length
+/** The same in portions of so many at most, none longer than is said, as long as no single one is. */
+export function inPortions<T>(
+  all: readonly T[],
+  most: number,
+  { longest, lengthOf }: { longest: number; lengthOf: (one: T) => number },
+): T[][] {
+  const portions: T[][] = []
+  let length = 0
+  for (const one of all) {
+    const own = lengthOf(one)
+    const last = portions.at(-1)
+    if (!last || last.length === most || length + own > longest) {
+      portions.push([one])
+      length = own
     } else {
-      last.push(run)
-      letters += length
+      last.push(one)
+      length += own
     }
   }
   return portions
 }
+
+const lettersOf = (run: Run) => ('tex' in run ? run.tex : run.text).length
+
+/** Runs in portions, each short enough for one paragraph; none where there are no runs. */
+export const portionsOf = (runs: readonly Run[]): Run[][] =>
+  inPortions(runs.flatMap(pieceByPiece), MOST_RUNS, { longest: MOST_LETTERS, lengthOf: lettersOf })
 
 function pieceByPiece(run: Run): Run[] {
   if ('tex' in run || run.text.length <= MOST_LETTERS) return [run]

@@ -19,7 +19,7 @@ export function tableOf(table: HtmlNode, whole: Whole): { headed: boolean; rows:
   const wide = Math.min(MOST_COLUMNS, Math.max(...rows.map((row) => cellsOf(row).length)))
   const read = rows.map((row) => {
     const cells = cellsOf(row).slice(0, wide)
-    const runs = cells.map((cell) => portionsOf(joined(runsIn(cell, whole)))[0]!)
+    const runs = cells.map((cell) => portionsOf(joined(runsIn(cell, whole)))[0] ?? [])
     return runs.concat(Array.from({ length: wide - runs.length }, (): Run[] => []))
   })
   const headed = cellsOf(rows[0]!).every((cell) => nameOf(cell) === 'th')

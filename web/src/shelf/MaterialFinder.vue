@@ -10,11 +10,12 @@ import {
   type Material,
   type Media,
 } from '@fernbrake/core/contract'
-import { addressMeant, addressSchema } from '@fernbrake/core/fields'
+import { addressMeant, isWebAddress } from '@fernbrake/core/fields'
 import { clockTime, TERMS_WANTED } from '@fernbrake/core/media'
 import FaultNotice from '../ui/FaultNotice.vue'
 import LabelledSelect from '../ui/LabelledSelect.vue'
 import FoundThings, { type FoundThing } from './FoundThings.vue'
+import { kindByEnding } from './kindOfFile.ts'
 import { useMaterial } from './useMaterial.ts'
 import type { Wanted } from './wanted.ts'
 
@@ -39,8 +40,7 @@ const address = computed(() => addressMeant(typed.value))
 const isAddress = computed(
   () =>
     /^\s*(https?:\/\/|www\.|<iframe\b|[^\s/]+[.:][^\s/]*\/)/i.test(typed.value) &&
-    /^https?:/i.test(address.value) &&
-    addressSchema.safeParse(address.value).success,
+    isWebAddress(address.value),
 )
 /** So many of what an archive finds are looked through. */
 const LOOKED_THROUGH = 100
@@ -48,15 +48,8 @@ const KINDS = ['film', 'picture', 'sound', 'document'] as const
 const chosenKind = ref<Media['kind'] | null>(null)
 /** Which kind is looked for, where the place would take any. */
 const soughtKind = ref<Media['kind'] | 'any'>('any')
-const ENDINGS: readonly [RegExp, Media['kind']][] = [
-  [/\.(png|jpe?g|webp|gif|avif)$/i, 'picture'],
-  [/\.(mp3|m4a|ogg|opus|wav|flac)$/i, 'sound'],
-  [/\.(pdf|docx?|odt|xlsx?|ods|pptx?|odp|txt|csv)$/i, 'document'],
-]
-/** What an address most likely leads to, by its ending. */
-const kindOfAddress = computed(
-  () => ENDINGS.find(([ending]) => ending.test(address.value.split(/[?#]/)[0]!))?.[1] ?? 'film',
-)
+/** What an address most likely leads to, by its ending; a page is that of a film. */
+const kindOfAddress = computed(() => kindByEnding(address.value.split(/[?#]/)[0]!) ?? 'film')
 const addressKind = computed({
   get: () => props.kind ?? chosenKind.value ?? kindOfAddress.value,
   set: (kind) => (chosenKind.value = kind),
@@ -191,7 +184,7 @@ const thingsOf = (found: readonly Material[], archive: string) =>
       <FaultNotice v-if="asking.error.value" :error="asking.error.value" @retry="asking.reload" />
       <p v-else-if="isLooking" role="status">{{ t('take.looking') }}</p>
       <template v-else>
-        <section v-for="archive in inOrder" :key="archive.name" :aria-label="archive.name">
+        <section v-for="(archive, index) in inOrder" :key="index" :aria-label="archive.name">
           <h3>
             <span dir="auto">{{ archive.name }}</span>
             <span v-if="archive.found.length > 0" class="muted">{{ archive.found.length }}</span>

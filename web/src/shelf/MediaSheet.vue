@@ -17,7 +17,7 @@ import {
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { mediaFileAddress, type Media } from '@fernbrake/core/contract'
-import { addressMeant, addressSchema, cleanText } from '@fernbrake/core/fields'
+import { addressMeant, cleanText, isWebAddress } from '@fernbrake/core/fields'
 import { MOST_TAGS, readTags } from '@fernbrake/core/lesson'
 import { call } from '../api/client.ts'
 import SoundPlayer from '../ui/SoundPlayer.vue'
@@ -94,8 +94,7 @@ function change(name: Field | 'tags', text: string): void {
 const isSourceWrong = ref(false)
 function changeSource(text: string): void {
   const address = text.trim() === '' ? '' : addressMeant(text)
-  isSourceWrong.value =
-    address !== '' && !(/^https?:/i.test(address) && addressSchema.safeParse(address).success)
+  isSourceWrong.value = address !== '' && !isWebAddress(address)
   if (isSourceWrong.value) return
   waiting.source = address
   state.value = 'keeping'

@@ -32,8 +32,8 @@ const comparison = useLoaded(async () =>
     ? (await call('compareMedia', { params: params.value, query: { by: by.value } })).lessons
     : null,
 )
-watch(by, () => {
-  told.value = ''
+watch(by, (chosen) => {
+  if (chosen !== '') told.value = ''
   void comparison.reload()
 })
 const possible = computed(() =>
@@ -81,9 +81,13 @@ const fault = shallowRef<unknown>(null)
 const told = ref('')
 const left = ref(0)
 const busy = ref(false)
+/** What was tried last, for whoever tries again. */
+let tried = () => Promise.resolve()
 async function act(work: () => Promise<void>): Promise<void> {
+  tried = () => act(work)
   busy.value = true
   fault.value = null
+  told.value = ''
   try {
     await work()
   } catch (error) {
@@ -99,8 +103,6 @@ const replace = () =>
     const reply = await call('replaceMedia', { params: params.value, body: { by: chosen } })
     by.value = ''
     if (reply.done.length > 0) replacements.set(props.media.id, { by: chosen, done: reply.done })
-    // After the watcher of `by`, which clears what was told of an earlier choice.
-    await Promise.resolve()
     told.value = t('shelf.replaced', reply.lessons.length)
     left.value = reply.left.length
   })
@@ -176,7 +178,7 @@ const takeBack = () =>
       />
     </template>
   </form>
-  <FaultNotice v-if="fault" :error="fault" @retry="fault = null" />
+  <FaultNotice v-if="fault" :error="fault" @retry="tried()" />
   <p v-if="told" role="status">{{ told }}</p>
   <p v-if="left > 0" class="notice straw" role="status">{{ t('shelf.left', left) }}</p>
   <Button

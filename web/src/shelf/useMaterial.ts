@@ -3,6 +3,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch, type Ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { ArchiveFound, Material, Media } from '@fernbrake/core/contract'
+import { cutText } from '@fernbrake/core/fields'
 import { meets, termsOf, type TermsWanted } from '@fernbrake/core/media'
 import { call } from '../api/client.ts'
 import { useLoaded } from '../ui/useLoaded.ts'
@@ -10,6 +11,9 @@ import { findMedia } from './find.ts'
 
 /** So long somebody who types has to rest before archives are asked, in ms. */
 const REST_MS = 400
+
+/** What archives are asked for: as much as they take. */
+const soughtIn = (words: string): string => cutText(words.trim(), 200).trim()
 
 export interface MaterialWanted {
   /** Null for every kind. */
@@ -45,7 +49,7 @@ export function useMaterial(words: Readonly<Ref<string>>, wanted: () => Material
 
   const rested = refDebounced(words, REST_MS)
   const asking = useLoaded(async () => {
-    const looked = rested.value.trim().slice(0, 200)
+    const looked = soughtIn(rested.value)
     if (looked === '') return { looked, archives: [] }
     return { looked, archives: (await call('findMaterial', { query: { words: looked } })).archives }
   })
@@ -62,7 +66,7 @@ export function useMaterial(words: Readonly<Ref<string>>, wanted: () => Material
   )
   /** Whether what archives say belongs to other words than those that stand there. */
   const isLooking = computed(
-    () => words.value.trim() !== '' && asking.value.value?.looked !== words.value.trim(),
+    () => soughtIn(words.value) !== '' && asking.value.value?.looked !== soughtIn(words.value),
   )
   /** The medium that was taken from there before; null where it was not. */
   const takenBefore = ({ page, kind }: Material): Media | null =>

@@ -12,7 +12,7 @@ import {
   type ArticlePiece,
   type HtmlNode,
 } from '@fernbrake/core/formats'
-import { addressMeant, addressSchema, plainOf } from '@fernbrake/core/fields'
+import { addressMeant, isWebAddress, plainOf } from '@fernbrake/core/fields'
 import { call } from '../../../api/client.ts'
 import FaultNotice from '../../../ui/FaultNotice.vue'
 import type { ArticleSource } from './articleBlocks.ts'
@@ -59,9 +59,7 @@ onMounted(() => {
 
 const typed = ref('')
 const address = computed(() => addressMeant(typed.value))
-const isAddress = computed(
-  () => /^https?:/i.test(address.value) && addressSchema.safeParse(address.value).success,
-)
+const isAddress = computed(() => isWebAddress(address.value))
 const reading = ref(false)
 const finding = ref<'private' | 'away' | 'noText' | 'tooLong' | null>(null)
 const fault = shallowRef<unknown>(null)

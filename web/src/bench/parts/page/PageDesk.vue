@@ -4,13 +4,7 @@ import { computed, nextTick, ref } from 'vue'
 import { nanoid } from 'nanoid'
 import { useI18n } from 'vue-i18n'
 import type { KeptQuestion } from '@fernbrake/core/contract'
-import {
-  addressMeant,
-  addressSchema,
-  cutText,
-  plainOf,
-  type RichText,
-} from '@fernbrake/core/fields'
+import { plainOf, type RichText } from '@fernbrake/core/fields'
 import type { ArticlePiece } from '@fernbrake/core/formats'
 import {
   blocksInOrder,
@@ -30,17 +24,12 @@ import PartSheet from '../PartSheet.vue'
 import PartTitle from '../PartTitle.vue'
 import ThingsDesk from '../ThingsDesk.vue'
 import { blankQuestionHere, focusSheet, keptQuestionHere, useThings } from '../useThings.ts'
-import {
-  articleBlocks,
-  heldPicture,
-  sourceText,
-  type ArticleSource,
-  type PictureToCome,
-} from './articleBlocks.ts'
+import type { ArticleSource } from './articleBlocks.ts'
 import ArticleIntake from './ArticleIntake.vue'
 import BlockAdder from './BlockAdder.vue'
 import BlockSheet from './BlockSheet.vue'
 import { newBlock, type AddKind } from './newBlock.ts'
+import { useArticle } from './useArticle.ts'
 
 const props = defineProps<{ part: PagePart; covered: boolean }>()
 const bench = useBench()
@@ -118,34 +107,12 @@ const articleFor = ref<{
   inside: PageBlock['inside']
   pasted?: { html: string; words: string }
 } | null>(null)
+const bringArticle = useArticle(() => props.part)
 function putArticle(pieces: ArticlePiece[], source: ArticleSource): void {
   const inside = articleFor.value?.inside
   const afterId = block.value && isHere(block.value, inside) ? block.value.id : null
-  const { blocks, pictures } = articleBlocks(pieces, nanoid)
-  const from = sourceText(source, t('article.from'))
-  if (from) blocks.push({ id: nanoid(), kind: 'text', text: from })
-  const things = blocks.map((one) => (inside ? { ...one, inside } : one))
   articleFor.value = null
-  if (!add('blocks', things, { afterId })) return
-  picked.value = things[0]!.id
-  for (const picture of pictures) bringPicture(picture, source)
-}
-/** Pictures come onto the shelf, with what is known of the article that they are from, and into their places. */
-function bringPicture({ thingId, address, alternative }: PictureToCome, source: ArticleSource) {
-  const place = { at: 'block', partId: props.part.id, thingId } as const
-  const title = cutText(alternative, 200).trim() || source.title || t('article.picture')
-  const held = heldPicture(address)
-  if (held) return void bench.placings.put(place, 'picture', held, title)
-  const credit = [source.maker, source.site].filter(Boolean).join(', ')
-  const page = addressMeant(source.address)
-  const about = {
-    title,
-    description: '',
-    credit,
-    licence: source.licence,
-    source: /^https?:/i.test(page) && addressSchema.safeParse(page).success ? page : '',
-  }
-  void bench.placings.fetchFrom(place, { kind: 'picture', address, about })
+  bringArticle(pieces, source, { inside, afterId })
 }
 /** What is pasted onto the page, and not into a field, is an article. */
 function onPaste(event: ClipboardEvent): void {
