@@ -20,6 +20,8 @@ export function installComponents(app: App, i18n: AppI18n): void {
     // What the components say by themselves.
     locale: markRaw({ ...defaultOptions.locale, ...tm('components') }) as PrimeVueLocaleOptions,
     theme: markRaw({ preset: fernbrakePreset, options: { darkModeSelector: '.never-dark' } }),
+    // A dialog takes the focus once it has come in: were that slow, it would take it from whoever has gone on to another button.
+    pt: markRaw({ dialog: { transition: { css: false } } }),
     ...(nonce ? { csp: { nonce } } : {}),
   })
 }
