@@ -34,6 +34,7 @@ export const ADDRESSES = {
   replaceMedia: ['post', '/api/media/:mediaId/replacement'],
   takeBackReplacement: ['post', '/api/media/:mediaId/replacement/taken-back'],
   cutPicture: ['post', '/api/media/:mediaId/cuts'],
+  takeSoundTrack: ['post', '/api/media/:mediaId/sounds'],
   prepareAgain: ['post', '/api/media/:mediaId/preparation'],
   mediaPage: ['get', '/api/media/:mediaId/pages/:page'],
   mediaFile: ['get', '/api/media/:mediaId/files/:file'],

@@ -61,6 +61,14 @@ export const pictureCutSchema = z.strictObject({
   width: z.int().min(8).max(20_000).nullable(),
 })
 
+/** One of the sounds that run along a film: a language, a commentary, what is shown told in words. */
+export const soundTrackSchema = z.strictObject({
+  /** A language tag as the file has it (ISO 639 or BCP 47); '' where it says none. */
+  language: z.string(),
+  title: z.string(),
+  channels: z.int().min(0),
+})
+
 /** What is to be known of a medium, in words. */
 const mediaWords = {
   title: plainText(200, 1),
@@ -107,6 +115,10 @@ export const mediaSchema = z.strictObject({
   width: z.int().nullable(),
   height: z.int().nullable(),
   hasSound: z.boolean().nullable(),
+  /** Of a film: the sounds that its file has, in its order; which of them it plays; and the film it was made from for that. */
+  soundTracks: z.array(soundTrackSchema),
+  soundTrack: z.int().min(0).nullable(),
+  soundFrom: idSchema.nullable(),
   /**
    * Of a film that stays with its host: where it plays in a frame, its page, and the host's name. It has no files but a
    * poster, and is ready once its player has told how long it runs.
@@ -241,6 +253,17 @@ export const mediaRoutes = {
       status: 201,
     },
   ),
+  takeSoundTrack: route(
+    'takeSoundTrack',
+    'mediaOwner',
+    'The same film with another of its sounds; made once, and answered with again',
+    {
+      params: mediaParams,
+      body: z.strictObject({ id: idSchema, track: z.int().min(0), title: plainText(200, 1) }),
+      reply: mediaSchema,
+      status: 201,
+    },
+  ),
   prepareAgain: route('prepareAgain', 'mediaOwner', 'Try preparing again', {
     params: mediaParams,
     reply: mediaSchema,
@@ -260,4 +283,5 @@ export const mediaRoutes = {
 
 export type Media = z.infer<typeof mediaSchema>
 export type MediaFileKind = z.infer<typeof mediaFileKindSchema>
+export type SoundTrack = z.infer<typeof soundTrackSchema>
 export type MediaJob = z.infer<typeof jobSchema>

@@ -32,6 +32,7 @@ import { SCHEMA_028 } from './schema028.ts'
 import { SCHEMA_029 } from './schema029.ts'
 import { SCHEMA_030 } from './schema030.ts'
 import { SCHEMA_031 } from './schema031.ts'
+import { SCHEMA_032 } from './schema032.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -72,6 +73,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '029-own-network', up: sql(SCHEMA_029) },
   { name: '030-many-lessons', up: sql(SCHEMA_030) },
   { name: '031-where-from', up: sql(SCHEMA_031) },
+  { name: '032-sounds-of-films', up: sql(SCHEMA_032) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

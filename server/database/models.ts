@@ -90,6 +90,9 @@ export class MediaRow extends Model<InferAttributes<MediaRow>, InferCreationAttr
   declare width: CreationOptional<number | null>
   declare height: CreationOptional<number | null>
   declare hasSound: CreationOptional<boolean | null>
+  declare soundTracks: CreationOptional<Media['soundTracks']>
+  declare soundTrack: CreationOptional<number | null>
+  declare soundFrom: CreationOptional<string | null>
   declare kind: CreationOptional<Media['kind']>
   declare description: CreationOptional<string>
   declare alternative: CreationOptional<string>
@@ -351,6 +354,9 @@ function defineMediaModels(
       width: INTEGER,
       height: INTEGER,
       hasSound: BOOLEAN,
+      soundTracks: { type: JSONB, defaultValue: [] },
+      soundTrack: INTEGER,
+      soundFrom: TEXT,
       kind: { type: TEXT, defaultValue: 'film' },
       description: words(),
       alternative: words(),

@@ -114,7 +114,7 @@ async function contentOf(path: string, sorts: readonly FileSort[]): Promise<stri
 /** Recorders write sound into the containers of films; it is to be heard then, and not looked at. */
 const isSoundAlone = (path: string): Promise<boolean> =>
   probe(path).then(
-    ({ video, audioCodec }) => video === null && audioCodec !== null,
+    ({ video, sounds }) => video === null && sounds.length > 0,
     () => false,
   )
 

@@ -13,7 +13,7 @@ import {
   nameOfDownload,
   prepareAgain,
 } from './media.ts'
-import { cutPicture, readUses, removeMedia } from './shelf.ts'
+import { cutPicture, readUses, removeMedia, takeSoundTrack } from './shelf.ts'
 
 export function mediaRoutes(
   context: Context,
@@ -28,6 +28,7 @@ export function mediaRoutes(
   | 'mediaUses'
   | 'removeMedia'
   | 'cutPicture'
+  | 'takeSoundTrack'
   | 'prepareAgain'
   | 'mediaFile'
   | 'mediaPage'
@@ -50,6 +51,8 @@ export function mediaRoutes(
     describeMedia: (call) => changeWords(call.params.mediaId, whoCalls(call).id, call.body),
     mediaUses: (call) => readUses(context, whoCalls(call), call.params.mediaId),
     removeMedia: ({ params }) => removeMedia(context, params.mediaId),
+    takeSoundTrack: (call) =>
+      takeSoundTrack(context, whoCalls(call), call.params.mediaId, call.body),
     cutPicture: (call) => cutPicture(context, whoCalls(call), call.params.mediaId, call.body),
     prepareAgain: ({ params }) => prepareAgain(context, params.mediaId),
     mediaPage: async ({ params, response }) => {

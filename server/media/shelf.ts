@@ -1,12 +1,12 @@
 // The shelf: where a medium is used, and putting another in its place everywhere.
-import { UniqueConstraintError } from 'sequelize'
+import { UniqueConstraintError, type CreationAttributes } from 'sequelize'
 import type { BodyOf, contract, Media, Person } from '@fernbrake/core/contract'
 import { within } from '../database/connect.ts'
 import { MediaFileRow, MediaRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { holdLessonsWith, isShownAnywhere, usesOf, type MediaUse } from './queries/mediaUses.ts'
 import type { Context } from '../context.ts'
-import { beginPreparing, describeMedia } from './media.ts'
+import { beginPreparing, describeMedia, prepareAgain } from './media.ts'
 
 /** The lessons of a person that show a medium, in their draft or in an edition. */
 export async function readUses(
@@ -65,12 +65,22 @@ export async function cutPicture(
     throw new HttpError('invalid-input', {
       issues: [{ path: ['params', 'mediaId'], code: 'kind', message: 'is no picture' }],
     })
+  await beginFrom(context, { named, first, file }, { id, cut, cutFrom: first.id })
+  return describeMedia(id, person.id)
+}
+
+/** Begins to prepare a medium that is made from the file of another, with the words of the one that was named. */
+async function beginFrom(
+  context: Context,
+  { named, first, file }: Record<'named' | 'first', MediaRow> & { file: MediaFileRow },
+  { id, ...own }: Pick<CreationAttributes<MediaRow>, 'id'> & Partial<CreationAttributes<MediaRow>>,
+): Promise<void> {
   const storageKey = file.storageKey.replace(first.id, id)
   await context.store.copy(file.storageKey, storageKey)
   const { ownerId, title, kind, description, alternative } = named
   const { credit, licence, source, sourceNote, tags } = named
   const words = { title, description, alternative, credit, licence, source, sourceNote, tags }
-  const made = { id, ownerId, kind, ...words, bytes: first.bytes, cut, cutFrom: first.id }
+  const made = { id, ownerId, kind, ...words, bytes: first.bytes, ...own }
   const begun = beginPreparing(
     context,
     { ...made, state: 'preparing' },
@@ -80,5 +90,35 @@ export async function cutPicture(
   await begun.catch((error: unknown) => {
     if (!(error instanceof UniqueConstraintError)) throw error
   })
+}
+
+/**
+ * The same film with another of its sounds: another medium, so that editions that show the first go on as they are. One that
+ * is there already is answered with, and so is the first film itself for the sound that it plays.
+ */
+export async function takeSoundTrack(
+  context: Context,
+  person: Person,
+  mediaId: string,
+  { id, track, title }: BodyOf<(typeof contract)['takeSoundTrack']>,
+): Promise<Media> {
+  const named = await MediaRow.findByPk(mediaId)
+  const first = named?.soundFrom ? await MediaRow.findByPk(named.soundFrom) : named
+  if (!named || !first) throw new HttpError('not-found')
+  if (track >= named.soundTracks.length)
+    throw new HttpError('invalid-input', {
+      issues: [{ path: ['body', 'track'], code: 'too_big', message: 'There is no such sound.' }],
+    })
+  if (first.soundTrack === track) return describeMedia(first.id, person.id)
+  const there = await MediaRow.findOne({ where: { soundFrom: first.id, soundTrack: track } })
+  if (there?.state === 'failed') return prepareAgain(context, there.id)
+  if (there) return describeMedia(there.id, person.id)
+  if (await MediaRow.findByPk(id)) throw new HttpError('already-exists')
+  // The first may be gone from the shelf; what was made from it has the same file.
+  const file = await MediaFileRow.findOne({ where: { mediaId: first.id, kind: 'original' } })
+  if (!file) throw new HttpError('not-found')
+  const { soundTracks } = named
+  const own = { title, soundTracks, soundTrack: track, soundFrom: first.id, hasSound: true }
+  await beginFrom(context, { named, first, file }, { id, ...own })
   return describeMedia(id, person.id)
 }

@@ -15,7 +15,7 @@ const SOUND_CODING = ['-c:a', 'aac', '-b:a', '128k', '-ac', '2', '-movflags', '+
 export async function prepareSound(step: Step): Promise<StepKind[]> {
   const { context, media, original, folder } = step
   const found = await probeOriginal(step)
-  if (found.audioCodec === null) throw new UnusableFilm('notASound')
+  if (found.sounds.length === 0) throw new UnusableFilm('notASound')
   const output = join(folder, 'playable.m4a')
   const told = (ms: number) => step.onProgress(found.durationMs > 0 ? ms / found.durationMs : 0)
   const only = ['-map', '0:a:0', '-vn', '-map_metadata', '-1', ...SOUND_CODING]

@@ -24,6 +24,7 @@ import {
   transform,
   type Probed,
 } from '../tools/ffmpeg.ts'
+import type { MediaRow } from '../../database/models.ts'
 import { drawPages, prepareDocument } from './documents.ts'
 import { fetchOriginal } from './fetch.ts'
 import { preparePicture } from './pictures.ts'
@@ -79,36 +80,62 @@ async function probeFilm(step: Step): Promise<StepKind[]> {
     ? await orUnusable(measureLength(original), 'unreadable')
     : found.durationMs
   if (durationMs <= 0) throw new UnusableFilm('unreadable')
-  const { width, height, framesPerSecond } = found.video
-  const { audioCodec } = found
-  // What is in a file besides the film must not reach learners, so even one that plays is written anew without it.
-  const plays = !isUnindexed && playsAsItIs(found) && !found.tellsMore
+  const { sounds } = found
+  const soundTrack = trackOf(media, found)
+  // What is in a file besides the film must not reach learners, so even one that plays is written anew without it; and of
+  // several sounds each player would begin with whichever it likes.
+  const plays =
+    !isUnindexed && playsAsItIs(found, soundTrack) && !found.tellsMore && sounds.length < 2
+  const soundTracks = sounds.map(({ language, title, channels }) => ({ language, title, channels }))
+  const hasSound = sounds.length > 0
   await media.update({
-    durationMs,
-    frameRate: nearestFrameRate(framesPerSecond) ?? '25',
-    width,
-    height,
-    hasSound: audioCodec !== null,
+    ...(media.state === 'ready' ? {} : measured(found.video, durationMs)),
+    hasSound,
+    soundTracks,
+    soundTrack: hasSound ? soundTrack : null,
     ...(plays ? { state: 'ready', fault: null } : {}),
   })
-  const later: StepKind[] =
-    audioCodec === null ? ['poster', 'filmstrip'] : ['poster', 'peaks', 'filmstrip']
+  const later: StepKind[] = hasSound ? ['poster', 'peaks', 'filmstrip'] : ['poster', 'filmstrip']
   return plays ? later : ['playable', ...later]
 }
 
-const playsAsItIs = ({ container, video, audioCodec }: Probed): boolean =>
+/** What is known of its pictures. One that plays already was measured as it plays, and cues stand at its times. */
+const measured = (
+  { width, height, framesPerSecond }: NonNullable<Probed['video']>,
+  durationMs: number,
+) => ({ durationMs, width, height, frameRate: nearestFrameRate(framesPerSecond) ?? '25' })
+
+/** Which of its sounds a film plays: the one that was chosen, else what players begin with; before sounds were told apart, the first. */
+function trackOf({ soundTrack, state }: MediaRow, { usualSound }: Probed): number {
+  return soundTrack ?? (state === 'ready' ? 0 : usualSound)
+}
+
+const playsAsItIs = ({ container, video, sounds }: Probed, track: number): boolean =>
   video !== null &&
   playsInBrowsers({
     container,
-    audioCodec,
+    audioCodec: sounds[track]?.codec ?? null,
     videoCodec: video.codec,
     pixelFormat: video.pixelFormat,
   })
 
 async function makePlayable(step: Step): Promise<StepKind[]> {
   const found = await probeOriginal(step)
-  return found.durationMs > 0 && playsAsItIs(found) ? copyPlayable(step, found) : codePlayable(step)
+  const plays = found.durationMs > 0 && playsAsItIs(found, trackOf(step.media, found))
+  return plays ? copyPlayable(step, found) : codePlayable(step)
 }
+
+/** The pictures and the sound that plays, and nothing else that a file tells. */
+const shownOf = ({ soundTrack }: MediaRow) => [
+  '-map',
+  '0:V:0',
+  '-map',
+  `0:a:${soundTrack ?? 0}?`,
+  '-map_metadata',
+  '-1',
+  '-map_chapters',
+  '-1',
+]
 
 /** The pictures and the sound of a film as they are, in a file that tells nothing else. */
 async function copyPlayable(step: Step, found: Probed): Promise<StepKind[]> {
@@ -118,8 +145,12 @@ async function copyPlayable(step: Step, found: Probed): Promise<StepKind[]> {
   const { context, media, original, folder, onProgress } = step
   const ending = container.includes('webm') ? 'webm' : 'mp4'
   const output = join(folder, `playable.${ending}`)
-  const only = ['-map', '0:V:0', '-map', '0:a:0?', '-map_metadata', '-1', '-map_chapters', '-1']
-  const args = [...only, '-c', 'copy', ...(ending === 'mp4' ? ['-movflags', '+faststart'] : [])]
+  const args = [
+    ...shownOf(media),
+    '-c',
+    'copy',
+    ...(ending === 'mp4' ? ['-movflags', '+faststart'] : []),
+  ]
   const told = (ms: number) => onProgress(ms / durationMs)
   await orUnusable(transform(original, args, output, { onProgress: told }), 'conversionFailed')
   await keepFile(context, media.id, 'playable', output, `video/${ending}`, ending)
@@ -136,22 +167,7 @@ async function codePlayable({
 }: Step): Promise<StepKind[]> {
   const output = join(folder, 'playable.mp4')
   const evenSize = 'scale=trunc(min(iw\\,1920)/2)*2:-2'
-  const args = [
-    '-map',
-    '0:V:0',
-    '-map',
-    '0:a:0?',
-    '-map_metadata',
-    '-1',
-    '-map_chapters',
-    '-1',
-    '-vf',
-    evenSize,
-    '-c:v',
-    'libx264',
-    '-preset',
-    'veryfast',
-  ]
+  const args = shownOf(media).concat('-vf', evenSize, '-c:v', 'libx264', '-preset', 'veryfast')
   args.push(
     '-crf',
     '22',
@@ -196,7 +212,8 @@ async function makePeaks(step: Step): Promise<StepKind[]> {
   const loudness = new LoudnessCollector(SOUND_SAMPLE_RATE)
   const expected = (media.durationMs! / 1000) * SOUND_SAMPLE_RATE
   let heard = 0
-  await decodeSound(original, SOUND_SAMPLE_RATE, (samples) => {
+  const sound = { input: original, track: media.soundTrack ?? 0 }
+  await decodeSound(sound, SOUND_SAMPLE_RATE, (samples) => {
     peaks.add(samples)
     loudness.add(samples)
     heard += samples.length

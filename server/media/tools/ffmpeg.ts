@@ -1,6 +1,8 @@
 // Calls ffmpeg and ffprobe: argument arrays, never a shell; a time limit; only files that we named ourselves.
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
+import type { SoundTrack } from '@fernbrake/core/contract'
+import { cleanText, cutText } from '@fernbrake/core/fields'
 
 /** Longest that a single step may take, in ms: six hours, enough for a long film on a slow machine. */
 const LONGEST_STEP_MS = 6 * 60 * 60 * 1000
@@ -41,6 +43,10 @@ function run(program: 'ffmpeg' | 'ffprobe', { args, onOutput }: Run): Promise<vo
   })
 }
 
+export interface ProbedSound extends SoundTrack {
+  codec: string
+}
+
 export interface Probed {
   container: string
   durationMs: number
@@ -51,7 +57,10 @@ export interface Probed {
     height: number
     framesPerSecond: number
   } | null
-  audioCodec: string | null
+  /** The sounds that run along it, in the order of the file. */
+  sounds: ProbedSound[]
+  /** The one that players begin with. */
+  usualSound: number
   /** Whether the file tells more than it shows: where and with what it was filmed, by whom, or whatever else was written in. */
   tellsMore: boolean
 }
@@ -106,7 +115,8 @@ interface ProbeStream {
   height?: number
   avg_frame_rate?: string
   duration?: string
-  disposition?: { attached_pic?: number }
+  channels?: number
+  disposition?: { attached_pic?: number; default?: number }
   tags?: Record<string, string>
   side_data_list?: { rotation?: number }[]
 }
@@ -123,17 +133,37 @@ const isShown = ({ codec_type: type, disposition }: ProbeStream) =>
 
 function readProbe({ format, streams = [], chapters = [] }: ProbeJson): Probed {
   const video = streams.find((s) => s.codec_type === 'video' && s.disposition?.attached_pic !== 1)
-  const audio = streams.find((s) => s.codec_type === 'audio')
-  const seconds = Number(format?.duration ?? video?.duration ?? audio?.duration ?? 0)
+  const audio = streams.filter((s) => s.codec_type === 'audio').slice(0, MOST_SOUNDS)
+  const seconds = Number(format?.duration ?? video?.duration ?? audio[0]?.duration ?? 0)
   return {
     container: format?.format_name ?? '',
     durationMs: Number.isFinite(seconds) ? Math.round(seconds * 1000) : 0,
     video: video ? readVideo(video) : null,
-    audioCodec: audio?.codec_name ?? null,
+    sounds: audio.map(readSound),
+    usualSound: Math.max(
+      0,
+      audio.findIndex((s) => s.disposition?.default === 1),
+    ),
     tellsMore:
       chapters.length > 0 ||
       isTelling(format?.tags) ||
       streams.some((stream) => !isShown(stream) || isTelling(stream.tags)),
+  }
+}
+
+/** More sounds than these are not told of; a film has one, or a handful of languages. */
+const MOST_SOUNDS = 32
+const LONGEST_SOUND_TITLE = 100
+const isLanguage = (tag: string) => /^[a-z]{2,3}(-[a-z0-9]{1,8})*$/i.test(tag) && tag !== 'und'
+
+function readSound({ codec_name: codec = '', channels = 0, tags = {} }: ProbeStream): ProbedSound {
+  const tagged = new Map(Object.entries(tags).map(([name, text]) => [name.toLowerCase(), text]))
+  const language = tagged.get('language') ?? ''
+  return {
+    codec,
+    language: isLanguage(language) ? language : '',
+    title: cutText(cleanText(tagged.get('title') ?? '').trim(), LONGEST_SOUND_TITLE),
+    channels,
   }
 }
 
@@ -275,13 +305,23 @@ export async function measureLength(input: string): Promise<number> {
   return Math.round(lastMs)
 }
 
-/** Decodes the sound to mono 16-bit samples and hands them on in pieces. */
+/** Decodes one of the sounds to mono 16-bit samples and hands them on in pieces. */
 export async function decodeSound(
-  input: string,
+  { input, track = 0 }: { input: string; track?: number },
   sampleRate: number,
   onSamples: (samples: Int16Array) => void,
 ): Promise<void> {
-  const args = ['-vn', '-ac', '1', '-ar', String(sampleRate), '-f', 's16le', 'pipe:1']
+  const args = [
+    '-map',
+    `0:a:${track}`,
+    '-ac',
+    '1',
+    '-ar',
+    String(sampleRate),
+    '-f',
+    's16le',
+    'pipe:1',
+  ]
   await decode(input, args, 2, (bytes) => onSamples(new Int16Array(Uint8Array.from(bytes).buffer)))
 }
 

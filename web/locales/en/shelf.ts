@@ -1,5 +1,13 @@
 // English texts of the shelf.
 export default {
+  sounds: {
+    label: 'Sound',
+    channels: 'mono | {n} channels',
+    numbered: 'sound {number}',
+    onShelf: 'Choosing another puts a second film on your shelf; lessons keep the one they have.',
+    inLesson: 'Choosing another takes a moment, and puts a second film on your shelf.',
+    is: 'It has another of the sounds of a film on your shelf.',
+  },
   shelf: {
     title: 'Shelf',
     help: 'Every film, picture, sound and document once, wherever it is used. Files can be dropped anywhere here, or pasted.',

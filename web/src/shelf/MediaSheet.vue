@@ -23,6 +23,7 @@ import { call } from '../api/client.ts'
 import SoundPlayer from '../ui/SoundPlayer.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
+import FilmSound from './FilmSound.vue'
 import HostedPreview from './HostedPreview.vue'
 import PictureCutter from './PictureCutter.vue'
 import ReplaceMedium from './ReplaceMedium.vue'
@@ -209,6 +210,11 @@ async function remove(): Promise<void> {
       @click="cutting = true"
     />
     <p v-if="media.cutFrom" class="muted">{{ t('cut.isCut') }}</p>
+    <FilmSound
+      :media="media"
+      :help="t(media.soundFrom ? 'sounds.is' : 'sounds.onShelf')"
+      @taken="emit('added', $event)"
+    />
     <div v-for="field in fields" :key="field.name" class="field">
       <label :for="`media-${field.name}`">{{ labelOf(field.name) }}</label>
       <datalist v-if="field.name === 'licence'" :id="licencesId">

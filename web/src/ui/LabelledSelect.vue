@@ -9,6 +9,7 @@ withDefaults(
     options: readonly { value: Value; label: string }[]
     filter?: boolean
     loading?: boolean
+    disabled?: boolean
     placeholder?: string
   }>(),
   { placeholder: '' },
@@ -28,7 +29,7 @@ const id = useId()
       option-value="value"
       :placeholder="placeholder"
       :loading="loading"
-      :disabled="loading"
+      :disabled="loading || disabled"
       :filter="filter"
     />
   </div>
