@@ -22,6 +22,15 @@ export default {
       closesBeforeOpens: 'It would close before it opens.',
       closesBeforeDue: 'It would close before it is due.',
     },
+    /** What has to be done before it can be given. */
+    missing: {
+      lesson: 'Choose a lesson first.',
+      groups: 'Choose a group first.',
+      people: 'Choose somebody first.',
+      all: 'Choose for whom it is first.',
+      times: 'Its times must follow one another first.',
+      telling: 'Learners would never be told; see above.',
+    },
     rules: 'Rules',
     attempts: 'Attempts',
     anyAttempts: 'As many as wanted',

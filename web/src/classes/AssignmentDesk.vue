@@ -61,7 +61,7 @@ const place = (assignmentId: string, beforeId: string | null) =>
 
 <template>
   <FaultNotice v-if="error" :error="error" @retry="reload" />
-  <FaultNotice v-if="fault" :error="fault" @retry="reload" />
+  <FaultNotice v-if="fault && open === null" :error="fault" @retry="reload" />
   <div v-if="loading && !value" role="status" :aria-label="t('app.loading')">
     <div class="skeleton bone" />
   </div>
@@ -96,6 +96,7 @@ const place = (assignmentId: string, beforeId: string | null) =>
           :assignment="chosen"
           :lesson-id="brought"
           :busy="busy"
+          :fault="fault"
           @save="save"
           @drop="drop(chosen!.id)"
         />

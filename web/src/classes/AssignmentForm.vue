@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // How a lesson is given to a class: to whom, when, how often, under which rules.
 import Button from 'primevue/button'
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive, ref, useId } from 'vue'
 import { nanoid } from 'nanoid'
 import { useI18n } from 'vue-i18n'
 import {
@@ -23,6 +23,8 @@ const props = defineProps<{
   school: Class
   assignment: Assignment | null
   busy: boolean
+  /** Why it could not be kept. */
+  fault: unknown
   /** The lesson that is chosen at first, of a new assignment. */
   lessonId?: string | null
 }>()
@@ -67,7 +69,10 @@ type Whom = 'all' | 'groups' | 'people'
 const whom = ref<Whom>(known?.groups.length ? 'groups' : known?.people.length ? 'people' : 'all')
 const WHOM: Whom[] = ['all', 'groups', 'people']
 const here = computed(() => props.school.members.filter(({ leftAt }) => leftAt === null))
-const fault = computed(() => timesFault(given))
+const badTimes = computed(() => timesFault(given))
+/** The time that would have to be another. */
+const faultAt = (time: 'due' | 'closes') =>
+  badTimes.value?.startsWith(time) ? t(`assign.times.${badTimes.value}`) : null
 const isEmpty = computed(
   () =>
     (whom.value === 'groups' && given.groups.length === 0) ||
@@ -111,6 +116,14 @@ const attempts = labelled([ANY, 1, 2, 3, 4, 5, 10, MOST_ATTEMPTS], (count) =>
   count === ANY ? t('assign.anyAttempts') : n(count),
 )
 const needsShare = computed(() => ['watched', 'score'].includes(given.rules.completion.by))
+
+/** What it still needs before it can be given. */
+const missing = computed(() => {
+  if (given.lessonId === '') return 'lesson'
+  if (isEmpty.value) return whom.value
+  return badTimes.value ? 'times' : tellsNever.value ? 'telling' : null
+})
+const missingId = useId()
 
 function toggle(list: string[], one: string, isIn: boolean): void {
   const at = list.indexOf(one)
@@ -174,14 +187,19 @@ function save(): void {
     <fieldset>
       <legend>{{ t('assign.when') }}</legend>
       <WallClockField v-model="given.opensAt" :label="t('assign.opens')" :zone="school.timeZone" />
-      <WallClockField v-model="given.dueAt" :label="t('assign.due')" :zone="school.timeZone" />
+      <WallClockField
+        v-model="given.dueAt"
+        :label="t('assign.due')"
+        :zone="school.timeZone"
+        :fault="faultAt('due')"
+      />
       <WallClockField
         v-model="given.closesAt"
         :label="t('assign.closes')"
         :zone="school.timeZone"
+        :fault="faultAt('closes')"
       />
       <p class="help">{{ t('assign.zone', { zone: school.timeZone.replaceAll('_', ' ') }) }}</p>
-      <p v-if="fault" class="fault" role="alert">{{ t(`assign.times.${fault}`) }}</p>
     </fieldset>
     <fieldset>
       <legend>{{ t('assign.rules') }}</legend>
@@ -215,12 +233,15 @@ function save(): void {
         %
       </label>
     </fieldset>
+    <FaultNotice v-if="fault" :error="fault" @retry="save" />
     <Button
       type="submit"
       :label="t(!known ? 'assign.give' : known.isWithdrawn ? 'assign.giveAgain' : 'assign.keep')"
-      :disabled="given.lessonId === '' || fault !== null || isEmpty || tellsNever"
+      :disabled="missing !== null"
+      :aria-describedby="missing ? missingId : undefined"
       :loading="busy"
     />
+    <p v-if="missing" :id="missingId" class="help">{{ t(`assign.missing.${missing}`) }}</p>
     <template v-if="known && !known.isWithdrawn">
       <p class="help">{{ t('assign.dropHelp') }}</p>
       <Button

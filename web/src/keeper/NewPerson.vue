@@ -8,8 +8,10 @@ import type { KeptPerson } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
 import ClassSheet from '../classes/ClassSheet.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
+import FieldFault from '../ui/FieldFault.vue'
 import LabelledSelect from '../ui/LabelledSelect.vue'
 import { useAct } from '../ui/useAct.ts'
+import { useFieldFaults } from '../ui/useFieldFaults.ts'
 import PhraseShown from './PhraseShown.vue'
 
 const emit = defineEmits<{ made: [person: KeptPerson]; close: [] }>()
@@ -23,6 +25,10 @@ const given = reactive({ name: '', email: '', role: 'learner' as (typeof ROLES)[
 /** The same account, however often the button is pressed. */
 let newId = nanoid()
 const { busy, fault, act } = useAct()
+const { at, marks, elsewhere } = useFieldFaults(fault, {
+  name: { id: `${id}-name` },
+  email: { id: `${id}-email`, about: ['addressThere'] },
+})
 const made = shallowRef<{ phrase: string; signIn: string } | null>(null)
 
 const make = () =>
@@ -39,14 +45,31 @@ const make = () =>
   <ClassSheet :title="t('keeper.add')" @close="emit('close')">
     <form class="sheet-form" @submit.prevent="make">
       <PhraseShown v-if="made" v-bind="made" />
-      <FaultNotice v-if="fault" :error="fault" @retry="make" />
+      <FaultNotice v-if="elsewhere" :error="elsewhere" @retry="make" />
       <div class="field">
         <label :for="`${id}-name`">{{ t('keeper.fullName') }}</label>
-        <input :id="`${id}-name`" v-model="given.name" class="text" required dir="auto" />
+        <input
+          :id="`${id}-name`"
+          v-model="given.name"
+          class="text"
+          required
+          maxlength="120"
+          dir="auto"
+          v-bind="marks('name')"
+        />
+        <FieldFault :id="`${id}-name`" :says="at('name')" />
       </div>
       <div class="field">
         <label :for="`${id}-email`">{{ t('keeper.email') }}</label>
-        <input :id="`${id}-email`" v-model="given.email" class="text" type="email" required />
+        <input
+          :id="`${id}-email`"
+          v-model="given.email"
+          class="text"
+          type="email"
+          required
+          v-bind="marks('email')"
+        />
+        <FieldFault :id="`${id}-email`" :says="at('email')" />
       </div>
       <LabelledSelect v-model="given.role" :label="t('keeper.role')" :options="ROLES" />
       <Button type="submit" :label="t('keeper.make')" :loading="busy" />

@@ -9,7 +9,9 @@ import { call } from '../api/client.ts'
 import { useSession } from '../stores/session.ts'
 import EntryCard from '../ui/EntryCard.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
+import FieldFault from '../ui/FieldFault.vue'
 import { useAct } from '../ui/useAct.ts'
+import { useFieldFaults } from '../ui/useFieldFaults.ts'
 
 const props = defineProps<{ code?: string }>()
 const { t } = useI18n()
@@ -20,6 +22,10 @@ const code = computed(() => readJoinCode(props.code ?? ''))
 const school = shallowRef<ReplyOf<Contract['joinInfo']> | null>(null)
 const { busy, fault, act } = useAct()
 const [name, password] = [ref(''), ref('')]
+const { at, marks, elsewhere } = useFieldFaults(fault, {
+  name: { id: 'name' },
+  password: { id: 'new-password', about: ['weak-password'] },
+})
 const joined = shallowRef<ReplyOf<Contract['join']> | null>(null)
 const needsAccount = computed(() => !session.person || session.person.role === 'guest')
 
@@ -90,7 +96,9 @@ document.title = t('join.title')
             autocomplete="name"
             maxlength="120"
             required
+            v-bind="marks('name')"
           />
+          <FieldFault id="name" :says="at('name')" />
         </div>
         <p v-else>{{ t('join.as', { name: session.person.name }) }}</p>
         <div class="field">
@@ -104,12 +112,14 @@ document.title = t('join.title')
             :minlength="SHORTEST_PASSWORD"
             maxlength="200"
             required
+            v-bind="marks('password')"
           />
+          <FieldFault id="new-password" :says="at('password')" />
           <small class="muted">{{ t('join.passwordHelp', { count: SHORTEST_PASSWORD }) }}</small>
         </div>
       </template>
       <p v-else>{{ t('join.as', { name: session.person!.name }) }}</p>
-      <FaultNotice v-if="fault" :error="fault" @retry="join" />
+      <FaultNotice v-if="elsewhere" :error="elsewhere" @retry="join" />
       <button class="fb-button act" type="submit" :disabled="busy" :aria-busy="busy">
         {{ t('join.join') }}
       </button>

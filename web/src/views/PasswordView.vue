@@ -8,7 +8,9 @@ import { useSession } from '../stores/session.ts'
 import { whereTo } from '../ui/whereTo.ts'
 import EntryCard from '../ui/EntryCard.vue'
 import FaultNotice from '../ui/FaultNotice.vue'
+import FieldFault from '../ui/FieldFault.vue'
 import { useAct } from '../ui/useAct.ts'
+import { useFieldFaults } from '../ui/useFieldFaults.ts'
 
 const { t } = useI18n()
 const session = useSession()
@@ -16,6 +18,10 @@ const [route, router] = [useRoute(), useRouter()]
 const [before, password] = [ref(''), ref('')]
 const seen = ref(false)
 const { busy, fault, act } = useAct()
+const { at, marks, elsewhere } = useFieldFaults(fault, {
+  before: { id: 'before', about: ['notTheOldPassword'] },
+  password: { id: 'chosen', about: ['weak-password'] },
+})
 const choosing = computed(() => session.session?.choosing ?? null)
 
 const choose = () =>
@@ -43,7 +49,9 @@ document.title = t('password.title')
           type="password"
           autocomplete="current-password"
           required
+          v-bind="marks('before')"
         />
+        <FieldFault id="before" :says="at('before')" />
       </div>
       <input
         v-if="choosing"
@@ -66,13 +74,15 @@ document.title = t('password.title')
           :minlength="SHORTEST_PASSWORD"
           maxlength="200"
           required
+          v-bind="marks('password')"
         />
+        <FieldFault id="chosen" :says="at('password')" />
         <small class="muted">{{ t('join.passwordHelp', { count: SHORTEST_PASSWORD }) }}</small>
         <label class="check"
           ><input v-model="seen" type="checkbox" /> {{ t('password.show') }}</label
         >
       </div>
-      <FaultNotice v-if="fault" :error="fault" @retry="choose" />
+      <FaultNotice v-if="elsewhere" :error="elsewhere" @retry="choose" />
       <button class="fb-button act" type="submit" :disabled="busy" :aria-busy="busy">
         {{ t('password.go') }}
       </button>
