@@ -47,6 +47,15 @@ export async function startBench(
   }
 }
 
+/** Opens a fold of the sheet that is beside; it stays open on this device. */
+export async function unfold(bench: Page, title: string): Promise<void> {
+  const fold = bench
+    .locator('.side details.fold')
+    .filter({ has: bench.locator('summary').getByText(title, { exact: true }) })
+  if ((await fold.getAttribute('open')) === null) await fold.locator('summary').click()
+  await expect(fold).toHaveAttribute('open')
+}
+
 /** Adds a part of this kind to the lesson on the bench; it is open then. */
 export async function addPart(bench: Page, kind: string): Promise<void> {
   await bench.getByRole('button', { name: '+ Part' }).click()

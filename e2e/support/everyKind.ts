@@ -1,6 +1,7 @@
 // Every kind of question as a test meets it: how it is written on the bench, answered wrong and right, and what the results
 // say then.
 import { expect, type Locator, type Page } from '@playwright/test'
+import { unfold } from './bench.ts'
 
 /** What a kind is called, how it is written, how it is answered, and what the results say of it. */
 export interface Kind {
@@ -80,12 +81,14 @@ export function everyKind(bench: Page): Kind[] {
         await field('Answer 1').fill('windlass')
         await press('Add an answer')
         await field('Answer 2').fill('(a|the windlas')
+        await side().getByText('Compared as words, earns 100%; what is said to it').nth(1).click()
         await side().getByRole('combobox', { name: 'Compared as' }).nth(1).click()
         await bench.getByRole('option', { name: 'a pattern' }).click()
         await expect(side().getByText('A bracket is opened and not closed')).toBeVisible()
         await field('Answer 2').fill('(a|the) windlass')
         await field('Try an answer').fill('Windlas')
         await expect(side().getByText('This would be right.')).toBeVisible()
+        await unfold(bench, 'How words are compared')
         await expect(side().getByText(/^Other words, and no slips: .*windless/)).toBeVisible()
         await field('Try an answer').fill('windless')
         await expect(side().getByText('This would be wrong.')).toBeVisible()
@@ -101,6 +104,7 @@ export function everyKind(bench: Page): Kind[] {
       async write() {
         await field('Number').fill('100')
         await field('Unit').fill('m³')
+        await unfold(bench, 'Hint and explanation')
         await field('Explanation afterwards').fill('It is $20 \\times 2.5 \\times 2$ m³.')
         await expect(side().locator('.katex')).toBeVisible()
         await field('Try an answer').fill('100 000 litres')

@@ -2,7 +2,7 @@
 // keyboard, at a desk and on a phone, while the server dies, and read in the results.
 import { expect, test, type Page } from '@playwright/test'
 import { makePdf } from '../../server/testing/pdf.ts'
-import { addPart, startBench, type Bench } from '../support/bench.ts'
+import { addPart, startBench, unfold, type Bench } from '../support/bench.ts'
 import { option, sheetOf } from '../support/everyKind.ts'
 import { picturePng } from '../support/films.ts'
 import { expectNoBarriers } from '../support/barriers.ts'
@@ -57,6 +57,7 @@ test('a page takes texts, a stretch of film by its script, a fact, and a questio
   await adder('+ Text')
   await expect(box('Text')).toBeFocused()
   await box('Text').fill('Welcome, {first name}.')
+  await unfold(bench, 'How it stands on the page')
   await on.field('Note in the margin').fill('Ten minutes')
   await adder('+ Stretch of film')
   await on.press('Choose lines of the script')
@@ -130,6 +131,7 @@ test('a still takes a picture; pins are put, dragged, nudged, and open a text, a
   await left().getByRole('button', { name: '+ Pin in the middle' }).click()
   await on.choose('The pin opens', 'another part')
   await on.choose('It leads to', 'Before you watch')
+  await unfold(bench, 'How it looks')
   await on.choose('Shape', 'kite')
   for (let step = 0; step < 6; step += 1) await pins.nth(2).press('Shift+ArrowLeft')
   await expectNoBarriers(bench, 'still on the bench')

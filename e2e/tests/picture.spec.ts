@@ -4,6 +4,7 @@ import { DEMO_LINK } from '@fernbrake/demo'
 import { DEMO_PASSWORD } from '@fernbrake/server'
 import { picturePng } from '../support/films.ts'
 import { expectNoBarriers } from '../support/barriers.ts'
+import { unfold } from '../support/bench.ts'
 import { expectKept, signIn, watchForErrors } from '../support/pages.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
 
@@ -79,6 +80,7 @@ test('an overlay is offered calmer spots, and warns where it cannot be read', as
   await field('Goes').press('Enter')
   await expect(spots).toContainText('reading it takes about')
   // Light letters without a ground on a pale sky.
+  await unfold(bench, 'Look')
   await side().getByLabel('Ground: none').check()
   await side().getByLabel('Letters', { exact: true }).fill('#fffdf8')
   await expect(spots).toContainText('These words cannot be read well here')
@@ -101,6 +103,7 @@ test('overlays are moved, turned, resized and locked by pointer and by keys', as
   expect(after.x).toBeLessThan(before.x - 5)
   await words.focus()
   await bench.keyboard.press('Alt+ArrowRight')
+  await unfold(bench, 'Place in numbers, name in lists')
   await expect(field('Turned by')).toHaveValue('5 °')
   await bench.keyboard.press('ArrowRight')
   expect((await place(words)).x).toBeGreaterThan(after.x)

@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
+import { unfold } from '../support/bench.ts'
 import { CAPTIONS, makeFilm } from '../support/films.ts'
 import { expectNoBarriers } from '../support/barriers.ts'
 import { expectKept, goTo, openDesk, signIn, watchForErrors } from '../support/pages.ts'
@@ -113,8 +114,9 @@ test('cues are placed at the playhead by key, and from a line of the script', as
   await bench
     .getByLabel('Feedback when option 2 is picked', { exact: true })
     .fill('Gates are shut, not wound.')
-  await bench.getByLabel('Explanation afterwards', { exact: true }).fill('A paddle is a shutter.')
   await bench.getByLabel('When wrong', { exact: true }).fill('Listen again.')
+  await unfold(bench, 'Hint and explanation')
+  await bench.getByLabel('Explanation afterwards', { exact: true }).fill('A paddle is a shutter.')
   await expectNoBarriers(bench, 'bench with a question')
   await bench.getByRole('button', { name: 'Close', exact: true }).click()
 

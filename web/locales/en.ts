@@ -5,6 +5,7 @@ import assign from './en/assign.ts'
 import bench from './en/bench.ts'
 import classes from './en/classes.ts'
 import edits from './en/edits.ts'
+import folds from './en/folds.ts'
 import marking from './en/marking.ts'
 import mine from './en/mine.ts'
 import overlays from './en/overlays.ts'
@@ -48,6 +49,7 @@ export default {
   ...bench,
   ...classes,
   ...edits,
+  ...folds,
   ...marking,
   ...mine,
   ...reports,

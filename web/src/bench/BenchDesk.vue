@@ -285,6 +285,7 @@ onBeforeRouteLeave(() => bench.playhead.film.value?.pause())
           v-if="showsLesson"
           @close="showsLesson = false"
           @replace="replacing = true"
+          @film="attachFilm(bench.places.part.value?.id ?? null, $event)"
           @beside="((showsLesson = false), (beside = $event))"
         />
         <HistorySheet v-else-if="beside === 'history'" @close="beside = null" />

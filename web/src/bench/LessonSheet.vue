@@ -8,19 +8,27 @@ import { dropsFrames } from '@fernbrake/core/media'
 import AboutFields from './lesson/AboutFields.vue'
 import CoverField from './lesson/CoverField.vue'
 import ThemeFields from './lesson/ThemeFields.vue'
+import FilmSound from '../shelf/FilmSound.vue'
 import ChoiceField from './ChoiceField.vue'
 import EndingFields from './EndingFields.vue'
 import { languageChoices } from './languages.ts'
+import SheetFold from './SheetFold.vue'
 import SheetFrame from './SheetFrame.vue'
 import WordsField from './WordsField.vue'
 import { usePlaces, usePlayhead, useRights, useBench } from './useBench.ts'
 
-const emit = defineEmits<{ close: []; replace: []; beside: [what: 'history' | 'links'] }>()
+const emit = defineEmits<{
+  close: []
+  replace: []
+  film: [mediaId: string]
+  beside: [what: 'history' | 'links']
+}>()
 const bench = useBench()
 const places = usePlaces()
 const playhead = usePlayhead()
 const rights = useRights()
 const { draft } = bench
+const { lesson } = draft
 const { t } = useI18n()
 const RULES: SeekRule[] = ['free', 'backOnly', 'none']
 const COUNTINGS = ['drop', 'nonDrop'] as const
@@ -54,32 +62,20 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
     </template>
     <WordsField
       :label="t('sheet.title')"
-      :text="draft.lesson.value.title"
+      :text="lesson.title"
       :max="200"
       @change="draft.make(edits.setLessonText, { field: 'title', text: $event })"
     />
     <WordsField
       :label="t('sheet.summary')"
-      :text="draft.lesson.value.summary"
+      :text="lesson.summary"
       :max="2000"
       :rows="4"
       @change="draft.make(edits.setLessonText, { field: 'summary', text: $event })"
     />
-    <details>
-      <summary>{{ t('lesson.about') }}</summary>
-      <div class="sheet-form"><AboutFields /></div>
-    </details>
-    <details>
-      <summary>{{ t('lesson.cover') }}</summary>
-      <div class="sheet-form"><CoverField /></div>
-    </details>
-    <details>
-      <summary>{{ t('lesson.look') }}</summary>
-      <div class="sheet-form"><ThemeFields /></div>
-    </details>
     <ChoiceField
       :label="t('sheet.language')"
-      :value="draft.lesson.value.language"
+      :value="lesson.language"
       :choices="languageChoices"
       @change="draft.make(edits.setLanguage, { language: $event })"
     />
@@ -104,11 +100,6 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
       :choices="countings"
       @change="setCounting(places.part.value.id, $event)"
     />
-    <EndingFields
-      :label="t('sheet.endMessage')"
-      :ending="draft.lesson.value.ending"
-      @change="draft.make(edits.setEnding, $event)"
-    />
     <div v-if="playhead.media.value" class="field">
       <span class="label">{{ t('sheet.film') }}</span>
       <p class="film">
@@ -122,38 +113,30 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
           @click="emit('replace')"
         />
       </p>
+      <FilmSound
+        v-if="places.part.value"
+        :media="playhead.media.value"
+        :help="t('sounds.inLesson')"
+        :disabled="!rights.canEdit.value"
+        @taken="emit('film', $event.id)"
+      />
     </div>
+    <SheetFold name="about" :title="t('lesson.about')" :holds="(lesson.tags ?? []).join(', ')">
+      <AboutFields />
+    </SheetFold>
+    <SheetFold name="cover" :title="t('lesson.cover')"><CoverField /></SheetFold>
+    <SheetFold name="theme" :title="t('lesson.look')"><ThemeFields /></SheetFold>
+    <SheetFold name="ending" :title="t('fold.ending')" :holds="lesson.ending.message">
+      <EndingFields
+        :label="t('sheet.endMessage')"
+        :ending="lesson.ending"
+        @change="draft.make(edits.setEnding, $event)"
+      />
+    </SheetFold>
   </SheetFrame>
 </template>
 
 <style scoped>
-details {
-  border-top: 1px solid var(--line);
-}
-details + details {
-  margin-top: -14px;
-}
-details:last-of-type {
-  border-bottom: 1px solid var(--line);
-}
-details[open] {
-  padding-bottom: 16px;
-}
-summary {
-  display: flex;
-  align-items: center;
-  min-height: 44px;
-  font-weight: 650;
-  cursor: pointer;
-}
-summary::before {
-  content: '+';
-  width: 1.4em;
-  font-family: var(--mono);
-}
-[open] > summary::before {
-  content: '−';
-}
 .film {
   display: flex;
   align-items: center;

@@ -9,6 +9,7 @@ import { edits, lookOf, type OverlayCue, type OverlayLook } from '@fernbrake/cor
 import ChoiceField from './ChoiceField.vue'
 import ColourField from './ColourField.vue'
 import NumberField from './NumberField.vue'
+import SheetFold from './SheetFold.vue'
 import { useCueActs, useRights, useSelection, useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: OverlayCue }>()
@@ -53,8 +54,7 @@ function keep(): void {
 </script>
 
 <template>
-  <fieldset>
-    <legend>{{ t('sheet.look') }}</legend>
+  <SheetFold name="look" :title="t('sheet.look')">
     <div class="pair">
       <ColourField
         :label="t('sheet.ink')"
@@ -176,7 +176,7 @@ function keep(): void {
         />
       </form>
     </div>
-  </fieldset>
+  </SheetFold>
 </template>
 
 <style scoped>

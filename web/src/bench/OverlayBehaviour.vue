@@ -15,6 +15,7 @@ import {
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
 import PageFields from './PageFields.vue'
+import SheetFold from './SheetFold.vue'
 import TimeField from './TimeField.vue'
 import WordsField from './WordsField.vue'
 import { usePlayhead, useRights, useBench } from './useBench.ts'
@@ -87,8 +88,11 @@ function pickDeed(does: 'nothing' | OverlayAction['does']): void {
 </script>
 
 <template>
-  <fieldset>
-    <legend>{{ t('overlay.shows') }}</legend>
+  <SheetFold
+    name="shows"
+    :title="t('overlay.shows')"
+    :holds="shown ? t(`overlay.when.${shown.when}`) : undefined"
+  >
     <ChoiceField
       :label="t('overlay.whenLabel')"
       :value="shown?.when ?? 'time'"
@@ -152,9 +156,13 @@ function pickDeed(does: 'nothing' | OverlayAction['does']): void {
         @change="setTransition(at, { ms: $event })"
       />
     </div>
-  </fieldset>
-  <fieldset v-if="!isOwn">
-    <legend>{{ t('overlay.onClick') }}</legend>
+  </SheetFold>
+  <SheetFold
+    v-if="!isOwn"
+    name="onPress"
+    :title="t('overlay.onClick')"
+    :holds="action ? t(`overlay.does.${action.does}`) : undefined"
+  >
     <ChoiceField
       :label="t('overlay.doesLabel')"
       :value="action?.does ?? 'nothing'"
@@ -205,7 +213,7 @@ function pickDeed(does: 'nothing' | OverlayAction['does']): void {
       />
       {{ t('overlay.pauses') }}
     </label>
-  </fieldset>
+  </SheetFold>
 </template>
 
 <style scoped>

@@ -124,11 +124,5 @@ function setSpan(part: { fromMs?: number; toMs?: number }): void {
     <LookFields :cue="cue" />
     <OverlayBehaviour :cue="cue" />
     <PlaceFields :cue="cue" />
-    <WordsField
-      :label="t('overlay.name')"
-      :text="cue.name ?? ''"
-      :max="80"
-      @change="draft.make(edits.nameOverlay, { cueId, name: $event })"
-    />
   </div>
 </template>

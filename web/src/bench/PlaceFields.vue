@@ -1,8 +1,10 @@
 <script setup lang="ts">
-// Where an overlay lies, in numbers.
+// Where an overlay lies, in numbers, and what it is called on the bench.
 import { useI18n } from 'vue-i18n'
 import { boxOnStage, edits, type OverlayCue } from '@fernbrake/core/lesson'
 import NumberField from './NumberField.vue'
+import SheetFold from './SheetFold.vue'
+import WordsField from './WordsField.vue'
 import { useBench } from './useBench.ts'
 
 const props = defineProps<{ cue: OverlayCue }>()
@@ -25,8 +27,13 @@ function setPoint(side: 'x' | 'y', value: number): void {
 </script>
 
 <template>
-  <fieldset>
-    <legend>{{ t('sheet.place') }}</legend>
+  <SheetFold name="place" :title="t('fold.place')" :holds="cue.name">
+    <WordsField
+      :label="t('overlay.name')"
+      :text="cue.name ?? ''"
+      :max="80"
+      @change="draft.make(edits.nameOverlay, { cueId: cue.id, name: $event })"
+    />
     <div class="pair">
       <NumberField
         v-for="side in SIDES"
@@ -62,5 +69,5 @@ function setPoint(side: 'x' | 'y', value: number): void {
         />
       </template>
     </div>
-  </fieldset>
+  </SheetFold>
 </template>

@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { isBlank } from '@fernbrake/core/fields'
 import { edits, MOST_NEW_IDS, type QuestionCue } from '@fernbrake/core/lesson'
 import {
   isByPerson,
@@ -19,6 +20,7 @@ import MaterialField from './questions/MaterialField.vue'
 import { EDITORS } from './questions/editors.ts'
 import KeepQuestion from './questions/KeepQuestion.vue'
 import RichField from './questions/RichField.vue'
+import SheetFold from './SheetFold.vue'
 import { useBench } from './useBench.ts'
 
 const props = defineProps<{
@@ -27,7 +29,7 @@ const props = defineProps<{
   cue: QuestionCue | null
 }>()
 const bench = useBench()
-const { t } = useI18n()
+const { t, n } = useI18n()
 const { draft } = bench
 const question = computed(() => bench.lesson.value.questions[props.questionId]!)
 const editor = computed(() => EDITORS[question.value.kind])
@@ -41,6 +43,16 @@ const OUTCOMES = computed(() =>
     ? (['right', 'partly', 'wrong'] as const)
     : (['right', 'wrong'] as const),
 )
+
+const SAID_ASIDE = ['hint', 'explanation'] as const
+const written = computed(() =>
+  SAID_ASIDE.filter((field) => !isBlank(question.value[field])).map((field) => t(`sheet.${field}`)),
+)
+const marksHold = computed(() => {
+  const tries = t('fold.tries', question.value.tries)
+  return isGraded(question.value) ? `${pointsWord(question.value.points)} · ${tries}` : tries
+})
+const pointsWord = (points: number) => t('fold.points', { n: n(points) }, points)
 
 function pickKind(kind: QuestionKindName): void {
   const ids = Array.from({ length: MOST_NEW_IDS }, () => nanoid())
@@ -87,11 +99,10 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
       v-bind="editor.atMoment ? { atMs: cue?.atMs ?? null } : {}"
     />
     <EvidenceField :cue="cue" :question="question" :judged="judged" />
-    <MaterialField :question="question" />
-    <fieldset>
+    <fieldset v-if="judged">
       <legend>{{ t('sheet.feedback') }}</legend>
       <RichField
-        v-for="outcome in judged ? OUTCOMES : []"
+        v-for="outcome in OUTCOMES"
         :key="outcome"
         :label="t(`sheet.feedbackFor.${outcome}`)"
         :text="question.feedback[outcome]"
@@ -99,8 +110,10 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
         :rows="1"
         @change="draft.make(edits.setFeedback, { questionId, outcome, text: $event })"
       />
+    </fieldset>
+    <SheetFold name="aside" :title="t('fold.aside')" :holds="written.join(' · ')">
       <RichField
-        v-for="field in ['hint', 'explanation'] as const"
+        v-for="field in SAID_ASIDE"
         :key="field"
         :label="t(`sheet.${field}`)"
         :text="question[field]"
@@ -108,9 +121,8 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
         :rows="2"
         @change="draft.make(edits.setQuestionText, { questionId, field, text: $event })"
       />
-    </fieldset>
-    <fieldset>
-      <legend>{{ t('sheet.marks') }}</legend>
+    </SheetFold>
+    <SheetFold name="marks" :title="t('fold.marks')" :holds="marksHold">
       <p v-if="isByPerson(question)" class="help">{{ t('ask.byPerson') }}</p>
       <div class="pair">
         <NumberField
@@ -148,7 +160,8 @@ function rules(change: Parameters<typeof edits.setQuestionRules.change>[1]['rule
         "
         @change="rules({ keep: $event })"
       />
-    </fieldset>
+    </SheetFold>
+    <MaterialField :question="question" />
     <KeepQuestion :key="question.id" :question="question" />
   </div>
 </template>

@@ -119,7 +119,7 @@ export function useBenchKeys(bench: Bench, actions: BenchKeyActions): void {
     const controlled = event.ctrlKey || event.metaKey
     if (!controlled && !keysOn.value && event.key !== '?') return
     const pressesIt = event.key === ' ' || event.key === 'Enter'
-    if (pressesIt && target.closest('button, a, [role="tab"]')) return
+    if (pressesIt && target.closest('button, a, summary, [role="tab"]')) return
     const name = event.key.length === 1 ? event.key.toLowerCase() : event.key
     const action = controlled ? withControl[name] : single[name]
     if (!action || !(actions.isHere() || EVERYWHERE.has(name))) return

@@ -4,9 +4,9 @@ import { onMounted, onScopeDispose } from 'vue'
 
 const REGION = '[data-region]'
 const FOCUSABLE =
-  'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), [contenteditable="true"], [tabindex="0"]'
+  'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), [contenteditable="true"], [tabindex="0"], summary'
 const SHEET = '.side'
-const GROUP = 'fieldset'
+const GROUP = 'fieldset, .fold'
 /** What is in hand in a region, rather than the first that stands there. */
 const IN_HAND = '.handle.selected, [data-focus="first"] :is(input, textarea)'
 

@@ -10,6 +10,7 @@ import { edits } from '@fernbrake/core/lesson'
 import type { ChoiceQuestion } from '@fernbrake/core/questions'
 import { readLines, type PastedLine } from '@fernbrake/core/text'
 import ChoiceField from '../ChoiceField.vue'
+import EntryFold from './EntryFold.vue'
 import EntryRows from './EntryRows.vue'
 import PasteLines from './PasteLines.vue'
 import RichField from './RichField.vue'
@@ -117,8 +118,7 @@ const isAlone = (lines: PastedLine[]) =>
               })
             "
           />
-          <details :open="!isBlank(entry.feedback)">
-            <summary>{{ t('sheet.optionFeedbackShort') }}</summary>
+          <EntryFold :title="t('sheet.optionFeedbackShort')" :filled="!isBlank(entry.feedback)">
             <RichField
               :label="t('sheet.optionFeedback', { number })"
               :text="entry.feedback"
@@ -133,7 +133,7 @@ const isAlone = (lines: PastedLine[]) =>
                 })
               "
             />
-          </details>
+          </EntryFold>
         </div>
       </div>
     </EntryRows>
@@ -175,11 +175,5 @@ const isAlone = (lines: PastedLine[]) =>
   font-size: 12.5px;
   color: var(--fern);
   font-weight: 650;
-}
-summary {
-  padding: 4px 0;
-  font-size: 12.5px;
-  color: var(--ink-2);
-  cursor: pointer;
 }
 </style>

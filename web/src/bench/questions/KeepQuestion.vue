@@ -8,6 +8,7 @@ import { edits } from '@fernbrake/core/lesson'
 import { forShelf, type Question } from '@fernbrake/core/questions'
 import { call } from '../../api/client.ts'
 import FaultNotice from '../../ui/FaultNotice.vue'
+import SheetFold from '../SheetFold.vue'
 import { useRights, useBench } from '../useBench.ts'
 
 const props = defineProps<{ question: Question }>()
@@ -40,8 +41,12 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <fieldset v-if="rights.canEdit.value">
-    <legend>{{ t('questionShelf.title') }}</legend>
+  <SheetFold
+    v-if="rights.canEdit.value"
+    name="shelf"
+    :title="t('questionShelf.title')"
+    :holds="question.shelfId ? t('fold.kept') : undefined"
+  >
     <p class="help">{{ t('questionShelf.keepHelp') }}</p>
     <Button
       :label="t(question.shelfId ? 'questionShelf.keepAnew' : 'questionShelf.keep')"
@@ -53,5 +58,5 @@ async function keep(): Promise<void> {
     />
     <p v-if="isKept" class="help" role="status">{{ t('questionShelf.kept') }}</p>
     <FaultNotice v-if="fault" :error="fault" @retry="keep" />
-  </fieldset>
+  </SheetFold>
 </template>

@@ -8,6 +8,7 @@ import { inOrder } from '@fernbrake/core/fields'
 import { edits } from '@fernbrake/core/lesson'
 import type { Question } from '@fernbrake/core/questions'
 import ChoiceField from '../ChoiceField.vue'
+import SheetFold from '../SheetFold.vue'
 import WordsField from '../WordsField.vue'
 import { useRights, useBench } from '../useBench.ts'
 import RichField from './RichField.vue'
@@ -47,8 +48,11 @@ function pick(value: string): void {
 </script>
 
 <template>
-  <fieldset>
-    <legend>{{ t('material.material') }}</legend>
+  <SheetFold
+    name="material"
+    :title="t('material.material')"
+    :holds="own ? own.title || t('material.untitled') : undefined"
+  >
     <ChoiceField
       :label="t('material.label')"
       :value="own?.id ?? NONE"
@@ -79,5 +83,5 @@ function pick(value: string): void {
         @click="draft.make(edits.removeMaterial, { materialId: own.id })"
       />
     </template>
-  </fieldset>
+  </SheetFold>
 </template>

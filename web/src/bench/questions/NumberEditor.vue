@@ -15,6 +15,7 @@ import {
 } from '@fernbrake/core/questions'
 import ChoiceField from '../ChoiceField.vue'
 import NumberField from '../NumberField.vue'
+import SheetFold from '../SheetFold.vue'
 import WordsField from '../WordsField.vue'
 import { useQuestion } from './useQuestion.ts'
 
@@ -59,6 +60,11 @@ const signs = computed(() =>
     label: t(`ask.decimals.${value}`),
   })),
 )
+const rulesHold = computed(() => {
+  const { decimals, unit, unitNeeded } = props.question
+  const said = unit !== '' && unitNeeded ? [t('fold.unitNeeded')] : []
+  return said.concat(t(`ask.decimals.${decimals}`)).join(' · ')
+})
 const verdict = computed(
   () => markQuestion(props.question, { kind: 'number', text: tried.value }).verdict,
 )
@@ -127,31 +133,33 @@ const unitHelp = computed(() => {
         @change="set({ tolerance: { by: 'figures', figures: $event } })"
       />
     </div>
-    <template v-if="question.unit !== ''">
-      <label class="check">
-        <Checkbox
-          :model-value="question.unitNeeded"
-          binary
-          :disabled="!rights.canEdit.value"
-          @update:model-value="set({ unitNeeded: $event })"
+    <SheetFold name="numberRules" :title="t('fold.numberRules')" :holds="rulesHold">
+      <template v-if="question.unit !== ''">
+        <label class="check">
+          <Checkbox
+            :model-value="question.unitNeeded"
+            binary
+            :disabled="!rights.canEdit.value"
+            @update:model-value="set({ unitNeeded: $event })"
+          />
+          {{ t('ask.unitNeeded') }}
+        </label>
+        <NumberField
+          :label="t('ask.wrongUnit')"
+          :value="Math.round(question.wrongUnitShare * 100)"
+          :min="0"
+          :max="100"
+          suffix=" %"
+          @change="set({ wrongUnitShare: $event / 100 })"
         />
-        {{ t('ask.unitNeeded') }}
-      </label>
-      <NumberField
-        :label="t('ask.wrongUnit')"
-        :value="Math.round(question.wrongUnitShare * 100)"
-        :min="0"
-        :max="100"
-        suffix=" %"
-        @change="set({ wrongUnitShare: $event / 100 })"
+      </template>
+      <ChoiceField
+        :label="t('ask.decimalsLabel')"
+        :value="question.decimals"
+        :choices="signs"
+        @change="set({ decimals: $event })"
       />
-    </template>
-    <ChoiceField
-      :label="t('ask.decimalsLabel')"
-      :value="question.decimals"
-      :choices="signs"
-      @change="set({ decimals: $event })"
-    />
+    </SheetFold>
     <div class="field">
       <label :for="tryId">{{ t('ask.tryOut') }}</label>
       <InputText :id="tryId" v-model="tried" />

@@ -12,6 +12,7 @@ import {
 import ChoiceField from '../ChoiceField.vue'
 import NumberField from '../NumberField.vue'
 import WordsField from '../WordsField.vue'
+import EntryFold from './EntryFold.vue'
 import EntryRows from './EntryRows.vue'
 import WordRulesFields from './WordRulesFields.vue'
 import { useAsMarked } from './useAsMarked.ts'
@@ -19,7 +20,7 @@ import { useQuestion } from './useQuestion.ts'
 
 const props = defineProps<{ question: ShortTextQuestion }>()
 const { set, setEntry } = useQuestion(() => props.question)
-const { t } = useI18n()
+const { t, n } = useI18n()
 const PATH = ['listed']
 const tryId = useId()
 const tried = ref('')
@@ -35,6 +36,10 @@ function faultOf({ as, text }: ListedAnswer): string | null {
   const pattern = readPattern(text)
   return pattern.ok ? null : t(`ask.patternFault.${pattern.fault}`)
 }
+const hasRules = ({ as, share, feedback }: ListedAnswer) =>
+  as !== 'words' || share !== 1 || feedback !== ''
+const rulesOf = ({ as, share }: ListedAnswer) =>
+  t('fold.answer', { as: t(`ask.as.${as}`), share: n(share, { style: 'percent' }) })
 const blank = (): Omit<ListedAnswer, 'id' | 'order'> => ({
   text: '',
   as: 'words',
@@ -68,28 +73,30 @@ const blank = (): Omit<ListedAnswer, 'id' | 'order'> => ({
         @change="setEntry(PATH, entry.id, { text: $event })"
       />
       <p v-if="faultOf(entry)" class="fault" role="alert">{{ faultOf(entry) }}</p>
-      <div class="pair">
-        <ChoiceField
-          :label="t('ask.comparedAs')"
-          :value="entry.as"
-          :choices="ways"
-          @change="setEntry(PATH, entry.id, { as: $event })"
+      <EntryFold :title="rulesOf(entry)" :filled="hasRules(entry)">
+        <div class="pair">
+          <ChoiceField
+            :label="t('ask.comparedAs')"
+            :value="entry.as"
+            :choices="ways"
+            @change="setEntry(PATH, entry.id, { as: $event })"
+          />
+          <NumberField
+            :label="t('ask.earns')"
+            :value="Math.round(entry.share * 100)"
+            :min="0"
+            :max="100"
+            suffix=" %"
+            @change="setEntry(PATH, entry.id, { share: $event / 100 })"
+          />
+        </div>
+        <WordsField
+          :label="t('ask.saidToIt')"
+          :text="entry.feedback"
+          :max="1000"
+          @change="setEntry(PATH, entry.id, { feedback: $event })"
         />
-        <NumberField
-          :label="t('ask.earns')"
-          :value="Math.round(entry.share * 100)"
-          :min="0"
-          :max="100"
-          suffix=" %"
-          @change="setEntry(PATH, entry.id, { share: $event / 100 })"
-        />
-      </div>
-      <WordsField
-        :label="t('ask.saidToIt')"
-        :text="entry.feedback"
-        :max="1000"
-        @change="setEntry(PATH, entry.id, { feedback: $event })"
-      />
+      </EntryFold>
     </EntryRows>
     <WordRulesFields :rules="question.rules" :others="others" @change="set({ rules: $event })" />
     <div class="field">

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 // How typed words are compared.
 import Checkbox from 'primevue/checkbox'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { WordRules } from '@fernbrake/core/questions'
+import SheetFold from '../SheetFold.vue'
 import { useRights } from '../useBench.ts'
 
 const props = defineProps<{
@@ -14,12 +16,17 @@ const MOST_SHOWN = 12
 const emit = defineEmits<{ change: [rules: WordRules] }>()
 const rights = useRights()
 const { t } = useI18n()
+const holds = computed(() => {
+  const { typos, minds: minded } = props.rules
+  const said = [typos && 'typos', minded.case && 'case', minded.accents && 'accents']
+  return said.flatMap((rule) => (rule ? [t(`fold.rule.${rule}`)] : [])).join(' · ')
+})
 const minds = (change: Partial<WordRules['minds']>) =>
   emit('change', { ...props.rules, minds: { ...props.rules.minds, ...change } })
 </script>
 
 <template>
-  <div class="rules">
+  <SheetFold name="wordRules" :title="t('fold.wordRules')" :holds="holds">
     <label class="check">
       <Checkbox
         :model-value="rules.typos"
@@ -56,13 +63,5 @@ const minds = (change: Partial<WordRules['minds']>) =>
       />
       {{ t('ask.mindsAccents') }}
     </label>
-  </div>
+  </SheetFold>
 </template>
-
-<style scoped>
-.rules {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
-}
-</style>

@@ -7,6 +7,7 @@ import CheckField from '../CheckField.vue'
 import ChoiceField from '../ChoiceField.vue'
 import EndingFields from '../EndingFields.vue'
 import RichField from '../questions/RichField.vue'
+import SheetFold from '../SheetFold.vue'
 import SheetFrame from '../SheetFrame.vue'
 import WordsField from '../WordsField.vue'
 import { useRights, useBench } from '../useBench.ts'
@@ -58,10 +59,12 @@ const set = (rules: Partial<QuizRules>) =>
       :checked="quiz.shuffle"
       @change="set({ shuffle: $event })"
     />
-    <EndingFields
-      :label="t('quiz.ending')"
-      :ending="quiz.ending"
-      @change="draft.make(edits.setQuizEnding, { partId, change: $event })"
-    />
+    <SheetFold name="ending" :title="t('fold.ending')" :holds="quiz.ending.message">
+      <EndingFields
+        :label="t('quiz.ending')"
+        :ending="quiz.ending"
+        @change="draft.make(edits.setQuizEnding, { partId, change: $event })"
+      />
+    </SheetFold>
   </SheetFrame>
 </template>

@@ -16,6 +16,7 @@ import ChoiceField from '../../ChoiceField.vue'
 import PageFields from '../../PageFields.vue'
 import QuestionEditor from '../../QuestionEditor.vue'
 import RichField from '../../questions/RichField.vue'
+import SheetFold from '../../SheetFold.vue'
 import WordsField from '../../WordsField.vue'
 import { useBench } from '../../useBench.ts'
 import MediumField from '../MediumField.vue'
@@ -41,6 +42,16 @@ const LOOKS = [
 ] as const
 const setLook = (name: string, value: string) =>
   set({ [name]: value === USUAL ? undefined : value } as never)
+
+/** What differs from how blocks usually stand. */
+const standsHold = computed(() =>
+  LOOKS.flatMap(({ name }) => {
+    const value = props.block[name]
+    return value ? [t(`parts.${name}.${value}`)] : []
+  })
+    .concat(props.block.note ? [t('fold.note')] : [])
+    .join(' · '),
+)
 
 /** The places that it can stand in: the page itself, and both sides of all columns. */
 const PAGE = 'page'
@@ -190,8 +201,12 @@ function putInto(value: string): void {
         @change="set({ stays: $event })"
       />
     </template>
-    <fieldset v-if="block.kind !== 'columns'">
-      <legend>{{ t('parts.howItStands') }}</legend>
+    <SheetFold
+      v-if="block.kind !== 'columns'"
+      name="stands"
+      :title="t('parts.howItStands')"
+      :holds="standsHold"
+    >
       <ChoiceField
         v-if="places.length > 1"
         :label="t('parts.placeLabel')"
@@ -216,6 +231,6 @@ function putInto(value: string): void {
         :rows="2"
         @change="set({ note: $event.trim() === '' ? undefined : $event })"
       />
-    </fieldset>
+    </SheetFold>
   </ThingSheet>
 </template>

@@ -16,6 +16,7 @@ import ColourField from '../../ColourField.vue'
 import PageFields from '../../PageFields.vue'
 import QuestionEditor from '../../QuestionEditor.vue'
 import RichField from '../../questions/RichField.vue'
+import SheetFold from '../../SheetFold.vue'
 import WordsField from '../../WordsField.vue'
 import { useBench } from '../../useBench.ts'
 import ThingSheet from '../ThingSheet.vue'
@@ -105,8 +106,11 @@ const others = computed(() =>
       :choices="[{ value: NONE, label: t('parts.noPart') }, ...others]"
       @change="opens({ what: 'part', partId: $event === NONE ? null : $event })"
     />
-    <fieldset>
-      <legend>{{ t('parts.howItLooks') }}</legend>
+    <SheetFold
+      name="pinLook"
+      :title="t('parts.howItLooks')"
+      :holds="t(`parts.shape.${pin.shape}`)"
+    >
       <div class="pair">
         <ChoiceField
           :label="t('parts.shapeLabel')"
@@ -127,6 +131,6 @@ const others = computed(() =>
         :max="3"
         @change="set({ symbol: $event })"
       />
-    </fieldset>
+    </SheetFold>
   </ThingSheet>
 </template>

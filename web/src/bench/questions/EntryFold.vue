@@ -1,0 +1,30 @@
+<script setup lang="ts">
+// What of one answer is not written daily: shut to begin with, unless something was written in it.
+const props = defineProps<{
+  title: string
+  /** Whether there is something in it; asked once, so that it does not shut under the hands of who empties it. */
+  filled: boolean
+}>()
+const opensAtOnce = props.filled
+</script>
+
+<template>
+  <details :open="opensAtOnce">
+    <summary>{{ title }}</summary>
+    <div class="within"><slot /></div>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  padding: 4px 0;
+  font-size: 12.5px;
+  color: var(--ink-2);
+  cursor: pointer;
+}
+.within {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+}
+</style>
