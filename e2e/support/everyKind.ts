@@ -44,11 +44,16 @@ export function sheetOf(bench: Page) {
     await bench.getByRole('option', { name: wanted, exact: true }).click()
     await expect(bench.getByRole('listbox')).toHaveCount(0)
   }
-  return { side, field, press, choose }
+  /** Writes into a field that takes what is written once it is left. */
+  const enter = async (label: string, words: string): Promise<void> => {
+    await field(label).fill(words)
+    await field(label).press('Enter')
+  }
+  return { side, field, press, choose, enter }
 }
 
 export function everyKind(bench: Page): Kind[] {
-  const { side, field, press, choose } = sheetOf(bench)
+  const { side, field, press, choose, enter } = sheetOf(bench)
   return [
     {
       name: 'Choice',
@@ -196,10 +201,8 @@ export function everyKind(bench: Page): Kind[] {
         await expect(
           side().getByRole('checkbox', { name: 'This is a right place' }),
         ).not.toBeChecked()
-        await field('Left').fill('0')
-        await field('Left').press('Enter')
-        await field('Top').fill('0')
-        await field('Top').press('Enter')
+        await enter('Left', '0')
+        await enter('Top', '0')
         await choose('Shape', 'ellipse')
       },
       async wrong(sheet) {
@@ -218,8 +221,7 @@ export function everyKind(bench: Page): Kind[] {
       name: 'Long answer',
       stem: 'Say it to a visitor.',
       async write() {
-        await field('Words at least (0 for any)').fill('3')
-        await field('Words at least (0 for any)').press('Enter')
+        await enter('Words at least (0 for any)', '3')
         await field('A good answer, shown afterwards').fill(
           'The gate holds, the paddle lets through.',
         )
@@ -331,8 +333,7 @@ export function everyKind(bench: Page): Kind[] {
       name: 'Recording',
       stem: 'Say it aloud.',
       async write() {
-        await field('As long as, at most').fill('20')
-        await field('As long as, at most').press('Enter')
+        await enter('As long as, at most', '20')
       },
       wrong: record,
       right: record,

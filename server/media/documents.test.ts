@@ -3,6 +3,7 @@ import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { edits, emptyLesson } from '@fernbrake/core/lesson'
 import { edited } from '@fernbrake/core/testing'
+import { goesOf } from './jobs/documents.ts'
 import { putIn, settled } from '../testing/films.ts'
 import { makePdf } from '../testing/pdf.ts'
 import { goInAsGuest, putLesson, startTestServer, type TestServer } from '../testing/testServer.ts'
@@ -38,10 +39,27 @@ it('a PDF is drawn page by page, with what each page says', async () => {
 })
 
 it('of a PDF with very many pages the first are drawn, and all are counted', async () => {
-  const pages = Array.from({ length: 203 }, (_, index) => `Page ${index + 1}`)
+  const pages = Array.from({ length: 303 }, (_, index) => `Page ${index + 1}`)
   const media = await put(makePdf({ pages, size: [4000, 10] }), 'Long.pdf')
-  expect(media).toMatchObject({ state: 'ready', pageCount: 203 })
-  await owner.agent.get(`/api/media/${media.id}/pages/200`).expect(200)
+  expect(media).toMatchObject({ state: 'ready', pageCount: 303 })
+  await owner.agent.get(`/api/media/${media.id}/pages/300`).expect(200)
+})
+
+it('the first pages of many come soon: goes begin short, and leave no page out', () => {
+  expect(goesOf(7).map(({ first, last }) => [first, last])).toEqual([
+    [1, 1],
+    [2, 2],
+    [3, 4],
+    [5, 6],
+    [7, 7],
+  ])
+  expect(goesOf(0)).toEqual([])
+  for (const count of [1, 8, 204, 300]) {
+    const pages = goesOf(count).flatMap(({ first, last }) =>
+      Array.from({ length: last - first + 1 }, (_, at) => first + at),
+    )
+    expect(pages).toEqual(Array.from({ length: count }, (_, at) => at + 1))
+  }
 })
 
 it('a page of any size is drawn no larger than it is shown', async () => {

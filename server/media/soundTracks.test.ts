@@ -24,16 +24,11 @@ afterAll(async () => {
 const TONE = ['-f', 'lavfi', '-i', 'sine=duration=2']
 const SILENCE = ['-f', 'lavfi', '-i', 'anullsrc=channel_layout=mono:sample_rate=44100:duration=2']
 const ALL = ['-map', '0:v', '-map', '1:a', '-map', '2:a', '-shortest']
-const TOLD = [
-  ...['-metadata:s:a:0', 'language=eng', '-metadata:s:a:1', 'language=deu'],
-  ...['-metadata:s:a:1', 'title=<b>Der Wärter</b>\u0007', '-c:a', 'aac'],
-]
+const TOLD = ['-metadata:s:a:0', 'language=eng', '-metadata:s:a:1', 'language=deu']
+const TITLE = ['-metadata:s:a:1', 'title=<b>Der Wärter</b>\u0007', '-c:a', 'aac']
 /** A film with a tone in English, and silence in German. */
-const twoSounds = (ending = 'mp4', ...more: string[]) =>
-  films.make(
-    `two.${ending}`,
-    ...[...PICTURE, ...TONE, ...SILENCE, ...ALL, ...H264, ...TOLD, ...more],
-  )
+const twoSounds = (ending = 'mp4', more: readonly string[] = []) =>
+  films.make(`two.${ending}`, ...PICTURE.concat(TONE, SILENCE, ALL, H264, TOLD, TITLE, more))
 const put = async (file: Buffer, name = 'Lock.mp4', kind: Media['kind'] = 'film') =>
   settled(owner.agent, await putIn(owner.agent, file, name, kind))
 const take = (mediaId: string, track: number, id = nanoid(), status = 201) =>
@@ -80,7 +75,7 @@ describe('a film with several sounds', () => {
 
   it('plays the one that its file begins with, also where it is converted', async () => {
     const usual = ['-disposition:a:0', '0', '-disposition:a:1', 'default']
-    const media = await put(twoSounds('mkv', ...usual), 'Lock.mkv')
+    const media = await put(twoSounds('mkv', usual), 'Lock.mkv')
     expect(media).toMatchObject({ state: 'ready', soundTrack: 1 })
     expect(await soundsPlayed(media.id)).toBe(1)
     expect(await loudestOf(media.id)).toBeLessThan(0.01)

@@ -39,9 +39,21 @@ export async function prepareDocument({ context, media, original }: Step): Promi
   return ['pages']
 }
 
-/** So many pages are drawn in one go, and so many goes are under way at once; there is other work to do besides. */
+/** So many pages are drawn in one go at the most, and so many goes are under way at once; there is other work to do besides. */
 const IN_ONE_GO = 8
 const AT_ONCE = 2
+
+/** The pages of each go, from 1: the first goes are short, so that somebody who waits sees the first pages soon. */
+export function goesOf(count: number): { first: number; last: number }[] {
+  const goes: { first: number; last: number }[] = []
+  for (let first = 1; first <= count; ) {
+    const pages = Math.min(IN_ONE_GO, 2 ** Math.floor(goes.length / AT_ONCE))
+    const last = Math.min(count, first + pages - 1)
+    goes.push({ first, last })
+    first = last + 1
+  }
+  return goes
+}
 
 /** Draws the pages, as many as a deck may have, and notes what they say. Ready once all are there. */
 export async function drawPages(step: Step): Promise<StepKind[]> {
@@ -72,12 +84,12 @@ async function drawPdf(step: Step, notes: readonly string[] | null): Promise<Ste
   const lengths = await orUnreadable(pageLengths(original, count))
   const sizes: Size[] = []
   let drawn = 0
-  const goes = Array.from({ length: Math.ceil(count / IN_ONE_GO) }, (_, go) => go * IN_ONE_GO + 1)
+  const goes = goesOf(count)
   async function drawGoes(): Promise<void> {
-    for (let first = goes.shift(); first !== undefined; first = goes.shift()) {
-      const last = Math.min(count, first + IN_ONE_GO - 1)
+    for (let go = goes.shift(); go !== undefined; go = goes.shift()) {
+      const { first, last } = go
       const own = await orUnreadable(drawSome(step, first, last, lengths))
-      own.forEach((size, index) => (sizes[first! - 1 + index] = size))
+      own.forEach((size, index) => (sizes[first - 1 + index] = size))
       onProgress((drawn += own.length) / count)
     }
   }

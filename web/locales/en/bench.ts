@@ -288,6 +288,7 @@ export default {
     converting: 'Converting the film',
     fetching: 'Fetching the film',
     fetchingShare: '{share} % fetched.',
+    soundShare: 'The film is written with this sound: {share} % done.',
     convertingShare: 'Browsers cannot play this format, so it is converted: {share} % done.',
     again: 'Try again',
     fault: {

@@ -34,6 +34,10 @@ const job = computed(
   () =>
     playhead.media.value?.jobs.find((j) => j.state === 'running' || j.state === 'waiting') ?? null,
 )
+const shareWords = computed(() => {
+  if (job.value?.kind === 'fetch') return 'intake.fetchingShare'
+  return playhead.media.value?.soundFrom ? 'intake.soundShare' : 'intake.convertingShare'
+})
 /** Faults that may be over in a while. */
 const AGAIN = new Set(['conversionFailed', 'notReached', 'notPlayed'])
 const fault = computed(() => playhead.media.value?.fault ?? null)
@@ -135,11 +139,7 @@ async function again(): Promise<void> {
           :aria-label="t(job.kind === 'fetch' ? 'intake.fetching' : 'intake.converting')"
         />
         <p>
-          {{
-            t(job.kind === 'fetch' ? 'intake.fetchingShare' : 'intake.convertingShare', {
-              share: Math.round(job.progress * 100),
-            })
-          }}
+          {{ t(shareWords, { share: Math.round(job.progress * 100) }) }}
         </p>
       </template>
       <template v-else>

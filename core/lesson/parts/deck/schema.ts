@@ -4,7 +4,7 @@ import { idSchema, orderSchema, plainText, richText } from '../../../fields/inde
 import { partBase } from '../base.ts'
 
 /** The most pages of a document that are drawn, and so the most slides that one makes. */
-export const MOST_DOCUMENT_PAGES = 200
+export const MOST_DOCUMENT_PAGES = 300
 
 export const slideSchema = z.strictObject({
   id: idSchema,

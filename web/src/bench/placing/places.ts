@@ -5,7 +5,6 @@ import { washedContrast } from '@fernbrake/core/colour'
 import { mediaFileAddress } from '@fernbrake/core/contract'
 import {
   edits,
-  MOST_DOCUMENT_PAGES,
   partOfKind,
   type Lesson,
   type NewThing,
@@ -103,7 +102,8 @@ async function placeSlides(
   const made =
     isThere || draft.make(edits.addThings, { partId, map: 'slides', things, afterId: after })
   if (!made) return { outcome: 'refused' }
-  const isCut = (pageCount ?? 0) > MOST_DOCUMENT_PAGES
+  // It may have been drawn when fewer were.
+  const isCut = isDocument && (pageCount ?? 0) > things.length
   return { outcome: isCut ? 'cut' : 'placed', thingId: things[0]!.id }
 }
 

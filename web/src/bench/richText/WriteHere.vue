@@ -20,6 +20,8 @@ const props = defineProps<{
   max: number
   /** Words alone, on one line: Enter ends it. */
   plain?: boolean
+  /** It does not take the focus by itself. */
+  waits?: boolean
 }>()
 const emit = defineEmits<{ change: [text: RichText]; done: [byKey: boolean] }>()
 const bench = useBench()
@@ -44,7 +46,7 @@ async function fit(): Promise<void> {
   field.value.style.height = `${field.value.scrollHeight}px`
 }
 onMounted(() => {
-  field.value?.focus()
+  if (!props.waits) field.value?.focus()
   field.value?.setSelectionRange(field.value.value.length, field.value.value.length)
   void fit()
 })
@@ -72,6 +74,7 @@ function onKey(event: KeyboardEvent): void {
     :value="typed!"
     :maxlength="max"
     :aria-label="label"
+    :placeholder="label"
     dir="auto"
     @input="write(($event.target as HTMLTextAreaElement).value)"
     @keydown="onKey"

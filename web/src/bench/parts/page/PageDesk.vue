@@ -30,6 +30,7 @@ import BlockAdder from './BlockAdder.vue'
 import BlockSheet from './BlockSheet.vue'
 import { newBlock, type AddKind } from './newBlock.ts'
 import { useArticle } from './useArticle.ts'
+import { seenBeside, writtenHere, type WrittenField } from './writtenHere.ts'
 
 const props = defineProps<{ part: PagePart; covered: boolean }>()
 const bench = useBench()
@@ -77,27 +78,35 @@ function place(kind: AddKind, inside: PageBlock['inside'], kept?: KeptQuestion):
 /** The block whose words are being written where they stand. */
 const writing = ref<string | null>(null)
 const { set } = useThings(() => props.part)
-/** What is written in a block where it stands: its text, or the question that it asks. */
-function wordsOf(one: PageBlock) {
-  const change = (name: 'text' | 'words') => (text: RichText) =>
-    set(one.id, { [name]: text } as never)
-  if (one.kind === 'text')
-    return { text: one.text, max: 20_000, plain: false, write: change('text') }
-  if (one.kind === 'heading')
-    return { text: one.words, max: 300, plain: true, write: change('words') }
-  if (one.kind !== 'question') return null
-  const { questionId } = one
-  const write = (text: RichText) =>
-    bench.draft.make(edits.setQuestionText, { questionId, field: 'stem', text })
-  return { text: bench.lesson.value.questions[questionId]!.stem, max: 2000, plain: false, write }
+const fieldsOf = (one: PageBlock) =>
+  writtenHere(one, (questionId) => bench.lesson.value.questions[questionId]!.stem)
+function write(one: PageBlock, name: WrittenField['name'], text: RichText): void {
+  if (name === 'stem' && one.kind === 'question')
+    bench.draft.make(edits.setQuestionText, { questionId: one.questionId, field: 'stem', text })
+  // A note that is empty is none.
+  else set(one.id, { [name]: name === 'note' && text === '' ? undefined : text } as never)
 }
 function beginWriting(one: PageBlock): void {
-  if (!rights.canEdit.value || !wordsOf(one)) return
+  if (!rights.canEdit.value || fieldsOf(one).length === 0) return
   picked.value = one.id
   writing.value = one.id
 }
+/** The end of a title is not the end of writing, where more is written below it. */
+function goOn(event: KeyboardEvent): void {
+  const field = event.target as HTMLElement
+  const next = field.nextElementSibling
+  if (!field.matches('.of-title') || !(next instanceof HTMLTextAreaElement)) return
+  event.preventDefault()
+  event.stopPropagation()
+  next.focus()
+}
+/** Whoever leaves one of its fields for the next goes on writing. */
 async function stopWriting(id: string, byKey: boolean): Promise<void> {
-  if (writing.value === id) writing.value = null
+  await nextTick()
+  const fields = [...document.querySelectorAll<HTMLElement>(`[data-written="${id}"] textarea`)]
+  const isOnNext = !byKey && fields.some((field) => field === document.activeElement)
+  if (isOnNext || writing.value !== id) return
+  writing.value = null
   await nextTick()
   if (byKey) document.querySelector<HTMLElement>(`[data-block="${id}"]`)?.focus()
 }
@@ -186,13 +195,26 @@ function drop(beforeId: string | null, inside: PageBlock['inside']): void {
             >
               {{ labelOf(one) }}<b v-if="isUnready(one)"> · {{ t('quiz.unready') }}</b>
             </button>
-            <div v-if="one.id === writing && wordsOf(one)" class="written" :class="one.kind">
+            <div
+              v-if="one.id === writing"
+              class="written"
+              :class="one.kind"
+              :data-written="one.id"
+              @keydown.enter.capture="goOn"
+            >
+              <div v-if="seenBeside(one)" class="seen" inert>
+                <PageBlockView :block="seenBeside(one)!" />
+              </div>
               <WriteHere
-                :label="t(`parts.block.${one.kind}`)"
-                :text="wordsOf(one)!.text"
-                :max="wordsOf(one)!.max"
-                :plain="wordsOf(one)!.plain"
-                @change="wordsOf(one)!.write($event)"
+                v-for="(field, at) in fieldsOf(one)"
+                :key="field.name"
+                :class="`of-${field.name}`"
+                :label="t(field.label)"
+                :text="field.text"
+                :max="field.max"
+                :plain="field.plain"
+                :waits="at > 0"
+                @change="write(one, field.name, $event)"
                 @done="stopWriting(one.id, $event)"
               />
             </div>
@@ -283,6 +305,16 @@ function drop(beforeId: string | null, inside: PageBlock['inside']): void {
 .written.heading {
   font-size: 22px;
   font-weight: 600;
+}
+.written > .of-title,
+.written > .of-caption,
+.written > .of-note {
+  margin-bottom: 4px;
+  font-family: var(--interface);
+  font-size: 15px;
+}
+.written.fact > .of-title {
+  font-weight: 700;
 }
 .column .seen {
   grid-template-columns: minmax(0, 1fr);
