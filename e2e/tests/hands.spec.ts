@@ -214,7 +214,9 @@ test('the words of a page are written where they stand', async () => {
   // Letters typed in a row are one step.
   await bench.getByRole('button', { name: /^Undo/ }).click()
   await expect(words('Heading')).toHaveValue('The log')
-  await left.getByRole('button', { name: 'More' }).click()
+  const more = left.getByRole('button', { name: 'More…' })
+  await more.scrollIntoViewIfNeeded()
+  await more.press('Enter')
   await bench.getByRole('menuitem', { name: 'Fact' }).click()
   await words('Words over the fact').fill('Mark')
   // From what stands over a fact Enter leads to the fact.
