@@ -31,7 +31,7 @@ it('a PDF is drawn page by page, with what each page says', async () => {
   const page = await owner.agent.get(`/api/media/${media.id}/pages/2`).expect(200)
   expect(page.headers['content-type']).toBe('image/webp')
   await owner.agent.get(`/api/media/${media.id}/pages/3`).expect(404)
-  for (const wrong of ['0', '201', 'x', '1.5'])
+  for (const wrong of ['0', '301', 'x', '1.5'])
     await owner.agent.get(`/api/media/${media.id}/pages/${wrong}`).expect(422)
   const whole = await owner.agent.get(`/api/media/${media.id}/files/original`).expect(200)
   expect(whole.headers['content-disposition']).toBe('attachment; filename=Gates.pdf')
