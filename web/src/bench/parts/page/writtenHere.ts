@@ -72,7 +72,13 @@ export function seenBeside(block: PageBlock): Exclude<PageBlock, { kind: 'column
       return withoutNote({ ...block, title: '' })
     case 'stretch':
       return withoutNote(block)
-    default:
+    case 'text':
+    case 'heading':
+    case 'fact':
+    case 'file':
+    case 'web':
+    case 'question':
+    case 'columns':
       return null
   }
 }
