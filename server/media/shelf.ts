@@ -113,7 +113,11 @@ export async function takeSoundTrack(
   const there = await MediaRow.findOne({ where: { soundFrom: first.id, soundTrack: track } })
   if (there?.state === 'failed') return prepareAgain(context, there.id)
   if (there) return describeMedia(there.id, person.id)
-  if (await MediaRow.findByPk(id)) throw new HttpError('already-exists')
+  const known = await MediaRow.findByPk(id)
+  // The same wish, sent twice at once: the other one came first.
+  if (known?.soundFrom === first.id && known.soundTrack === track)
+    return describeMedia(id, person.id)
+  if (known) throw new HttpError('already-exists')
   // The first may be gone from the shelf; what was made from it has the same file.
   const file = await MediaFileRow.findOne({ where: { mediaId: first.id, kind: 'original' } })
   if (!file) throw new HttpError('not-found')
