@@ -95,6 +95,7 @@ export const isRange = ({ from, to }: NumberRange): boolean =>
   Math.abs(from) <= NUMBER_LIMIT &&
   Math.abs(to) <= NUMBER_LIMIT
 
-/** Whether a number answers a prompt; a prompt that asks for none takes none. */
+/** Whether a number answers a prompt, which asks for a whole one; a prompt that asks for none takes none. */
 export const fitsRange = (number: number | null, range: NumberRange | null): boolean =>
-  number === null || (range !== null && number >= range.from && number <= range.to)
+  number === null ||
+  (range !== null && Number.isInteger(number) && number >= range.from && number <= range.to)

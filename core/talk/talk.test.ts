@@ -99,7 +99,7 @@ describe('who may', () => {
     expect(fitsRange(3, null)).toBe(false)
     expect([0, 2.5, 10, -1, 11].map((number) => fitsRange(number, { from: 0, to: 10 }))).toEqual([
       true,
-      true,
+      false,
       true,
       false,
       false,

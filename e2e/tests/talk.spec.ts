@@ -161,7 +161,7 @@ test('a prompt asks for a number, and draws how the numbers are spread', async (
   const prompt = thread(isolde, 'How dark is it')
   await expect(prompt).toBeVisible()
   await prompt.getByRole('button', { name: 'Reply to Merrin Coldwell' }).click()
-  await prompt.getByLabel('A number from 1 to 5').fill('4')
+  await prompt.getByLabel('A whole number from 1 to 5').fill('4')
   await prompt.getByRole('button', { name: 'Answer', exact: true }).click()
   await expect(thread(tam, 'How dark is it').getByText('One number: 4')).toBeVisible()
   await expect(thread(teacher, 'How dark is it').getByText('One number: 4')).toBeVisible()

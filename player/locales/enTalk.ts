@@ -15,7 +15,7 @@ export default {
   reply: 'Reply',
   replyTo: 'Reply to {name}',
   answer: 'Answer',
-  number: 'A number from {from} to {to}',
+  number: 'A whole number from {from} to {to}',
   numberGiven: 'Your number',
   save: 'Keep the change',
   cancel: 'Leave it',

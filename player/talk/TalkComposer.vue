@@ -96,10 +96,10 @@ onMounted(() => nextTick(() => props.takesFocus && field.value?.focus()))
       <input
         v-model="number"
         type="number"
-        inputmode="decimal"
+        :inputmode="range.from < 0 ? undefined : 'numeric'"
         :min="range.from"
         :max="range.to"
-        step="any"
+        step="1"
         :aria-invalid="!fits"
         @input="hold"
       />

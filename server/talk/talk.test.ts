@@ -56,7 +56,9 @@ describe('what is said', () => {
     expect(wordsOf(news)).toEqual(['three'])
     // A change comes again.
     await teacher.agent.patch(`${talk}/${first!.id}`).send({ isHidden: true }).expect(200)
-    expect((await read(bram, news.upTo)).posts).toMatchObject([{ id: first!.id, isHidden: true }])
+    const changed = (await read(bram, news.upTo)).posts
+    expect(changed.find(({ id }) => id === first!.id)).toMatchObject({ isHidden: true })
+    expect(changed).toHaveLength(2)
   })
 
   it('keeps every word of many who talk at once, and whoever asks meanwhile misses none', async () => {
@@ -230,6 +232,29 @@ describe('hiding', () => {
     expect((await readAsTeacher()).posts).toMatchObject([{ words: 'unkind', isHidden: true }])
     await teacher.agent.patch(`${talk}/${said.postId}`).send({ isHidden: false }).expect(200)
     expect(wordsOf(await read(bram))).toEqual(['unkind'])
+  })
+
+  it('takes along what hangs on it, also from those who knew it, and brings it back', async () => {
+    const said = record('unkind')
+    await say(ada, said)
+    await say(bram, reply(said.postId, 'quoting the unkind', {}, 1))
+    await sayAsTeacher('Please do not.', { sort: 'reply', replyTo: said.postId })
+    const { upTo } = await read(ada)
+    await teacher.agent.patch(`${talk}/${said.postId}`).send({ isHidden: true }).expect(200)
+    // Of each what it says to whoever sees it: their own words are left to them, and teachers see all.
+    const seen = ({ posts }: { posts: Post[] }) =>
+      posts.flatMap(({ words }) => (words === '' ? [] : [words])).sort()
+    const news = await read(ada, upTo)
+    expect(news.posts.map(({ isHidden }) => isHidden)).toEqual([true, true, true])
+    expect(seen(news)).toEqual(['unkind'])
+    expect(seen(await read(bram))).toEqual(['quoting the unkind'])
+    expect(seen(await readAsTeacher())).toEqual(['Please do not.', 'quoting the unkind', 'unkind'])
+    const known = withPosts((await read(bram)).posts, [])
+    expect(threadsOf(known, [PART])[0]!.replies).toMatchObject([{ words: 'quoting the unkind' }])
+    await teacher.agent.patch(`${talk}/${said.postId}`).send({ isHidden: false }).expect(200)
+    const back = await read(ada, news.upTo)
+    expect(seen(back)).toEqual(['Please do not.', 'quoting the unkind', 'unkind'])
+    expect(back.posts.some(({ isHidden }) => isHidden)).toBe(false)
   })
 
   it('is for those of the class whom the teacher lets, and not over what teachers say', async () => {

@@ -15,13 +15,19 @@ export interface PostRow extends Omit<Post, 'author' | 'isMine' | 'saidAt' | 'ch
   teaches: boolean
   saidAt: Date
   writtenAt: Date
+  /** Whether what it replies to is hidden: with it goes what hangs on it. */
+  hangsOnHidden: boolean
   /** PostgreSQL tells large numbers as text. */
   change: string
 }
 
 const COLUMNS = `p.id, p.person_id AS "personId", w.name, p.teaches, p.sort, p.reply_to AS "replyTo",
   p.part_id AS "partId", p.place, p.words, p.number, p.range, p.is_gone AS "isGone", p.said_at AS "saidAt",
-  p.written_at AS "writtenAt", p.is_changed AS "isChanged", p.hidden_at IS NOT NULL AS "isHidden", p.change`
+  p.written_at AS "writtenAt", p.is_changed AS "isChanged", p.hidden_at IS NOT NULL AS "isHidden",
+  coalesce(h.hidden_at IS NOT NULL, false) AS "hangsOnHidden", p.change`
+
+const FROM = `FROM posts p LEFT JOIN people w ON w.id = p.person_id
+       LEFT JOIN posts h ON h.assignment_id = p.assignment_id AND h.id = p.reply_to`
 
 /**
  * Whoever changes the talk about an assignment waits here for whoever else does: else a change that is stored later
@@ -38,8 +44,7 @@ export const readPosts = (
   { after, most }: { after: number; most: number },
 ) =>
   ask<PostRow>(
-    `SELECT ${COLUMNS} FROM posts p LEFT JOIN people w ON w.id = p.person_id
-       LEFT JOIN posts h ON h.assignment_id = p.assignment_id AND h.id = p.reply_to
+    `SELECT ${COLUMNS} ${FROM}
       WHERE p.assignment_id = $1 AND p.change > $2
         AND ($3 OR coalesce(h.sort, p.sort) <> 'enquiry' OR coalesce(h.person_id, p.person_id) = $4)
       ORDER BY p.change LIMIT $5`,
@@ -52,7 +57,7 @@ export async function readPost(
   postId: string,
 ): Promise<PostRow | null> {
   const [row] = await ask<PostRow>(
-    `SELECT ${COLUMNS} FROM posts p LEFT JOIN people w ON w.id = p.person_id
+    `SELECT ${COLUMNS} ${FROM}
       WHERE p.assignment_id = $1 AND p.id = $2`,
     [assignmentId, postId],
   )
@@ -72,7 +77,7 @@ export async function meetPosts(
   ids: readonly string[],
 ): Promise<Map<string, MetPost>> {
   const rows = await ask<PostRow>(
-    `SELECT ${COLUMNS} FROM posts p LEFT JOIN people w ON w.id = p.person_id
+    `SELECT ${COLUMNS} ${FROM}
       WHERE p.assignment_id = $1 AND p.id = ANY($2::text[])`,
     [assignmentId, [...ids]],
   )
@@ -82,7 +87,7 @@ export async function meetPosts(
 /** A post as somebody sees it. */
 export function toPost(row: PostRow, onlooker: Onlooker): Post {
   const { id, sort, replyTo, partId, place, range, isGone, isChanged, isHidden, personId } = row
-  const isShut = isGone || (isHidden && !seesHidden(row, onlooker))
+  const isHiddenFromThem = (isHidden || row.hangsOnHidden) && !seesHidden(row, onlooker)
   return {
     id,
     sort,
@@ -91,8 +96,8 @@ export function toPost(row: PostRow, onlooker: Onlooker): Post {
     place,
     isGone,
     isChanged,
-    isHidden,
-    ...(isShut
+    isHidden: isHidden || isHiddenFromThem,
+    ...(isGone || isHiddenFromThem
       ? { words: '', number: null, range: null }
       : { words: row.words, number: row.number, range }),
     author: personId === null ? null : { id: personId, name: row.name!, teaches: row.teaches },
@@ -133,19 +138,25 @@ export const storeSaying = (
     ],
   )
 
-/** Hides a post or shows it again; the first who hides it is told. The talk is locked by now. */
-export const storeHiding = (
+/** Hides a post or shows it again, and with it what hangs on it; the first who hides it is told. The talk is locked by now. */
+export async function storeHiding(
   ask: Ask,
   { assignmentId, postId }: { assignmentId: string; postId: string },
   isHidden: boolean,
   personId: string,
-) =>
-  ask(
+): Promise<void> {
+  await ask(
     `UPDATE posts SET hidden_at = CASE WHEN $3 THEN now() END, hidden_by = CASE WHEN $3 THEN $4 END,
             change = nextval('post_changes')
       WHERE assignment_id = $1 AND id = $2 AND (hidden_at IS NOT NULL) <> $3`,
     [assignmentId, postId, isHidden, personId],
   )
+  // Whoever knows the replies hears of them anew: they are seen no longer, or again.
+  await ask(
+    `UPDATE posts SET change = nextval('post_changes') WHERE assignment_id = $1 AND reply_to = $2`,
+    [assignmentId, postId],
+  )
+}
 
 export async function countPosts(
   ask: Ask,
