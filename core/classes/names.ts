@@ -49,6 +49,12 @@ export function signInNameOf(name: string): string {
   return joined === '' ? 'learner' : joined.slice(0, LONGEST_SIGN_IN - 6).replace(/\.$/, '')
 }
 
+/** A sign-in name however it was typed: dots, hyphens and spaces aside, and in small letters. An address stays as it is. */
+export function signInKey(typed: string): string {
+  const name = typed.trim().toLowerCase()
+  return name.includes('@') ? name : name.replace(/[\s._-]+/g, '')
+}
+
 /** The first of `wanted`, `wanted2`, `wanted3` … that is not taken; it is taken from then on. */
 export function chooseSignInName(wanted: string, taken: Set<string>): string {
   let name = wanted

@@ -1,6 +1,6 @@
 // Sessions, people and the keeper's overview.
 import { z } from 'zod'
-import { idSchema, plainText } from '../fields/index.ts'
+import { idSchema, isName, plainText } from '../fields/index.ts'
 import { route } from './route.ts'
 
 export const roleSchema = z.enum(['designer', 'learner', 'keeper', 'guest'])
@@ -22,14 +22,8 @@ const sessionReply = z.strictObject({
   ),
 })
 
-/**
- * A guest's full name: at least two words of letters, so that a teacher can tell who it was. Apostrophes, hyphens
- * and points may stand inside.
- */
-export const fullNameSchema = plainText(120).refine(
-  (name) => /^\p{L}[\p{L}\p{M}'’.-]*(\s+[\p{L}\p{M}'’.-]+)+$/u.test(name.trim()),
-  'needs a first and a last name',
-)
+/** The name that somebody goes by: words of letters, of which one is enough; see `isName` in core/fields. */
+export const fullNameSchema = plainText(120).refine(isName, 'is no name')
 
 /** A new password: long enough to hold against guessing. */
 export const SHORTEST_PASSWORD = 8

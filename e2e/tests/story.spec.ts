@@ -337,7 +337,7 @@ test('a guest watches by keyboard alone, is held, answers offline, and loses not
   await expectNoBarriers(page, 'invitation')
   await page.getByLabel('Your first and last name').fill('Kezia')
   await page.keyboard.press('Enter')
-  await expect(page.getByText('Give a first and a last name')).toBeVisible()
+  await expect(page.getByText('Have you a last name too?')).toBeVisible()
   await page.getByLabel('Your first and last name').fill('Kezia Sandholm')
   await page.keyboard.press('Enter')
   await expect(page.locator('video')).toBeVisible()

@@ -2,6 +2,7 @@
 // What a link opens on: go in as who you are, with your account, or as a guest with a full name.
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { isName, isOneWord } from '@fernbrake/core/fields'
 import type { LinkReply } from '@fernbrake/core/contract'
 import { HostError } from '../hosts/Host.ts'
 import AccountForm from './AccountForm.vue'
@@ -23,9 +24,6 @@ const fault = ref<string | null>(null)
 const busy = ref(false)
 
 const theme = useTheme(() => link.value?.theme)
-
-// Checked again by the server; here only so that the answer comes at once.
-const FULL_NAME = /^\p{L}[\p{L}\p{M}'’.-]*(\s+[\p{L}\p{M}'’.-]+)+$/u
 
 /** The lesson is only for people who are named: whoever is not signed in, or as somebody else, is asked to. */
 const asksWho = computed(() => failure.value === 'notSignedIn' || failure.value === 'notShared')
@@ -58,9 +56,16 @@ async function begin(work: () => Promise<{ attemptId: string }>): Promise<void> 
   }
 }
 
+/** The name of one word that was asked about; given again, it is taken. */
+let askedAbout: string | null = null
 function beginAsGuest(): void {
-  if (!FULL_NAME.test(name.value.trim())) fault.value = t('player.open.fullNameNeeded')
-  else void begin(() => openLink(props.code, name.value.trim()))
+  const given = name.value.trim()
+  // Checked again by the server; here only so that the answer comes at once.
+  if (!isName(given)) fault.value = t('player.open.fullNameNeeded')
+  else if (isOneWord(given) && askedAbout !== given) {
+    askedAbout = given
+    fault.value = t('player.open.lastNameToo')
+  } else void begin(() => openLink(props.code, given))
 }
 
 function beginWithAccount(): void {

@@ -4,7 +4,9 @@ export default {
   asGuest: 'Go in as a guest',
   fullName: 'Your first and last name',
   fullNameHelp: 'Your teacher sees this name with your results.',
-  fullNameNeeded: 'Give a first and a last name, as your teacher knows you.',
+  fullNameNeeded: 'Give your name in letters, as your teacher knows you.',
+  lastNameToo:
+    'Have you a last name too? With it your teacher can tell who you are. If this is all of your name, go in with it.',
   begin: 'Begin the lesson',
   goOn: 'Go on with the lesson',
   withAccount: 'Sign in instead',

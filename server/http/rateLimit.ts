@@ -8,6 +8,7 @@ import {
   type RateLimitRequestHandler,
   type Store,
 } from 'express-rate-limit'
+import { signInKey } from '@fernbrake/core/classes'
 import type { Database } from '../database/connect.ts'
 import { HttpError } from './HttpError.ts'
 import { countTry, forgetTries, uncountTry } from './queries/rateLimits.ts'
@@ -31,10 +32,10 @@ export const limitSignIns = (database: Database) => [
 ]
 const SIGN_IN_LIMIT = 64 * 1024
 
-/** Upper and lower case are one name, and no name is longer than an address. */
+/** However a name is typed it is one name, and no name is longer than an address. */
 function nameIn({ body, session }: Request): string {
   const { email } = (body ?? {}) as { email?: unknown }
-  const name = typeof email === 'string' ? email.trim().toLowerCase().slice(0, 200) : ''
+  const name = typeof email === 'string' ? signInKey(email).slice(0, 200) : ''
   const who = name || (session.personId ?? session.choosing?.personId ?? '')
   // Counted without being told: nobody's name is left in the table.
   return createHash('sha256').update(who).digest('base64url').slice(0, 22)

@@ -3,7 +3,8 @@ import { createHash, timingSafeEqual } from 'node:crypto'
 import { hash, verify } from '@node-rs/argon2'
 import { nanoid } from 'nanoid'
 import type { Person, Role, Session } from '@fernbrake/core/contract'
-import { phraseKey } from '@fernbrake/core/classes'
+import { col, fn, where } from 'sequelize'
+import { phraseKey, signInKey } from '@fernbrake/core/classes'
 import { within } from '../database/connect.ts'
 import { endSessionsOf } from './queries/keeping.ts'
 import { PersonRow } from '../database/models.ts'
@@ -24,9 +25,18 @@ export async function findByPassword(name: string, password: string): Promise<Pe
   return row?.passwordHash && fits ? toPerson(row) : null
 }
 
-function findByName(typed: string): Promise<PersonRow | null> {
+async function findByName(typed: string): Promise<PersonRow | null> {
   const name = typed.trim().toLowerCase()
-  return PersonRow.findOne({ where: name.includes('@') ? { email: name } : { signIn: name } })
+  if (name.includes('@')) return PersonRow.findOne({ where: { email: name } })
+  const exactly = await PersonRow.findOne({ where: { signIn: name } })
+  const key = signInKey(name)
+  if (exactly || key === '') return exactly
+  // Dots and hyphens are forgiven, as long as it is plain who is meant.
+  const alike = await PersonRow.findAll({
+    where: where(fn('replace', col('sign_in'), '.', ''), key),
+    limit: 2,
+  })
+  return alike.length === 1 ? alike[0]! : null
 }
 
 /** The person whose sign-in card, not used yet, has this phrase; or null. */

@@ -71,9 +71,7 @@ function generalRoutes({ database, version }: Context): Part<'health' | 'openapi
 async function welcomeGuest(name: string | undefined): Promise<Person> {
   if (name === undefined)
     throw new HttpError('invalid-input', {
-      issues: [
-        { path: ['body', 'name'], code: 'missing', message: 'needs a first and a last name' },
-      ],
+      issues: [{ path: ['body', 'name'], code: 'missing', message: 'needs a name' }],
     })
   return createGuest(name)
 }

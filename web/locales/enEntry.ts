@@ -62,6 +62,8 @@ export default {
     look: 'Find the class',
     noCode: 'A code has eight letters and digits. Type it again.',
     name: 'Your first and last name',
+    lastNameToo:
+      'Have you a last name too? With it your teacher can tell who you are. If this is all of your name, join with it.',
     as: 'You join as {name}.',
     password: 'A password to come back with',
     passwordHelp:

@@ -4,6 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import { readJoinCode, writeJoinCode } from '@fernbrake/core/classes'
+import { isOneWord } from '@fernbrake/core/fields'
 import { SHORTEST_PASSWORD, type ReplyOf, type Contract } from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
 import { useSession } from '../stores/session.ts'
@@ -41,7 +42,16 @@ async function look(): Promise<void> {
 watch(code, look, { immediate: true })
 const open = () => router.push({ name: 'join', params: { code: readJoinCode(typed.value) ?? '' } })
 
-const join = () =>
+/** The name of one word that was asked about; given again, it is taken. */
+const askedAbout = ref<string | null>(null)
+const asksLastName = computed(() => !session.person && askedAbout.value === name.value.trim())
+
+async function join(): Promise<void> {
+  const given = name.value.trim()
+  if (!session.person && isOneWord(given) && askedAbout.value !== given) askedAbout.value = given
+  else await enter()
+}
+const enter = () =>
   act(async () => {
     const body = needsAccount.value
       ? { password: password.value, ...(session.person ? {} : { name: name.value.trim() }) }
@@ -99,6 +109,7 @@ document.title = t('join.title')
             v-bind="marks('name')"
           />
           <FieldFault id="name" :says="at('name')" />
+          <p v-if="asksLastName" class="muted" role="alert">{{ t('join.lastNameToo') }}</p>
         </div>
         <p v-else>{{ t('join.as', { name: session.person.name }) }}</p>
         <div class="field">
@@ -119,7 +130,7 @@ document.title = t('join.title')
         </div>
       </template>
       <p v-else>{{ t('join.as', { name: session.person!.name }) }}</p>
-      <FaultNotice v-if="elsewhere" :error="elsewhere" @retry="join" />
+      <FaultNotice v-if="elsewhere" :error="elsewhere" @retry="enter" />
       <button class="fb-button act" type="submit" :disabled="busy" :aria-busy="busy">
         {{ t('join.join') }}
       </button>
