@@ -303,16 +303,13 @@ describe('editions', () => {
     expect(reply.text).not.toContain('Between us')
   })
 
-  it('a guest must give a full name', async () => {
+  it('a guest must give a name, of which one word is enough', async () => {
     const { code } = await putLesson(owner, lessonWithFilm())
-    for (const name of ['', 'Prince', '123 456', 'x'.repeat(130)])
+    for (const name of ['', '7', '123 456', 'x'.repeat(130)])
       await server.anonymous().post(`/api/links/${code}/attempts`).send({ name }).expect(422)
     await server.anonymous().post(`/api/links/${code}/attempts`).send({}).expect(422)
-    await server
-      .anonymous()
-      .post(`/api/links/${code}/attempts`)
-      .send({ name: 'Zoë O’Marrow' })
-      .expect(201)
+    for (const name of ['Zoë O’Marrow', 'Zoë'])
+      await server.anonymous().post(`/api/links/${code}/attempts`).send({ name }).expect(201)
     await server
       .anonymous()
       .post('/api/links/no-such-link/attempts')

@@ -46,7 +46,7 @@ const AT_ONCE = 2
 /** The pages of each go, from 1: the first goes are short, so that somebody who waits sees the first pages soon. */
 export function goesOf(count: number): { first: number; last: number }[] {
   const goes: { first: number; last: number }[] = []
-  for (let first = 1; first <= count; ) {
+  for (let first = 1; first <= count;) {
     const pages = Math.min(IN_ONE_GO, 2 ** Math.floor(goes.length / AT_ONCE))
     const last = Math.min(count, first + pages - 1)
     goes.push({ first, last })
