@@ -1,7 +1,7 @@
 // What questions share: a time that runs out, material beside several of them, evidence by the script and on the frond,
 // rich texts, a trial beside the sheet, and the question shelf.
 import { expect, test, type Page } from '@playwright/test'
-import { startBench, type Bench } from '../support/bench.ts'
+import { startBench, unfold, type Bench } from '../support/bench.ts'
 import { sheetOf } from '../support/everyKind.ts'
 import { expectNoBarriers } from '../support/barriers.ts'
 import { expectKept, goInAsGuest, goTo, watchForErrors } from '../support/pages.ts'
@@ -62,6 +62,7 @@ test('evidence is chosen line by line, and its end dragged on the frond', async 
 })
 
 test('material is shared, and written with a list and a formula', async () => {
+  await unfold(bench, 'Shared material')
   await on.choose('This question is about', 'new material…')
   await on.field('Title').fill('The chamber')
   await on
@@ -135,6 +136,7 @@ test('a question is tried beside its sheet, and nothing of it is kept', async ()
 })
 
 test('a question is kept on the shelf and asked again, with a time that is set', async () => {
+  await unfold(bench, 'Question shelf')
   await on.press('Keep this question')
   await expect(on.side().getByText('Kept as it is now.')).toBeVisible()
   await on.press('Close')
