@@ -11,7 +11,7 @@ import {
   REFUSALS,
 } from '../records/index.ts'
 import { MOST_RECORDS } from './limits.ts'
-import { fullNameSchema, personSchema } from './people.ts'
+import { personNameSchema, personSchema } from './people.ts'
 import { route, type ReplyOf } from './route.ts'
 
 /** The code in a lesson's link. */
@@ -102,7 +102,7 @@ export const attemptRoutes = {
   openLink: route('openLink', 'public', 'Open a lesson by its link', {
     params: linkParams,
     /** A guest gives a full name; somebody signed in gives none. */
-    body: z.strictObject({ name: fullNameSchema.optional() }),
+    body: z.strictObject({ name: personNameSchema.optional() }),
     reply: z.strictObject({ attemptId: idSchema }),
     status: 201,
   }),

@@ -9,7 +9,7 @@ import {
   tidyName,
 } from '../classes/index.ts'
 import { clockSchema, idSchema, plainText } from '../fields/index.ts'
-import { fullNameSchema, passwordSchema, roleSchema } from './people.ts'
+import { personNameSchema, passwordSchema, roleSchema } from './people.ts'
 import { route, type ReplyOf } from './route.ts'
 
 /** A learner's name as a teacher writes it; one word is enough. */
@@ -177,7 +177,10 @@ export const classRoutes = {
   join: route('join', 'public', 'Join a class by its code', {
     params: z.strictObject({ code: joinCodeSchema }),
     /** Somebody signed in gives none of these; who is not makes an account. */
-    body: z.strictObject({ name: fullNameSchema.optional(), password: passwordSchema.optional() }),
+    body: z.strictObject({
+      name: personNameSchema.optional(),
+      password: passwordSchema.optional(),
+    }),
     reply: z.strictObject({ title: z.string(), signIn: z.string().nullable() }),
     status: 201,
   }),

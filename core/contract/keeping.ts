@@ -1,7 +1,7 @@
 // What the keeper looks after: accounts, passwords, space, and all that is held about one person.
 import { z } from 'zod'
 import { clockSchema, idSchema } from '../fields/index.ts'
-import { fullNameSchema, roleSchema } from './people.ts'
+import { personNameSchema, roleSchema } from './people.ts'
 import { route, type ReplyOf } from './route.ts'
 
 const keptPersonSchema = z.strictObject({
@@ -47,7 +47,7 @@ export const keepingRoutes = {
   addPerson: route('addPerson', 'keeper', 'Make an account', {
     body: z.strictObject({
       id: idSchema,
-      name: fullNameSchema,
+      name: personNameSchema,
       email: z.email().max(200),
       role: accountRole,
     }),
@@ -56,7 +56,7 @@ export const keepingRoutes = {
   }),
   changePerson: route('changePerson', 'keeper', 'Change an account', {
     params: personParams,
-    body: z.strictObject({ name: fullNameSchema.optional(), role: accountRole.optional() }),
+    body: z.strictObject({ name: personNameSchema.optional(), role: accountRole.optional() }),
     reply: keptPersonSchema,
   }),
   resetPassword: route(

@@ -23,7 +23,7 @@ const sessionReply = z.strictObject({
 })
 
 /** The name that somebody goes by: words of letters, of which one is enough; see `isName` in core/fields. */
-export const fullNameSchema = plainText(120).refine(isName, 'is no name')
+export const personNameSchema = plainText(120).refine(isName, 'is no name')
 
 /** A new password: long enough to hold against guessing. */
 export const SHORTEST_PASSWORD = 8

@@ -12,7 +12,7 @@ const isOpen = ref(false)
 
 <template>
   <details class="part-talk" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
-    <summary>
+    <summary class="signed">
       {{ t('player.talk.title') }}
       <span v-if="classTalk.unseen.value" class="unseen">{{
         t('player.talk.new', classTalk.unseen.value)
@@ -28,22 +28,10 @@ const isOpen = ref(false)
   border-bottom: 1px solid var(--line);
 }
 summary {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 44px;
   font-weight: 600;
-  cursor: pointer;
-}
-summary::before {
-  content: '+';
-  width: 1em;
-  font-family: var(--mono);
-}
-[open] > summary::before {
-  content: '−';
 }
 .unseen {
+  margin-inline-start: 8px;
   color: var(--rust);
   font-size: 13.5px;
 }

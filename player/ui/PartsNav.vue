@@ -40,7 +40,7 @@ const about = inject(ABOUT, null)
       </ol>
     </nav>
     <details v-if="about" class="about">
-      <summary>{{ t('player.about.lesson') }}</summary>
+      <summary class="signed">{{ t('player.about.lesson') }}</summary>
       <p v-if="about.summary" dir="auto">{{ about.summary }}</p>
       <AboutLesson :objectives="about.objectives" :level="about.level" :licence="about.licence" />
       <CreditList v-if="about.credits.length > 0" :credits="about.credits" />
@@ -120,21 +120,9 @@ button:focus-visible {
   font-size: 15px;
 }
 summary {
-  display: flex;
-  align-items: center;
-  min-height: 44px;
   color: var(--ink-2);
   font-size: 13.5px;
   font-weight: 600;
-  cursor: pointer;
-}
-summary::before {
-  content: '+';
-  width: 1.6em;
-  font-family: var(--mono);
-}
-[open] > summary::before {
-  content: '−';
 }
 .about p {
   margin-bottom: 12px;

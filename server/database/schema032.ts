@@ -5,7 +5,7 @@ ALTER TABLE media
   ADD COLUMN sound_tracks jsonb NOT NULL DEFAULT '[]',
   ADD COLUMN sound_track integer,
   ADD COLUMN sound_from text REFERENCES media ON DELETE SET NULL;
-CREATE INDEX media_sound_from ON media (sound_from) WHERE sound_from IS NOT NULL;
+CREATE UNIQUE INDEX media_sound_from ON media (sound_from, sound_track) WHERE sound_from IS NOT NULL;
 UPDATE media_jobs j SET state = 'waiting', progress = 0
   FROM media m
  WHERE j.media_id = m.id AND j.kind = 'probe' AND j.state = 'done'

@@ -16,6 +16,7 @@ import { isOfSort } from '@fernbrake/core/questions'
 import { MediaFileRow, MediaJobRow, MediaRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { typeOf } from './contentType.ts'
+import type { Room } from './room.ts'
 import type { Context } from '../context.ts'
 
 const JOB_ORDER = ['probe', 'playable', 'poster', 'peaks', 'filmstrip', 'pages']
@@ -103,6 +104,15 @@ export async function bytesOwnedBy(ownerId: string): Promise<number> {
   const media = await MediaRow.findAll({ where: { ownerId }, attributes: ['id'] })
   const where = { mediaId: media.map(({ id }) => id) }
   return Number((await MediaFileRow.sum('bytes', { where })) ?? 0)
+}
+
+/** How much room there is for what somebody wants to put in. */
+export async function roomFor(
+  { store, mostOwnBytes }: Pick<Context, 'store' | 'mostOwnBytes'>,
+  ownerId: string,
+): Promise<Room> {
+  const [freeBytes, ownBytes] = await Promise.all([store.freeBytes(), bytesOwnedBy(ownerId)])
+  return { freeBytes, ownBytes, mostOwnBytes }
 }
 
 export interface FinishedUpload {

@@ -6,7 +6,8 @@ import { MediaFileRow, MediaRow } from '../database/models.ts'
 import { HttpError } from '../http/HttpError.ts'
 import { holdLessonsWith, isShownAnywhere, usesOf, type MediaUse } from './queries/mediaUses.ts'
 import type { Context } from '../context.ts'
-import { beginPreparing, describeMedia, prepareAgain } from './media.ts'
+import { beginPreparing, describeMedia, prepareAgain, roomFor } from './media.ts'
+import { whyNoRoom } from './room.ts'
 
 /** The lessons of a person that show a medium, in their draft or in an edition. */
 export async function readUses(
@@ -86,9 +87,10 @@ async function beginFrom(
     { ...made, state: 'preparing' },
     { storageKey, contentType: file.contentType },
   )
-  // The same wish, sent twice at once: the other one is preparing it.
-  await begun.catch((error: unknown) => {
+  // The same wish, sent twice at once: the other one is preparing it, and under another name this file is nobody's.
+  await begun.catch(async (error: unknown) => {
     if (!(error instanceof UniqueConstraintError)) throw error
+    if (!(await MediaRow.findByPk(id))) await context.store.remove(storageKey)
   })
 }
 
@@ -110,19 +112,20 @@ export async function takeSoundTrack(
       issues: [{ path: ['body', 'track'], code: 'too_big', message: 'There is no such sound.' }],
     })
   if (first.soundTrack === track) return describeMedia(first.id, person.id)
-  const there = await MediaRow.findOne({ where: { soundFrom: first.id, soundTrack: track } })
+  const findIt = () => MediaRow.findOne({ where: { soundFrom: first.id, soundTrack: track } })
+  const there = await findIt()
   if (there?.state === 'failed') return prepareAgain(context, there.id)
   if (there) return describeMedia(there.id, person.id)
-  const known = await MediaRow.findByPk(id)
-  // The same wish, sent twice at once: the other one came first.
-  if (known?.soundFrom === first.id && known.soundTrack === track)
-    return describeMedia(id, person.id)
-  if (known) throw new HttpError('already-exists')
   // The first may be gone from the shelf; what was made from it has the same file.
   const file = await MediaFileRow.findOne({ where: { mediaId: first.id, kind: 'original' } })
   if (!file) throw new HttpError('not-found')
+  const noRoom = whyNoRoom(person.id, first.bytes, [], await roomFor(context, person.id))
+  if (noRoom) throw noRoom
   const { soundTracks } = named
   const own = { title, soundTracks, soundTrack: track, soundFrom: first.id, hasSound: true }
   await beginFrom(context, { named, first, file }, { id, ...own })
-  return describeMedia(id, person.id)
+  // Whichever of several wishes came first; none where its id is another medium's.
+  const made = await findIt()
+  if (!made) throw new HttpError('already-exists')
+  return describeMedia(made.id, person.id)
 }

@@ -105,6 +105,15 @@ describe('a film with several sounds', () => {
     expect(await loudestOf((body as Media).id)).toBeGreaterThan(0.05)
   })
 
+  it('is made once, also where two pages wish for it at once', async () => {
+    const { id } = await put(twoSounds())
+    const wishes = await Promise.all(Array.from({ length: 4 }, () => take(id, 1)))
+    const made = new Set(wishes.map(({ body }) => (body as Media).id))
+    expect(made.size).toBe(1)
+    expect(await settled(owner.agent, made.values().next().value!)).toMatchObject({ soundTrack: 1 })
+    expect(await MediaRow.count({ where: { soundFrom: id } })).toBe(1)
+  })
+
   it('has no sound beyond the last, and is nobody else’s to take from', async () => {
     const { id } = await put(twoSounds())
     await take(id, 2, nanoid(), 422)

@@ -27,7 +27,7 @@ import {
   whyNotHandIn,
   type HandedUpload,
 } from '../learning/handedFiles.ts'
-import { bytesOwnedBy, isAcceptedUpload, acceptUpload } from '../media/media.ts'
+import { roomFor, isAcceptedUpload, acceptUpload } from '../media/media.ts'
 import { languageOfRequest } from '../http/language.ts'
 import { missingBytes, whyNoRoom, type Unfinished } from '../media/room.ts'
 
@@ -145,12 +145,7 @@ export function createUploads(context: Context, folder: string): Uploads {
     under: readonly Unfinished[],
   ): Promise<void> => {
     if (kind !== null && bytes > LARGEST_BYTES[kind]) throw tusFault(new HttpError('too-large'))
-    const [freeBytes, ownBytes] = await Promise.all([
-      context.store.freeBytes(),
-      bytesOwnedBy(person.id),
-    ])
-    const room = { freeBytes, ownBytes, mostOwnBytes: context.mostOwnBytes }
-    const fault = whyNoRoom(person.id, bytes, under, room)
+    const fault = whyNoRoom(person.id, bytes, under, await roomFor(context, person.id))
     if (fault) throw tusFault(fault)
   }
   const tus = new TusServer({

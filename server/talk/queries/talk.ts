@@ -139,24 +139,22 @@ export const storeSaying = (
   )
 
 /** Hides a post or shows it again, and with it what hangs on it; the first who hides it is told. The talk is locked by now. */
-export async function storeHiding(
+export const storeHiding = (
   ask: Ask,
   { assignmentId, postId }: { assignmentId: string; postId: string },
   isHidden: boolean,
   personId: string,
-): Promise<void> {
-  await ask(
-    `UPDATE posts SET hidden_at = CASE WHEN $3 THEN now() END, hidden_by = CASE WHEN $3 THEN $4 END,
-            change = nextval('post_changes')
-      WHERE assignment_id = $1 AND id = $2 AND (hidden_at IS NOT NULL) <> $3`,
+) =>
+  // Whoever knows the replies hears of them anew: they are seen no longer, or again.
+  ask(
+    `WITH changed AS (
+       UPDATE posts SET hidden_at = CASE WHEN $3 THEN now() END, hidden_by = CASE WHEN $3 THEN $4 END,
+              change = nextval('post_changes')
+        WHERE assignment_id = $1 AND id = $2 AND (hidden_at IS NOT NULL) <> $3 RETURNING id)
+     UPDATE posts SET change = nextval('post_changes')
+      WHERE assignment_id = $1 AND reply_to IN (SELECT id FROM changed)`,
     [assignmentId, postId, isHidden, personId],
   )
-  // Whoever knows the replies hears of them anew: they are seen no longer, or again.
-  await ask(
-    `UPDATE posts SET change = nextval('post_changes') WHERE assignment_id = $1 AND reply_to = $2`,
-    [assignmentId, postId],
-  )
-}
 
 export async function countPosts(
   ask: Ask,

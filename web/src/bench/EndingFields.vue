@@ -7,6 +7,7 @@ import { useI18n } from 'vue-i18n'
 import { bandsInOrder, shareForNew, type Ending, type EndingChange } from '@fernbrake/core/lesson'
 import CheckField from './CheckField.vue'
 import NumberField from './NumberField.vue'
+import SheetFold from './SheetFold.vue'
 import { useRights } from './useBench.ts'
 import WordsField from './WordsField.vue'
 
@@ -39,70 +40,72 @@ function isDouble(id: string, from: number): boolean {
 </script>
 
 <template>
-  <WordsField
-    :label="label"
-    :text="ending.message"
-    :max="2000"
-    :rows="2"
-    @change="emit('change', { message: $event })"
-  />
-  <CheckField :label="t('sheet.passes')" :checked="ending.pass !== null" @change="switchPass" />
-  <div v-if="ending.pass" class="sheet-form">
-    <NumberField
-      :label="t('sheet.passShare')"
-      :value="percent(ending.pass.share)"
-      :min="0"
-      :max="100"
-      suffix=" %"
-      @change="emit('change', { pass: { ...ending.pass, share: $event / 100 } })"
-    />
+  <SheetFold name="ending" :title="t('fold.ending')" :holds="ending.message">
     <WordsField
-      :label="t('sheet.passMessage')"
-      :text="ending.pass.message"
+      :label="label"
+      :text="ending.message"
       :max="2000"
       :rows="2"
-      @change="emit('change', { pass: { ...ending.pass, message: $event } })"
+      @change="emit('change', { message: $event })"
     />
-  </div>
-  <fieldset ref="list" class="bands">
-    <legend>{{ t('sheet.bands') }}</legend>
-    <p v-if="bands.length === 0" class="help">{{ t('sheet.bandsHelp') }}</p>
-    <div v-for="{ id, from, message } in bands" :key="id" class="band" :data-band="id">
+    <CheckField :label="t('sheet.passes')" :checked="ending.pass !== null" @change="switchPass" />
+    <div v-if="ending.pass" class="sheet-form">
       <NumberField
-        :label="t('sheet.bandFrom')"
-        :value="percent(from)"
+        :label="t('sheet.passShare')"
+        :value="percent(ending.pass.share)"
         :min="0"
         :max="100"
         suffix=" %"
-        @change="emit('change', { band: { id, from: $event / 100 } })"
+        @change="emit('change', { pass: { ...ending.pass, share: $event / 100 } })"
       />
       <WordsField
-        :label="t('sheet.bandWords', { percent: percent(from) })"
-        :text="message"
+        :label="t('sheet.passMessage')"
+        :text="ending.pass.message"
         :max="2000"
         :rows="2"
-        @change="emit('change', { band: { id, message: $event } })"
+        @change="emit('change', { pass: { ...ending.pass, message: $event } })"
       />
+    </div>
+    <fieldset ref="list" class="bands">
+      <legend>{{ t('sheet.bands') }}</legend>
+      <p v-if="bands.length === 0" class="help">{{ t('sheet.bandsHelp') }}</p>
+      <div v-for="{ id, from, message } in bands" :key="id" class="band" :data-band="id">
+        <NumberField
+          :label="t('sheet.bandFrom')"
+          :value="percent(from)"
+          :min="0"
+          :max="100"
+          suffix=" %"
+          @change="emit('change', { band: { id, from: $event / 100 } })"
+        />
+        <WordsField
+          :label="t('sheet.bandWords', { percent: percent(from) })"
+          :text="message"
+          :max="2000"
+          :rows="2"
+          @change="emit('change', { band: { id, message: $event } })"
+        />
+        <Button
+          :label="t('sheet.removeOption')"
+          :aria-label="t('sheet.bandAway', { percent: percent(from) })"
+          severity="secondary"
+          variant="text"
+          size="small"
+          :disabled="!rights.canEdit.value"
+          @click="emit('change', { bandAway: id })"
+        />
+        <p v-if="isDouble(id, from)" class="notice straw">{{ t('sheet.bandDouble') }}</p>
+      </div>
       <Button
-        :label="t('sheet.removeOption')"
-        :aria-label="t('sheet.bandAway', { percent: percent(from) })"
+        :label="t('sheet.addBand')"
         severity="secondary"
-        variant="text"
+        variant="outlined"
         size="small"
         :disabled="!rights.canEdit.value"
-        @click="emit('change', { bandAway: id })"
+        @click="addBand"
       />
-      <p v-if="isDouble(id, from)" class="notice straw">{{ t('sheet.bandDouble') }}</p>
-    </div>
-    <Button
-      :label="t('sheet.addBand')"
-      severity="secondary"
-      variant="outlined"
-      size="small"
-      :disabled="!rights.canEdit.value"
-      @click="addBand"
-    />
-  </fieldset>
+    </fieldset>
+  </SheetFold>
 </template>
 
 <style scoped>

@@ -126,13 +126,11 @@ const rules = computed(() => RULES.map((value) => ({ value, label: t(`sheet.seek
     </SheetFold>
     <SheetFold name="cover" :title="t('lesson.cover')"><CoverField /></SheetFold>
     <SheetFold name="theme" :title="t('lesson.look')"><ThemeFields /></SheetFold>
-    <SheetFold name="ending" :title="t('fold.ending')" :holds="lesson.ending.message">
-      <EndingFields
-        :label="t('sheet.endMessage')"
-        :ending="lesson.ending"
-        @change="draft.make(edits.setEnding, $event)"
-      />
-    </SheetFold>
+    <EndingFields
+      :label="t('sheet.endMessage')"
+      :ending="lesson.ending"
+      @change="draft.make(edits.setEnding, $event)"
+    />
   </SheetFrame>
 </template>
 

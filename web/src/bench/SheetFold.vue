@@ -18,7 +18,7 @@ const opened = computed(() => isOpen(props.name))
     :open="opened"
     @toggle="setOpen(name, ($event.currentTarget as HTMLDetailsElement).open)"
   >
-    <summary>
+    <summary class="signed">
       <span>{{ title }}</span>
       <span v-if="holds" class="holds" dir="auto" :title="holds">{{ holds }}</span>
     </summary>
@@ -37,28 +37,12 @@ const opened = computed(() => isOpen(props.name))
   padding-bottom: 16px;
 }
 summary {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  min-height: 44px;
   font-weight: 650;
-  cursor: pointer;
-  list-style: none;
-}
-summary::-webkit-details-marker {
-  display: none;
-}
-summary::before {
-  content: '+';
-  width: 1em;
-  font-family: var(--mono);
-}
-[open] > summary::before {
-  content: '−';
 }
 .holds {
   flex: 1;
   min-width: 0;
+  padding-inline-start: 10px;
   overflow: hidden;
   color: var(--ink-2);
   font-size: 13.5px;

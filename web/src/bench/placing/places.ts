@@ -3,13 +3,7 @@
 import type { Media } from '@fernbrake/core/contract'
 import { washedContrast } from '@fernbrake/core/colour'
 import { mediaFileAddress } from '@fernbrake/core/contract'
-import {
-  edits,
-  partOfKind,
-  type Lesson,
-  type NewThing,
-  type Slide,
-} from '@fernbrake/core/lesson'
+import { edits, partOfKind, type Lesson, type NewThing, type Slide } from '@fernbrake/core/lesson'
 import type { Draft } from '../useDraft.ts'
 import { readPixels } from '../lesson/usePixels.ts'
 import { wordsOfPages } from '../parts/deck/wordsOfPages.ts'

@@ -7,7 +7,6 @@ import CheckField from '../CheckField.vue'
 import ChoiceField from '../ChoiceField.vue'
 import EndingFields from '../EndingFields.vue'
 import RichField from '../questions/RichField.vue'
-import SheetFold from '../SheetFold.vue'
 import SheetFrame from '../SheetFrame.vue'
 import WordsField from '../WordsField.vue'
 import { useRights, useBench } from '../useBench.ts'
@@ -59,12 +58,10 @@ const set = (rules: Partial<QuizRules>) =>
       :checked="quiz.shuffle"
       @change="set({ shuffle: $event })"
     />
-    <SheetFold name="ending" :title="t('fold.ending')" :holds="quiz.ending.message">
-      <EndingFields
-        :label="t('quiz.ending')"
-        :ending="quiz.ending"
-        @change="draft.make(edits.setQuizEnding, { partId, change: $event })"
-      />
-    </SheetFold>
+    <EndingFields
+      :label="t('quiz.ending')"
+      :ending="quiz.ending"
+      @change="draft.make(edits.setQuizEnding, { partId, change: $event })"
+    />
   </SheetFrame>
 </template>

@@ -106,11 +106,7 @@ const others = computed(() =>
       :choices="[{ value: NONE, label: t('parts.noPart') }, ...others]"
       @change="opens({ what: 'part', partId: $event === NONE ? null : $event })"
     />
-    <SheetFold
-      name="pinLook"
-      :title="t('parts.howItLooks')"
-      :holds="t(`parts.shape.${pin.shape}`)"
-    >
+    <SheetFold name="pinLook" :title="t('parts.howItLooks')" :holds="t(`parts.shape.${pin.shape}`)">
       <div class="pair">
         <ChoiceField
           :label="t('parts.shapeLabel')"
