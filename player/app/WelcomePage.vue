@@ -57,14 +57,15 @@ async function begin(work: () => Promise<{ attemptId: string }>): Promise<void> 
 }
 
 /** The name of one word that was asked about; given again, it is taken. */
-let askedAbout: string | null = null
+const askedAbout = ref<string | null>(null)
+const asksLastName = computed(() => askedAbout.value === name.value.trim())
 function beginAsGuest(): void {
   const given = name.value.trim()
   // Checked again by the server; here only so that the answer comes at once.
   if (!isName(given)) fault.value = t('player.open.fullNameNeeded')
-  else if (isOneWord(given) && askedAbout !== given) {
-    askedAbout = given
-    fault.value = t('player.open.lastNameToo')
+  else if (isOneWord(given) && askedAbout.value !== given) {
+    fault.value = null
+    askedAbout.value = given
   } else void begin(() => openLink(props.code, given))
 }
 
@@ -147,6 +148,7 @@ function choose(other: 'guest' | 'account'): void {
           aria-describedby="name-help fault"
         />
         <p id="name-help" class="help">{{ t('player.open.fullNameHelp') }}</p>
+        <p v-if="asksLastName" role="alert">{{ t('player.open.lastNameToo') }}</p>
         <button class="fb-button act" type="submit" :disabled="busy">
           {{ t('player.open.asGuest') }}
         </button>

@@ -10,17 +10,16 @@ const opensAtOnce = props.filled
 
 <template>
   <details :open="opensAtOnce">
-    <summary>{{ title }}</summary>
+    <summary class="signed">{{ title }}</summary>
     <div class="within"><slot /></div>
   </details>
 </template>
 
 <style scoped>
-summary {
-  padding: 4px 0;
+summary.signed {
+  min-height: 28px;
   font-size: 12.5px;
   color: var(--ink-2);
-  cursor: pointer;
 }
 .within {
   display: flex;
