@@ -16,7 +16,7 @@ export const LONG_FUNCTIONS = {
   'player/recording/useRecorder.ts': 117,
   'player/talk/useTalk.ts': 125,
   'server/app.ts': 81,
-  'server/routes/uploads.ts': 150,
+  'server/routes/uploads.ts': 145,
   'web/src/bench/placing/placings.ts': 205,
   'web/src/bench/useStageDrag.ts': 130,
   'web/src/marking/useDesk.ts': 113,
