@@ -55,6 +55,14 @@ describe('films that are made otherwise', () => {
     expect(media.state).toBe('ready')
     expect(media.files).toEqual(EVERYTHING)
   })
+  it('by a recorder that sets its few pictures at odd milliseconds', async () => {
+    const few = ['-vf', "select='not(mod(n,67))+not(mod(n,89))'", '-fps_mode', 'passthrough']
+    const recorded = ['-c:v', 'libvpx', '-deadline', 'realtime', '-c:a', 'libopus', '-live', '1']
+    const made = [...picture('160x90', '1000'), ...TONE, ...few, ...recorded]
+    const media = await prepared(films.make('recorded.webm', ...made))
+    expect(media).toMatchObject({ state: 'ready', frameRate: '60' })
+    expect(media.files).toEqual([...EVERYTHING, 'playable'].toSorted())
+  })
   it('at 29.97 frames a second', async () => {
     const film = films.make('ntsc.mp4', ...picture('160x90', '30000/1001'), ...H264)
     expect(await prepared(film)).toMatchObject({ state: 'ready', frameRate: '29.97' })

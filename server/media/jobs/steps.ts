@@ -40,6 +40,11 @@ import {
 } from './step.ts'
 import { prepareSound } from './sounds.ts'
 
+/**
+ * Most pictures a second in a film that is coded anew. Recorders in browsers tell no rate and set pictures at odd
+ * milliseconds; without a limit each of those would be filled with copies, a thousand a second.
+ */
+const MOST_PICTURES_A_SECOND = 60
 /** Sound is looked at this many times a second; enough for a waveform and for telling speech from silence. */
 const SOUND_SAMPLE_RATE = 8000
 
@@ -171,6 +176,8 @@ async function codePlayable({
   args.push(
     '-crf',
     '22',
+    '-fpsmax',
+    String(MOST_PICTURES_A_SECOND),
     '-pix_fmt',
     'yuv420p',
     '-g',
