@@ -54,13 +54,13 @@ export const attemptSchema = z.strictObject({
   newestEdition: z.int(),
   person: personSchema,
   lesson: lessonSchema,
+  /** Whether it is talked about, and this learner may: with their class, or with all who come by the link. */
+  talks: z.boolean(),
   /** Under which rules it is learned, where a class was given it. */
   assignment: z
     .strictObject({
       classTitle: z.string(),
       topRate: z.number(),
-      /** Whether the class talks about it, and this learner with it. */
-      talks: z.boolean(),
       /** Whether learners are told by now what came of their answers; and from when on, where that is still to come. */
       tells: z.boolean(),
       tellsFrom: clockSchema.nullable(),

@@ -67,7 +67,8 @@ export const findingRoutes = {
   openLessons: route('openLessons', 'public', 'The lessons that everyone may learn', {
     query: z.strictObject({ words: soughtSchema.optional() }),
     reply: z.strictObject({
-      lessons: z.array(openLessonSchema.extend(wordsFound)),
+      /** `said`: what everyone can read in the talk about it and holds all words, the earliest. */
+      lessons: z.array(openLessonSchema.extend({ ...wordsFound, said: z.array(placeFoundSchema) })),
       /** Without words: the collections that everyone may see. */
       collections: z.array(
         z.strictObject({

@@ -157,8 +157,6 @@ const comparedSchema = z.strictObject({
 
 const classParams = z.strictObject({ classId: idSchema })
 export const REPORTS = ['overview', 'watching', 'questions', 'ways', 'comparison', 'talk'] as const
-/** What there is for a class alone. */
-export const CLASS_REPORTS: readonly ReportName[] = ['talk']
 export type ReportName = (typeof REPORTS)[number]
 export const FORMATS = ['csv', 'xlsx', 'pdf'] as const
 export type ReportFormat = (typeof FORMATS)[number]

@@ -14,6 +14,8 @@ const emailSchema = z.email().max(200)
 const sharingReply = z.strictObject({
   seenBy: seenBySchema,
   linkCode: z.string().nullable(),
+  /** Whether those who come by the link may talk about it. */
+  talks: z.boolean(),
   /** Those who work on it, the owners first. */
   people: z.array(
     z.strictObject({ id: idSchema, name: z.string(), email: z.string(), role: lessonRoleSchema }),
@@ -29,12 +31,13 @@ export const sharingRoutes = {
     params: lessonParams,
     reply: sharingReply,
   }),
-  share: route('share', 'lessonOwner', 'Say who may learn it', {
+  share: route('share', 'lessonOwner', 'Say who may learn it, and whether they may talk about it', {
     params: lessonParams,
     body: z.strictObject({
       seenBy: seenBySchema.optional(),
       invite: z.array(emailSchema).max(MOST_INVITED).optional(),
       uninvite: z.array(emailSchema).max(MOST_INVITED).optional(),
+      talks: z.boolean().optional(),
     }),
     reply: sharingReply,
   }),

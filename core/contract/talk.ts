@@ -1,8 +1,9 @@
-// The talk of a class about a lesson it was given: what learners and teachers say, and who has posted what.
+// Talk about a lesson, in a class or among those who come by its link: what learners and teachers say, and who has posted what.
 import { z } from 'zod'
 import { clockSchema, idSchema } from '../fields/index.ts'
 import { postPlaceSchema, sayingSchema } from '../records/index.ts'
 import { POST_SORTS } from '../talk/index.ts'
+import { SOURCES, sourceParams } from './marking.ts'
 import { route, type ReplyOf } from './route.ts'
 
 export const postSchema = z.strictObject({
@@ -39,39 +40,41 @@ const talkReply = z.strictObject({
 /** Without it, from the beginning. */
 const talkQuery = z.strictObject({ after: z.coerce.number().int().min(0).default(0) })
 const attemptParams = z.strictObject({ attemptId: idSchema })
-const classParams = z.strictObject({ classId: idSchema, assignmentId: idSchema })
 const hiding = z.strictObject({ isHidden: z.boolean() })
 
 export const talkRoutes = {
-  talk: route('talk', 'attemptOwner', 'What my class says about the lesson', {
-    params: attemptParams,
-    query: talkQuery,
-    reply: talkReply,
-  }),
+  talk: route(
+    'talk',
+    'attemptOwner',
+    'What my class says about the lesson, or whoever came by its link',
+    { params: attemptParams, query: talkQuery, reply: talkReply },
+  ),
   hidePost: route(
     'hidePost',
     'talkModerator',
     'Hide what somebody of my class said, or show it again',
     { params: attemptParams.extend({ postId: idSchema }), body: hiding, reply: postSchema },
   ),
-  classTalk: route('classTalk', 'classTeacher', 'What a class says about a lesson', {
-    params: classParams,
-    query: talkQuery,
-    reply: talkReply,
-  }),
-  sayToClass: route('sayToClass', 'classTeacher', 'Say something to the class, or change it', {
-    params: classParams,
+  taughtTalk: route(
+    'taughtTalk',
+    'marker',
+    'What a class says about a lesson, or whoever came by its link',
+    { params: sourceParams, query: talkQuery, reply: talkReply },
+  ),
+  sayToAll: route('sayToAll', 'marker', 'Say something to all of them, or change it', {
+    params: sourceParams,
     /** The same again changes nothing. */
     body: sayingSchema,
     reply: postSchema,
   }),
+  /** Of a lesson that is learned by its link, sharing says it. */
   switchTalk: route('switchTalk', 'classTeacher', 'Let a class talk about a lesson, or end it', {
-    params: classParams,
+    params: z.strictObject({ classId: idSchema, assignmentId: idSchema }),
     body: z.strictObject({ isOn: z.boolean() }),
     reply: z.strictObject({ isOn: z.boolean() }),
   }),
-  hideInClass: route('hideInClass', 'classTeacher', 'Hide what somebody said, or show it again', {
-    params: classParams.extend({ postId: idSchema }),
+  hideAsTeacher: route('hideAsTeacher', 'marker', 'Hide what somebody said, or show it again', {
+    params: sourceParams.extend({ postId: idSchema }),
     body: hiding,
     reply: postSchema,
   }),
@@ -79,10 +82,12 @@ export const talkRoutes = {
     reply: z.strictObject({
       enquiries: z.array(
         z.strictObject({
-          assignmentId: idSchema,
-          classId: idSchema,
+          source: z.enum(SOURCES),
+          sourceId: idSchema,
           title: z.string(),
-          classTitle: z.string(),
+          /** Null where they came by the link. */
+          classId: idSchema.nullable(),
+          classTitle: z.string().nullable(),
           waiting: z.int(),
         }),
       ),
@@ -90,16 +95,18 @@ export const talkRoutes = {
   }),
   talkActivity: route(
     'talkActivity',
-    'classTeacher',
+    'marker',
     'Who has posted what, and about which parts there can be talk',
     {
-      params: classParams,
+      params: sourceParams,
       reply: z.strictObject({
         title: z.string(),
         lessonId: idSchema,
         /** Whether I may open the lesson on the bench. */
         mayOpenBench: z.boolean(),
         isOn: z.boolean(),
+        /** Whether I may begin and end it. */
+        maySwitch: z.boolean(),
         parts: z.array(
           z.strictObject({
             id: idSchema,

@@ -102,7 +102,6 @@ async function loadSpring(loading: Loading): Promise<void> {
   }
   await talkAbout(context, SPRING_TALK, {
     teacher,
-    classId: spring.id,
     assignmentId: 'spring-water',
     today,
     people: (name) => personIn(spring, name),
@@ -140,7 +139,6 @@ async function loadAutumn(loading: Loading, learner: Person): Promise<void> {
   }
   await talkAbout(context, AUTUMN_TALK, {
     teacher,
-    classId: autumn.id,
     assignmentId: 'autumn-water',
     today,
     people: (which) => personIn(autumn, others[which === 'first' ? 0 : 1]!),

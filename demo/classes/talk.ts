@@ -1,7 +1,7 @@
 // What two classes of the demo say to one another, and to their teacher, about lesson 1.
 import type { Person } from '@fernbrake/core/contract'
 import type { Saying } from '@fernbrake/core/records'
-import { sayToClass, select, acceptRecords, type Context } from '@fernbrake/server'
+import { sayToAll, select, acceptRecords, type Context } from '@fernbrake/server'
 import { ANATOMY_PART, BEFORE_PART } from '../lessons/aroundTheFilm.ts'
 import { WATER_THAT_CLIMBS } from '../lessons/waterThatClimbs.ts'
 
@@ -156,7 +156,6 @@ export const AUTUMN_TALK: readonly Begun[] = [
 
 interface Among {
   teacher: Person
-  classId: string
   assignmentId: string
   today: Date
   /** Whom a name of the talk stands for. */
@@ -220,10 +219,15 @@ function sayingsOf(begun: Begun, index: number, today: Date) {
 /** Answers with when it was said, in ms; so does the next. */
 async function sayAsTeacher(
   context: Context,
-  { teacher, classId, assignmentId }: Among,
+  { teacher, assignmentId }: Among,
   saying: Saying,
 ): Promise<number> {
-  const { saidAt } = await sayToClass(context, teacher, { classId, assignmentId }, saying)
+  const { saidAt } = await sayToAll(
+    context,
+    teacher,
+    { source: 'assignment', sourceId: assignmentId },
+    saying,
+  )
   return Date.parse(saidAt)
 }
 

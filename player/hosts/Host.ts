@@ -35,6 +35,8 @@ export interface OpenedLesson {
   progress: Attempt['progress']
   /** Which edition this is, and which is the newest; none in a preview. */
   edition?: { own: number; newest: number }
+  /** Whether it is talked about, in the class that was given it or among those who came by the link. */
+  talks?: boolean
   /** The rules of the class that was given it; none where it was opened by a link. */
   assignment?: Attempt['assignment']
   learnerName: string
@@ -77,7 +79,7 @@ export interface HandedFiles {
   address(id: string): string
 }
 
-/** What the class says about the lesson. What somebody says themselves is a record like any other. */
+/** What the class says about the lesson, or whoever came by its link. What somebody says themselves is a record like any other. */
 export interface HostTalk {
   /** What came after a change; rejects where that cannot be known now. */
   read(after: number): Promise<TalkReply>

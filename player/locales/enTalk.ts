@@ -1,15 +1,18 @@
-// English texts of the talk of a class.
+// English texts of the talk of a class, and of those who come by a lesson's link (`link`).
 export default {
   title: 'Talk',
   new: 'nothing new | one new | {n} new',
-  who: 'What you say here, your class and its teachers see with your name.',
+  who: {
+    class: 'What you say here, your class and its teachers see with your name.',
+    link: 'What you say here can be read by everyone who opens this lesson, with your name.',
+  },
   addAt: 'Say something at {time}',
   addHere: 'Say something about this',
   words: 'Your words',
   replyWords: 'Your reply',
   to: 'Who sees it',
-  toAll: 'The class',
-  toTeacher: 'My teachers alone',
+  toAll: { class: 'The class', link: 'Everyone who opens this lesson' },
+  toTeacher: { class: 'My teachers alone', link: 'Only those who made this lesson' },
   say: 'Say it',
   ask: 'Ask it',
   reply: 'Reply',
@@ -33,13 +36,16 @@ export default {
   you: 'you',
   somebody: 'Somebody who is gone',
   prompt: 'To all of you',
-  enquiry: 'Between you and your teachers',
+  enquiry: {
+    class: 'Between you and your teachers',
+    link: 'Between you and those who made this lesson',
+  },
   enquiryToTeachers: 'To the teachers alone',
   changed: 'changed',
   gone: 'Taken back.',
   hidden: 'Hidden by a teacher or moderator.',
   hiddenYours: 'Hidden: only you and those who moderate see this.',
-  hiddenFromClass: 'Hidden from the class.',
+  hiddenFromAll: 'Hidden from the others.',
   sending: 'On its way',
   notTaken: 'Not taken: {reason}',
   forget: 'Let it go',
@@ -57,7 +63,10 @@ export default {
   more: 'Show more',
   reading: 'The talk is being read',
   away: 'What others say is read once there is a connection again. What you say is kept and sent then.',
-  off: 'Your class does not talk about this lesson any more.',
+  off: {
+    class: 'Your class does not talk about this lesson any more.',
+    link: 'The talk about this lesson has ended.',
+  },
   notDone: 'That was not done: the server could not be reached. Try again.',
   failed:
     'It was not said: the server could not be reached, or did not take it. Your words are still here.',

@@ -4,6 +4,7 @@ import { computed, nextTick, onMounted, ref, useId, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { fitsRange, LONGEST_POST, type NumberRange } from '@fernbrake/core/talk'
 import { keepHere, readKept } from '../session/onDevice.ts'
+import type { Among } from './classTalk.ts'
 import { TalkFault } from './useTalk.ts'
 
 export interface Said {
@@ -24,6 +25,8 @@ const props = defineProps<{
   range?: NumberRange | null
   /** Whether it can go to the teachers alone. */
   asksWho?: boolean
+  /** Who talks; for those who choose who sees it. */
+  among?: Among
   /** Whether it was opened by whoever writes in it, rather than left open. */
   takesFocus?: boolean
   /** Resolves once it is said, or taken in charge. */
@@ -108,12 +111,12 @@ onMounted(() => nextTick(() => props.takesFocus && field.value?.focus()))
       <legend>{{ t('player.talk.to') }}</legend>
       <label
         ><input v-model="isEnquiry" type="radio" :value="false" @change="hold" />{{
-          t('player.talk.toAll')
+          t(`player.talk.toAll.${among ?? 'class'}`)
         }}</label
       >
       <label
         ><input v-model="isEnquiry" type="radio" :value="true" @change="hold" />{{
-          t('player.talk.toTeacher')
+          t(`player.talk.toTeacher.${among ?? 'class'}`)
         }}</label
       >
     </fieldset>

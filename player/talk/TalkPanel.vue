@@ -118,15 +118,18 @@ const nextPlace = computed<PostPlace>(() =>
 
 <template>
   <section class="talk" :aria-label="t('player.talk.title')">
-    <p v-if="!talk.isOn.value" class="help" role="status">{{ t('player.talk.off') }}</p>
+    <p v-if="!talk.isOn.value" class="help" role="status">
+      {{ t(`player.talk.off.${classTalk.among}`) }}
+    </p>
     <template v-else>
-      <p class="help">{{ t('player.talk.who') }}</p>
+      <p class="help">{{ t(`player.talk.who.${classTalk.among}`) }}</p>
       <TalkComposer
         v-if="isWriting"
         :label="placeWords(writing)"
         :button="t('player.talk.say')"
         :draft-key="key"
         asks-who
+        :among="classTalk.among"
         :takes-focus="takesFocus"
         :say="say"
         @done="end"
@@ -155,6 +158,7 @@ const nextPlace = computed<PostPlace>(() =>
           :key="thread.head.id"
           :thread="thread"
           :talk="talk"
+          :among="classTalk.among"
           :draft-key="classTalk.draftKey"
           :part-title="titleOf(thread.head.partId)"
           :may-go="mayGo(thread)"

@@ -80,7 +80,7 @@ const hide = () => act(() => props.talk.hide(props.post.id, !props.post.isHidden
         {{
           t(
             talk.teaches || (talk.mayHide.value && !post.isMine)
-              ? 'player.talk.hiddenFromClass'
+              ? 'player.talk.hiddenFromAll'
               : post.isMine
                 ? 'player.talk.hiddenYours'
                 : 'player.talk.hidden',

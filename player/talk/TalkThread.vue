@@ -6,6 +6,7 @@ import { clockTime } from '@fernbrake/core/media'
 import { numbersOf, type Thread } from '@fernbrake/core/talk'
 import { isoTime, nowMs } from '../clock.ts'
 import { readKept } from '../session/onDevice.ts'
+import type { Among } from './classTalk.ts'
 import NumberSpread from './NumberSpread.vue'
 import TalkComposer, { type Said } from './TalkComposer.vue'
 import TalkPost from './TalkPost.vue'
@@ -15,6 +16,8 @@ import type { Talk } from './useTalk.ts'
 const props = defineProps<{
   thread: Thread
   talk: Talk
+  /** Who talks, where it is not a class. */
+  among?: Among
   draftKey: string | null
   /** Where it stands, if not in the part that is open. */
   partTitle?: string | undefined
@@ -38,7 +41,9 @@ const kind = computed(() =>
   head.value.sort === 'prompt'
     ? t('player.talk.prompt')
     : head.value.sort === 'enquiry'
-      ? t(props.talk.teaches ? 'player.talk.enquiryToTeachers' : 'player.talk.enquiry')
+      ? props.talk.teaches
+        ? t('player.talk.enquiryToTeachers')
+        : t(`player.talk.enquiry.${props.among ?? 'class'}`)
       : null,
 )
 const isOpen = computed(() => !head.value.isGone && (props.talk.teaches || props.talk.isOn.value))

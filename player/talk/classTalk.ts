@@ -1,4 +1,4 @@
-// What every part is handed of the talk of the class.
+// What every part is handed of the talk, of a class or of those who came by the link.
 import {
   inject,
   shallowRef,
@@ -10,8 +10,12 @@ import {
 import type { Post } from '@fernbrake/core/talk'
 import type { Talk } from './useTalk.ts'
 
+/** Who talks: a class, or whoever came by the lesson's link. */
+export type Among = 'class' | 'link'
+
 export interface ClassTalk {
   talk: Talk
+  among: Among
   /** How many posts of others have come since the talk was looked at last. */
   unseen: Readonly<Ref<number>>
   /** Call while somebody looks; answers with how to stop. */
@@ -28,7 +32,7 @@ export interface ClassTalk {
 }
 
 export const CLASS_TALK: InjectionKey<Readonly<ShallowRef<ClassTalk | null>>> = Symbol('class talk')
-/** Null where the class does not talk about the lesson. */
+/** Null where the lesson is not talked about. */
 export const useClassTalk = () => inject(CLASS_TALK, shallowRef(null))
 
 export type Surroundings = Pick<ClassTalk, 'goTo' | 'mayOpen' | 'parts'>

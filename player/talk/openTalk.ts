@@ -1,4 +1,4 @@
-// The talk of a class once the lesson is open. Fetched only where a class talks, so that no other learner waits for it.
+// The talk about a lesson once it is open. Fetched only where there is one, so that no other learner waits for it.
 import { computed, ref, watch, type Ref } from 'vue'
 import type { Saying } from '@fernbrake/core/records'
 import type { Post } from '@fernbrake/core/talk'
@@ -51,7 +51,9 @@ export function openTalk(
     (waiting) => waiting === 0 && talk.onItsWay.value.size > 0 && void talk.refresh(),
   )
   void talk.refresh()
-  return { talk, ...seenHere(talk, opened.seed), ...around, views: VIEWS, draftKey: keyOf(opened) }
+  const among = opened.assignment ? 'class' : 'link'
+  const seen = seenHere(talk, opened.seed)
+  return { talk, among, ...seen, ...around, views: VIEWS, draftKey: keyOf(opened) }
 }
 
 const keyOf = ({ seed, keepsDrafts = true }: OpenedLesson) =>

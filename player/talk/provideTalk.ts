@@ -1,4 +1,4 @@
-// Hands the talk of the class to whatever part a learner is in, once it was fetched.
+// Hands the talk to whatever part a learner is in, once it was fetched.
 import { effectScope, onScopeDispose, provide, shallowRef, type Ref } from 'vue'
 import type { Host, HostState, OpenedLesson } from '../hosts/Host.ts'
 import { CLASS_TALK, type ClassTalk, type Surroundings } from './classTalk.ts'
@@ -6,7 +6,7 @@ import { CLASS_TALK, type ClassTalk, type Surroundings } from './classTalk.ts'
 /** Fetched again after so long where the connection was not there, in ms. */
 const AGAIN_MS = 10_000
 
-/** Prepares the talk for all parts; `begin` opens it once the lesson is, where the class talks about it. */
+/** Prepares the talk for all parts; `begin` opens it once the lesson is, where it is talked about. */
 export function provideTalk(host: Host, hostState: Readonly<Ref<HostState>>, around: Surroundings) {
   const classTalk = shallowRef<ClassTalk | null>(null)
   provide(CLASS_TALK, classTalk)
@@ -17,7 +17,7 @@ export function provideTalk(host: Host, hostState: Readonly<Ref<HostState>>, aro
 
   async function begin(opened: OpenedLesson): Promise<void> {
     const { talk: on } = host
-    if (!on || !opened.assignment?.talks) return
+    if (!on || !opened.talks) return
     try {
       const { openTalk, addTexts } = await import('./openTalk.ts')
       addTexts()

@@ -34,6 +34,7 @@ import { SCHEMA_030 } from './schema030.ts'
 import { SCHEMA_031 } from './schema031.ts'
 import { SCHEMA_032 } from './schema032.ts'
 import { SCHEMA_033 } from './schema033.ts'
+import { SCHEMA_034 } from './schema034.ts'
 
 type Up = (database: Database, transaction: Transaction) => Promise<unknown>
 
@@ -76,6 +77,7 @@ const MIGRATIONS: { name: string; up: Up }[] = [
   { name: '031-where-from', up: sql(SCHEMA_031) },
   { name: '032-sounds-of-films', up: sql(SCHEMA_032) },
   { name: '033-sign-in-names', up: sql(SCHEMA_033) },
+  { name: '034-talk-by-link', up: sql(SCHEMA_034) },
 ]
 
 /** Brings every draft and edition to this version's shape of a lesson. */

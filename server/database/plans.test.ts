@@ -101,7 +101,7 @@ describe('among thousands of attempts', () => {
         `SELECT indexdef FROM pg_indexes WHERE tablename = 'posts'`,
       ] as const),
     )
-    expect(rows.map(({ indexdef }) => indexdef).join()).toContain('(assignment_id, reply_to)')
+    expect(rows.map(({ indexdef }) => indexdef).join()).toContain('(talk_id, reply_to)')
   })
 })
 

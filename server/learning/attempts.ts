@@ -43,7 +43,7 @@ import { responsesByAttempt } from './queries/responses.ts'
 import type { Context } from '../context.ts'
 import { findFile } from '../media/media.ts'
 import { admit } from '../lessons/sharing.ts'
-import { talksNow } from './sayings.ts'
+import { talkOf } from './sayings.ts'
 import { holdingOf, judgedBy, lessonFor, responseFor, underOf } from './telling.ts'
 
 async function findLink(
@@ -131,7 +131,7 @@ export async function readAttempt(
   noteOpening(within(database), attemptId).catch((error: unknown) =>
     context.log.warn({ err: error, attemptId }, 'an opening was not noted'),
   )
-  const [row, newest, person, responses, done, ownNotes, media, handed] = await Promise.all([
+  const [row, newest, person, responses, done, ownNotes, media, handed, talk] = await Promise.all([
     AttemptRow.findByPk(attemptId),
     newestNumber(lessonId),
     PersonRow.findByPk(facts.personId),
@@ -140,6 +140,7 @@ export async function readAttempt(
     readOwnNotes(within(database), attemptId),
     mediaRowsOf(whole),
     handedByAttempt([attemptId]),
+    talkOf(within(database), facts, assignment),
   ])
   if (!row || !person) throw new HttpError('not-found')
   const given = responses.get(attemptId) ?? []
@@ -154,10 +155,10 @@ export async function readAttempt(
     newestEdition: newest ?? row.edition,
     person: toPerson(person),
     lesson: withoutNotes(lesson),
+    talks: talk !== null,
     assignment: assignment && {
       classTitle: (await readClassHead(within(database), assignment.classId))?.title ?? '',
       topRate: assignment.rules.topRate,
-      talks: await talksNow(assignment, facts.personId),
       tells: tellsFrom === null,
       tellsFrom,
       dueAt: times!.dueAt,

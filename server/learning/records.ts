@@ -30,7 +30,7 @@ import { tellMore } from './attempts.ts'
 import { clockOf, forgetClock, rememberClock } from './clocks.ts'
 import type { Context } from '../context.ts'
 import { settleFinished } from './finishing.ts'
-import { keepSayings, talksNow } from './sayings.ts'
+import { keepSayings, talkOf } from './sayings.ts'
 import { holdingOf, underOf } from './telling.ts'
 
 export interface SentRecords {
@@ -227,13 +227,12 @@ async function storeSayings(
 ): Promise<Outcomes> {
   const said = records.filter((record) => record.kind === 'say')
   if (said.length === 0) return []
-  const talks = assignment !== null && (await talksNow(assignment, attempt.personId))
   const sayings = said.map(({ kind: _, ...saying }) => ({
     ...saying,
     at: heardAt(saying.at, time).at.toISOString(),
   }))
-  const assignmentId = talks ? assignment.id : null
-  const speaker = { assignmentId, personId: attempt.personId, lesson }
+  const talk = await talkOf(ask, attempt, assignment)
+  const speaker = { talk, personId: attempt.personId, lesson }
   return keepSayings(ask, speaker, sayings, now.getTime())
 }
 

@@ -1,23 +1,37 @@
-// What learners say to their class comes with their records, and is handed on to whoever keeps it: the talk.
+// What learners say to each other comes with their records, and is handed on to whoever keeps it: the talk.
 import type { Outcomes, Saying } from '@fernbrake/core/records'
 import type { Lesson } from '@fernbrake/core/lesson'
 import type { Ask } from '../database/connect.ts'
+import { isTalkedAbout, talkByLink, talkOfClass, type TalkAbout } from '../lessons/queries/talks.ts'
 import { isAssignedTo, type AssignmentFacts } from './queries/assignments.ts'
+import type { AttemptFacts } from './queries/attemptFacts.ts'
 
 /** A learner who says something. */
 export interface Speaker {
   /** Null where there is no talk for this learner. */
-  assignmentId: string | null
+  talk: TalkAbout | null
   personId: string
   lesson: Lesson
 }
 
-/** Whether somebody of a class talks with it: it may, and the lesson is theirs to learn still. */
-export const talksNow = async (
-  assignment: Pick<AssignmentFacts, 'id' | 'rules'>,
-  personId: string,
-): Promise<boolean> =>
-  assignment.rules.talk === true && (await isAssignedTo(assignment.id, personId))
+/**
+ * The talk that whoever made an attempt takes part in now; null where there is none. In a class: where it may talk, and
+ * the lesson is theirs to learn still. By a link: where those who come by it may talk.
+ */
+export async function talkOf(
+  ask: Ask,
+  {
+    assignmentId,
+    lessonId,
+    personId,
+  }: Pick<AttemptFacts, 'assignmentId' | 'lessonId' | 'personId'>,
+  assignment: Pick<AssignmentFacts, 'rules'> | null,
+): Promise<TalkAbout | null> {
+  if (assignmentId === null)
+    return (await isTalkedAbout(ask, lessonId)) ? talkByLink(lessonId) : null
+  const talks = assignment?.rules.talk === true && (await isAssignedTo(assignmentId, personId))
+  return talks ? talkOfClass(assignmentId) : null
+}
 
 /** Keeps what was said, in its order; tells of each whether it was refused. */
 export type KeepSayings = (

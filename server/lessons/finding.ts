@@ -1,5 +1,5 @@
 // Finding lessons by their words, and putting them away.
-import type { BodyOf, contract, LessonFound, Person } from '@fernbrake/core/contract'
+import type { BodyOf, contract, LessonFound, Person, PlaceFound } from '@fernbrake/core/contract'
 import {
   findableOf,
   foldedOf,
@@ -15,6 +15,7 @@ import {
   draftsToRead,
   editionsHolding,
   editionsToRead,
+  postsHolding,
   readWorded,
   storeAway,
   storeWords,
@@ -44,16 +45,28 @@ export async function findLessons(
   return found.map(({ lessonId, findable }) => ({ lessonId, ...placesIn(findable, words) }))
 }
 
-/** The same of what everyone may learn, by what learners come to in it. */
-export async function findOpen(
-  ask: Ask,
-  words: string,
-): Promise<Map<string, Omit<LessonFound, 'lessonId'>>> {
+/** Where words were found: in a lesson, and in what is said about it. */
+type FoundOpen = Omit<LessonFound, 'lessonId'> & { said: PlaceFound[] }
+
+/** The same of what everyone may learn, by what learners come to in it, and by what everyone can read in the talk about it. */
+export async function findOpen(ask: Ask, words: string): Promise<Map<string, FoundOpen>> {
   const patterns = patternsOf(words)
   if (patterns.length === 0) return new Map()
   await readAll(ask, await editionsToRead(ask), 'learners')
   const found = await editionsHolding(ask, patterns)
-  return new Map(found.map(({ lessonId, findable }) => [lessonId, placesIn(findable, words)]))
+  const open = new Map<string, FoundOpen>(
+    found.map(({ lessonId, findable }) => [lessonId, { ...placesIn(findable, words), said: [] }]),
+  )
+  for (const { lessonId, partId, place, words: text } of await postsHolding(
+    ask,
+    patterns,
+    MOST_PLACES,
+  )) {
+    const where = open.get(lessonId) ?? { places: [], more: 0, said: [] }
+    where.said.push({ partId, atMs: place.on === 'moment' ? place.atMs : null, text })
+    open.set(lessonId, where)
+  }
+  return open
 }
 
 const placesIn = (findable: Findable, words: string) => placesHolding(findable, words, MOST_PLACES)

@@ -19,6 +19,7 @@ import { storeLesson } from './drafts.ts'
 import { findOpen } from './finding.ts'
 import { readOpenCollections } from './queries/collections.ts'
 import { isKnownTo, readInvited, readOpen, readWorkers, storeInvited } from './queries/sharing.ts'
+import { isTalkedAbout, storeTalkByLink } from './queries/talks.ts'
 
 /** Who is named to learn a lesson is told to its owners alone (`forOwner`). */
 export async function readSharing(
@@ -27,13 +28,14 @@ export async function readSharing(
   forOwner: boolean,
 ): Promise<Sharing> {
   const ask = within(database)
-  const [lesson, people, invited] = await Promise.all([
+  const [lesson, people, invited, talks] = await Promise.all([
     LessonRow.findByPk(lessonId, { attributes: ['seenBy', 'linkCode'] }),
     readWorkers(ask, lessonId),
     forOwner ? readInvited(ask, lessonId) : [],
+    isTalkedAbout(ask, lessonId),
   ])
   if (!lesson) throw new HttpError('not-found')
-  return { seenBy: lesson.seenBy, linkCode: lesson.linkCode, people, invited }
+  return { seenBy: lesson.seenBy, linkCode: lesson.linkCode, talks, people, invited }
 }
 
 /** Says who may learn a lesson. Whoever has begun it goes on whatever is said here. */
@@ -44,6 +46,7 @@ export async function share(
     seenBy?: SeenBy | undefined
     invite?: string[] | undefined
     uninvite?: string[] | undefined
+    talks?: boolean | undefined
   },
 ): Promise<Sharing> {
   const { database } = context
@@ -51,7 +54,9 @@ export async function share(
   await database.transaction(async (transaction) => {
     if (change.seenBy)
       await LessonRow.update({ seenBy: change.seenBy }, { where: { id: lessonId }, transaction })
-    await storeInvited(within(database, transaction), lessonId, {
+    const ask = within(database, transaction)
+    if (change.talks !== undefined) await storeTalkByLink(ask, lessonId, change.talks)
+    await storeInvited(ask, lessonId, {
       invite: lower(change.invite),
       uninvite: lower(change.uninvite),
     })
@@ -165,7 +170,7 @@ export async function listOpenLessons(
   const ask = within(database)
   const rows = await readOpen(ask)
   if (wordsAskedFor(words).length === 0) {
-    const lessons = rows.map((row) => ({ ...toOpenLesson(row), places: [], more: 0 }))
+    const lessons = rows.map((row) => ({ ...toOpenLesson(row), places: [], more: 0, said: [] }))
     return { lessons, collections: await readOpenCollections(ask) }
   }
   const found = await findOpen(ask, words)

@@ -108,6 +108,10 @@ export default {
     talk: {
       said: (count: number, of: number) =>
         `${count} of ${of} ${count === 1 ? 'has' : 'have'} said something.`,
+      saidByLink: (count: number) =>
+        count === 1
+          ? 'One person who came by the link has said something.'
+          : `${count} people who came by the link have said something.`,
       waiting: (count: number) =>
         count === 1
           ? 'One question to the teachers waits for a reply.'

@@ -51,17 +51,14 @@ async function overviewOf(
 async function talkOf(
   context: Context,
   person: Person,
-  { source, sourceId }: SourceOf,
+  from: SourceOf,
   words: ServerWords,
 ): Promise<ReportDocument> {
-  const classId = source === 'assignment' ? await classOfAssignment(sourceId) : null
-  // Those who opened a lesson by its link do not talk.
-  if (classId === null) throw new HttpError('not-found')
-  const where = { classId, assignmentId: sourceId }
+  const classId = from.source === 'assignment' ? await classOfAssignment(from.sourceId) : null
   const [about, posts, head] = await Promise.all([
-    readTalkReport(context, person, where),
-    readAllPosts(context, person, where),
-    readClassHead(within(context.database), classId),
+    readTalkReport(context, person, from),
+    readAllPosts(context, person, from),
+    classId === null ? null : readClassHead(within(context.database), classId),
   ])
   return talkDocument(words, { ...about, classTitle: head?.title ?? null }, posts)
 }

@@ -52,13 +52,19 @@ describe('who has posted what', () => {
     expect(Object.fromEntries(said)).toEqual({ [ada.person.id]: 4, [bram.person.id]: 0 })
   })
 
-  it('is not for another class of the same teacher', async () => {
-    const other = await openClassroom(server, teacher, [], lessonWithFilm(60_000))
-    const crossed = `${other.path}/${room.assignmentId}/talk`
-    await teacher.agent.get(crossed).expect(404)
-    await teacher.agent.post(crossed).send(saying('hm')).expect(404)
+  it('is for the teachers of the class alone', async () => {
+    const other = await server.signedIn('designer')
+    const posted = await sayAsTeacher('Read the log first.')
+    for (const { agent } of [other, ada]) {
+      await agent.get(talk).expect(404)
+      await agent.post(talk).send(saying('hm')).expect(404)
+      await agent.patch(`${talk}/${posted.id}`).send({ isHidden: true }).expect(404)
+      await agent.get(`${talk}/activity`).expect(404)
+    }
+    await teacher.agent.get('/api/talk/assignment/nowhere').expect(404)
+    const { path } = await openClassroom(server, teacher, [], lessonWithFilm(60_000))
+    const crossed = `${path}/${room.assignmentId}/talk`
     await teacher.agent.patch(crossed).send({ isOn: false }).expect(404)
-    await teacher.agent.get(`${crossed}/activity`).expect(404)
   })
 })
 
@@ -92,8 +98,9 @@ it('the report tells all of it in the order of the lesson, and what waits', asyn
   expect(lost.map((row) => row[0])).toEqual(Array(3).fill('A part that the lesson has no longer'))
   const csv = await teacher.agent.get(file(`assignment/${room.assignmentId}`)).expect(200)
   expect(csv.text).toContain('Test learner,1,1,1,0,')
-  // Those who opened the lesson by its link have no talk.
-  await teacher.agent.get(file(`lesson/${room.lessonId}`)).expect(404)
+  // Those who opened the lesson by its link have a talk of their own.
+  const byLink = await teacher.agent.get(file(`lesson/${room.lessonId}`)).expect(200)
+  expect(byLink.text).not.toContain('Test learner')
 })
 
 it('a learner’s own page tells of replies since they were last there', async () => {
@@ -119,7 +126,7 @@ it('a learner’s own page tells of replies since they were last there', async (
 it('what learners asked waits for their teachers, until one of them replies', async () => {
   const waiting = async () =>
     ((await teacher.agent.get('/api/enquiries').expect(200)).body.enquiries as WaitingEnquiries[])
-      .filter(({ assignmentId }) => assignmentId === room.assignmentId)
+      .filter(({ sourceId }) => sourceId === room.assignmentId)
       .map((one) => [one.classTitle, one.waiting])
   const asked = record('May I?', { sort: 'enquiry' })
   await say(ada, asked, record('And then?', { sort: 'enquiry' }), reply(asked.postId, 'Please'))

@@ -1,14 +1,14 @@
-// Which routes about the talk of a class are answered by what.
+// Which routes about talk are answered by what.
 import type { Context } from '../context.ts'
 import { type Part, whoCalls } from '../http/handlers.ts'
 import {
-  hideInClass,
+  hideAsTeacher,
   hidePost,
   listEnquiries,
-  readClassTalk,
+  readTaughtTalk,
   readTalk,
   readTalkReport,
-  sayToClass,
+  sayToAll,
   switchTalk,
 } from './talk.ts'
 
@@ -17,20 +17,21 @@ export function talkRoutes(
 ): Part<
   | 'talk'
   | 'hidePost'
-  | 'classTalk'
-  | 'sayToClass'
+  | 'taughtTalk'
+  | 'sayToAll'
   | 'switchTalk'
-  | 'hideInClass'
+  | 'hideAsTeacher'
   | 'talkActivity'
   | 'enquiries'
 > {
   return {
     talk: ({ params, query }) => readTalk(context, params.attemptId, query.after),
     hidePost: ({ params, body }) => hidePost(context, params, body.isHidden),
-    classTalk: (call) => readClassTalk(context, whoCalls(call), call.params, call.query.after),
-    sayToClass: (call) => sayToClass(context, whoCalls(call), call.params, call.body),
+    taughtTalk: (call) => readTaughtTalk(context, whoCalls(call), call.params, call.query.after),
+    sayToAll: (call) => sayToAll(context, whoCalls(call), call.params, call.body),
     switchTalk: ({ params, body }) => switchTalk(context, params, body),
-    hideInClass: (call) => hideInClass(context, whoCalls(call), call.params, call.body.isHidden),
+    hideAsTeacher: (call) =>
+      hideAsTeacher(context, whoCalls(call), call.params, call.body.isHidden),
     talkActivity: (call) => readTalkReport(context, whoCalls(call), call.params),
     enquiries: (call) => listEnquiries(context, whoCalls(call)),
   }

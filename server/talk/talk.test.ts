@@ -183,15 +183,16 @@ describe('switched off', () => {
   it('nobody of the class talks or reads; what was said is there again when it is on', async () => {
     const before = record('before')
     await say(ada, before)
-    expect((await teacher.agent.patch(talk).send({ isOn: false }).expect(200)).body).toEqual({
+    const turn = `${room.path}/${room.assignmentId}/talk`
+    expect((await teacher.agent.patch(turn).send({ isOn: false }).expect(200)).body).toEqual({
       isOn: false,
     })
     expect(codes(await say(ada, record('after')))).toEqual(['talkOff'])
     expect(await read(bram)).toMatchObject({ isOn: false, posts: [] })
     expect(wordsOf(await readAsTeacher())).toEqual(['before'])
     const { body } = await ada.agent.get(`/api/attempts/${attempts.get(ada)!}`).expect(200)
-    expect((body as Attempt).assignment?.talks).toBe(false)
-    await teacher.agent.patch(talk).send({ isOn: true }).expect(200)
+    expect((body as Attempt).talks).toBe(false)
+    await teacher.agent.patch(turn).send({ isOn: true }).expect(200)
     expect(wordsOf(await read(bram))).toEqual(['before'])
   })
 

@@ -1,10 +1,11 @@
-// The talk of a class: reading it, saying something, hiding what was said, switching it on and off.
+// The talk of a class, or of those who come by a link: reading it, saying something, hiding what was said, switching it on and off.
 import {
   ROLES_FROM,
   POSTS_AT_ONCE,
   type BodyOf,
   type contract,
   type Person,
+  type Source,
   type TalkReply,
   type TalkReport,
   type WaitingEnquiries,
@@ -24,15 +25,16 @@ import {
 import { within, type Ask } from '../database/connect.ts'
 import { hasLessonRole } from '../lessons/roles.ts'
 import { HttpError } from '../http/HttpError.ts'
+import { LessonRow } from '../database/models.ts'
 import {
-  type AssignmentFacts,
   readAssignment,
   readAssignmentOf,
   readMeant,
   storeTalk,
 } from '../learning/queries/assignments.ts'
 import { attemptFacts } from '../learning/queries/attemptFacts.ts'
-import { editionDocument } from '../lessons/queries/editions.ts'
+import { editionDocument, newestNumber } from '../lessons/queries/editions.ts'
+import { isTalkedAbout, talkByLink, talkOfClass, type TalkAbout } from '../lessons/queries/talks.ts'
 import {
   countActivity,
   countPosts,
@@ -41,6 +43,7 @@ import {
   moderates,
   readPost,
   readPosts,
+  readSpeakers,
   readWaitingEnquiries,
   storeHiding,
   storeSaying,
@@ -48,62 +51,86 @@ import {
   type MetPost,
 } from './queries/talk.ts'
 import type { Context } from '../context.ts'
-import { talksNow, type Speaker } from '../learning/sayings.ts'
+import { talkOf, type Speaker } from '../learning/sayings.ts'
 
 /** Where somebody talks, and as what. */
 interface Place extends Onlooker {
-  assignmentId: string
+  talk: TalkAbout
+}
+
+/** A talk as its teachers name it: about an assignment, or about a lesson among those who come by its link. */
+export interface TalkNamed {
+  source: Source
+  sourceId: string
 }
 
 const NOTHING: TalkReply = { isOn: false, mayHide: false, posts: [], upTo: 0, isMore: false }
 
-/** What a learner's class says; nothing where there is no talk, or none for them. */
+/** What a learner's class says, or whoever came by the link; nothing where there is no talk, or none for them. */
 export async function readTalk(
   { database }: Context,
   attemptId: string,
   after: number,
 ): Promise<TalkReply> {
   const facts = await attemptFacts(attemptId)
-  const assignment = facts && (await readAssignmentOf(database, facts))
-  if (!assignment || !(await talksNow(assignment, facts.personId))) return NOTHING
   const ask = within(database)
+  const talk = facts && (await talkOf(ask, facts, await readAssignmentOf(database, facts)))
+  if (!talk) return NOTHING
   const { personId } = facts
-  const moderator = await moderates(ask, assignment.id, personId)
-  const place = { assignmentId: assignment.id, personId, teaches: false, moderates: moderator }
+  const moderator =
+    talk.assignmentId !== null && (await moderates(ask, talk.assignmentId, personId))
+  const place = { talk, personId, teaches: false, moderates: moderator }
   return { isOn: true, mayHide: moderator, ...(await newsOf(ask, place, after)) }
 }
 
-/** What a class says, for its teachers; it stays there when the talk is switched off. */
-export async function readClassTalk(
+/** What is said, for the teachers; it stays there when the talk is switched off. */
+export async function readTaughtTalk(
   { database }: Context,
   person: Person,
-  { classId, assignmentId }: InClass,
+  named: TalkNamed,
   after: number,
 ): Promise<TalkReply> {
-  const { rules } = await assignmentIn(within(database), classId, assignmentId)
-  const news = await newsOf(within(database), teacherAt(assignmentId, person), after)
-  return { isOn: rules.talk === true, mayHide: true, ...news }
+  const { talk, isOn } = await talkNamed(within(database), named)
+  const news = await newsOf(within(database), teacherAt(talk, person), after)
+  return { isOn, mayHide: true, ...news }
 }
 
-interface InClass {
-  classId: string
-  assignmentId: string
-}
-const teacherAt = (assignmentId: string, { id }: Person): Place => ({
-  assignmentId,
+const teacherAt = (talk: TalkAbout, { id }: Person): Place => ({
+  talk,
   personId: id,
   teaches: true,
   moderates: true,
 })
 
-async function assignmentIn(
-  ask: Ask,
-  classId: string,
-  assignmentId: string,
-): Promise<AssignmentFacts> {
-  const assignment = await readAssignment(ask, assignmentId)
-  if (assignment?.classId !== classId) throw new HttpError('not-found')
-  return assignment
+/** What is known of a talk; `lesson` is the newest edition, and before the first one the draft. */
+interface TalkFacts {
+  talk: TalkAbout
+  isOn: boolean
+  lessonId: string
+  lesson: Lesson
+}
+
+async function talkNamed(ask: Ask, { source, sourceId }: TalkNamed): Promise<TalkFacts> {
+  if (source === 'lesson')
+    return {
+      talk: talkByLink(sourceId),
+      isOn: await isTalkedAbout(ask, sourceId),
+      lessonId: sourceId,
+      lesson: await newestDocument(sourceId),
+    }
+  const assignment = await readAssignment(ask, sourceId)
+  if (!assignment) throw new HttpError('not-found')
+  const { lessonId, newest, rules } = assignment
+  const lesson = await editionDocument({ lessonId, edition: newest })
+  return { talk: talkOfClass(sourceId), isOn: rules.talk === true, lessonId, lesson }
+}
+
+async function newestDocument(lessonId: string): Promise<Lesson> {
+  const edition = await newestNumber(lessonId)
+  if (edition !== null) return editionDocument({ lessonId, edition })
+  const row = await LessonRow.findByPk(lessonId, { attributes: ['draft'] })
+  if (!row) throw new HttpError('not-found')
+  return row.draft
 }
 
 async function newsOf(
@@ -112,7 +139,7 @@ async function newsOf(
   after: number,
 ): Promise<Pick<TalkReply, 'posts' | 'upTo' | 'isMore'>> {
   const most = POSTS_AT_ONCE
-  const rows = await readPosts(ask, place.assignmentId, place, { after, most })
+  const rows = await readPosts(ask, place.talk.id, place, { after, most })
   return {
     posts: rows.map((row) => toPost(row, place)),
     upTo: Number(rows.at(-1)?.change ?? after),
@@ -150,13 +177,13 @@ async function takeAll(
   sayings: readonly Saying[],
   nowMs: number,
 ): Promise<(Refusal | null)[]> {
-  const { assignmentId, personId } = by
+  const { talk, personId } = by
   const ids = sayings.flatMap(({ postId, replyTo }) => [
     postId,
     ...(replyTo === null ? [] : [replyTo]),
   ])
-  const met: PostsNamed = await meetPosts(ask, assignmentId, ids)
-  let room = MOST_POSTS - (await countPosts(ask, assignmentId, personId))
+  const met: PostsNamed = await meetPosts(ask, talk.id, ids)
+  let room = MOST_POSTS - (await countPosts(ask, talk.id, personId))
   const told: (Refusal | null)[] = []
   for (const saying of sayings) {
     const known = met.get(saying.postId)
@@ -168,7 +195,7 @@ async function takeAll(
     // A reply stands where what it answers stands.
     const { partId, place } = met.get(saying.replyTo ?? '') ?? known ?? saying
     const stored = { ...saying, partId, place, at: notAfter(saying.at, nowMs) }
-    await storeSaying(ask, by, stored)
+    await storeSaying(ask, { talkId: talk.id, personId, teaches: by.teaches }, stored)
     met.set(saying.postId, { ...stored, personId })
   }
   return told
@@ -179,19 +206,19 @@ const notAfter = (at: string, nowMs: number): string =>
   new Date(Math.min(Date.parse(at), nowMs)).toISOString()
 
 /**
- * Takes in what a learner said, in its order; tells of each whether it was refused. Where the learner's class does not talk
- * any more, all of it is.
+ * Takes in what a learner said, in its order; tells of each whether it was refused. Where there is no talk any more, all of
+ * it is.
  */
 export async function acceptSayings(
   ask: Ask,
-  { assignmentId, personId, lesson }: Speaker,
+  { talk, personId, lesson }: Speaker,
   sayings: readonly (Saying & { id: string })[],
   nowMs: number,
 ): Promise<Outcomes> {
   if (sayings.length === 0) return []
-  if (assignmentId === null) return sayings.map(({ id }) => [id, 'talkOff'])
-  await lockTalk(ask, assignmentId)
-  const by = { assignmentId, personId, teaches: false, moderates: false }
+  if (talk === null) return sayings.map(({ id }) => [id, 'talkOff'])
+  await lockTalk(ask, talk)
+  const by = { talk, personId, teaches: false, moderates: false }
   const told = await takeAll(ask, by, lesson, sayings, nowMs)
   return sayings.map(({ id }, index) => [id, told[index]!])
 }
@@ -203,21 +230,20 @@ const DETAILS: Partial<Record<Refusal, 'not-found' | 'not-allowed'>> = {
 }
 
 /** A teacher says something, changes it or takes it back; whether the talk is on or not. */
-export async function sayToClass(
+export async function sayToAll(
   { database }: Context,
   person: Person,
-  { classId, assignmentId }: InClass,
+  named: TalkNamed,
   saying: Saying,
 ): Promise<Post> {
   return database.transaction(async (transaction) => {
     const ask = within(database, transaction)
-    const { lessonId, newest } = await assignmentIn(ask, classId, assignmentId)
-    const lesson = await editionDocument({ lessonId, edition: newest })
-    const by = teacherAt(assignmentId, person)
-    await lockTalk(ask, assignmentId)
+    const { talk, lesson } = await talkNamed(ask, named)
+    const by = teacherAt(talk, person)
+    await lockTalk(ask, talk)
     const [refusal] = await takeAll(ask, by, lesson, [saying], Date.now())
     if (refusal) throw new HttpError(DETAILS[refusal] ?? 'invalid-input', { reason: refusal })
-    return toPost((await readPost(ask, assignmentId, saying.postId))!, by)
+    return toPost((await readPost(ask, talk.id, saying.postId))!, by)
   })
 }
 
@@ -229,19 +255,19 @@ async function hide(
 ): Promise<Post> {
   return database.transaction(async (transaction) => {
     const ask = within(database, transaction)
-    const { assignmentId } = by
-    await lockTalk(ask, assignmentId)
-    const post = await readPost(ask, assignmentId, postId)
-    const head = post?.replyTo ? await readPost(ask, assignmentId, post.replyTo) : post
+    const { talk } = by
+    await lockTalk(ask, talk)
+    const post = await readPost(ask, talk.id, postId)
+    const head = post?.replyTo ? await readPost(ask, talk.id, post.replyTo) : post
     if (!post || !head || !maySee(head, by)) throw new HttpError('not-found')
     if (!mayHide(toPost(post, by), by))
       throw new HttpError('not-allowed', { reason: 'teachersOwn' })
-    await storeHiding(ask, { assignmentId, postId }, isHidden, by.personId)
-    return toPost((await readPost(ask, assignmentId, postId))!, by)
+    await storeHiding(ask, { talkId: talk.id, postId }, isHidden, by.personId)
+    return toPost((await readPost(ask, talk.id, postId))!, by)
   })
 }
 
-/** A learner who moderates hides what somebody said, or shows it again. */
+/** A learner who moderates the talk of their class hides what somebody said, or shows it again. */
 export async function hidePost(
   context: Context,
   { attemptId, postId }: { attemptId: string; postId: string },
@@ -249,52 +275,52 @@ export async function hidePost(
 ): Promise<Post> {
   const facts = await attemptFacts(attemptId)
   if (!facts?.assignmentId) throw new HttpError('not-found')
-  const { assignmentId, personId } = facts
-  return hide(
-    context,
-    { assignmentId, personId, teaches: false, moderates: true },
-    postId,
-    isHidden,
-  )
+  const talk = talkOfClass(facts.assignmentId)
+  const by = { talk, personId: facts.personId, teaches: false, moderates: true }
+  return hide(context, by, postId, isHidden)
 }
 
-export async function hideInClass(
+export async function hideAsTeacher(
   context: Context,
   person: Person,
-  { classId, assignmentId, postId }: InClass & { postId: string },
+  { postId, ...named }: TalkNamed & { postId: string },
   isHidden: boolean,
 ): Promise<Post> {
-  await assignmentIn(within(context.database), classId, assignmentId)
-  return hide(context, teacherAt(assignmentId, person), postId, isHidden)
+  const { talk } = await talkNamed(within(context.database), named)
+  return hide(context, teacherAt(talk, person), postId, isHidden)
 }
 
 /** Lets a class talk, or ends it; what was said stays. */
 export async function switchTalk(
   { database }: Context,
-  where: InClass,
+  where: { classId: string; assignmentId: string },
   { isOn }: BodyOf<(typeof contract)['switchTalk']>,
 ): Promise<{ isOn: boolean }> {
   if (!(await storeTalk(within(database), where, isOn))) throw new HttpError('not-found')
   return { isOn }
 }
 
-/** Who has posted what: all whom the assignment is for, and those who have begun it and left. */
+/**
+ * Who has posted what. Of a class: all whom the assignment is for, and those who have begun it and left; of those who came
+ * by the link: whoever said something.
+ */
 export async function readTalkReport(
   { database }: Context,
   person: Person,
-  { classId, assignmentId }: InClass,
+  { source, sourceId }: TalkNamed,
 ): Promise<TalkReport> {
   const ask = within(database)
-  const { lessonId, newest, rules } = await assignmentIn(ask, classId, assignmentId)
-  const [lesson, meant, activity] = await Promise.all([
-    editionDocument({ lessonId, edition: newest }),
-    readMeant(ask, assignmentId),
-    countActivity(ask, assignmentId),
+  const { talk, isOn, lessonId, lesson } = await talkNamed(ask, { source, sourceId })
+  const { assignmentId } = talk
+  const [people, activity] = await Promise.all([
+    assignmentId === null ? spokenIn(ask, talk.id) : readMeant(ask, assignmentId),
+    countActivity(ask, talk.id),
   ])
   return {
     title: lesson.title,
     lessonId,
-    isOn: rules.talk === true,
+    isOn,
+    maySwitch: source === 'assignment' || (await hasLessonRole(person, lessonId, ROLES_FROM.owner)),
     mayOpenBench: await hasLessonRole(person, lessonId, ROLES_FROM.viewer),
     parts: partsInOrder(lesson).map(({ id, title }, index) => ({
       id,
@@ -302,32 +328,41 @@ export async function readTalkReport(
       title,
       durationMs: filmLengthMs(lesson, id) ?? null,
     })),
-    people: meant.map((one) => ({ ...one, ...(activity.get(one.personId) ?? NO_ACTIVITY) })),
+    people: people.map((one) => ({ ...one, ...(activity.get(one.personId) ?? NO_ACTIVITY) })),
   }
 }
 
-/** What learners asked in the classes that somebody teaches, and no teacher has replied to; the oldest first. */
+const spokenIn = async (ask: Ask, talkId: string) =>
+  (await readSpeakers(ask, talkId)).map((one) => ({ ...one, hasLeft: false }))
+
+/**
+ * What learners asked in the classes that somebody teaches, and about lessons that they own or edit, and no teacher has
+ * replied to; the oldest first.
+ */
 export async function listEnquiries(
   { database }: Context,
   person: Person,
 ): Promise<{ enquiries: WaitingEnquiries[] }> {
   const rows = await readWaitingEnquiries(within(database), person.id)
-  const enquiries = rows.map(async ({ lessonId, newest, ...one }) => ({
+  const enquiries = rows.map(async ({ lessonId, assignmentId, ...one }) => ({
     ...one,
-    title: (await editionDocument({ lessonId, edition: newest })).title,
+    ...(assignmentId === null
+      ? { source: 'lesson' as const, sourceId: lessonId }
+      : { source: 'assignment' as const, sourceId: assignmentId }),
+    title: (await newestDocument(lessonId)).title,
   }))
   return { enquiries: await Promise.all(enquiries) }
 }
 
-/** All that a class said, for a report: from the beginning, however much it is. */
+/** All that was said, for a report: from the beginning, however much it is. */
 export async function readAllPosts(
   context: Context,
   person: Person,
-  where: InClass,
+  named: TalkNamed,
 ): Promise<Post[]> {
   const posts: Post[] = []
   for (let after = 0; ;) {
-    const news = await readClassTalk(context, person, where, after)
+    const news = await readTaughtTalk(context, person, named, after)
     posts.push(...news.posts)
     if (!news.isMore) return posts
     after = news.upTo

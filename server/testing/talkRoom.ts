@@ -40,7 +40,7 @@ export function useTalkRoom() {
     const { server, teacher, ada, bram, attempts } = here
     const rules = { ...usualRules(), talk: true }
     here.room = await openClassroom(server, teacher, [ada, bram], lessonWithFilm(60_000), { rules })
-    here.talk = `${here.room.path}/${here.room.assignmentId}/talk`
+    here.talk = `/api/talk/assignment/${here.room.assignmentId}`
     for (const one of [ada, bram]) attempts.set(one, await beginWork(one, here.room.assignmentId))
   })
   const say = (who: Somebody, ...records: object[]) =>

@@ -45,6 +45,7 @@ export default {
     find: 'Find by title, tag or spoken words',
     found:
       'No lesson holds these words. | One lesson holds these words. | {n} lessons hold these words.',
+    said: 'In the talk:',
     morePlaces: 'no further place | one further place | {n} further places',
     collections: 'Collections',
     inCollection: 'No lessons | One lesson | {n} lessons',

@@ -65,6 +65,12 @@ const PLACES: RouteRecordRaw[] = [
     props: true,
   },
   {
+    path: '/lessons/:lessonId/results/talk',
+    name: 'lesson-talk',
+    component: () => import('./views/TalkView.vue'),
+    props: true,
+  },
+  {
     path: '/lessons/:lessonId/results/:report(watching|questions|ways|comparison)',
     name: 'report',
     component: () => import('./views/ReportView.vue'),

@@ -195,7 +195,7 @@ export default {
     wrongAnswerKind: 'This is not an answer to this kind of question.',
     tooManyNotes:
       'This lesson holds as many notes of yours as it can. Take some away, then write it again.',
-    talkOff: 'Your class does not talk about this lesson any more, so what you wrote was not told.',
+    talkOff: 'The talk about this lesson has ended, so what you wrote was not told.',
     unknownPost: 'What you replied to is not there any more.',
     notForYou: 'This is not yours to say or to change.',
     wrongNumber: 'This number is not one that was asked for.',

@@ -189,6 +189,7 @@ async function openAttempt(
     learnerName: attempt.person.name,
     learnerId: attempt.person.id,
     assignment: attempt.assignment,
+    talks: attempt.talks,
     seed: attemptId,
     edition: { own: attempt.edition, newest: attempt.newestEdition },
   }

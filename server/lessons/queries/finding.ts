@@ -1,5 +1,6 @@
 // SQL about finding lessons by their words.
 import type { Findable, Lesson } from '@fernbrake/core/lesson'
+import type { PostPlace } from '@fernbrake/core/talk'
 import type { Ask } from '../../database/connect.ts'
 
 /** A draft (edition 0) or an edition as it was at a revision. */
@@ -80,6 +81,31 @@ export const editionsHolding = (ask: Ask, patterns: readonly string[]) =>
        JOIN lesson_words w ON w.lesson_id = l.id AND w.edition = e.number
       WHERE l.seen_by = 'everyone' AND l.link_code IS NOT NULL AND w.folded LIKE ALL ($1::text[])`,
     [patterns],
+  )
+
+interface SaidRow {
+  lessonId: string
+  partId: string
+  place: PostPlace
+  words: string
+}
+
+/**
+ * What everyone can read in the talk about lessons that everyone may learn, and holds all of these, as \`LIKE\` takes them;
+ * by lesson in the order in which it was said, at most so many of each.
+ */
+export const postsHolding = (ask: Ask, patterns: readonly string[], most: number) =>
+  ask<SaidRow>(
+    `SELECT "lessonId", "partId", place, words FROM (
+       SELECT l.id AS "lessonId", p.part_id AS "partId", p.place, p.words, p.said_at,
+              row_number() OVER (PARTITION BY l.id ORDER BY p.said_at, p.id) AS nth
+         FROM talks t JOIN lessons l ON l.id = t.lesson_id JOIN posts p ON p.talk_id = t.id
+         LEFT JOIN posts h ON h.talk_id = p.talk_id AND h.id = p.reply_to
+        WHERE t.is_on AND l.seen_by = 'everyone' AND l.link_code IS NOT NULL
+          AND NOT p.is_gone AND p.hidden_at IS NULL AND h.hidden_at IS NULL AND coalesce(h.sort, p.sort) <> 'enquiry'
+          AND p.folded LIKE ALL ($1::text[])) found
+      WHERE nth <= $2 ORDER BY "lessonId", nth`,
+    [patterns, most],
   )
 
 /** Puts lessons away for one person, or takes them out again; answers with how many of them are theirs. */

@@ -1,6 +1,7 @@
 // SQL about accounts, as the keeper sees them.
 import type { KeptPerson } from '@fernbrake/core/contract'
 import type { Ask } from '../../database/connect.ts'
+import type { TalkAbout } from '../../lessons/queries/talks.ts'
 import { lockTalk } from '../../talk/queries/talk.ts'
 
 type Row = Omit<KeptPerson, 'createdAt' | 'lastSeenAt' | 'bytes'> & {
@@ -117,14 +118,15 @@ export async function removePerson(
     [personId],
   )
   // Whoever reads these talks is to hear of it, so nobody else changes them meanwhile; always in the same order.
-  const talks = await ask<{ id: string }>(
-    'SELECT DISTINCT assignment_id AS id FROM posts WHERE person_id = $1 ORDER BY 1',
+  const talks = await ask<TalkAbout>(
+    `SELECT id, assignment_id AS "assignmentId", lesson_id AS "lessonId" FROM talks
+      WHERE id IN (SELECT talk_id FROM posts WHERE person_id = $1) ORDER BY 1`,
     [personId],
   )
-  for (const { id } of talks) await lockTalk(ask, id)
+  for (const talk of talks) await lockTalk(ask, talk)
   // What others replied to stays as a place that is empty; all else of what was said is gone.
   await ask(
-    `UPDATE posts SET words = '', number = NULL, is_gone = true, change = nextval('post_changes') WHERE person_id = $1`,
+    `UPDATE posts SET words = '', folded = '', number = NULL, is_gone = true, change = nextval('post_changes') WHERE person_id = $1`,
     [personId],
   )
   await ask('DELETE FROM people WHERE id = $1', [personId])
@@ -197,8 +199,10 @@ const HELD: readonly [name: string, sql: string][] = [
   ],
   [
     'talk',
-    `SELECT assignment_id AS "assignmentId", id, sort, reply_to AS "replyTo", part_id AS "partId", place, words, number,
-            is_gone AS "isGone", said_at AS "saidAt", hidden_at AS "hiddenAt" FROM posts WHERE person_id = $1 ORDER BY said_at`,
+    `SELECT t.assignment_id AS "assignmentId", t.lesson_id AS "lessonId", p.id, p.sort, p.reply_to AS "replyTo",
+            p.part_id AS "partId", p.place, p.words, p.number, p.is_gone AS "isGone", p.said_at AS "saidAt",
+            p.hidden_at AS "hiddenAt"
+       FROM posts p JOIN talks t ON t.id = p.talk_id WHERE p.person_id = $1 ORDER BY p.said_at`,
   ],
   [
     'identities',

@@ -27,6 +27,7 @@ export function talkDocument(
   )
   const partOf = new Map(parts.map((part) => [part.id, part.title]))
   const meant = people.filter(({ hasLeft }) => !hasLeft)
+  const spoke = meant.filter((one) => postsIn(one) > 0).length
   const waiting = threads.filter(waitsForTeacher).length
   const row = (post: Post, answers: string | null): Cell[] => [
     partOf.get(post.partId) ?? talk.partGone,
@@ -44,7 +45,7 @@ export function talkDocument(
     title,
     about: [classTitle, names.talk].filter((word) => word !== null).join(' · '),
     sentences: [
-      talk.said(meant.filter((one) => postsIn(one) > 0).length, meant.length),
+      classTitle === null ? talk.saidByLink(spoke) : talk.said(spoke, meant.length),
       ...(waiting > 0 ? [talk.waiting(waiting)] : []),
     ],
     tables: [

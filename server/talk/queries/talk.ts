@@ -1,4 +1,4 @@
-// SQL about the talk of a class.
+// SQL about what is said: in classes, and among those who come by a link.
 import type { Saying } from '@fernbrake/core/records'
 import {
   NO_ACTIVITY,
@@ -7,7 +7,9 @@ import {
   type Post,
   type TalkActivity,
 } from '@fernbrake/core/talk'
+import { foldWords } from '@fernbrake/core/text'
 import type { Ask } from '../../database/connect.ts'
+import type { TalkAbout } from '../../lessons/queries/talks.ts'
 
 export interface PostRow extends Omit<Post, 'author' | 'isMine' | 'saidAt' | 'change'> {
   personId: string | null
@@ -27,39 +29,40 @@ const COLUMNS = `p.id, p.person_id AS "personId", w.name, p.teaches, p.sort, p.r
   coalesce(h.hidden_at IS NOT NULL, false) AS "hangsOnHidden", p.change`
 
 const FROM = `FROM posts p LEFT JOIN people w ON w.id = p.person_id
-       LEFT JOIN posts h ON h.assignment_id = p.assignment_id AND h.id = p.reply_to`
+       LEFT JOIN posts h ON h.talk_id = p.talk_id AND h.id = p.reply_to`
 
 /**
- * Whoever changes the talk about an assignment waits here for whoever else does: else a change that is stored later
- * could have the smaller number, and those who ask for what is new would miss it.
+ * Whoever changes a talk waits here for whoever else does: else a change that is stored later could have the smaller
+ * number, and those who ask for what is new would miss it. The first who does begins it.
  */
-export const lockTalk = (ask: Ask, assignmentId: string) =>
-  ask(`SELECT pg_advisory_xact_lock(hashtext('talk ' || $1))`, [assignmentId])
+export async function lockTalk(ask: Ask, { id, assignmentId, lessonId }: TalkAbout): Promise<void> {
+  await ask(`SELECT pg_advisory_xact_lock(hashtext('talk ' || $1))`, [id])
+  await ask(
+    'INSERT INTO talks (id, assignment_id, lesson_id) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING',
+    [id, assignmentId, lessonId],
+  )
+}
 
 /** Posts that changed after a change, the earliest first; of what goes to teachers alone only what this person may see. */
 export const readPosts = (
   ask: Ask,
-  assignmentId: string,
+  talkId: string,
   { personId, teaches }: Onlooker,
   { after, most }: { after: number; most: number },
 ) =>
   ask<PostRow>(
     `SELECT ${COLUMNS} ${FROM}
-      WHERE p.assignment_id = $1 AND p.change > $2
+      WHERE p.talk_id = $1 AND p.change > $2
         AND ($3 OR coalesce(h.sort, p.sort) <> 'enquiry' OR coalesce(h.person_id, p.person_id) = $4)
       ORDER BY p.change LIMIT $5`,
-    [assignmentId, after, teaches, personId, most],
+    [talkId, after, teaches, personId, most],
   )
 
-export async function readPost(
-  ask: Ask,
-  assignmentId: string,
-  postId: string,
-): Promise<PostRow | null> {
+export async function readPost(ask: Ask, talkId: string, postId: string): Promise<PostRow | null> {
   const [row] = await ask<PostRow>(
     `SELECT ${COLUMNS} ${FROM}
-      WHERE p.assignment_id = $1 AND p.id = $2`,
-    [assignmentId, postId],
+      WHERE p.talk_id = $1 AND p.id = $2`,
+    [talkId, postId],
   )
   return row ?? null
 }
@@ -73,13 +76,13 @@ export type MetPost = Pick<
 /** The posts with these ids, as far as there are any. */
 export async function meetPosts(
   ask: Ask,
-  assignmentId: string,
+  talkId: string,
   ids: readonly string[],
 ): Promise<Map<string, MetPost>> {
   const rows = await ask<PostRow>(
     `SELECT ${COLUMNS} ${FROM}
-      WHERE p.assignment_id = $1 AND p.id = ANY($2::text[])`,
-    [assignmentId, [...ids]],
+      WHERE p.talk_id = $1 AND p.id = ANY($2::text[])`,
+    [talkId, [...ids]],
   )
   return new Map(rows.map((row) => [row.id, row]))
 }
@@ -110,19 +113,19 @@ export function toPost(row: PostRow, onlooker: Onlooker): Post {
 /** Stores what somebody says, or their newer word on it. The talk is locked by now. */
 export const storeSaying = (
   ask: Ask,
-  by: { assignmentId: string; personId: string; teaches: boolean },
+  by: { talkId: string; personId: string; teaches: boolean },
   saying: Saying,
 ) =>
   ask(
-    `INSERT INTO posts AS p (assignment_id, id, person_id, teaches, sort, reply_to, part_id, place, words, number,
-                             range, is_gone, said_at, written_at)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $13)
-     ON CONFLICT (assignment_id, id) DO UPDATE SET
+    `INSERT INTO posts AS p (talk_id, id, person_id, teaches, sort, reply_to, part_id, place, words, number,
+                             range, is_gone, said_at, written_at, folded)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $13, $14)
+     ON CONFLICT (talk_id, id) DO UPDATE SET
        words = excluded.words, number = excluded.number, range = excluded.range, is_gone = excluded.is_gone,
-       written_at = excluded.written_at, is_changed = true, change = nextval('post_changes')
+       written_at = excluded.written_at, folded = excluded.folded, is_changed = true, change = nextval('post_changes')
      WHERE p.person_id = excluded.person_id AND p.written_at < excluded.written_at`,
     [
-      by.assignmentId,
+      by.talkId,
       saying.postId,
       by.personId,
       by.teaches,
@@ -135,13 +138,14 @@ export const storeSaying = (
       saying.range && JSON.stringify(saying.range),
       saying.isGone,
       saying.at,
+      saying.isGone ? '' : foldWords(saying.words),
     ],
   )
 
 /** Hides a post or shows it again, and with it what hangs on it; the first who hides it is told. The talk is locked by now. */
 export const storeHiding = (
   ask: Ask,
-  { assignmentId, postId }: { assignmentId: string; postId: string },
+  { talkId, postId }: { talkId: string; postId: string },
   isHidden: boolean,
   personId: string,
 ) =>
@@ -150,29 +154,22 @@ export const storeHiding = (
     `WITH changed AS (
        UPDATE posts SET hidden_at = CASE WHEN $3 THEN now() END, hidden_by = CASE WHEN $3 THEN $4 END,
               change = nextval('post_changes')
-        WHERE assignment_id = $1 AND id = $2 AND (hidden_at IS NOT NULL) <> $3 RETURNING id)
+        WHERE talk_id = $1 AND id = $2 AND (hidden_at IS NOT NULL) <> $3 RETURNING id)
      UPDATE posts SET change = nextval('post_changes')
-      WHERE assignment_id = $1 AND reply_to IN (SELECT id FROM changed)`,
-    [assignmentId, postId, isHidden, personId],
+      WHERE talk_id = $1 AND reply_to IN (SELECT id FROM changed)`,
+    [talkId, postId, isHidden, personId],
   )
 
-export async function countPosts(
-  ask: Ask,
-  assignmentId: string,
-  personId: string,
-): Promise<number> {
+export async function countPosts(ask: Ask, talkId: string, personId: string): Promise<number> {
   const [row] = await ask<{ count: number }>(
-    'SELECT count(*)::int AS count FROM posts WHERE assignment_id = $1 AND person_id = $2',
-    [assignmentId, personId],
+    'SELECT count(*)::int AS count FROM posts WHERE talk_id = $1 AND person_id = $2',
+    [talkId, personId],
   )
   return row!.count
 }
 
 /** Who has posted what, by person; the same as `activityOf` in core/talk. */
-export async function countActivity(
-  ask: Ask,
-  assignmentId: string,
-): Promise<Map<string, TalkActivity>> {
+export async function countActivity(ask: Ask, talkId: string): Promise<Map<string, TalkActivity>> {
   const rows = await ask<Omit<TalkActivity, 'lastAt'> & { personId: string; lastAt: Date }>(
     `SELECT p.person_id AS "personId",
             count(*) FILTER (WHERE p.sort = 'comment')::int AS comments,
@@ -180,9 +177,9 @@ export async function countActivity(
             count(*) FILTER (WHERE p.sort = 'reply' AND h.sort <> 'prompt')::int AS replies,
             count(DISTINCT h.id) FILTER (WHERE h.sort = 'prompt')::int AS answers,
             max(p.said_at) AS "lastAt"
-       FROM posts p LEFT JOIN posts h ON h.assignment_id = p.assignment_id AND h.id = p.reply_to
-      WHERE p.assignment_id = $1 AND p.person_id IS NOT NULL AND NOT p.is_gone GROUP BY p.person_id`,
-    [assignmentId],
+       FROM posts p LEFT JOIN posts h ON h.talk_id = p.talk_id AND h.id = p.reply_to
+      WHERE p.talk_id = $1 AND p.person_id IS NOT NULL AND NOT p.is_gone GROUP BY p.person_id`,
+    [talkId],
   )
   return new Map(
     rows.map(({ personId, lastAt, ...counts }) => [
@@ -206,24 +203,40 @@ export async function moderates(
   return rows.length > 0
 }
 
-/** How many enquiries in classes that somebody teaches wait for a teacher's reply, by assignment. */
+/** Who has said something in a talk, by name, those too whose words are gone. */
+export const readSpeakers = (ask: Ask, talkId: string) =>
+  ask<{ personId: string; name: string }>(
+    `SELECT w.id AS "personId", w.name FROM people w
+      WHERE w.id IN (SELECT person_id FROM posts WHERE talk_id = $1)
+      ORDER BY lower(w.name), w.id`,
+    [talkId],
+  )
+
+/**
+ * How many enquiries wait for the reply of a teacher, and somebody is one: in their classes, and about lessons that they
+ * own or edit, among those who came by the link.
+ */
 export const readWaitingEnquiries = (ask: Ask, personId: string) =>
   ask<{
-    assignmentId: string
-    classId: string
-    classTitle: string
+    assignmentId: string | null
+    classId: string | null
+    classTitle: string | null
     lessonId: string
-    newest: number
     waiting: number
   }>(
-    `SELECT a.id AS "assignmentId", c.id AS "classId", c.title AS "classTitle", a.lesson_id AS "lessonId",
-            (SELECT max(number) FROM editions n WHERE n.lesson_id = a.lesson_id) AS newest, count(*)::int AS waiting
-       FROM posts p JOIN assignments a ON a.id = p.assignment_id JOIN classes c ON c.id = a.class_id
-       JOIN class_teachers t ON t.class_id = c.id AND t.person_id = $1
-      WHERE p.sort = 'enquiry' AND NOT p.is_gone AND NOT c.is_over
-        AND NOT EXISTS (SELECT FROM posts r WHERE r.assignment_id = p.assignment_id AND r.reply_to = p.id
+    `SELECT t.assignment_id AS "assignmentId", c.id AS "classId", c.title AS "classTitle", l.id AS "lessonId",
+            count(*)::int AS waiting
+       FROM posts p JOIN talks t ON t.id = p.talk_id
+       LEFT JOIN assignments a ON a.id = t.assignment_id LEFT JOIN classes c ON c.id = a.class_id
+       JOIN lessons l ON l.id = coalesce(t.lesson_id, a.lesson_id)
+      WHERE p.sort = 'enquiry' AND NOT p.is_gone AND c.is_over IS NOT TRUE
+        AND CASE WHEN c.id IS NULL
+              THEN EXISTS (SELECT FROM lesson_roles r WHERE r.lesson_id = l.id AND r.person_id = $1
+                              AND r.role IN ('owner', 'editor'))
+              ELSE EXISTS (SELECT FROM class_teachers r WHERE r.class_id = c.id AND r.person_id = $1) END
+        AND NOT EXISTS (SELECT FROM posts r WHERE r.talk_id = p.talk_id AND r.reply_to = p.id
                            AND r.teaches AND NOT r.is_gone)
-      GROUP BY a.id, c.id, c.title, a.lesson_id ORDER BY min(p.said_at)`,
+      GROUP BY t.id, c.id, l.id ORDER BY min(p.said_at)`,
     [personId],
   )
 
@@ -234,13 +247,13 @@ export async function countNewReplies(
   assignmentIds: readonly string[],
 ): Promise<Map<string, number>> {
   const rows = await ask<{ id: string; count: number }>(
-    `SELECT p.assignment_id AS id, count(*)::int AS count
-       FROM posts p JOIN posts h ON h.assignment_id = p.assignment_id AND h.id = p.reply_to
-      WHERE p.assignment_id = ANY($2::text[]) AND h.person_id = $1 AND p.person_id IS DISTINCT FROM $1
+    `SELECT p.talk_id AS id, count(*)::int AS count
+       FROM posts p JOIN posts h ON h.talk_id = p.talk_id AND h.id = p.reply_to
+      WHERE p.talk_id = ANY($2::text[]) AND h.person_id = $1 AND p.person_id IS DISTINCT FROM $1
         AND NOT p.is_gone AND p.hidden_at IS NULL
         AND p.said_at > (SELECT max(last_seen_at) FROM attempts t
-                          WHERE t.assignment_id = p.assignment_id AND t.person_id = $1)
-      GROUP BY p.assignment_id`,
+                          WHERE t.assignment_id = p.talk_id AND t.person_id = $1)
+      GROUP BY p.talk_id`,
     [personId, [...assignmentIds]],
   )
   return new Map(rows.map(({ id, count }) => [id, count]))

@@ -1,15 +1,25 @@
-// What teachers read about the talk of a class.
+// What teachers read about the talk of a class, and of those who came by a lesson's link (`link`).
 export default {
   talk: {
     title: 'Talk: {title}',
-    isOn: 'The class can talk about this lesson.',
-    isOff: 'The class cannot talk about this lesson now. What was said is kept.',
-    letTalk: 'Let the class talk',
+    isOn: {
+      class: 'The class can talk about this lesson.',
+      link: 'Everyone who opens this lesson by its link can talk about it.',
+    },
+    isOff: {
+      class: 'The class cannot talk about this lesson now. What was said is kept.',
+      link: 'Those who open this lesson by its link cannot talk about it now. What was said is kept.',
+    },
+    letTalk: { class: 'Let the class talk', link: 'Let them talk' },
     end: 'End the talk',
-    said: 'Nobody of {of} has said anything. | One of {of} has said something. | {n} of {of} have said something.',
+    said: {
+      class:
+        'Nobody of {of} has said anything. | One of {of} has said something. | {n} of {of} have said something.',
+      link: 'Nobody who came by the link has said anything. | One person who came by the link has said something. | {n} people who came by the link have said something.',
+    },
     waiting:
       'No question waits for you. | One question waits for your reply. | {n} questions wait for your reply.',
-    say: 'Say something to the class',
+    say: { class: 'Say something to the class', link: 'Say something to everyone' },
     closeSay: 'Leave it',
     sort: 'What it is',
     sorts: { comment: 'A comment', prompt: 'A prompt for all' },

@@ -1,11 +1,17 @@
 <script setup lang="ts">
 // Published lessons as strangers see them, each leading to its beginning.
+import { useI18n } from 'vue-i18n'
 import type { OpenLesson, PlaceFound } from '@fernbrake/core/contract'
 import FernMark from '../ui/FernMark.vue'
 import PlacesFound from './PlacesFound.vue'
 
+const { t } = useI18n()
 defineProps<{
-  lessons: readonly (OpenLesson & { places?: readonly PlaceFound[]; more?: number })[]
+  lessons: readonly (OpenLesson & {
+    places?: readonly PlaceFound[]
+    more?: number
+    said?: readonly PlaceFound[]
+  })[]
 }>()
 </script>
 
@@ -31,6 +37,10 @@ defineProps<{
             :places="lesson.places"
             :more="lesson.more ?? 0"
           />
+          <template v-if="lesson.said && lesson.said.length > 0">
+            <span class="muted">{{ t('openLessons.said') }}</span>
+            <PlacesFound :places="lesson.said" :more="0" />
+          </template>
         </span>
       </a>
     </li>

@@ -10,6 +10,10 @@ const { t, n } = useI18n()
 const MOST_SHOWN = 3
 const waiting = computed(() => props.piles.filter((pile) => pile.waiting > 0))
 const count = computed(() => waiting.value.reduce((sum, pile) => sum + pile.waiting, 0))
+const talkTo = ({ classId, sourceId }: WaitingEnquiries) =>
+  classId === null
+    ? { name: 'lesson-talk', params: { lessonId: sourceId } }
+    : { name: 'talk', params: { classId, assignmentId: sourceId } }
 const asked = computed(() => props.enquiries.reduce((sum, one) => sum + one.waiting, 0))
 </script>
 
@@ -34,13 +38,9 @@ const asked = computed(() => props.enquiries.reduce((sum, one) => sum + one.wait
     <div v-if="asked > 0" class="line">
       <span class="all">{{ t('home.toAnswer', { n: n(asked) }, asked) }}</span>
       <ul>
-        <li v-for="one in enquiries.slice(0, MOST_SHOWN)" :key="one.assignmentId">
-          <RouterLink
-            :to="{ name: 'talk', params: { classId: one.classId, assignmentId: one.assignmentId } }"
-            dir="auto"
-            >{{ one.title }}</RouterLink
-          >
-          <span class="muted" dir="auto">{{ one.classTitle }}</span>
+        <li v-for="one in enquiries.slice(0, MOST_SHOWN)" :key="`${one.source} ${one.sourceId}`">
+          <RouterLink :to="talkTo(one)" dir="auto">{{ one.title }}</RouterLink>
+          <span class="muted" dir="auto">{{ one.classTitle ?? t('marking.byLink') }}</span>
           <span class="mono">{{ n(one.waiting) }}</span>
         </li>
       </ul>

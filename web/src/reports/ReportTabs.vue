@@ -1,21 +1,17 @@
 <script setup lang="ts">
 // The views of one set of results, side by side.
-import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import { CLASS_REPORTS, REPORTS, type ReportName } from '@fernbrake/core/contract'
+import { REPORTS, type ReportName } from '@fernbrake/core/contract'
 
 const props = defineProps<{ classId?: string | undefined; sourceId: string; report: ReportName }>()
 const { t } = useI18n()
 
-const shown = computed(() =>
-  REPORTS.filter((report) => props.classId || !CLASS_REPORTS.includes(report)),
-)
 function placeOf(report: ReportName) {
   const { classId, sourceId } = props
   const params = classId ? { classId, assignmentId: sourceId } : { lessonId: sourceId }
   if (report === 'overview') return { name: classId ? 'standing' : 'results', params }
-  if (report === 'talk') return { name: 'talk', params }
+  if (report === 'talk') return { name: classId ? 'talk' : 'lesson-talk', params }
   return { name: classId ? 'class-report' : 'report', params: { ...params, report } }
 }
 </script>
@@ -23,7 +19,7 @@ function placeOf(report: ReportName) {
 <template>
   <nav class="tabs" :aria-label="t('reports.views')">
     <RouterLink
-      v-for="one in shown"
+      v-for="one in REPORTS"
       :key="one"
       :to="placeOf(one)"
       :aria-current="report === one ? 'page' : undefined"

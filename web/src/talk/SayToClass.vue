@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What a teacher says to a class: a comment, or a prompt that may ask for a number; about a part or a moment of a film.
+// What a teacher says to a class, or to whoever came by the link: a comment, or a prompt that may ask for a number; about a part or a moment of a film.
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'

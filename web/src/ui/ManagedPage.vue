@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// A page that shows one thing from the server: the bar, the way back, and what went wrong or is still coming.
+// A page that shows one thing from the server: the bar (another one where it has a head of its own), the way back, and what went wrong or is still coming.
 import { useI18n } from 'vue-i18n'
 import AppBar from './AppBar.vue'
 import FaultNotice from './FaultNotice.vue'
@@ -20,7 +20,7 @@ const { t } = useI18n()
 </script>
 
 <template>
-  <AppBar />
+  <slot name="bar"><AppBar /></slot>
   <main class="page" :class="width">
     <p v-if="$slots.back" class="back"><slot name="back" /></p>
     <slot name="head" />

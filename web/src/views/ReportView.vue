@@ -111,7 +111,7 @@ watchEffect(() => (document.title = about.value?.title ?? t('classes.all')))
           v-if="classId && assignmentId && report === 'watching'"
           class="fb-button small say"
           :to="{ name: 'talk', params: { classId, assignmentId }, query: { say: '' } }"
-          >{{ t('talk.say') }}</RouterLink
+          >{{ t('talk.say.class') }}</RouterLink
         >
         <ReportFiles v-bind="from" class="files" :report="report" :edition="edition" />
       </div>

@@ -2,7 +2,13 @@
 // Who may learn a lesson and how they get to it, who works on it, and what its editions brought.
 import { computed, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { isAtLeast, type LessonRoleName, type SeenBy, type Sharing } from '@fernbrake/core/contract'
+import {
+  isAtLeast,
+  type BodyOf,
+  type contract,
+  type LessonRoleName,
+  type Sharing,
+} from '@fernbrake/core/contract'
 import { call } from '../api/client.ts'
 import LessonHead from '../lesson/LessonHead.vue'
 import EditionList from '../sharing/EditionList.vue'
@@ -10,6 +16,7 @@ import GiveCopies from '../sharing/GiveCopies.vue'
 import HandOn from '../sharing/HandOn.vue'
 import PeopleField from '../sharing/PeopleField.vue'
 import SeenByField from '../sharing/SeenByField.vue'
+import TalkField from '../sharing/TalkField.vue'
 import { useSession } from '../stores/session.ts'
 import FaultNotice from '../ui/FaultNotice.vue'
 import { useLoaded } from '../ui/useLoaded.ts'
@@ -47,7 +54,7 @@ async function change(send: () => Promise<Sharing>): Promise<void> {
     refused.value += 1
   }
 }
-const share = (body: { seenBy?: SeenBy; invite?: string[]; uninvite?: string[] }) =>
+const share = (body: BodyOf<(typeof contract)['share']>) =>
   change(() => call('share', { params, body }))
 const give = (email: string, role: LessonRoleName) =>
   change(() => call('giveRole', { params, body: { email, role } }))
@@ -89,6 +96,15 @@ const remove = (personId: string) =>
             :title="value.draft.lesson.title"
           />
           <p v-else class="muted">{{ t('sharing.noLink') }}</p>
+          <h2>{{ t('sharing.talk') }}</h2>
+          <TalkField
+            :key="refused"
+            :lesson-id="lessonId"
+            :sharing="value.sharing"
+            :can-change="canChange"
+            :teaches="isAtLeast(value.draft.role, 'editor')"
+            @talks="share({ talks: $event })"
+          />
         </section>
         <section>
           <h2>{{ t('sharing.people') }}</h2>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// What a class says about a lesson it was given, for its teachers: all of it in the order of the lesson, and who said what.
+// What is said about a lesson, in a class or among those who came by its link, for the teachers: all of it in the order of
+// the lesson, and who said what.
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, onScopeDispose, ref, useId, useTemplateRef, watch, watchEffect } from 'vue'
@@ -20,6 +21,7 @@ import {
 } from '@fernbrake/core/talk'
 import { TakenBack, TalkFault, TalkThread, useOpening, useTalk } from '@fernbrake/player'
 import { ApiError, call } from '../api/client.ts'
+import LessonHead from '../lesson/LessonHead.vue'
 import ReportLead from '../reports/ReportLead.vue'
 import ReportTabs from '../reports/ReportTabs.vue'
 import { useSession } from '../stores/session.ts'
@@ -32,11 +34,14 @@ import ManagedPage from '../ui/ManagedPage.vue'
 import { useAct } from '../ui/useAct.ts'
 import { useLoaded } from '../ui/useLoaded.ts'
 
-const props = defineProps<{ classId: string; assignmentId: string }>()
+const props = defineProps<{ classId?: string; assignmentId?: string; lessonId?: string }>()
 const { t, n } = useI18n()
 const session = useSession()
 const id = useId()
-const params = { classId: props.classId, assignmentId: props.assignmentId }
+const among = props.lessonId ? 'link' : 'class'
+const params = props.lessonId
+  ? ({ source: 'lesson', sourceId: props.lessonId } as const)
+  : ({ source: 'assignment', sourceId: props.assignmentId! } as const)
 const { value: report, error, reload } = useLoaded(() => call('talkActivity', { params }))
 const me = session.person!
 /** What the server says against it is said where it was tried. */
@@ -47,10 +52,10 @@ const inWords = <T,>(asked: Promise<T>) =>
   })
 const talk = useTalk(
   {
-    read: (after) => call('classTalk', { params, query: { after } }),
-    say: (body) => inWords(call('sayToClass', { params, body })),
+    read: (after) => call('taughtTalk', { params, query: { after } }),
+    say: (body) => inWords(call('sayToAll', { params, body })),
     hide: (postId, isHidden) =>
-      inWords(call('hideInClass', { params: { ...params, postId }, body: { isHidden } })),
+      inWords(call('hideAsTeacher', { params: { ...params, postId }, body: { isHidden } })),
     unsent: () => Promise.resolve([]),
     newId: () => nanoid(),
   },
@@ -63,7 +68,9 @@ watch(
   () => talk.isRead.value && void reload(),
 )
 
-const draftKey = `fernbrake-class-talk ${me.id} ${props.assignmentId}`
+const draftKey = props.lessonId
+  ? `fernbrake-lesson-talk ${me.id} ${props.lessonId}`
+  : `fernbrake-class-talk ${me.id} ${props.assignmentId!}`
 // Whoever was writing when the page went away finds their words where they were.
 const begin = useTemplateRef<{ $el: HTMLElement }>('begin')
 const beginButton = computed(() => begin.value?.$el ?? null)
@@ -127,7 +134,12 @@ const whose = computed(() => report.value?.people.find((one) => one.personId ===
 const { busy, fault, act } = useAct()
 const turn = (isOn: boolean) =>
   act(async () => {
-    await call('switchTalk', { params, body: { isOn } })
+    if (props.lessonId)
+      await call('share', { params: { lessonId: props.lessonId }, body: { talks: isOn } })
+    else {
+      const [classId, assignmentId] = [props.classId!, props.assignmentId!]
+      await call('switchTalk', { params: { classId, assignmentId }, body: { isOn } })
+    }
     await Promise.all([reload(), talk.refresh()])
   })
 const benchOf = ({ head: { partId, place } }: Thread) => ({
@@ -143,24 +155,28 @@ watchEffect(() => (document.title = t('talk.title', { title: report.value?.title
 
 <template>
   <ManagedPage :error="error" :ready="report !== null" @retry="reload">
-    <template #back>
+    <template v-if="lessonId" #bar>
+      <LessonHead :lesson-id="lessonId" :title="report?.title ?? ''" sees-results />
+    </template>
+    <template v-if="classId" #back>
       <RouterLink :to="{ name: 'class', params: { classId } }">{{
         t('assign.toClass')
       }}</RouterLink>
     </template>
     <template v-if="report">
-      <h1 dir="auto">{{ report.title }}</h1>
-      <ReportTabs :class-id="classId" :source-id="assignmentId" report="talk" />
-      <ReportLead source="assignment" :source-id="assignmentId" report="talk">
-        {{ t('talk.said', { n: n(spoke), of: n(meant.length) }, spoke) }}
+      <h1 dir="auto">{{ lessonId ? t('results.titleOnly') : report.title }}</h1>
+      <ReportTabs :class-id="classId" :source-id="params.sourceId" report="talk" />
+      <ReportLead v-bind="params" report="talk">
+        {{ t(`talk.said.${among}`, { n: n(spoke), of: n(meant.length) }, spoke) }}
         <template v-if="waiting > 0">{{ t('talk.waiting', { n: n(waiting) }, waiting) }}</template>
       </ReportLead>
       <p class="switch">
         <span :class="{ off: !report.isOn }">{{
-          t(report.isOn ? 'talk.isOn' : 'talk.isOff')
+          t(`talk.${report.isOn ? 'isOn' : 'isOff'}.${among}`)
         }}</span>
         <Button
-          :label="t(report.isOn ? 'talk.end' : 'talk.letTalk')"
+          v-if="report.maySwitch"
+          :label="report.isOn ? t('talk.end') : t(`talk.letTalk.${among}`)"
           size="small"
           severity="secondary"
           variant="outlined"
@@ -180,7 +196,7 @@ watchEffect(() => (document.title = t('talk.title', { title: report.value?.title
             @done="opening.close"
           />
           <p v-if="!saying" class="begin">
-            <Button ref="begin" :label="t('talk.say')" @click="opening.open" />
+            <Button ref="begin" :label="t(`talk.say.${among}`)" @click="opening.open" />
           </p>
           <div class="tools">
             <LabelledSelect v-model="show" :label="t('talk.show')" :options="shows" />
