@@ -1,9 +1,10 @@
 // A class talks about a lesson: the rule, what is said on a phone and at a desk, what goes to the teacher alone, prompts with
-// a number, hiding, switching off; without a connection, and with the server killed under the teacher's words.
+// a number, hiding, switching off; without a connection, and with the server killed under the teacher's words. And those
+// who come by a lesson's link, once its owner lets them.
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import { DEMO_PASSWORD } from '@fernbrake/server'
 import { expectNoBarriers } from '../support/barriers.ts'
-import { openDesk, openPhone, signIn, watchForErrors } from '../support/pages.ts'
+import { goInAsGuest, openDesk, openPhone, signIn, watchForErrors } from '../support/pages.ts'
 import { startRealServer, type RealServer } from '../support/server.ts'
 
 test.describe.configure({ mode: 'serial' })
@@ -48,12 +49,14 @@ const talkTab = (page: Page) => page.getByRole('tab', { name: /^Talk/ })
 const panel = (page: Page) => page.getByRole('region', { name: 'Talk', exact: true })
 const thread = (page: Page, words: string): Locator =>
   page.getByRole('listitem').filter({ hasText: words }).first()
-/** Says something about the moment that the film is at. */
-async function say(page: Page, words: string, toTeacher = false): Promise<void> {
-  await page.getByRole('button', { name: /^Say something at/ }).click()
-  await page.getByLabel(/^Say something at/).fill(words)
-  if (toTeacher) await page.getByLabel('My teachers alone').check()
-  await page.getByRole('button', { name: toTeacher ? 'Ask it' : 'Say it', exact: true }).click()
+/** Where a part is read, the talk is folded. */
+const folded = (page: Page) => page.locator('summary').filter({ hasText: 'Talk' })
+/** Says something about the moment that the film is at, or about the part. */
+async function say(page: Page, words: string, to: string | null = null): Promise<void> {
+  await page.getByRole('button', { name: /^Say something a/ }).click()
+  await page.getByLabel(/^Say something a/).fill(words)
+  if (to !== null) await page.getByLabel(to).check()
+  await page.getByRole('button', { name: to === null ? 'Say it' : 'Ask it', exact: true }).click()
 }
 
 test('there is no talk until the teacher lets the class have it', async () => {
@@ -75,7 +78,7 @@ test('what is said on a phone is read by the class, what is asked by the teacher
   await talkTab(tam).tap()
   await expect(tam.getByText('Nobody has said anything about this part yet.')).toBeVisible()
   await say(tam, SAID)
-  await say(tam, ASKED, true)
+  await say(tam, ASKED, 'My teachers alone')
   await expect(tam.getByText('On its way')).toHaveCount(0)
   await expectNoBarriers(tam, 'talk on a phone')
   await begin(isolde)
@@ -205,5 +208,53 @@ test('a moderator hides what was said, and a teacher ends the talk', async () =>
   await expect(teacher.getByText('The class cannot talk about this lesson now.')).toBeVisible()
   await expect(panel(tam).getByText('Your class does not talk about this lesson')).toBeVisible()
   await expect(teacher.getByText(SAID)).toBeVisible()
+  expect(errors).toEqual([])
+})
+
+test('those who come by the link talk once the owner lets them, and a search finds it', async ({
+  browser,
+}) => {
+  const [odile, rune] = [await openPhone(browser), await openDesk(browser)]
+  errors.push(...[odile, rune].flatMap(watchForErrors))
+  const open = `${server.url}/open/cantle-steps-1`
+  await goInAsGuest(odile, open, 'Odile Harcastle')
+  await expect(odile.getByRole('heading', { name: 'Before You Watch' })).toBeVisible()
+  await expect(folded(odile)).toHaveCount(0)
+  await teacher.goto(`${server.url}/lessons/water-that-climbs/sharing`)
+  await teacher.getByLabel('Everyone', { exact: false }).check()
+  await teacher.getByLabel('Those who open it by the link may talk about it').check()
+  await expect(teacher.getByText('Kept.')).toBeVisible()
+  await expectNoBarriers(teacher, 'sharing with talk')
+  await odile.reload()
+  await folded(odile).tap()
+  await expect(odile.getByText('can be read by everyone who opens this lesson')).toBeVisible()
+  await say(odile, 'The gate sings as it shuts.')
+  await say(odile, 'Is it open in winter?', 'Only those who made this lesson')
+  await expect(odile.getByText('On its way')).toHaveCount(0)
+  await expectNoBarriers(odile, 'talk by a link on a phone')
+  await goInAsGuest(rune, open, 'Rune Salt')
+  await folded(rune).press('Enter')
+  await expect(panel(rune).getByText('The gate sings as it shuts.')).toBeVisible()
+  await expect(panel(rune).getByText('Is it open in winter?')).toHaveCount(0)
+  // What is asked waits on the page that its teachers begin with.
+  await teacher.goto(server.url)
+  const strip = teacher.getByRole('region', { name: 'What waits for you' })
+  await strip.getByRole('link', { name: 'Water That Climbs' }).last().click()
+  await expect(teacher.getByText(/One question waits for your reply/)).toBeVisible()
+  await expectNoBarriers(teacher, 'the talk by a link, for its teachers')
+  await thread(teacher, 'open in winter')
+    .getByRole('button', { name: /^Reply to Odile/ })
+    .click()
+  await teacher.getByLabel('Your reply').fill('From March on.')
+  await teacher.getByRole('button', { name: 'Reply', exact: true }).click()
+  await expect(panel(odile).getByText('From March on.')).toBeVisible()
+  await expect(panel(rune).getByText('From March on.')).toHaveCount(0)
+  await rune.goto(`${server.url}/open-lessons`)
+  await rune.getByRole('searchbox').fill('sings gate')
+  const found = rune.getByRole('listitem').filter({ hasText: 'Water That Climbs' }).first()
+  await expect(found).toContainText('In the talk:')
+  await expect(found).toContainText('The gate sings as it shuts.')
+  await teacher.getByRole('button', { name: 'End the talk' }).click()
+  await expect(odile.getByText('The talk about this lesson has ended.')).toBeVisible()
   expect(errors).toEqual([])
 })

@@ -51,7 +51,7 @@ const withPart = (name: string) => ({ name, params, query: { part: route.query.p
       <RouterLink :to="withPart('routes')">{{ t('routes.routes') }}</RouterLink>
       <RouterLink
         v-if="seesResults"
-        :class="{ here: route.name === 'report' }"
+        :class="{ here: route.name === 'report' || route.name === 'lesson-talk' }"
         :to="withPart('results')"
         >{{ t('bench.results') }}</RouterLink
       >

@@ -53,5 +53,7 @@ input {
 }
 .help {
   display: block;
+  color: var(--ink-2);
+  font-size: 13.5px;
 }
 </style>
