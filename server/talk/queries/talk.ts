@@ -224,19 +224,21 @@ export const readWaitingEnquiries = (ask: Ask, personId: string) =>
     lessonId: string
     waiting: number
   }>(
-    `SELECT t.assignment_id AS "assignmentId", c.id AS "classId", c.title AS "classTitle", l.id AS "lessonId",
+    `WITH mine AS (
+       SELECT a.id AS talk, a.id AS assignment, a.lesson_id AS lesson, c.id AS class, c.title
+         FROM class_teachers r JOIN classes c ON c.id = r.class_id AND NOT c.is_over
+         JOIN assignments a ON a.class_id = c.id
+        WHERE r.person_id = $1
+       UNION ALL
+       SELECT t.id, NULL, t.lesson_id, NULL, NULL FROM lesson_roles r JOIN talks t ON t.lesson_id = r.lesson_id
+        WHERE r.person_id = $1 AND r.role IN ('owner', 'editor'))
+     SELECT m.assignment AS "assignmentId", m.class AS "classId", m.title AS "classTitle", m.lesson AS "lessonId",
             count(*)::int AS waiting
-       FROM posts p JOIN talks t ON t.id = p.talk_id
-       LEFT JOIN assignments a ON a.id = t.assignment_id LEFT JOIN classes c ON c.id = a.class_id
-       JOIN lessons l ON l.id = coalesce(t.lesson_id, a.lesson_id)
-      WHERE p.sort = 'enquiry' AND NOT p.is_gone AND c.is_over IS NOT TRUE
-        AND CASE WHEN c.id IS NULL
-              THEN EXISTS (SELECT FROM lesson_roles r WHERE r.lesson_id = l.id AND r.person_id = $1
-                              AND r.role IN ('owner', 'editor'))
-              ELSE EXISTS (SELECT FROM class_teachers r WHERE r.class_id = c.id AND r.person_id = $1) END
+       FROM mine m JOIN posts p ON p.talk_id = m.talk
+      WHERE p.sort = 'enquiry' AND NOT p.is_gone
         AND NOT EXISTS (SELECT FROM posts r WHERE r.talk_id = p.talk_id AND r.reply_to = p.id
                            AND r.teaches AND NOT r.is_gone)
-      GROUP BY t.id, c.id, l.id ORDER BY min(p.said_at)`,
+      GROUP BY m.talk, m.assignment, m.class, m.title, m.lesson ORDER BY min(p.said_at)`,
     [personId],
   )
 
