@@ -91,7 +91,7 @@ interface SaidRow {
 }
 
 /**
- * What everyone can read in the talk about lessons that everyone may learn, and holds all of these, as \`LIKE\` takes them;
+ * What everyone can read in the talk about lessons that everyone may learn, and holds all of these, as `LIKE` takes them;
  * by lesson in the order in which it was said, at most so many of each.
  */
 export const postsHolding = (ask: Ask, patterns: readonly string[], most: number) =>
