@@ -1,6 +1,6 @@
 // The only door of core/text.
 export { linesOfPlainText, roughTimes } from './plainScript.ts'
-export { findInLines, foldWords, holdingWords, wordsAskedFor } from './search.ts'
+export { excerptHolding, findInLines, foldWords, holdingWords, wordsAskedFor } from './search.ts'
 export { fillPlaces, firstNameOf, PLACEHOLDERS, type PlaceholderFacts } from './placeholders.ts'
 export { readLines, readSets, type PastedLine } from './lines.ts'
 export { readFormulas, typeFormulas } from './typedFormulas.ts'

@@ -7,7 +7,7 @@ import {
   type Findable,
   type FindableFor,
 } from '@fernbrake/core/lesson'
-import { wordsAskedFor } from '@fernbrake/core/text'
+import { excerptHolding, wordsAskedFor } from '@fernbrake/core/text'
 import { within, type Ask, type Database } from '../database/connect.ts'
 import { HttpError } from '../http/HttpError.ts'
 import {
@@ -24,6 +24,8 @@ import {
 
 /** Documents are long: so many are held at once. */
 const AT_ONCE = 10
+/** Of what somebody said so many characters are shown: as many as stand in a line of a card. */
+const LONGEST_EXCERPT = 48
 /** Places that are shown of one lesson. */
 const MOST_PLACES = 3
 
@@ -57,13 +59,11 @@ export async function findOpen(ask: Ask, words: string): Promise<Map<string, Fou
   const open = new Map<string, FoundOpen>(
     found.map(({ lessonId, findable }) => [lessonId, { ...placesIn(findable, words), said: [] }]),
   )
-  for (const { lessonId, partId, place, words: text } of await postsHolding(
-    ask,
-    patterns,
-    MOST_PLACES,
-  )) {
+  const said = await postsHolding(ask, patterns, MOST_PLACES)
+  for (const { lessonId, partId, place, words: text } of said) {
     const where = open.get(lessonId) ?? { places: [], more: 0, said: [] }
-    where.said.push({ partId, atMs: place.on === 'moment' ? place.atMs : null, text })
+    const atMs = place.on === 'moment' ? place.atMs : null
+    where.said.push({ partId, atMs, text: excerptHolding(text, words, LONGEST_EXCERPT) })
     open.set(lessonId, where)
   }
   return open

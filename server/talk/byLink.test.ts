@@ -213,6 +213,8 @@ describe('the search over open lessons', () => {
     expect(await found('100 %')).toHaveLength(1)
     expect(await found('st_rk')).toEqual([])
     expect(await found('stork kingfisher')).toEqual([])
+    await say(bram, record(`${'It rains on the quay. '.repeat(20)}A bittern booms.`, {}, 2))
+    expect(await found('bittern')).toEqual([[[9000, '… quay. A bittern booms.']]])
     await share({ talks: false }).expect(200)
     expect(await found('stork')).toEqual([])
   })

@@ -25,7 +25,6 @@ import {
 import { within, type Ask } from '../database/connect.ts'
 import { hasLessonRole } from '../lessons/roles.ts'
 import { HttpError } from '../http/HttpError.ts'
-import { LessonRow } from '../database/models.ts'
 import {
   readAssignment,
   readAssignmentOf,
@@ -33,7 +32,7 @@ import {
   storeTalk,
 } from '../learning/queries/assignments.ts'
 import { attemptFacts } from '../learning/queries/attemptFacts.ts'
-import { editionDocument, newestNumber } from '../lessons/queries/editions.ts'
+import { newestDocument } from '../lessons/queries/editions.ts'
 import { isTalkedAbout, talkByLink, talkOfClass, type TalkAbout } from '../lessons/queries/talks.ts'
 import {
   countActivity,
@@ -102,35 +101,22 @@ const teacherAt = (talk: TalkAbout, { id }: Person): Place => ({
   moderates: true,
 })
 
-/** What is known of a talk; `lesson` is the newest edition, and before the first one the draft. */
+/** What is known of a talk without looking into the lesson: pages that are looked at ask every few seconds. */
 interface TalkFacts {
   talk: TalkAbout
   isOn: boolean
   lessonId: string
-  lesson: Lesson
 }
 
 async function talkNamed(ask: Ask, { source, sourceId }: TalkNamed): Promise<TalkFacts> {
-  if (source === 'lesson')
-    return {
-      talk: talkByLink(sourceId),
-      isOn: await isTalkedAbout(ask, sourceId),
-      lessonId: sourceId,
-      lesson: await newestDocument(sourceId),
-    }
+  if (source === 'lesson') {
+    const isOn = await isTalkedAbout(ask, sourceId)
+    return { talk: talkByLink(sourceId), isOn, lessonId: sourceId }
+  }
   const assignment = await readAssignment(ask, sourceId)
   if (!assignment) throw new HttpError('not-found')
-  const { lessonId, newest, rules } = assignment
-  const lesson = await editionDocument({ lessonId, edition: newest })
-  return { talk: talkOfClass(sourceId), isOn: rules.talk === true, lessonId, lesson }
-}
-
-async function newestDocument(lessonId: string): Promise<Lesson> {
-  const edition = await newestNumber(lessonId)
-  if (edition !== null) return editionDocument({ lessonId, edition })
-  const row = await LessonRow.findByPk(lessonId, { attributes: ['draft'] })
-  if (!row) throw new HttpError('not-found')
-  return row.draft
+  const { lessonId, rules } = assignment
+  return { talk: talkOfClass(sourceId), isOn: rules.talk === true, lessonId }
 }
 
 async function newsOf(
@@ -238,7 +224,8 @@ export async function sayToAll(
 ): Promise<Post> {
   return database.transaction(async (transaction) => {
     const ask = within(database, transaction)
-    const { talk, lesson } = await talkNamed(ask, named)
+    const { talk, lessonId } = await talkNamed(ask, named)
+    const lesson = await newestDocument(lessonId)
     const by = teacherAt(talk, person)
     await lockTalk(ask, talk)
     const [refusal] = await takeAll(ask, by, lesson, [saying], Date.now())
@@ -310,9 +297,10 @@ export async function readTalkReport(
   { source, sourceId }: TalkNamed,
 ): Promise<TalkReport> {
   const ask = within(database)
-  const { talk, isOn, lessonId, lesson } = await talkNamed(ask, { source, sourceId })
+  const { talk, isOn, lessonId } = await talkNamed(ask, { source, sourceId })
   const { assignmentId } = talk
-  const [people, activity] = await Promise.all([
+  const [lesson, people, activity] = await Promise.all([
+    newestDocument(lessonId),
     assignmentId === null ? spokenIn(ask, talk.id) : readMeant(ask, assignmentId),
     countActivity(ask, talk.id),
   ])

@@ -1,7 +1,7 @@
 // Editions never change once published, so their documents are kept in memory once read: those that are asked for most.
 import { createKept } from '@fernbrake/core/fields'
 import type { Lesson } from '@fernbrake/core/lesson'
-import { EditionRow } from '../../database/models.ts'
+import { EditionRow, LessonRow } from '../../database/models.ts'
 import { HttpError } from '../../http/HttpError.ts'
 
 /** Bounded, so that memory is too. What is on its way is kept as well: a whole class that comes at once reads it once. */
@@ -36,4 +36,13 @@ export async function newestNumber(lessonId: string): Promise<number | null> {
   return (
     (await EditionRow.max<number | null, EditionRow>('number', { where: { lessonId } })) ?? null
   )
+}
+
+/** The document of a lesson's newest edition, and before the first one its draft. Throws `not-found`. */
+export async function newestDocument(lessonId: string): Promise<Lesson> {
+  const edition = await newestNumber(lessonId)
+  if (edition !== null) return editionDocument({ lessonId, edition })
+  const row = await LessonRow.findByPk(lessonId, { attributes: ['draft'] })
+  if (!row) throw new HttpError('not-found')
+  return row.draft
 }

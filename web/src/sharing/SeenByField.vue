@@ -5,6 +5,7 @@ import Textarea from 'primevue/textarea'
 import { computed, ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { SEEN_BY, type SeenBy, type Sharing } from '@fernbrake/core/contract'
+import ChoiceLine from './ChoiceLine.vue'
 import { readAddresses } from './readAddresses.ts'
 
 const props = defineProps<{ sharing: Sharing; canChange: boolean }>()
@@ -37,19 +38,15 @@ function invite(): void {
   <fieldset v-else>
     <legend class="legend">{{ t('sharing.seenBy') }}</legend>
     <template v-for="choice in SEEN_BY" :key="choice">
-      <label class="choice">
-        <input
-          type="radio"
-          :name="id"
-          :value="choice"
-          :checked="sharing.seenBy === choice"
-          @change="emit('seenBy', choice)"
-        />
-        <span>
-          <b>{{ t(`sharing.by.${choice}`) }}</b>
-          <span class="help">{{ t(`sharing.byHelp.${choice}`) }}</span>
-        </span>
-      </label>
+      <ChoiceLine
+        type="radio"
+        :name="id"
+        :value="choice"
+        :checked="sharing.seenBy === choice"
+        :label="t(`sharing.by.${choice}`)"
+        :help="t(`sharing.byHelp.${choice}`)"
+        @change="emit('seenBy', choice)"
+      />
       <div v-if="choice === 'people' && sharing.seenBy === choice" class="people">
         <ul v-if="sharing.invited.length > 0" :aria-label="t('sharing.invited')">
           <li v-for="email in sharing.invited" :key="email">
@@ -102,19 +99,6 @@ fieldset {
   font-family: var(--reading);
   font-size: 21px;
   font-weight: 600;
-}
-.choice {
-  display: grid;
-  grid-template-columns: 20px minmax(0, 1fr);
-  gap: 10px;
-  padding: 8px 0;
-  cursor: pointer;
-}
-.choice input {
-  width: 18px;
-  height: 18px;
-  margin: 2px 0 0;
-  accent-color: var(--fern);
 }
 .help {
   display: block;
