@@ -5,6 +5,7 @@ import type { Collection, LessonFound } from '@fernbrake/core/contract'
 import { edits, runEdit, type Lesson } from '@fernbrake/core/lesson'
 import { filmOf, lessonWithFilm, PART, withQuestion } from '@fernbrake/core/testing'
 import { run } from '../database/connect.ts'
+import { beginWork, openClassroom } from '../testing/classroom.ts'
 import {
   goInAsGuest,
   putLesson,
@@ -246,5 +247,22 @@ describe('how often a lesson was opened', () => {
       learners: 1,
       opened: 2,
     })
+  })
+
+  it('names to each who works on it those learners alone whose results they see', async () => {
+    const learners = [await server.signedIn('learner'), await server.signedIn('learner')]
+    const given = await openClassroom(server, owner, learners, said('Given'))
+    const { lessonId, code, assignmentId } = given
+    await goInAsGuest(server, code)
+    for (const learner of learners) await beginWork(learner, assignmentId)
+    const role = { email: other.person.email, role: 'editor' }
+    await owner.agent.post(`/api/lessons/${lessonId}/people`).send(role).expect(200)
+    const told = async ({ agent }: SignedIn) => {
+      const { body } = await agent.get('/api/lessons').expect(200)
+      const card = body.lessons.find(({ id }: { id: string }) => id === lessonId)
+      return [card.learners, card.opened]
+    }
+    expect(await told(owner)).toEqual([3, 3])
+    expect(await told(other)).toEqual([1, 3])
   })
 })

@@ -235,6 +235,7 @@ export default {
     noEdition:
       'Nothing is published yet. Publish the lesson from its bench; results appear here as learners open it.',
     noLearners: 'Nobody has opened this edition yet. Send the link to your learners.',
+    notYours: 'Only those who own or edit this lesson see its results.',
     opened: 'opened it',
     finishedCount: 'reached the end',
     meanWatched: 'watched on average',

@@ -39,6 +39,10 @@ export class ApiError extends Error {
   }
 }
 
+/** Whether what was asked for is not for whoever asked. */
+export const isKeptFrom = (error: unknown): boolean =>
+  error instanceof ApiError && (error.status === 403 || error.status === 404)
+
 /** What a fault says, in the language of the interface; what only a newer server knows is said in its own words. */
 export function sentenceOf({ type, reason, facts, detail }: Problem): string {
   const named = { type: type.slice(OWN_PROBLEMS.length), reason, facts }

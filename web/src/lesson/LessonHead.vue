@@ -81,6 +81,7 @@ nav {
 }
 .where {
   flex: 1 1 240px;
+  align-self: stretch;
   gap: 8px;
   min-width: 0;
 }
@@ -89,8 +90,12 @@ nav {
   padding: 4px;
 }
 .lesson {
+  align-self: flex-start;
   min-width: 0;
-  padding-block: 2px;
+  padding-block: 8px 2px;
+}
+.lesson:has(.long) {
+  padding-top: 4px;
 }
 .title {
   min-width: 0;
@@ -146,7 +151,14 @@ nav a:is(.router-link-exact-active, .here) {
 }
 .acts {
   flex: none;
+  justify-content: flex-end;
   gap: 8px;
+}
+/* The pages stand where they stood on the page before, whatever can be done on this one. */
+@media (min-width: 1000px) {
+  .acts {
+    min-width: 424px;
+  }
 }
 @media (max-width: 720px) {
   .where {

@@ -10,7 +10,7 @@ import type {
   WatchMap,
   WaysTaken,
 } from '@fernbrake/core/contract'
-import { call } from '../api/client.ts'
+import { call, isKeptFrom } from '../api/client.ts'
 import LessonHead from '../lesson/LessonHead.vue'
 import ComparisonReport from '../reports/ComparisonReport.vue'
 import QuestionReport from '../reports/QuestionReport.vue'
@@ -62,6 +62,7 @@ watch(
   () => props.report,
   () => void reload(),
 )
+const notTheirs = computed(() => isKeptFrom(error.value))
 const shown = computed(() => (value.value?.report === props.report ? value.value : null))
 const editions = computed(() =>
   (about.value?.editions ?? []).map(({ number, attempts }) => ({
@@ -77,7 +78,12 @@ watchEffect(() => (document.title = about.value?.title ?? t('classes.all')))
 </script>
 
 <template>
-  <LessonHead v-if="lessonId" :lesson-id="lessonId" :title="about?.title ?? ''" sees-results />
+  <LessonHead
+    v-if="lessonId"
+    :lesson-id="lessonId"
+    :title="about?.title ?? ''"
+    :sees-results="!notTheirs"
+  />
   <AppBar v-else />
   <main class="page">
     <p v-if="classId" class="back">
@@ -98,8 +104,9 @@ watchEffect(() => (document.title = about.value?.title ?? t('classes.all')))
         :options="editions"
       />
     </div>
-    <ReportTabs :class-id="classId" :source-id="from.sourceId" :report="report" />
-    <FaultNotice v-if="error" :error="error" @retry="reload" />
+    <ReportTabs v-if="!notTheirs" :class-id="classId" :source-id="from.sourceId" :report="report" />
+    <p v-if="lessonId && notTheirs" class="empty">{{ t('results.notYours') }}</p>
+    <FaultNotice v-else-if="error" :error="error" @retry="reload" />
     <div v-else-if="!shown" role="status" :aria-label="t('app.loading')" :aria-busy="loading">
       <div class="skeleton bone" />
       <div class="skeleton bone tall" />

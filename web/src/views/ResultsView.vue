@@ -4,7 +4,7 @@ import Select from 'primevue/select'
 import { computed, ref, watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { partsInOrder } from '@fernbrake/core/lesson'
-import { call } from '../api/client.ts'
+import { call, isKeptFrom } from '../api/client.ts'
 import LessonHead from '../lesson/LessonHead.vue'
 import LearnerTable from '../results/LearnerTable.vue'
 import { useLiveResults } from '../results/useLiveResults.ts'
@@ -26,6 +26,7 @@ useLiveResults(props.lessonId, async () => {
   if (edition.value === asked) value.value = newer
 })
 const lesson = computed(() => value.value?.lesson ?? null)
+const notTheirs = computed(() => isKeptFrom(error.value))
 watchEffect(() => {
   if (lesson.value) document.title = t('results.title', { title: lesson.value.title })
 })
@@ -66,7 +67,7 @@ function choose(number: number): void {
 </script>
 
 <template>
-  <LessonHead :lesson-id="lessonId" :title="lesson?.title ?? ''" sees-results />
+  <LessonHead :lesson-id="lessonId" :title="lesson?.title ?? ''" :sees-results="!notTheirs" />
   <main class="page">
     <div class="top">
       <h1>{{ t('results.titleOnly') }}</h1>
@@ -80,7 +81,7 @@ function choose(number: number): void {
         @update:model-value="choose"
       />
     </div>
-    <ReportTabs :source-id="lessonId" report="overview" />
+    <ReportTabs v-if="!notTheirs" :source-id="lessonId" report="overview" />
     <ReportFiles
       v-if="learners.length > 0"
       class="files"
@@ -89,7 +90,8 @@ function choose(number: number): void {
       report="overview"
       :edition="edition"
     />
-    <FaultNotice v-if="error" :error="error" @retry="reload" />
+    <p v-if="notTheirs" class="empty">{{ t('results.notYours') }}</p>
+    <FaultNotice v-else-if="error" :error="error" @retry="reload" />
     <div v-else-if="loading && !value" role="status" :aria-label="t('app.loading')">
       <div class="skeleton bone" />
       <div class="skeleton bone tall" />

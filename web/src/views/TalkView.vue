@@ -20,7 +20,7 @@ import {
   type Thread,
 } from '@fernbrake/core/talk'
 import { TakenBack, TalkFault, TalkThread, useOpening, useTalk } from '@fernbrake/player'
-import { ApiError, call } from '../api/client.ts'
+import { ApiError, call, isKeptFrom } from '../api/client.ts'
 import LessonHead from '../lesson/LessonHead.vue'
 import ReportLead from '../reports/ReportLead.vue'
 import ReportTabs from '../reports/ReportTabs.vue'
@@ -156,7 +156,11 @@ watchEffect(() => (document.title = t('talk.title', { title: report.value?.title
 <template>
   <ManagedPage :error="error" :ready="report !== null" @retry="reload">
     <template v-if="lessonId" #bar>
-      <LessonHead :lesson-id="lessonId" :title="report?.title ?? ''" sees-results />
+      <LessonHead
+        :lesson-id="lessonId"
+        :title="report?.title ?? ''"
+        :sees-results="!isKeptFrom(error)"
+      />
     </template>
     <template v-if="classId" #back>
       <RouterLink :to="{ name: 'class', params: { classId } }">{{
