@@ -8,6 +8,16 @@ describe('a list of terms', () => {
     ['paddle = lets the water through', 'paddle', 'lets the water through'],
     ['top-gate - at the upper end', 'top-gate', 'at the upper end'],
     ['windlass: a crank, carried along', 'windlass', 'a crank, carried along'],
+    ['paddle=lets the water through', 'paddle', 'lets the water through'],
+    ['sill → the step', 'sill', 'the step'],
+    ['sill -> the step', 'sill', 'the step'],
+    ['sill;the step, of stone', 'sill', 'the step, of stone'],
+    ['sill,the step', 'sill', 'the step'],
+    ['sill | the step', 'sill', 'the step'],
+    ['2. sill: the step', 'sill', 'the step'],
+    ['• sill – the step', 'sill', 'the step'],
+    ['12:30 = noon', '12:30', 'noon'],
+    ['العتبة = حجر', 'العتبة', 'حجر'],
     // The surest sign counts: a dash inside a meaning parts nothing.
     ['flight\televen locks – one after the other', 'flight', 'eleven locks – one after the other'],
   ])('reads %j', (line, term, meaning) => {
@@ -15,7 +25,7 @@ describe('a list of terms', () => {
   })
 
   it('leaves out lines with one side', () => {
-    expect(readTerms('just a word\n\n: nothing before\nlast –\nsill: step')).toEqual([
+    expect(readTerms('just a word\n\nfirst, second, third\n: nothing before\nlast –\nsill: step')).toEqual([
       { term: 'sill', meaning: 'step' },
     ])
   })

@@ -122,6 +122,9 @@ export default {
     pasteLines: 'One a line.',
     pastePairs:
       'One pair a line: the left side, then a tab, a colon or a dash, then the right side.',
+    halves:
+      'One line has nothing that parts its two sides, and is left out. | {n} lines have nothing that parts their two sides, and are left out.',
+    beyond: 'One more has no room here. | {n} more have no room here.',
     takeLines: 'Nothing to take in yet | Take in one line | Take in {n} lines',
     moveUp: 'Move up: {name}',
     moveDown: 'Move down: {name}',

@@ -52,6 +52,7 @@ const [PAIRS, EXTRAS] = [['pairs'], ['extras']] as const
       :most="20"
       :help="t('ask.pastePairs')"
       :read="readTerms"
+      paired
       :entry-of="({ term, meaning }) => ({ left: term, right: cutText(meaning, LONGEST) })"
     />
     <p class="help">{{ t('ask.extrasHelp') }}</p>

@@ -56,3 +56,9 @@ it('nothing can be pasted where there is nothing, or no room', async () => {
   const entries = Object.fromEntries(['a', 'b', 'c'].map((id) => [id, { id, text: 'Kept' }]))
   expect((await pasted('One', { entries })).accept.attributes('disabled')).toBeDefined()
 })
+it('what is left out is told: lines of one side, and lines without room', async () => {
+  const read = (words: string) => words.split('\n').filter((line) => line.includes(':'))
+  const { wrapper } = await pasted('a: b\nc\nd: e\nf\ng: h\ni: j', { read, paired: true })
+  const told = wrapper.findAll('[role=status]').map((line) => line.text())
+  expect(told).toEqual([expect.stringMatching(/^2 lines/), expect.stringMatching(/^One more/)])
+})

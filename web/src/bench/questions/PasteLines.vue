@@ -22,6 +22,8 @@ const props = defineProps<{
   help: string
   /** What is said of taking so many in; of lines where nothing else is said. */
   takes?: (count: number) => string
+  /** Whether each line has to say two things. */
+  paired?: boolean
   /** Whether one of these is to be the only right one. */
   alone?: (lines: Line[]) => boolean
 }>()
@@ -37,6 +39,13 @@ const empty = computed(() =>
   Object.values(props.entries).filter((entry) => props.textsOf(entry).every(isBlank)),
 )
 const room = computed(() => props.most - Object.keys(props.entries).length + empty.value.length)
+
+/** Lines that cannot be taken in, because they say one thing where two are needed. */
+const halves = computed(() => {
+  const said = text.value.split('\n').filter((line) => line.trim() !== '').length
+  return props.paired ? Math.max(said - lines.value.length, 0) : 0
+})
+const beyond = computed(() => Math.max(lines.value.length - room.value, 0))
 
 const takesLines = (count: number) => t('ask.takeLines', { n: count }, count)
 
@@ -85,6 +94,12 @@ function accept(): void {
         @keydown.ctrl.enter.prevent="accept"
         @keydown.meta.enter.prevent="accept"
       />
+      <p v-if="halves > 0" class="help" role="status">
+        {{ t('ask.halves', { n: halves }, halves) }}
+      </p>
+      <p v-if="beyond > 0" class="help" role="status">
+        {{ t('ask.beyond', { n: beyond }, beyond) }}
+      </p>
       <Button
         :label="(takes ?? takesLines)(Math.min(lines.length, room))"
         size="small"

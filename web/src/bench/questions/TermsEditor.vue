@@ -50,6 +50,7 @@ const MOST_CARDS = 60
       :most="MOST_CARDS"
       :help="t('ask.pasteTerms')"
       :read="readTerms"
+      paired
       :entry-of="(line) => ({ ...line })"
     />
   </fieldset>
