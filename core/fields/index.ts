@@ -1,6 +1,7 @@
 // The only door of core/fields.
 export * from './schemas.ts'
 export * from './address.ts'
+export { languageMeant, languageName } from './language.ts'
 export { webAddress } from './webAddress.ts'
 export * from './rich.ts'
 export * from './richText.ts'

@@ -34,8 +34,10 @@ export function plainText(max: number, min = 0) {
     .refine((text) => text === cleanText(text), 'contains control characters')
 }
 
-/** A language tag such as `en` or `pt-BR` (BCP 47, the common subset). */
-export const languageSchema = z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/)
+/** A language tag (see `languageMeant`) such as `en`, `pt-BR` or `x-cantle`, as it is kept: the language in small letters. */
+export const languageSchema = z
+  .string()
+  .regex(/^(?:[a-z]{2,3}(?:-[A-Za-z0-9]{1,8})*|[ix](?:-[A-Za-z0-9]{1,8})+)$/)
 
 /** A colour as #RRGGBB. */
 export const colourSchema = z.string().regex(/^#[0-9a-fA-F]{6}$/)

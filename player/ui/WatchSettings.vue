@@ -2,6 +2,7 @@
 // How the film is shown: captions, speed, sound, full screen.
 import { computed, inject } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { languageName } from '@fernbrake/core/fields'
 import { CAPTION_GROUNDS, CAPTION_SIZES, type CaptionLook } from '../session/useCaptionLook.ts'
 import type { FilmSession } from '../session/useFilmSession.ts'
 import { ASSIGNMENT } from './about.ts'
@@ -21,7 +22,7 @@ const emit = defineEmits<{ fullScreen: [] }>()
 const { t, n } = useI18n()
 const { snapshot } = props.session
 /** A language by its own name, so that whoever reads it knows it. */
-const nameOf = (tag: string) => new Intl.DisplayNames([tag], { type: 'language' }).of(tag) ?? tag
+const nameOf = (tag: string) => languageName(tag, tag)
 const ALL_RATES = [0.75, 1, 1.25, 1.5, 2]
 const assignment = inject(ASSIGNMENT, null)
 const RATES = computed(() =>

@@ -1,21 +1,13 @@
 // What the sounds of a film are called: by their place in the file, their language, what the file says of them, and how many channels.
+import { languageName } from '@fernbrake/core/fields'
 import { LOCALE } from '../ui/locale.ts'
 import type { Media, SoundTrack } from '@fernbrake/core/contract'
 
 type Say = (key: string, facts: Record<string, unknown>, count?: number) => string
 
-/** The language's own name for readers; what is no known language stands as the file has it. */
-function languageName(tag: string): string {
-  try {
-    return new Intl.DisplayNames([LOCALE], { type: 'language' }).of(tag) ?? tag
-  } catch {
-    return tag
-  }
-}
-
 /** What is said of it; nothing where the file says nothing. */
 const wordsOf = ({ language, title }: SoundTrack): string[] =>
-  [language && languageName(language), title].filter((words) => words !== '')
+  [language && languageName(language, LOCALE), title].filter((words) => words !== '')
 
 /** Its name in a list of all; `at` counts from 0. */
 export function soundName(track: SoundTrack, at: number, t: Say): string {
