@@ -35,9 +35,16 @@ function read({ html, address }: ArticleWish): ArticleFound | null {
   }
 }
 
-/** Some pages are only a piece of one. */
-const documentOf = (html: string): Page =>
-  parseHTML(/<html[\s>]/i.test(html) ? html : `<html><body>${html}</body></html>`).document
+/**
+ * A page need not write out where its head and body begin (HTML, 13.1.2.4); the parser has to be told, or it takes the body
+ * for empty.
+ */
+function documentOf(html: string): Page {
+  const isWhole = /<html[\s>]/i.test(html) && /<head[\s>]/i.test(html) && /<body[\s>]/i.test(html)
+  if (isWhole) return parseHTML(html).document
+  const inside = html.replace(/<!doctype[^>]*>|<\/?(?:html|head|body)(?=[\s>])[^>]*>/gi, '')
+  return parseHTML(`<html><head></head><body>${inside}</body></html>`).document
+}
 
 /** The library keeps what is most likely the text; null where it finds none. It changes the document. */
 function mainTextOf(document: Page) {

@@ -1,6 +1,7 @@
 // The main text of pages of the web, against pages served on loopback.
 import { createServer, type RequestListener, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
+import { brotliCompressSync, gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { plainOf } from '@fernbrake/core/fields'
 import type { ArticleFound } from '@fernbrake/core/contract'
@@ -22,6 +23,8 @@ const html: (body: string | Buffer, type?: string) => RequestListener =
   (body, type = 'text/html; charset=utf-8') =>
   (_, response) =>
     void response.setHeader('Content-Type', type).end(body)
+const packed: (how: string, body: Buffer) => RequestListener = (how, body) => (_, response) =>
+  void response.setHeader('Content-Type', 'text/html').setHeader('Content-Encoding', how).end(body)
 const MAIN = `<p>${SENTENCES.repeat(5)}</p><h2>At night</h2><p>${SENTENCES.repeat(4)}<a href="rules">Rules</a></p>
   <ul><li>Hour</li><li>Level</li></ul><img src="/log.png" alt="A page of the log"><p>${SENTENCES.repeat(3)}</p>`
 
@@ -29,7 +32,14 @@ const answers: Record<string, RequestListener> = {
   '/log': html(page(MAIN)),
   '/moved': (_, response) => void response.writeHead(302, { Location: '/log' }).end(),
   '/based': html(page(MAIN, '<base href="https://trust.harrowmere.example/deep/">')),
+  '/packed': packed('gzip', gzipSync(page(MAIN))),
+  '/pressed': packed('br', brotliCompressSync(page(MAIN))),
+  '/spoilt': packed('gzip', gzipSync(page(MAIN)).subarray(0, 200)),
+  '/bomb': packed('gzip', gzipSync(page(`<p>${'x'.repeat(50_000_000)}</p>`))),
+  '/unknown': packed('klingon', Buffer.from(page(MAIN))),
   '/short': html('<p>Only this.</p>'),
+  '/headless': html(`<!doctype html><html lang=en><title>Log</title><body>${MAIN}</body></html>`),
+  '/bare': html(`<!doctype html>\n<title>Log</title>\n<h1>Log</h1>${MAIN}`),
   '/empty': html('<script>document.write("words")</script>'),
   '/old': html(
     Buffer.from(page(`<p>Caf\u00e9 at the lock. ${SENTENCES.repeat(6)}</p>`), 'latin1'),
@@ -98,7 +108,23 @@ describe('reading a page', () => {
     expect((await read('/odd')).finding).toBe('found')
   })
 
+  it('reads pages that leave out what may be left out', async () => {
+    for (const path of ['/headless', '/bare']) {
+      const { article } = await read(path)
+      expect(article).toMatchObject({ title: 'Log' })
+      expect(told(article!).join('|')).toContain('At night|The keeper|Hour')
+    }
+  })
+
+  it('reads what comes packed, though nobody asked for that', async () => {
+    for (const path of ['/packed', '/pressed'])
+      expect(JSON.stringify((await read(path)).article)).toContain('Hour')
+  })
+
   it.each([
+    ['/spoilt', 'away'],
+    ['/bomb', 'away'],
+    ['/unknown', 'away'],
     ['/empty', 'noText'],
     ['/sheet', 'noText'],
     ['/gone', 'away'],

@@ -131,6 +131,21 @@ it('reads plain words as paragraphs, parted by empty lines', () => {
   expect(readPlainArticle(' \n\n ').pieces).toEqual([])
 })
 
+it('keeps the lines of typed text, what stands over a table, and the largest of a picture’s sizes', () => {
+  expect(
+    told(`<pre>gate = <b>shut</b>\npaddle = down<br>boat  in</pre>
+      <table><caption>The <i>gates</i></caption><tr><th>Gate<th>Height<tr><td>Upper<td>2 m</table>
+      <img srcset="small.png 320w, large.png 960w, middle.png 640w" alt="A">
+      <img srcset="one.png, two.png 2x" alt="B"><img srcset="" alt="C">`),
+  ).toEqual([
+    'paragraph gate = shut/paddle = down/boat in',
+    'paragraph The gates',
+    expect.stringMatching(/^table Gate/),
+    'picture https://trust.harrowmere.example/log/large.png A|',
+    'picture https://trust.harrowmere.example/log/two.png B|',
+  ])
+})
+
 describe('whatever it is', () => {
   const schema = richText(20_000)
   const expectFit = ({ pieces }: Article) => {

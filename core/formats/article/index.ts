@@ -180,6 +180,8 @@ function readWhole(reading: Reading, node: HtmlNode, name: string): boolean {
       flush(reading)
       readPictures(reading, node)
       return true
+    case 'pre':
+      return readTyped(reading, node)
     case 'table':
       return isForData(node) && readTable(reading, node)
     case 'figure':
@@ -193,8 +195,29 @@ function readWhole(reading: Reading, node: HtmlNode, name: string): boolean {
   }
 }
 
+/** Typed text keeps its lines. */
+function readTyped(reading: Reading, node: HtmlNode): true {
+  flush(reading)
+  reading.lines = typedIn(node)
+    .split('\n')
+    .map((line) => [runOf(line, { ...PLAIN, marks: new Set(['code']) }) ?? []].flat())
+  flush(reading)
+  readPictures(reading, node)
+  return true
+}
+const typedIn = (node: HtmlNode): string => {
+  if (node.nodeType === TEXT) return node.textContent ?? ''
+  if (isSilent(node)) return ''
+  return nameOf(node) === 'br' ? '\n' : childrenOf(node).map(typedIn).join('')
+}
+
 function readTable(reading: Reading, node: HtmlNode): true {
   flush(reading)
+  const [caption] = allIn(node, 'caption')
+  if (caption) {
+    reading.lines = [runsIn(caption, reading.whole)]
+    flush(reading)
+  }
   const { headed, rows } = tableOf(node, reading.whole)
   for (const [index, some] of asStored(rows, MOST_ROWS).entries())
     put(reading, { block: 'table', headed: headed && index === 0, rows: some })
@@ -224,10 +247,18 @@ function readPicture(reading: Reading, node: HtmlNode, caption: string): void {
   }
 }
 
+/** Of the sizes that a picture is offered in (HTML, `srcset`), the address of the largest; '' where there is none. */
+function largestOf(srcset: string): string {
+  const offers = srcset.split(/,\s+|,$/).map((offer) => offer.trim().split(/\s+/))
+  const sizeOf = ([, size = '1x']: string[]) => Number.parseFloat(size) || 0
+  const [largest] = offers.sort((a, b) => sizeOf(b) - sizeOf(a))
+  return largest?.[0] ?? ''
+}
+
 /** Where a picture is; '' where nobody else gets to it, null where it is a dot that counts readers. */
 function pictureAddress(node: HtmlNode, whole: Whole): string | null {
   if ([attributeOf(node, 'width'), attributeOf(node, 'height')].includes('1')) return null
-  const said = attributeOf(node, 'src').trim()
+  const said = attributeOf(node, 'src').trim() || largestOf(attributeOf(node, 'srcset'))
   if (/^data:image\/(png|jpeg|gif|webp|avif);base64,/i.test(said))
     return said.length <= LONGEST_HELD ? said : ''
   const address = said === '' ? null : whole(said)
