@@ -260,6 +260,13 @@ header {
 .selected {
   background: var(--fern-soft);
 }
+/* What can be written stands where it stood as words. */
+.row :deep(input) {
+  width: calc(100% + 6px);
+  margin-inline-start: -6px;
+  padding-inline: 5px;
+  font-size: inherit;
+}
 .kind {
   display: grid;
 }
