@@ -25,9 +25,9 @@ describe('a list of terms', () => {
   })
 
   it('leaves out lines with one side', () => {
-    expect(readTerms('just a word\n\nfirst, second, third\n: nothing before\nlast –\nsill: step')).toEqual([
-      { term: 'sill', meaning: 'step' },
-    ])
+    expect(
+      readTerms('just a word\n\nfirst, second, third\n: nothing before\nlast –\nsill: step'),
+    ).toEqual([{ term: 'sill', meaning: 'step' }])
   })
 
   it('takes no more than a hundred', () => {
