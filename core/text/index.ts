@@ -4,5 +4,5 @@ export { excerptHolding, findInLines, foldWords, holdingWords, wordsAskedFor } f
 export { fillPlaces, firstNameOf, PLACEHOLDERS, type PlaceholderFacts } from './placeholders.ts'
 export { readLines, readSets, type PastedLine } from './lines.ts'
 export { readFormulas, typeFormulas } from './typedFormulas.ts'
-export { readTerms, type TermLine } from './terms.ts'
+export { readTermList, type TermLine, type TermList } from './terms.ts'
 export { pageReadingMs, readingMs } from './reading.ts'

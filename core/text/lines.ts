@@ -35,11 +35,13 @@ export function readSets(text: string): PastedLine[][] {
     .filter((set) => set.length > 1)
 }
 
+/** A line without the bullet, number or letter that lists put before theirs. */
+export const withoutBullet = (line: string): string =>
+  line.trim().replace(/^(?:[-–•◦▪]|\(?(?:\d{1,2}|[a-zA-Z])[.)])\s+/u, '')
+
 function readLine(raw: string): PastedLine {
   const line = raw.replace(/\s+/gu, ' ').trim()
   const marked = /^\*\s/.test(line)
-  const text = (marked ? line.slice(1) : line)
-    .trim()
-    .replace(/^(?:[-–•◦▪]|\(?(?:\d{1,2}|[a-zA-Z])[.)])\s+/u, '')
+  const text = withoutBullet(marked ? line.slice(1) : line)
   return { text: cutText(text, LONGEST_LINE).trim(), marked }
 }

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { readTerms } from './index.ts'
+import { readTermList } from './index.ts'
+
+const readTerms = (text: string) => readTermList(text).terms
 
 describe('a list of terms', () => {
   it.each([
@@ -16,6 +18,7 @@ describe('a list of terms', () => {
     ['sill | the step', 'sill', 'the step'],
     ['2. sill: the step', 'sill', 'the step'],
     ['• sill – the step', 'sill', 'the step'],
+    ['* sill – the step', 'sill', 'the step'],
     ['12:30 = noon', '12:30', 'noon'],
     ['العتبة = حجر', 'العتبة', 'حجر'],
     // The surest sign counts: a dash inside a meaning parts nothing.
@@ -28,6 +31,19 @@ describe('a list of terms', () => {
     expect(
       readTerms('just a word\n\nfirst, second, third\n: nothing before\nlast –\nsill: step'),
     ).toEqual([{ term: 'sill', meaning: 'step' }])
+  })
+
+  it('is parted by commas where every line has one and no other sign', () => {
+    expect(readTerms('sill,step\npaddle, sluice')).toHaveLength(2)
+    // A sentence among pairs is none.
+    expect(readTermList('sill – step\nMind it, always\n\npaddle – sluice')).toEqual({
+      terms: [
+        { term: 'sill', meaning: 'step' },
+        { term: 'paddle', meaning: 'sluice' },
+      ],
+      halves: 1,
+    })
+    expect(readTermList('"a, b",c\nd,e')).toEqual({ terms: [], halves: 2 })
   })
 
   it('takes no more than a hundred', () => {

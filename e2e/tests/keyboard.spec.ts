@@ -115,6 +115,7 @@ test('it is published, and given to a class', async () => {
   await press('Enter')
   const give = dialog.getByRole('link', { name: 'Choose when it is due' })
   await expect(give).toBeVisible()
+  await expect(dialog.getByRole('button', { name: 'Copy the link' })).toBeFocused()
   // From an empty lesson to a published one.
   expect(presses).toBeLessThan(60)
   await tabTo(give, 8)

@@ -194,6 +194,12 @@ test('a colleague leaves notes, and can do nothing else', async () => {
   await theirs.goto(`${desk.server.url}${lessonPath}/sharing`)
   await expect(theirs.getByText('Only owners of the lesson change these.')).toBeVisible()
   await expect(theirs.getByRole('radio')).toHaveCount(0)
+  // Results are neither offered nor shown, whatever the address.
+  for (const place of ['results', 'results/questions', 'results/talk']) {
+    await theirs.goto(`${desk.server.url}${lessonPath}/${place}`)
+    await expect(theirs.getByText(/see its results|not yours to see/)).toBeVisible()
+    await expect(theirs.getByRole('link', { name: 'Results' })).toHaveCount(0)
+  }
   await theirs.context().close()
 })
 

@@ -5,6 +5,7 @@ import type { PageCheck } from '@fernbrake/core/contract'
 import { canBeFramed, titleOf } from '@fernbrake/core/proof'
 import { askPublic, LostAddress, PrivateAddress, type Asking } from './askPublic.ts'
 import { isPublicAddress } from './publicAddress.ts'
+import { unpacked } from './unpacked.ts'
 
 const MOST_BYTES = 64 * 1024
 /** All redirections together must have answered by then, in ms. */
@@ -50,7 +51,7 @@ export async function lookAtPage(
 async function readStart(answer: IncomingMessage, signal: AbortSignal): Promise<string> {
   const pieces: Buffer[] = []
   let bytes = 0
-  for await (const piece of answer as AsyncIterable<Buffer>) {
+  for await (const piece of unpacked(answer) ?? []) {
     pieces.push(piece)
     bytes += piece.length
     if (bytes >= MOST_BYTES || signal.aborted) break

@@ -1,6 +1,7 @@
 // Looking at pages of the web for a designer, against pages served on loopback; and keeping out of private networks.
 import { createServer, type RequestListener, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
+import { gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { isPublicAddress } from './publicAddress.ts'
 import { lookAtPage } from './lookAtPage.ts'
@@ -13,6 +14,10 @@ let origin: string
 const answers: Record<string, RequestListener> = {
   '/levels': (_, response) =>
     response.setHeader('Content-Type', 'text/html').end('<title>Water\nlevels</title>'),
+  '/packed': (_, response) =>
+    response.setHeader('Content-Encoding', 'gzip').end(gzipSync('<title>Water levels</title>')),
+  '/unknown': (_, response) => response.setHeader('Content-Encoding', 'klingon').end('<title>x'),
+  '/spoilt': (_, response) => response.setHeader('Content-Encoding', 'gzip').end('no gzip'),
   '/kept': (_, response) =>
     response.setHeader('X-Frame-Options', 'DENY').setHeader('Content-Type', 'text/html').end('x'),
   '/sheet': (_, response) => response.setHeader('Content-Type', 'application/pdf').end('%PDF'),
@@ -48,6 +53,9 @@ describe('looking at a page', () => {
   it.each([
     ['/levels', { finding: 'inside', status: 200, title: 'Water levels' }],
     ['/moved', { finding: 'inside', status: 200, title: 'Water levels' }],
+    ['/packed', { finding: 'inside', status: 200, title: 'Water levels' }],
+    ['/unknown', { finding: 'inside', status: 200, title: '' }],
+    ['/spoilt', { finding: 'unknown', status: null, title: '' }],
     ['/endless', { finding: 'inside', status: 200, title: 'Long' }],
     ['/kept', { finding: 'newTab', status: 200, title: '' }],
     ['/sheet', { finding: 'newTab', status: 200, title: '' }],

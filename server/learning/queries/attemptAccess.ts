@@ -2,6 +2,7 @@
 // other teachers' classes do with it is not theirs to read.
 import { Op, type WhereOptions } from 'sequelize'
 import type { Ask } from '../../database/connect.ts'
+import { assignmentsTaughtBy } from '../../lessons/queries/taught.ts'
 
 /** The condition on attempts at this lesson. */
 export async function attemptsSeenBy(
@@ -9,11 +10,10 @@ export async function attemptsSeenBy(
   personId: string,
   lessonId: string,
 ): Promise<WhereOptions> {
-  const rows = await ask<{ id: string }>(
-    `SELECT a.id FROM assignments a JOIN class_teachers t ON t.class_id = a.class_id AND t.person_id = $2
-      WHERE a.lesson_id = $1`,
-    [lessonId, personId],
-  )
+  const rows = await ask<{ id: string }>(`${assignmentsTaughtBy('$2')} WHERE a.lesson_id = $1`, [
+    lessonId,
+    personId,
+  ])
   const assignmentId = { [Op.or]: [null, rows.map(({ id }) => id)] }
   return { lessonId, assignmentId } as WhereOptions
 }
@@ -27,8 +27,7 @@ export async function seesAttempt(
   const rows = await ask(
     `SELECT 1 FROM attempts t WHERE t.id = $1 AND t.lesson_id = $2 AND (
        t.assignment_id IS NULL
-       OR EXISTS (SELECT FROM assignments a JOIN class_teachers c ON c.class_id = a.class_id
-                   WHERE a.id = t.assignment_id AND c.person_id = $3))`,
+       OR t.assignment_id IN (${assignmentsTaughtBy('$3')}))`,
     [where.attemptId, where.lessonId, personId],
   )
   return rows.length > 0

@@ -2,6 +2,7 @@
 import type { LessonRoleName, SeenBy } from '@fernbrake/core/contract'
 import type { Lesson } from '@fernbrake/core/lesson'
 import type { Ask } from '../../database/connect.ts'
+import { assignmentsTaughtBy } from './taught.ts'
 
 export interface CardRow {
   id: string
@@ -25,11 +26,9 @@ export const readCardRows = (ask: Ask, personId: string, most: number) =>
             coalesce(a.learners, 0) AS learners, coalesce(a.opened, 0) AS opened, r.put_away_at IS NOT NULL AS is_away
        FROM lesson_roles r JOIN lessons l ON l.id = r.lesson_id
        LEFT JOIN LATERAL (SELECT max(number) AS number FROM editions WHERE lesson_id = l.id) e ON true
-       LEFT JOIN LATERAL (SELECT count(DISTINCT t.person_id) FILTER (WHERE t.assignment_id IS NULL OR c.person_id IS NOT NULL)::int AS learners,
-                                sum(t.times_opened)::int AS opened
-                            FROM attempts t LEFT JOIN assignments s ON s.id = t.assignment_id
-                            LEFT JOIN class_teachers c ON c.class_id = s.class_id AND c.person_id = $1
-                           WHERE t.lesson_id = l.id) a ON true
+       LEFT JOIN LATERAL (SELECT count(DISTINCT person_id) FILTER (WHERE assignment_id IS NULL OR assignment_id IN (${assignmentsTaughtBy('$1')}))::int AS learners,
+                                sum(times_opened)::int AS opened
+                            FROM attempts WHERE lesson_id = l.id) a ON true
       WHERE r.person_id = $1
       ORDER BY l.updated_at DESC LIMIT $2`,
     [personId, most],

@@ -121,7 +121,7 @@ export default {
     pasteHelp: 'One a line. A star and a space before a line mark it as right.',
     pasteLines: 'One a line.',
     pastePairs:
-      'One pair a line: the left side, then a tab, a colon or a dash, then the right side.',
+      'One pair a line: the left side, then a tab, a colon, a dash or an equals sign, then the right side.',
     halves:
       'One line has nothing that parts its two sides, and is left out. | {n} lines have nothing that parts their two sides, and are left out.',
     beyond: 'One more has no room here. | {n} more have no room here.',

@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { cueStartMs, findWhatBlocksPublishing } from '@fernbrake/core/lesson'
@@ -29,6 +29,7 @@ const LONGEST_NAME = 60
 const error = shallowRef<unknown>(null)
 const busy = ref(false)
 const done = ref(false)
+const copying = useTemplateRef<{ $el: HTMLElement }>('copying')
 const copied = ref(false)
 const number = computed(() => draft.editions.value.length + 1)
 const blockers = computed(() =>
@@ -81,6 +82,9 @@ async function publish(): Promise<void> {
     draft.editions.value = [...draft.editions.value, reply.edition]
     draft.linkCode.value = reply.linkCode
     done.value = true
+    // What was pressed is gone; what comes next has the focus.
+    await nextTick()
+    copying.value?.$el.focus()
   } catch (caught) {
     error.value = caught
     await draft.catchUp()
@@ -139,6 +143,7 @@ function onHide(): void {
             :aria-label="t('publish.link')"
           />
           <Button
+            ref="copying"
             class="copy"
             :label="copied ? t('publish.copied') : t('publish.copy')"
             @click="copy"

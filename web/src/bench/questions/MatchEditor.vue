@@ -3,7 +3,7 @@
 import { useI18n } from 'vue-i18n'
 import { cutText } from '@fernbrake/core/fields'
 import type { MatchQuestion } from '@fernbrake/core/questions'
-import { readTerms } from '@fernbrake/core/text'
+import { readTermList } from '@fernbrake/core/text'
 import CreditField from './CreditField.vue'
 import EntryRows from './EntryRows.vue'
 import PasteLines from './PasteLines.vue'
@@ -51,8 +51,8 @@ const [PAIRS, EXTRAS] = [['pairs'], ['extras']] as const
       :texts-of="({ left, right }) => [left, right]"
       :most="20"
       :help="t('ask.pastePairs')"
-      :read="readTerms"
-      paired
+      :read="(text) => readTermList(text).terms"
+      :leaves-out="(text) => readTermList(text).halves"
       :entry-of="({ term, meaning }) => ({ left: term, right: cutText(meaning, LONGEST) })"
     />
     <p class="help">{{ t('ask.extrasHelp') }}</p>

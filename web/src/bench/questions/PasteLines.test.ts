@@ -58,7 +58,8 @@ it('nothing can be pasted where there is nothing, or no room', async () => {
 })
 it('what is left out is told: lines of one side, and lines without room', async () => {
   const read = (words: string) => words.split('\n').filter((line) => line.includes(':'))
-  const { wrapper } = await pasted('a: b\nc\nd: e\nf\ng: h\ni: j', { read, paired: true })
+  const leavesOut = (words: string) => words.split('\n').length - read(words).length
+  const { wrapper } = await pasted('a: b\nc\nd: e\nf\ng: h\ni: j', { read, leavesOut })
   const told = wrapper.findAll('[role=status]').map((line) => line.text())
   expect(told).toEqual([expect.stringMatching(/^2 lines/), expect.stringMatching(/^One more/)])
 })

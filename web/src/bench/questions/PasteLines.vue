@@ -22,8 +22,8 @@ const props = defineProps<{
   help: string
   /** What is said of taking so many in; of lines where nothing else is said. */
   takes?: (count: number) => string
-  /** Whether each line has to say two things. */
-  paired?: boolean
+  /** How many lines say too little to be taken in. */
+  leavesOut?: (text: string) => number
   /** Whether one of these is to be the only right one. */
   alone?: (lines: Line[]) => boolean
 }>()
@@ -40,11 +40,7 @@ const empty = computed(() =>
 )
 const room = computed(() => props.most - Object.keys(props.entries).length + empty.value.length)
 
-/** Lines that cannot be taken in, because they say one thing where two are needed. */
-const halves = computed(() => {
-  const said = text.value.split('\n').filter((line) => line.trim() !== '').length
-  return props.paired ? Math.max(said - lines.value.length, 0) : 0
-})
+const halves = computed(() => props.leavesOut?.(text.value) ?? 0)
 const beyond = computed(() => Math.max(lines.value.length - room.value, 0))
 
 const takesLines = (count: number) => t('ask.takeLines', { n: count }, count)

@@ -2,7 +2,7 @@
 // Terms and their meanings, typed one by one or pasted as a list.
 import { useI18n } from 'vue-i18n'
 import type { TermsQuestion } from '@fernbrake/core/questions'
-import { readTerms } from '@fernbrake/core/text'
+import { readTermList } from '@fernbrake/core/text'
 import EntryRows from './EntryRows.vue'
 import PasteLines from './PasteLines.vue'
 import RichField from './RichField.vue'
@@ -49,8 +49,8 @@ const MOST_CARDS = 60
       :texts-of="({ term }) => [term]"
       :most="MOST_CARDS"
       :help="t('ask.pasteTerms')"
-      :read="readTerms"
-      paired
+      :read="(text) => readTermList(text).terms"
+      :leaves-out="(text) => readTermList(text).halves"
       :entry-of="(line) => ({ ...line })"
     />
   </fieldset>
